@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MistyAttic\Core\Compare;
+
+/** The longest increasing subsequence by patience sorting: O(n log n). */
+final class Increasing
+{
+    /**
+     * @param  list<int>  $values
+     * @return list<int> positions in the list, ascending
+     */
+    public static function longest(array $values): array
+    {
+        $tops = $before = [];
+        foreach ($values as $at => $value) {
+            $low = 0;
+            $high = count($tops);
+            while ($low < $high) {
+                $middle = ($low + $high) >> 1;
+                if ($values[$tops[$middle]] < $value) {
+                    $low = $middle + 1;
+                } else {
+                    $high = $middle;
+                }
+            }
+            $before[$at] = $low > 0 ? $tops[$low - 1] : null;
+            $tops[$low] = $at;
+        }
+        $longest = [];
+        for ($at = $tops === [] ? null : $tops[count($tops) - 1]; $at !== null; $at = $before[$at]) {
+            $longest[] = $at;
+        }
+
+        return array_reverse($longest);
+    }
+}

@@ -1,0 +1,237 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MistyAttic\Core\Compare;
+
+/**
+ * Aligns two lists of strings: trims what is equal at both ends, anchors on elements that occur once on each side (the
+ * longest increasing run of them), drops elements without a partner, and runs Myers' linear-space algorithm
+ * (E. W. Myers, “An O(ND) Difference Algorithm and Its Variations”, Algorithmica 1986, §4b) in the gaps that are left.
+ *
+ * Time O((n + D²) log n) with D bounded by the cost cap in each gap, space O(n). Past the cap a gap is split at the point
+ * that got furthest, and the result says that it is not exact.
+ */
+final class Sequences
+{
+    /** Marks a diagonal that has left the grid; far enough below zero to stay there whatever is added. */
+    private const NOWHERE = -1_000_000_000;
+
+    /** @var array<int, int> interned elements of the old side */
+    private array $old = [];
+
+    /** @var array<int, int> */
+    private array $new = [];
+
+    /** @var list<array{int, int, int}> */
+    private array $runs = [];
+
+    private bool $exact = true;
+
+    private function __construct(private readonly int $cap) {}
+
+    /**
+     * @param  list<string>  $old
+     * @param  list<string>  $new
+     * @param  int  $cap  the most edits that one gap is searched for from either end
+     */
+    public static function align(array $old, array $new, int $cap = 256): Alignment
+    {
+        $self = new self($cap);
+        $numbers = [];
+        foreach ($old as $i => $element) {
+            $self->old[$i] = $numbers['.'.$element] ??= count($numbers);
+        }
+        foreach ($new as $i => $element) {
+            $self->new[$i] = $numbers['.'.$element] ??= count($numbers);
+        }
+        $self->solve(count($old), count($new));
+
+        return new Alignment($self->joined(), count($old), count($new), $self->exact);
+    }
+
+    private function solve(int $oldCount, int $newCount): void
+    {
+        $open = [[0, $oldCount, 0, $newCount]];
+        while ($open !== []) {
+            [$a0, $a1, $b0, $b1] = array_pop($open);
+            for ($from = $a0; $a0 < $a1 && $b0 < $b1 && $this->old[$a0] === $this->new[$b0]; $a0++, $b0++);
+            $this->keep($from, $b0 - ($a0 - $from), $a0 - $from);
+            for ($to = $a1; $a0 < $a1 && $b0 < $b1 && $this->old[$a1 - 1] === $this->new[$b1 - 1]; $a1--, $b1--);
+            $this->keep($a1, $b1, $to - $a1);
+            if ($a0 === $a1 || $b0 === $b1) {
+                continue;
+            }
+            $anchors = $this->anchors($a0, $a1, $b0, $b1);
+            if ($anchors === []) {
+                $this->gap($a0, $a1, $b0, $b1);
+
+                continue;
+            }
+            foreach ([...$anchors, [$a1, $b1]] as [$a, $b]) {
+                $open[] = [$a0, $a, $b0, $b];
+                [$a0, $b0] = [$a, $b];
+            }
+            $open[] = [$a0, $a1, $b0, $b1];
+        }
+    }
+
+    /**
+     * Elements that occur once on each side of the range, as far as they stand in the same order.
+     *
+     * @return list<array{int, int}>
+     */
+    private function anchors(int $a0, int $a1, int $b0, int $b1): array
+    {
+        $inOld = $inNew = [];
+        for ($i = $a0; $i < $a1; $i++) {
+            $inOld[$this->old[$i]] = isset($inOld[$this->old[$i]]) ? -1 : $i;
+        }
+        for ($i = $b0; $i < $b1; $i++) {
+            $inNew[$this->new[$i]] = isset($inNew[$this->new[$i]]) ? -1 : $i;
+        }
+        $pairs = [];
+        foreach ($inOld as $element => $i) {
+            if ($i >= 0 && ($inNew[$element] ?? -1) >= 0) {
+                $pairs[] = [$i, $inNew[$element]];
+            }
+        }
+
+        return array_map(fn (int $at) => $pairs[$at], Increasing::longest(array_column($pairs, 1)));
+    }
+
+    /** A range without anchors: without the elements that only one side has, by Myers. */
+    private function gap(int $a0, int $a1, int $b0, int $b1): void
+    {
+        $inOld = array_flip(array_slice($this->old, $a0, $a1 - $a0));
+        $inNew = array_flip(array_slice($this->new, $b0, $b1 - $b0));
+        $a = $atA = $b = $atB = [];
+        for ($i = $a0; $i < $a1; $i++) {
+            if (isset($inNew[$this->old[$i]])) {
+                $a[] = $this->old[$i];
+                $atA[] = $i;
+            }
+        }
+        for ($i = $b0; $i < $b1; $i++) {
+            if (isset($inOld[$this->new[$i]])) {
+                $b[] = $this->new[$i];
+                $atB[] = $i;
+            }
+        }
+        $open = [[0, count($a), 0, count($b)]];
+        while ($open !== []) {
+            [$x0, $x1, $y0, $y1] = array_pop($open);
+            for (; $x0 < $x1 && $y0 < $y1 && $a[$x0] === $b[$y0]; $x0++, $y0++) {
+                $this->keep($atA[$x0], $atB[$y0], 1);
+            }
+            for (; $x0 < $x1 && $y0 < $y1 && $a[$x1 - 1] === $b[$y1 - 1]; $x1--, $y1--) {
+                $this->keep($atA[$x1 - 1], $atB[$y1 - 1], 1);
+            }
+            if ($x0 < $x1 && $y0 < $y1) {
+                [$x, $y] = $this->middle($a, $x0, $x1, $b, $y0, $y1);
+                $open[] = [$x0, $x, $y0, $y];
+                $open[] = [$x, $x1, $y, $y1];
+            }
+        }
+    }
+
+    /**
+     * A point on a shortest path through the range (§4b), or the furthest one within the cap.
+     *
+     * @param  list<int>  $a
+     * @param  list<int>  $b
+     * @return array{int, int}
+     */
+    private function middle(array $a, int $x0, int $x1, array $b, int $y0, int $y1): array
+    {
+        $n = $x1 - $x0;
+        $m = $y1 - $y0;
+        $delta = $n - $m;
+        $odd = ($delta & 1) !== 0;
+        $most = min($this->cap, ($n + $m + 1) >> 1);
+        $zero = $most + 1;
+        $forward = $backward = array_fill(0, 2 * $most + 3, self::NOWHERE);
+        $forward[$zero + 1] = $backward[$zero + 1] = 0;
+        for ($d = 0; $d <= $most; $d++) {
+            for ($k = -$d; $k <= $d; $k += 2) {
+                $x = self::step($forward, $zero, $d, $k, $n, $m);
+                if ($x >= 0) {
+                    for ($y = $x - $k; $x < $n && $y < $m && $a[$x0 + $x] === $b[$y0 + $y]; $x++, $y++);
+                    if ($odd && abs($delta - $k) < $d && $x + $backward[$zero + $delta - $k] >= $n) {
+                        return [$x0 + $x, $y0 + $y];
+                    }
+                }
+                $forward[$zero + $k] = $x;
+            }
+            for ($k = -$d; $k <= $d; $k += 2) {
+                $x = self::step($backward, $zero, $d, $k, $n, $m);
+                if ($x >= 0) {
+                    for ($y = $x - $k; $x < $n && $y < $m && $a[$x1 - 1 - $x] === $b[$y1 - 1 - $y]; $x++, $y++);
+                    if (! $odd && abs($delta - $k) <= $d && $x + $forward[$zero + $delta - $k] >= $n) {
+                        return [$x1 - $x, $y1 - $y];
+                    }
+                }
+                $backward[$zero + $k] = $x;
+            }
+        }
+        $this->exact = false;
+
+        return $this->furthest($forward, $zero, $most, $n, $m, $x0, $y0);
+    }
+
+    /**
+     * How far diagonal k gets with its d-th edit, before any equal elements.
+     *
+     * @param  array<int, int>  $reached
+     */
+    private static function step(array $reached, int $zero, int $d, int $k, int $n, int $m): int
+    {
+        $right = $k > -$d && $reached[$zero + $k - 1] < $n ? $reached[$zero + $k - 1] + 1 : self::NOWHERE;
+        $down = $k < $d || $d === 0 ? $reached[$zero + $k + 1] : self::NOWHERE;
+        $x = $down - $k <= $m && $down > $right ? $down : $right;
+
+        return $x >= 0 && $x - $k <= $m ? $x : self::NOWHERE;
+    }
+
+    /**
+     * @param  array<int, int>  $forward
+     * @return array{int, int}
+     */
+    private function furthest(array $forward, int $zero, int $most, int $n, int $m, int $x0, int $y0): array
+    {
+        $best = [0, 1];
+        for ($k = -$most; $k <= $most; $k += 2) {
+            $x = $forward[$zero + $k];
+            $y = $x - $k;
+            if ($x >= 0 && $y >= 0 && $x <= $n && $y <= $m && $x + $y < $n + $m && $x + $y > $best[0] + $best[1]) {
+                $best = [$x, $y];
+            }
+        }
+
+        return [$x0 + $best[0], $y0 + $best[1]];
+    }
+
+    private function keep(int $a, int $b, int $length): void
+    {
+        if ($length > 0) {
+            $this->runs[] = [$a, $b, $length];
+        }
+    }
+
+    /** @return list<array{int, int, int}> */
+    private function joined(): array
+    {
+        usort($this->runs, fn (array $one, array $two) => $one[0] <=> $two[0]);
+        $joined = [];
+        foreach ($this->runs as $run) {
+            $last = array_key_last($joined);
+            if ($last !== null && $joined[$last][0] + $joined[$last][2] === $run[0] && $joined[$last][1] + $joined[$last][2] === $run[1]) {
+                $joined[$last][2] += $run[2];
+            } else {
+                $joined[] = $run;
+            }
+        }
+
+        return $joined;
+    }
+}

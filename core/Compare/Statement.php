@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MistyAttic\Core\Compare;
+
+/**
+ * One thing that happened, as facts: a stable code, the names and counts to say it with, and the parts it is about. The
+ * words are chosen outside, so that it can be said in any language.
+ */
+final readonly class Statement
+{
+    /**
+     * @param  string  $code  such as `removed.paragraph`
+     * @param  array<string, string|int>  $values  name, place, count, words and the like
+     * @param  non-empty-list<string>  $ids  the parts, the one to go to first
+     * @param  int  $added  words that came in by it
+     * @param  int  $removed  words that went
+     */
+    public function __construct(
+        public string $code,
+        public ChangeType $type,
+        public array $values,
+        public array $ids,
+        public int $added,
+        public int $removed,
+    ) {}
+
+    /** How telling it is: what is gone matters most, then what came, what moved, what was written over. */
+    public function weight(): int
+    {
+        $rank = match ($this->type) {
+            ChangeType::Removed => 8,
+            ChangeType::Moved => 6,
+            ChangeType::Added => 5,
+            ChangeType::Edited => $this->added + $this->removed > 0 ? 4 : 3,
+        };
+
+        return $rank * 100_000 + min(99_999, 40 * count($this->ids) + $this->added + $this->removed);
+    }
+
+    /** @return array{code: string, values: array<string, string|int>} */
+    public function fact(): array
+    {
+        return ['code' => $this->code, 'values' => $this->values];
+    }
+}

@@ -1,0 +1,239 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MistyAttic\Core\Compare;
+
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Content\RichText;
+use MistyAttic\Core\Kinds\Kind;
+
+/** Gathers the changes of a set into statements that a person would make. */
+final class Statements
+{
+    private readonly Words $words;
+
+    /** @var list<Statement> */
+    private array $statements = [];
+
+    private function __construct(
+        private readonly Kind $kind,
+        private readonly PartTree $old,
+        private readonly PartTree $new,
+        private readonly ChangeSet $changes,
+    ) {
+        $this->words = new Words;
+    }
+
+    /** @return list<Statement> in the order of the content, what is gone before what is new at the same place */
+    public static function of(Kind $kind, PartTree $old, PartTree $new, ChangeSet $changes): array
+    {
+        $self = new self($kind, $old, $new, $changes);
+        $self->cameAndWent(ChangeType::Removed, $old);
+        $self->cameAndWent(ChangeType::Added, $new);
+        $self->moves();
+        $self->edits();
+
+        return $self->inOrder();
+    }
+
+    /**
+     * @param  list<Statement>  $statements
+     * @return Statement|null the one that tells most
+     */
+    public static function mostTelling(array $statements): ?Statement
+    {
+        usort($statements, fn (Statement $one, Statement $two) => $two->weight() <=> $one->weight());
+
+        return $statements[0] ?? null;
+    }
+
+    private function cameAndWent(ChangeType $type, PartTree $side): void
+    {
+        $ids = array_flip(array_map(fn (Change $change) => $change->id, $this->changes->of($type)));
+        $cells = $rows = $runs = [];
+        $end = -1;
+        foreach ($side->parts as $position => $part) {
+            if (! isset($ids[$part->id]) || isset($ids[$side->parent($part->id)])) {
+                continue;
+            }
+            $size = count($side->subtree($part->id));
+            if ($part->role === 'cell') {
+                $cells[$side->parent($side->parent($part->id))][] = $part->id;
+            } elseif ($part->role === 'row') {
+                $rows[$side->parent($part->id)][] = $part->id;
+            } elseif ($end === $position && $part->role !== 'heading' && $part->depth === $side->get($runs[array_key_last($runs)][0])->depth) {
+                $runs[array_key_last($runs)][] = $part->id;
+                $end = $position + $size;
+            } else {
+                $runs[] = [$part->id];
+                $end = $position + $size;
+            }
+        }
+        foreach ($runs as $run) {
+            $this->cameOrWent($type, $side, $run);
+        }
+        foreach ($rows as $table => $of) {
+            $this->add($type, "{$type->value}.rows", $side, $of, ['count' => count($of), 'name' => $this->kind->label($side, $side->get($table)), 'row' => $this->kind->label($side, $side->get($of[0]))]);
+        }
+        foreach ($cells as $table => $of) {
+            $height = max(1, count($side->children()[$table] ?? []));
+            $this->add($type, "{$type->value}.columns", $side, $of, ['count' => (int) ceil(count($of) / $height), 'name' => $this->kind->label($side, $side->get($table)), 'column' => self::short($this->text($side, $of[0])->text())]);
+        }
+    }
+
+    /** @param non-empty-list<string> $run neighbours that came or went together */
+    private function cameOrWent(ChangeType $type, PartTree $side, array $run): void
+    {
+        $first = $side->get($run[0]);
+        $noun = $this->kind->noun($first);
+        $same = array_unique(array_map(fn (string $id) => $this->kind->noun($side->get($id)), $run));
+        $values = ['name' => $this->kind->label($side, $first), 'count' => count($run), ...$this->place($side, $first)];
+        if ($noun === 'heading' && count($run) > 1) {
+            $this->add($type, "{$type->value}.section", $side, $run, [...$values, 'count' => count($run) - 1]);
+        } elseif (count($run) > 1) {
+            $this->add($type, $type->value.'.'.(count($same) === 1 ? $noun : 'part').'s', $side, $run, $values);
+        } elseif ($values['name'] === '') {
+            $this->add($type, "{$type->value}.unnamed.{$noun}", $side, $run, $values);
+        } else {
+            $this->add($type, "{$type->value}.{$noun}", $side, $run, $values);
+        }
+    }
+
+    private function moves(): void
+    {
+        $runs = [];
+        $before = null;
+        foreach ($this->changes->of(ChangeType::Moved) as $change) {
+            // Neighbours that were neighbours before moved as one.
+            if ($before !== null && $change->to?->after === $before && $change->from?->after === $before && $change->to->parent === $change->from->parent) {
+                $runs[array_key_last($runs)][] = $change;
+            } else {
+                $runs[] = [$change];
+            }
+            $before = $change->id;
+        }
+        foreach ($runs as $run) {
+            $first = $run[0];
+            $part = $this->new->get($first->id);
+            $up = $this->new->position($first->id) < $this->old->position($first->id);
+            $indented = $first->from?->parent !== $first->to?->parent && $part->depth !== $first->before?->depth;
+            $direction = $indented ? ($part->depth > ($first->before->depth ?? 0) ? 'in' : 'out') : ($up ? 'up' : 'down');
+            $from = $this->kind->place($this->old, $this->old->get($first->id));
+            $to = $this->kind->place($this->new, $part);
+            $name = $this->kind->label($this->new, $part);
+            $this->statements[] = new Statement(
+                count($run) > 1 ? "moved.several.{$direction}" : ($name === '' ? "moved.unnamed.{$direction}" : "moved.{$direction}"),
+                ChangeType::Moved,
+                ['name' => $name, 'count' => count($run), 'noun' => $this->kind->noun($part), ...($from !== null && $from !== $to ? ['from' => $this->kind->label($this->old, $this->old->get($from))] : []), ...$this->place($this->new, $part)],
+                array_map(fn (Change $change) => $change->id, $run),
+                0,
+                0,
+            );
+        }
+    }
+
+    private function edits(): void
+    {
+        foreach ($this->changes->of(ChangeType::Edited) as $change) {
+            if ($change->before !== null && $change->after !== null) {
+                $this->edit($change->before, $change->after);
+            }
+        }
+    }
+
+    private function edit(Part $before, Part $after): void
+    {
+        $old = $before->richText();
+        $new = $after->richText();
+        [$added, $removed] = $old->text() === $new->text() ? [0, 0] : TextCompare::of($old, $new, $this->words)->counts();
+        $code = match (true) {
+            $old->text() !== $new->text() => $this->rewording($old, $new, $added, $removed),
+            $before->role !== $after->role => "made.{$this->kind->noun($after)}",
+            ($before->fields['done'] ?? null) !== ($after->fields['done'] ?? null) => ($after->fields['done'] ?? false) === true ? 'ticked' : 'unticked',
+            ($before->fields['chunk'] ?? null) !== ($after->fields['chunk'] ?? null) => 'replaced.picture',
+            ($before->fields['alt'] ?? null) !== ($after->fields['alt'] ?? null) => 'described.picture',
+            ! $old->equals($new) => 'formatted',
+            default => 'set.'.$this->kind->noun($after),
+        };
+        $name = $this->kind->label($this->new, $after);
+        $this->statements[] = new Statement(
+            $code,
+            ChangeType::Edited,
+            ['name' => $name === '' ? $this->kind->label($this->old, $before) : $name, 'added' => $added, 'removed' => $removed, 'words' => max($added, $removed), ...$this->place($this->new, $after)],
+            [$after->id],
+            $added,
+            $removed,
+        );
+    }
+
+    private function rewording(RichText $old, RichText $new, int $added, int $removed): string
+    {
+        return match (true) {
+            $old->isEmpty() => 'wrote',
+            $new->isEmpty() => 'emptied',
+            $added === 0 && $removed === 0 => 'punctuated',
+            $removed === 0 => 'wrote_in',
+            $added === 0 => 'cut',
+            default => 'rewrote',
+        };
+    }
+
+    /**
+     * @param  non-empty-list<string>  $ids
+     * @param  array<string, string|int>  $values
+     */
+    private function add(ChangeType $type, string $code, PartTree $side, array $ids, array $values): void
+    {
+        $other = $type === ChangeType::Added ? $this->old : $this->new;
+        $all = $ids;
+        $words = 0;
+        foreach ($ids as $id) {
+            foreach ($side->subtree($id) as $part) {
+                if ($other->has($part->id)) {
+                    continue;
+                }
+                $words += $this->words->count($part->richText());
+                if ($part->id !== $id) {
+                    $all[] = $part->id;
+                }
+            }
+        }
+        $words = max(1, $words);
+        $this->statements[] = new Statement($code, $type, $values, $all, $type === ChangeType::Added ? $words : 0, $type === ChangeType::Removed ? $words : 0);
+    }
+
+    /** @return array{place?: string} */
+    private function place(PartTree $side, Part $part): array
+    {
+        $place = $this->kind->place($side, $part);
+
+        return $place === null ? [] : ['place' => $this->kind->label($side, $side->get($place))];
+    }
+
+    private function text(PartTree $side, string $id): RichText
+    {
+        return $side->get($id)->richText();
+    }
+
+    private static function short(string $text): string
+    {
+        return mb_strlen($text) > 40 ? mb_substr($text, 0, 39).'…' : $text;
+    }
+
+    /** @return list<Statement> */
+    private function inOrder(): array
+    {
+        $positions = [];
+        $open = array_reverse(Layout::of($this->old, $this->new, $this->changes));
+        while ($open !== []) {
+            $marked = array_pop($open);
+            $positions[$marked->part->id] = count($positions);
+            array_push($open, ...array_reverse($marked->children));
+        }
+        usort($this->statements, fn (Statement $one, Statement $two) => ($positions[$one->ids[0]] ?? 0) <=> ($positions[$two->ids[0]] ?? 0));
+
+        return $this->statements;
+    }
+}

@@ -1,0 +1,155 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MistyAttic\Core\Compare;
+
+use MistyAttic\Core\Content\RichText;
+
+/**
+ * Compares two texts word by word. The exact form is the alignment of the words; the readable form joins crumbs into
+ * phrases and tells changes of marks from changes of words.
+ */
+final readonly class TextCompare
+{
+    /** A same stretch with at most this many letters between two changes is taken into the change. */
+    private const CRUMB = 3;
+
+    /**
+     * @param  list<Word>  $old
+     * @param  list<Word>  $new
+     */
+    private function __construct(
+        public array $old,
+        public array $new,
+        public Alignment $alignment,
+    ) {}
+
+    public static function of(RichText $old, RichText $new, Words $words): self
+    {
+        $oldWords = $words->of($old);
+        $newWords = $words->of($new);
+
+        return new self($oldWords, $newWords, Sequences::align(array_column($oldWords, 'text'), array_column($newWords, 'text')));
+    }
+
+    /** @return array{int, int} words added and words removed */
+    public function counts(): array
+    {
+        $added = $removed = 0;
+        foreach ($this->alignment->gaps() as [$oldFrom, $oldTo, $newFrom, $newTo]) {
+            for ($i = $newFrom; $i < $newTo; $i++) {
+                $added += $this->new[$i]->counts() ? 1 : 0;
+            }
+            for ($i = $oldFrom; $i < $oldTo; $i++) {
+                $removed += $this->old[$i]->counts() ? 1 : 0;
+            }
+        }
+
+        return [$added, $removed];
+    }
+
+    /**
+     * The readable form, split where the steps that are to answer for it differ.
+     *
+     * @param  array<int, int|null>  $addedBy  position of a new word => step
+     * @param  array<int, int|null>  $removedBy  position of an old word => step
+     * @return list<Span>
+     */
+    public function spans(array $addedBy = [], array $removedBy = [], ?int $otherwise = null): array
+    {
+        $spans = [];
+        $old = $new = 0;
+        foreach ([...$this->phrases(), [count($this->old), count($this->old), count($this->new), count($this->new)]] as [$oldFrom, $oldTo, $newFrom, $newTo]) {
+            array_push($spans, ...$this->same($old, $oldFrom, $new, $otherwise));
+            for ($i = $oldFrom; $i < $oldTo; $i++) {
+                $spans[] = new Span(SpanKind::Removed, new RichText($this->old[$i]->runs), null, $removedBy[$i] ?? $otherwise);
+            }
+            for ($i = $newFrom; $i < $newTo; $i++) {
+                $spans[] = new Span(SpanKind::Added, new RichText($this->new[$i]->runs), null, $addedBy[$i] ?? $otherwise);
+            }
+            [$old, $new] = [$oldTo, $newTo];
+        }
+
+        return self::joined($spans);
+    }
+
+    /** @return list<Span> */
+    private function same(int $oldFrom, int $oldTo, int $newFrom, ?int $otherwise): array
+    {
+        $spans = [];
+        for ($i = $oldFrom, $j = $newFrom; $i < $oldTo; $i++, $j++) {
+            $spans[] = $this->old[$i]->sameMarks($this->new[$j])
+                ? new Span(SpanKind::Same, new RichText($this->new[$j]->runs))
+                : new Span(SpanKind::Formatted, new RichText($this->new[$j]->runs), new RichText($this->old[$i]->runs), $otherwise);
+        }
+
+        return $spans;
+    }
+
+    /**
+     * The gaps of the alignment, joined over crumbs.
+     *
+     * @return list<array{int, int, int, int}>
+     */
+    private function phrases(): array
+    {
+        $phrases = [];
+        foreach ($this->alignment->gaps() as $gap) {
+            $last = array_key_last($phrases);
+            if ($last !== null && $this->isCrumb($phrases[$last][1], $gap[0]) && $this->bothWays($phrases[$last], $gap)) {
+                $phrases[$last][1] = $gap[1];
+                $phrases[$last][3] = $gap[3];
+            } else {
+                $phrases[] = $gap;
+            }
+        }
+
+        return $phrases;
+    }
+
+    private function isCrumb(int $from, int $to): bool
+    {
+        $text = '';
+        for ($i = $from; $i < $to; $i++) {
+            $text .= $this->old[$i]->text;
+        }
+
+        return ! str_contains($text, "\n") && mb_strlen((string) preg_replace('/[^\p{L}\p{N}]+/u', '', $text)) <= self::CRUMB;
+    }
+
+    /**
+     * Joining pays only where words went and came: two plain insertions with “and” between them stay two.
+     *
+     * @param  array{int, int, int, int}  $one
+     * @param  array{int, int, int, int}  $two
+     */
+    private function bothWays(array $one, array $two): bool
+    {
+        return $one[1] + $two[1] > $one[0] + $two[0] && $one[3] + $two[3] > $one[2] + $two[2];
+    }
+
+    /**
+     * @param  list<Span>  $spans
+     * @return list<Span>
+     */
+    private static function joined(array $spans): array
+    {
+        $joined = [];
+        foreach ($spans as $span) {
+            $last = array_key_last($joined);
+            if ($last !== null && $joined[$last]->kind === $span->kind && $joined[$last]->step === $span->step) {
+                $joined[$last] = new Span(
+                    $span->kind,
+                    new RichText([...$joined[$last]->text->runs, ...$span->text->runs]),
+                    $span->was === null ? null : new RichText([...($joined[$last]->was->runs ?? []), ...$span->was->runs]),
+                    $span->step,
+                );
+            } else {
+                $joined[] = $span;
+            }
+        }
+
+        return $joined;
+    }
+}

@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MistyAttic\Core\Compare;
+
+use MistyAttic\Core\Content\RichText;
+use MistyAttic\Core\Content\Run;
+
+/** One token of a text: a word, a space or a sign, with the marks it bears; more than one run if they change within it. */
+final readonly class Word
+{
+    /** @param non-empty-list<Run> $runs */
+    public function __construct(public string $text, public array $runs) {}
+
+    /** The text with its marks: equal keys are equal words in every respect. */
+    public function key(): string
+    {
+        $key = $this->text;
+        foreach ($this->runs as $run) {
+            $key .= $run->marks === [] ? '' : "\0".strlen($run->text).json_encode($run->marks);
+        }
+
+        return $key;
+    }
+
+    public function sameMarks(self $other): bool
+    {
+        return $this->runs == $other->runs;
+    }
+
+    /** Whether it is a word in the reader's sense: has a letter or a digit. */
+    public function counts(): bool
+    {
+        return preg_match('/[\p{L}\p{N}]/u', $this->text) === 1;
+    }
+
+    /** @param iterable<self> $words */
+    public static function join(iterable $words): RichText
+    {
+        $runs = [];
+        foreach ($words as $word) {
+            array_push($runs, ...$word->runs);
+        }
+
+        return new RichText($runs);
+    }
+}

@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MistyAttic\Core\Content;
+
+/** What a run of rich text may bear. A link carries its address; the others are on or off. */
+enum Mark: string
+{
+    case Bold = 'bold';
+    case Code = 'code';
+    case Italic = 'italic';
+    case Link = 'link';
+    case Strike = 'strike';
+    case Underline = 'underline';
+}

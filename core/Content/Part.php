@@ -1,0 +1,97 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MistyAttic\Core\Content;
+
+/**
+ * An addressable piece of an item that keeps its identity through edits. In JSON: a list of id, role, depth and fields,
+ * `["k3f9", "heading", 0, {"level": 1, "text": {"runs": [["Opening"]]}}]`.
+ *
+ * @phpstan-type FieldValue RichText|string|int|float|bool|list<string|int|float|bool>
+ */
+final readonly class Part
+{
+    /**
+     * @param  string  $id  short, random, URL-safe, unique in its item; starts with a letter, since PHP turns array keys of digits into integers
+     * @param  string  $role  a value of its kind's enum of roles
+     * @param  int<0, max>  $depth  0 at the top
+     * @param  array<string, FieldValue>  $fields
+     */
+    public function __construct(
+        public string $id,
+        public string $role,
+        public int $depth,
+        public array $fields,
+    ) {}
+
+    /**
+     * Reads a record that {@see record} wrote.
+     *
+     * @throws InvalidContent
+     */
+    public static function fromRecord(string $record): self
+    {
+        $values = CanonicalJson::decode($record);
+        if (! is_array($values) || count($values) !== 4 || ! is_string($values[0]) || ! is_string($values[1]) || ! is_int($values[2]) || $values[2] < 0 || ! is_array($values[3])) {
+            throw InvalidContent::notCanonicalJson('a part is a list of id, role, depth and fields');
+        }
+        $fields = [];
+        foreach ($values[3] as $name => $value) {
+            $fields[(string) $name] = is_array($value) && isset($value['runs']) ? RichText::fromJson($value) : $value;
+        }
+
+        return new self($values[0], $values[1], $values[2], $fields);
+    }
+
+    /** The canonical JSON of this part, as it is stored and hashed. */
+    public function record(): string
+    {
+        return CanonicalJson::encode($this->toJson());
+    }
+
+    /** @return array{string, string, int, array<string, mixed>|\stdClass} */
+    public function toJson(): array
+    {
+        $fields = array_map(fn ($value) => $value instanceof RichText ? $value->toJson() : $value, $this->fields);
+
+        return [$this->id, $this->role, $this->depth, $fields === [] ? new \stdClass : $fields];
+    }
+
+    public function atDepth(int $depth): self
+    {
+        return $depth === $this->depth ? $this : new self($this->id, $this->role, max(0, $depth), $this->fields);
+    }
+
+    /** @param FieldValue $value */
+    public function with(string $field, mixed $value): self
+    {
+        return new self($this->id, $this->role, $this->depth, [...$this->fields, $field => $value]);
+    }
+
+    public function richText(string $field = 'text'): RichText
+    {
+        $value = $this->fields[$field] ?? null;
+
+        return $value instanceof RichText ? $value : new RichText;
+    }
+
+    public function string(string $field): string
+    {
+        $value = $this->fields[$field] ?? null;
+
+        return is_string($value) ? $value : '';
+    }
+
+    public function int(string $field): int
+    {
+        $value = $this->fields[$field] ?? null;
+
+        return is_int($value) ? $value : 0;
+    }
+
+    public function sameFields(self $other): bool
+    {
+        return $this->role === $other->role && $this->fields == $other->fields;
+    }
+}

@@ -1,0 +1,185 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MistyAttic\Core\Content;
+
+/**
+ * The content of an item in one state: its parts as a pre-order list, in which depth alone gives the parents. The empty
+ * string stands for the root, which is no part.
+ */
+final class PartTree
+{
+    public const ROOT = '';
+
+    /** @var array<string, int>|null id => position */
+    private ?array $positions = null;
+
+    /** @var array<string, string>|null id => id of the parent */
+    private ?array $parents = null;
+
+    /** @var array<string, list<string>>|null id => ids of the children, in order */
+    private ?array $children = null;
+
+    /** @param list<Part> $parts the first at depth 0, each at most one deeper than the one before, ids unique */
+    private function __construct(public readonly array $parts) {}
+
+    /**
+     * @param  list<Part>  $parts
+     *
+     * @throws InvalidContent when a depth jumps or an id comes twice
+     */
+    public static function of(array $parts): self
+    {
+        $seen = [];
+        $limit = 0;
+        foreach ($parts as $position => $part) {
+            if ($part->depth > $limit) {
+                throw InvalidContent::depthJump($position, $part->depth);
+            }
+            if (isset($seen[$part->id])) {
+                throw InvalidContent::doubledId($part->id);
+            }
+            $seen[$part->id] = true;
+            $limit = $part->depth + 1;
+        }
+
+        return new self($parts);
+    }
+
+    /**
+     * Builds the list back from who hangs below whom; depths are set anew.
+     *
+     * @param  array<string, list<string>>  $children  parent => children in order; ROOT for the top
+     * @param  array<string, Part>  $parts
+     */
+    public static function grow(array $children, array $parts): self
+    {
+        $list = [];
+        $stack = [[self::ROOT, 0]];
+        while ($stack !== []) {
+            [$id, $depth] = array_pop($stack);
+            if ($id !== self::ROOT) {
+                $list[] = $parts[$id]->atDepth($depth - 1);
+            }
+            foreach (array_reverse($children[$id] ?? []) as $child) {
+                $stack[] = [$child, $depth + 1];
+            }
+        }
+
+        return new self($list);
+    }
+
+    public function count(): int
+    {
+        return count($this->parts);
+    }
+
+    public function has(string $id): bool
+    {
+        return isset($this->positions()[$id]);
+    }
+
+    public function find(string $id): ?Part
+    {
+        $position = $this->positions()[$id] ?? null;
+
+        return $position === null ? null : $this->parts[$position];
+    }
+
+    /** @throws InvalidContent when no part has the id */
+    public function get(string $id): Part
+    {
+        return $this->find($id) ?? throw InvalidContent::noSuchPart($id);
+    }
+
+    public function position(string $id): ?int
+    {
+        return $this->positions()[$id] ?? null;
+    }
+
+    /** @return array<string, Part> id => part, in order */
+    public function byId(): array
+    {
+        return array_combine(array_map(fn (Part $part) => $part->id, $this->parts), $this->parts);
+    }
+
+    public function parent(string $id): string
+    {
+        return $this->parents()[$id] ?? self::ROOT;
+    }
+
+    /** @return array<string, string> id => id of the parent */
+    public function parents(): array
+    {
+        if ($this->parents === null) {
+            $this->link();
+        }
+
+        return $this->parents ?? [];
+    }
+
+    /** @return array<string, list<string>> */
+    public function children(): array
+    {
+        if ($this->children === null) {
+            $this->link();
+        }
+
+        return $this->children ?? [];
+    }
+
+    /** @return list<Part> the part and all below it, in order */
+    public function subtree(string $id): array
+    {
+        $position = $this->positions()[$id] ?? throw InvalidContent::noSuchPart($id);
+        $depth = $this->parts[$position]->depth;
+        for ($end = $position + 1; isset($this->parts[$end]) && $this->parts[$end]->depth > $depth; $end++);
+
+        return array_slice($this->parts, $position, $end - $position);
+    }
+
+    /** The sibling before a part, or null when it is the first below its parent. */
+    public function previousSibling(string $id): ?string
+    {
+        $position = $this->positions()[$id] ?? throw InvalidContent::noSuchPart($id);
+        $depth = $this->parts[$position]->depth;
+        for ($at = $position - 1; $at >= 0 && $this->parts[$at]->depth >= $depth; $at--) {
+            if ($this->parts[$at]->depth === $depth) {
+                return $this->parts[$at]->id;
+            }
+        }
+
+        return null;
+    }
+
+    public function equals(self $other): bool
+    {
+        return $this->parts == $other->parts;
+    }
+
+    /** @return array<string, int> */
+    private function positions(): array
+    {
+        if ($this->positions === null) {
+            $this->positions = [];
+            foreach ($this->parts as $position => $part) {
+                $this->positions[$part->id] = $position;
+            }
+        }
+
+        return $this->positions;
+    }
+
+    private function link(): void
+    {
+        $this->parents = $this->children = [];
+        $open = [self::ROOT];
+        foreach ($this->parts as $part) {
+            $parent = $open[$part->depth];
+            $this->parents[$part->id] = $parent;
+            $this->children[$parent][] = $part->id;
+            $open[$part->depth + 1] = $part->id;
+        }
+    }
+}

@@ -1,0 +1,52 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MistyAttic\Core\Formats;
+
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Document\DocumentRole;
+
+/** A document's words: a line a paragraph, an empty line between; list signs kept, table cells apart by tabs. */
+final class PlainTextWriter implements Writer
+{
+    public function mediaType(): string
+    {
+        return 'text/plain; charset=utf-8';
+    }
+
+    public function write(string $title, PartTree $tree, \Closure $picture): string
+    {
+        $text = '';
+        $before = null;
+        $numbers = [];
+        foreach ($tree->parts as $part) {
+            $role = DocumentRole::from($part->role);
+            if ($role === DocumentRole::Cell || $role === DocumentRole::Table) {
+                $before = $role === DocumentRole::Table ? $role : $before;
+
+                continue;
+            }
+            $together = ($role === DocumentRole::ListItem && $before === $role) || ($role === DocumentRole::Row && $before === $role);
+            $text .= $text === '' ? '' : ($together ? "\n" : "\n\n");
+            $numbers = $role === DocumentRole::ListItem ? array_slice($numbers, 0, $part->depth + 1) : [];
+            if ($role === DocumentRole::ListItem) {
+                $numbers[$part->depth] = $part->string('style') === 'number' ? ($numbers[$part->depth] ?? 0) + 1 : 0;
+                $text .= str_repeat('  ', $part->depth).match ($part->string('style')) {
+                    'number' => $numbers[$part->depth].'. ',
+                    'task' => ($part->fields['done'] ?? false) === true ? '[x] ' : '[ ] ',
+                    default => '• ',
+                };
+            }
+            $text .= match ($role) {
+                DocumentRole::Row => implode("\t", array_map(fn (string $id) => str_replace(["\t", "\n"], ' ', $tree->get($id)->richText()->text()), $tree->children()[$part->id] ?? [])),
+                DocumentRole::Picture => '['.($part->string('alt') === '' ? '…' : $part->string('alt')).']',
+                DocumentRole::Rule => '* * *',
+                default => $part->richText()->text(),
+            };
+            $before = $role;
+        }
+
+        return $text."\n";
+    }
+}

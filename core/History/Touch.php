@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MistyAttic\Core\History;
+
+use MistyAttic\Core\Compare\ChangeType;
+
+/** That a version changed a part, and how. */
+final readonly class Touch
+{
+    /**
+     * @param  int  $number  the version
+     * @param  int  $editor  who wrote it
+     * @param  int  $what  bits of {@see ChangeType}
+     * @param  int|null  $position  where the part stands in the version's pre-order list; null when it is gone
+     */
+    public function __construct(
+        public string $part,
+        public int $number,
+        public int $editor,
+        public int $what,
+        public ?int $position,
+    ) {}
+
+    public function did(ChangeType $type): bool
+    {
+        return ($this->what & $type->bit()) !== 0;
+    }
+}

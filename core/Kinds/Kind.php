@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MistyAttic\Core\Kinds;
+
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
+
+/** What one kind of item adds to parts: its schema, how its content is read and repaired, and how its parts are called. */
+interface Kind
+{
+    /** The kind's word in the interface and the database, such as `document`. */
+    public function name(): string;
+
+    /** What a new item of this kind holds. */
+    public function blank(string $firstId): PartTree;
+
+    /**
+     * Reads parts as they were sent and checks them against the schema; every problem is collected.
+     *
+     * @param  mixed  $content  a decoded JSON list of `[id, role, depth, fields]`
+     */
+    public function read(mixed $content, Limits $limits): Reading;
+
+    /** Puts right what a merge of two valid trees can leave lopsided, such as a table row one cell short. */
+    public function repair(PartTree $tree): PartTree;
+
+    /** A short plain name for a part, from its own text: “Sign the log”. Empty when it has none. */
+    public function label(PartTree $tree, Part $part): string;
+
+    /** The id of the part that names the place a part stands in (a document's nearest heading above), if any. */
+    public function place(PartTree $tree, Part $part): ?string;
+
+    /** The sentence-level name of a part, such as `paragraph`, for choosing the phrase. */
+    public function noun(Part $part): string;
+
+    /** The chunks that a part refers to by address, as hexadecimal text. @return list<string> */
+    public function chunksOf(Part $part): array;
+}

@@ -1,0 +1,18 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MistyAttic\Core\Kinds;
+
+/** How much one state of an item may hold. */
+final readonly class Limits
+{
+    public function __construct(
+        public int $bytes = 4_194_304,
+        public int $parts = 50_000,
+        public int $textBytes = 262_144,
+        public int $depth = 12,
+        public int $columns = 60,
+        public int $problems = 50,
+    ) {}
+}

@@ -1,0 +1,110 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MistyAttic\Core\Merge;
+
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Content\RichText;
+
+/** Carries the choice over an edit that was held back into the state in which it was held back. */
+final class Settlement
+{
+    /**
+     * @param  PartTree  $tree  the merged state that the conflict came with
+     * @param  RichText|null  $third  what to write at the place instead, for {@see Choice::Third}
+     */
+    public static function of(PartTree $tree, Conflict $conflict, Choice $choice, ?RichText $third = null): PartTree
+    {
+        if ($choice === Choice::Theirs) {
+            return $tree;
+        }
+        if ($conflict->meeting !== null && $conflict->field !== null) {
+            $text = match ($choice) {
+                Choice::Mine => $conflict->meeting->with($conflict->meeting->mine),
+                Choice::Both => $conflict->meeting->both(),
+                Choice::Third => $conflict->meeting->with($third ?? new RichText),
+            };
+
+            return self::replace($tree, $tree->get($conflict->id)->with($conflict->field, $text));
+        }
+
+        return match ($conflict->type) {
+            ConflictType::RemovedEdited => self::without($tree, $conflict->id),
+            ConflictType::EditedRemoved => self::insert($tree, $conflict),
+            ConflictType::Moved => $conflict->spot === null ? $tree : self::move($tree, $conflict->id, $conflict->spot->parent, $conflict->spot->after),
+            default => self::value($tree, $conflict),
+        };
+    }
+
+    private static function value(PartTree $tree, Conflict $conflict): PartTree
+    {
+        $mine = $conflict->mine[0];
+        $now = $tree->get($conflict->id);
+
+        return self::replace($tree, $conflict->field === null
+            ? new Part($now->id, $mine->role, $now->depth, $mine->fields)
+            : $now->with($conflict->field, $mine->fields[$conflict->field] ?? $now->fields[$conflict->field]));
+    }
+
+    private static function replace(PartTree $tree, Part $part): PartTree
+    {
+        return PartTree::of(array_map(fn (Part $each) => $each->id === $part->id ? $part : $each, $tree->parts));
+    }
+
+    private static function without(PartTree $tree, string $id): PartTree
+    {
+        $children = $tree->children();
+        $parent = $tree->parent($id);
+        $children[$parent] = array_values(array_diff($children[$parent], [$id]));
+
+        return PartTree::grow($children, $tree->byId());
+    }
+
+    private static function insert(PartTree $tree, Conflict $conflict): PartTree
+    {
+        $parts = $tree->byId();
+        $children = $tree->children();
+        $mine = PartTree::of(array_map(fn (Part $part) => $part->atDepth($part->depth - $conflict->mine[0]->depth), $conflict->mine));
+        foreach ($mine->parts as $part) {
+            if (! isset($parts[$part->id]) || $part->id === $conflict->id) {
+                $parts[$part->id] = $part;
+                if ($part->id !== $conflict->id) {
+                    $children[$mine->parent($part->id)][] = $part->id;
+                }
+            }
+        }
+
+        return self::place($children, $parts, $conflict->id, $conflict->spot->parent ?? PartTree::ROOT, $conflict->spot?->after);
+    }
+
+    private static function move(PartTree $tree, string $id, string $parent, ?string $after): PartTree
+    {
+        $children = $tree->children();
+        $from = $tree->parent($id);
+        $children[$from] = array_values(array_diff($children[$from], [$id]));
+        foreach ($tree->subtree($id) as $below) {
+            if ($below->id === $parent) {
+                return $tree;
+            }
+        }
+
+        return self::place($children, $tree->byId(), $id, $parent, $after);
+    }
+
+    /**
+     * @param  array<string, list<string>>  $children
+     * @param  array<string, Part>  $parts
+     */
+    private static function place(array $children, array $parts, string $id, string $parent, ?string $after): PartTree
+    {
+        $parent = isset($parts[$parent]) ? $parent : PartTree::ROOT;
+        $siblings = $children[$parent] ?? [];
+        $at = $after === null ? -1 : array_search($after, $siblings, true);
+        array_splice($siblings, $at === false ? count($siblings) : $at + 1, 0, [$id]);
+        $children[$parent] = $siblings;
+
+        return PartTree::grow($children, $parts);
+    }
+}

@@ -1,0 +1,364 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MistyAttic\Core\Merge;
+
+use MistyAttic\Core\Compare\ChangeSet;
+use MistyAttic\Core\Compare\Spot;
+use MistyAttic\Core\Compare\TreeCompare;
+use MistyAttic\Core\Compare\Words;
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Content\RichText;
+
+/**
+ * Merges three ways: what each side did to a common base. Theirs came first and stays; what of mine meets it comes back
+ * as a conflict, with everything else of mine in the tree.
+ *
+ * - A removal meets an edit or an addition below the removed part; a removed part that was only moved goes.
+ * - Fields are merged one by one, rich texts word by word.
+ * - Order: parts that neither side added or moved keep the base's order; what a side added or moved follows the same
+ *   such part as on that side. Two runs at one place are ordered by the id of their first part, so that the result does
+ *   not depend on who came first.
+ */
+final class TreeMerge
+{
+    private readonly Words $words;
+
+    private readonly ChangeSet $theirChanges;
+
+    private readonly ChangeSet $myChanges;
+
+    /** @var array<string, int> id => bits of {@see \MistyAttic\Core\Compare\ChangeType} */
+    private readonly array $theirTouched;
+
+    /** @var array<string, int> */
+    private readonly array $myTouched;
+
+    /** @var array<string, Part> the parts of the result */
+    private array $parts = [];
+
+    /** @var list<Conflict> */
+    private array $conflicts = [];
+
+    private const ADDED = 1;
+
+    private const REMOVED = 2;
+
+    private const MOVED = 4;
+
+    private const EDITED = 8;
+
+    private function __construct(
+        private readonly PartTree $base,
+        private readonly PartTree $theirs,
+        private readonly PartTree $mine,
+    ) {
+        $this->words = new Words;
+        $this->theirChanges = TreeCompare::of($base, $theirs);
+        $this->myChanges = TreeCompare::of($base, $mine);
+        $this->theirTouched = $this->theirChanges->touched();
+        $this->myTouched = $this->myChanges->touched();
+    }
+
+    public static function of(PartTree $base, PartTree $theirs, PartTree $mine): Merged
+    {
+        $merge = new self($base, $theirs, $mine);
+        if ($merge->myChanges->isEmpty()) {
+            return new Merged($theirs, []);
+        }
+        if ($merge->theirChanges->isEmpty()) {
+            return new Merged($mine, []);
+        }
+        $merge->keepTheirs();
+        $merge->addMine();
+        $merge->mergeFields();
+
+        return new Merged($merge->ordered(), $merge->conflicts);
+    }
+
+    /** All that they have stays, but for what I removed and they left alone. */
+    private function keepTheirs(): void
+    {
+        $this->parts = $this->theirs->byId();
+        foreach ($this->base->parts as $part) {
+            $id = $part->id;
+            if (! $this->did($this->myTouched, $id, self::REMOVED) || ! $this->theirs->has($id) || $this->did($this->myTouched, $this->theirs->parent($id), self::REMOVED)) {
+                continue;
+            }
+            if ($this->busy($this->theirs, $this->theirTouched, $this->myTouched, $id)) {
+                $this->conflicts[] = new Conflict(ConflictType::RemovedEdited, $id, [], null);
+
+                continue;
+            }
+            foreach ($this->theirs->subtree($id) as $below) {
+                if ($this->did($this->myTouched, $below->id, self::REMOVED)) {
+                    unset($this->parts[$below->id]);
+                }
+            }
+        }
+    }
+
+    /** What I added comes in, but for what stands below something that they removed. */
+    private function addMine(): void
+    {
+        $lost = [];
+        foreach ($this->base->parts as $part) {
+            $id = $part->id;
+            if (! $this->did($this->theirTouched, $id, self::REMOVED) || ! $this->mine->has($id) || $this->did($this->theirTouched, $this->mine->parent($id), self::REMOVED)) {
+                continue;
+            }
+            if ($this->busy($this->mine, $this->myTouched, $this->theirTouched, $id)) {
+                $this->conflicts[] = new Conflict(ConflictType::EditedRemoved, $id, $this->mine->subtree($id), Spot::of($this->mine, $id));
+            }
+        }
+        foreach ($this->mine->parts as $part) {
+            $parent = $this->mine->parent($part->id);
+            $homeless = $parent !== PartTree::ROOT && ! isset($this->parts[$parent]);
+            if ($this->did($this->myTouched, $part->id, self::ADDED) && ! isset($this->parts[$part->id])) {
+                if ($homeless) {
+                    $lost[$part->id] = true;
+                } else {
+                    $this->parts[$part->id] = $part;
+                }
+            }
+        }
+        // Something that I put below a part which I then found removed, without that part being mine to bring back.
+        foreach (array_keys($lost) as $id) {
+            $under = array_filter($this->conflicts, fn (Conflict $conflict) => in_array($id, array_column($conflict->mine, 'id'), true));
+            if ($under === [] && ! isset($lost[$this->mine->parent($id)])) {
+                $this->conflicts[] = new Conflict(ConflictType::EditedRemoved, $id, $this->mine->subtree($id), Spot::of($this->mine, $id));
+            }
+        }
+    }
+
+    /**
+     * Whether a side edited anything in, added to or moved into the subtree that the other side removed.
+     *
+     * @param  array<string, int>  $touched
+     * @param  array<string, int>  $removing
+     */
+    private function busy(PartTree $side, array $touched, array $removing, string $id): bool
+    {
+        foreach ($side->subtree($id) as $part) {
+            $gone = $this->did($removing, $part->id, self::REMOVED);
+            $movedIn = $this->did($touched, $part->id, self::MOVED) && $this->base->parent($part->id) !== $side->parent($part->id);
+            if ($this->did($touched, $part->id, self::ADDED) || ($movedIn && ! $gone) || ($this->did($touched, $part->id, self::EDITED) && $gone)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    private function mergeFields(): void
+    {
+        foreach ($this->parts as $id => $part) {
+            $mine = $this->mine->find($id);
+            $theirs = $this->theirs->find($id);
+            if ($mine === null || $theirs === null || $mine->sameFields($theirs)) {
+                continue;
+            }
+            $base = $this->base->find($id);
+            if ($base === null) {
+                $this->conflicts[] = new Conflict(ConflictType::Value, $id, [$mine], null);
+            } elseif ($theirs->sameFields($base)) {
+                $this->parts[$id] = $mine;
+            } elseif (! $mine->sameFields($base)) {
+                $this->parts[$id] = $this->mergePart($base, $theirs, $mine);
+            }
+        }
+    }
+
+    private function mergePart(Part $base, Part $theirs, Part $mine): Part
+    {
+        $role = $theirs->role;
+        if ($theirs->role === $base->role) {
+            $role = $mine->role;
+        } elseif ($mine->role !== $base->role && $mine->role !== $theirs->role) {
+            $this->conflicts[] = new Conflict(ConflictType::Value, $base->id, [$mine], null);
+        }
+        $shape = $role === $theirs->role ? $theirs : $mine;
+        $fields = $shape->fields;
+        foreach ($fields as $name => $shaped) {
+            $was = $base->fields[$name] ?? null;
+            $their = $theirs->fields[$name] ?? $was;
+            $my = $mine->fields[$name] ?? $was;
+            if ($my == $was || $my == $their) {
+                $fields[$name] = $their ?? $shaped;
+            } elseif ($their == $was) {
+                $fields[$name] = $my ?? $shaped;
+            } elseif ($was instanceof RichText && $their instanceof RichText && $my instanceof RichText) {
+                $merge = TextMerge::of($was, $their, $my, $this->words);
+                $fields[$name] = $merge->text;
+                foreach ($merge->meetings as $meeting) {
+                    $this->conflicts[] = new Conflict(ConflictType::Text, $base->id, [$mine], null, $name, $meeting);
+                }
+            } else {
+                $fields[$name] = $their ?? $shaped;
+                $this->conflicts[] = new Conflict(ConflictType::Value, $base->id, [$mine], null, $name);
+            }
+        }
+
+        return new Part($base->id, $role, $theirs->depth, $fields);
+    }
+
+    private function ordered(): PartTree
+    {
+        $ignored = [];
+        do {
+            $children = $this->children($ignored);
+            $reached = PartTree::grow($children, $this->parts);
+            $astray = array_filter(array_keys($this->parts), fn (string $id) => ! $reached->has($id) && ! isset($ignored[$id]));
+            $ignored += array_fill_keys($astray, true);
+        } while ($astray !== []);
+        foreach (array_keys($ignored) as $id) {
+            if ($this->mine->has($id)) {
+                $this->conflicts[] = new Conflict(ConflictType::Moved, $id, [$this->mine->get($id)], Spot::of($this->mine, $id));
+            }
+        }
+
+        return $reached;
+    }
+
+    /**
+     * @param  array<string, true>  $ignored  parts whose move by me leads into a circle
+     * @return array<string, list<string>>
+     */
+    private function children(array $ignored): array
+    {
+        $mineToPlace = [];
+        foreach ($this->myTouched as $id => $what) {
+            $parent = $this->mine->parent($id);
+            if (($what & (self::ADDED | self::MOVED)) !== 0 && isset($this->parts[$id]) && ! isset($ignored[$id]) && ($parent === PartTree::ROOT || isset($this->parts[$parent]))) {
+                $mineToPlace[$id] = true;
+            }
+        }
+        $theirsToPlace = array_filter($this->theirTouched, fn (int $what) => ($what & (self::ADDED | self::MOVED)) !== 0);
+        $theirRuns = $this->runs($this->theirs, $theirsToPlace, $mineToPlace);
+        $myRuns = $this->runs($this->mine, $mineToPlace, $theirsToPlace);
+        $this->settleDoubleMoves($theirRuns, $myRuns, $theirsToPlace, $mineToPlace);
+
+        $children = [];
+        foreach ($this->base->children() + $theirRuns + $myRuns as $parent => $unused) {
+            if ($parent !== PartTree::ROOT && ! isset($this->parts[$parent])) {
+                continue;
+            }
+            $stable = array_filter($this->base->children()[$parent] ?? [], fn (string $id) => isset($this->parts[$id]) && ! isset($theirsToPlace[$id]) && ! isset($mineToPlace[$id]));
+            $children[$parent] = [];
+            foreach (['', ...$stable] as $anchor) {
+                $one = $theirRuns[$parent][$anchor] ?? [];
+                $two = $myRuns[$parent][$anchor] ?? [];
+                array_push($children[$parent], ...($anchor === '' ? [] : [$anchor]), ...$this->together($one, $two));
+            }
+        }
+
+        return $children;
+    }
+
+    /**
+     * Two runs at one place as one, whichever came first: apart, or where both sides put the same part there, around it.
+     *
+     * @param  list<string>  $one
+     * @param  list<string>  $two
+     * @return list<string>
+     */
+    private function together(array $one, array $two): array
+    {
+        if (strcmp(implode(' ', $two), implode(' ', $one)) < 0) {
+            [$one, $two] = [$two, $one];
+        }
+        if (array_intersect($one, $two) === []) {
+            return [...$one, ...$two];
+        }
+        $at = 0;
+        foreach ($two as $id) {
+            $held = array_search($id, $one, true);
+            if ($held === false) {
+                array_splice($one, $at++, 0, [$id]);
+            } else {
+                $at = $held + 1;
+            }
+        }
+
+        return $one;
+    }
+
+    /**
+     * What a side placed, by parent and by the part that it follows and that neither side placed.
+     *
+     * @param  array<string, mixed>  $placed
+     * @param  array<string, mixed>  $placedByOther
+     * @return array<string, array<string, list<string>>>
+     */
+    private function runs(PartTree $side, array $placed, array $placedByOther): array
+    {
+        $runs = [];
+        foreach ($side->children() as $parent => $children) {
+            $anchor = '';
+            foreach ($children as $id) {
+                if (isset($placed[$id])) {
+                    if (isset($this->parts[$id])) {
+                        $runs[$parent][$anchor][] = $id;
+                    }
+                } elseif (isset($this->parts[$id]) && ! isset($placedByOther[$id]) && $this->base->has($id) && $this->base->parent($id) === $parent) {
+                    $anchor = $id;
+                }
+            }
+        }
+
+        return $runs;
+    }
+
+    /**
+     * A part that both sides placed stays where they put it.
+     *
+     * @param  array<string, array<string, list<string>>>  $theirRuns
+     * @param  array<string, array<string, list<string>>>  $myRuns
+     * @param  array<string, mixed>  $theirs
+     * @param  array<string, mixed>  $mine
+     */
+    private function settleDoubleMoves(array $theirRuns, array &$myRuns, array $theirs, array $mine): void
+    {
+        $both = array_intersect_key($theirs, $mine);
+        if ($both === []) {
+            return;
+        }
+        $where = [];
+        foreach ($theirRuns as $parent => $gaps) {
+            foreach ($gaps as $anchor => $ids) {
+                foreach ($ids as $id) {
+                    $where[$id] = [$parent, $anchor];
+                }
+            }
+        }
+        foreach ($myRuns as $parent => $gaps) {
+            foreach ($gaps as $anchor => $ids) {
+                foreach ($ids as $id) {
+                    if (isset($both[$id]) && $where[$id] !== [$parent, $anchor] && ! $this->reported($id)) {
+                        $this->conflicts[] = new Conflict(ConflictType::Moved, $id, [$this->mine->get($id)], Spot::of($this->mine, $id));
+                    }
+                }
+                $myRuns[$parent][$anchor] = array_values(array_filter($ids, fn (string $id) => ! isset($both[$id]) || $where[$id] === [$parent, $anchor]));
+            }
+        }
+    }
+
+    private function reported(string $id): bool
+    {
+        foreach ($this->conflicts as $conflict) {
+            if ($conflict->type === ConflictType::Moved && $conflict->id === $id) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** @param array<string, int> $touched */
+    private function did(array $touched, string $id, int $what): bool
+    {
+        return (($touched[$id] ?? 0) & $what) !== 0;
+    }
+}

@@ -1,0 +1,119 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core;
+
+use MistyAttic\Core\Compare\Alignment;
+use MistyAttic\Core\Compare\Increasing;
+use MistyAttic\Core\Compare\Sequences;
+use PHPUnit\Framework\TestCase;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
+
+final class SequencesTest extends TestCase
+{
+    public function test_it_finds_nearly_as_much_in_common_as_the_full_table_does(): void
+    {
+        $common = $most = 0;
+        for ($seed = 1; $seed <= 300; $seed++) {
+            [$old, $new] = $this->lists($seed, 40, 6);
+            $alignment = Sequences::align($old, $new);
+            $this->assertFits($alignment, $old, $new);
+            $common += $this->kept($alignment);
+            $most += $this->longestCommon($old, $new);
+        }
+        self::assertLessThanOrEqual($most, $common);
+        // Anchoring on elements that occur once may miss a little of the longest common subsequence, never much.
+        self::assertGreaterThan(0.99 * $most, $common);
+    }
+
+    public function test_without_anchors_it_finds_exactly_as_much_as_the_full_table(): void
+    {
+        for ($seed = 1; $seed <= 300; $seed++) {
+            [$old, $new] = $this->lists($seed, 30, 3);
+            $old = [...$old, ...$old, 'x', 'x'];
+            $new = [...$new, ...$new, 'y', 'y'];
+            $alignment = Sequences::align($old, $new);
+            $this->assertFits($alignment, $old, $new);
+            self::assertTrue($alignment->exact);
+            self::assertSame($this->longestCommon($old, $new), $this->kept($alignment), "seed {$seed}");
+        }
+    }
+
+    public function test_past_the_cap_it_says_so_and_still_keeps_what_is_easy(): void
+    {
+        $random = new Randomizer(new Mt19937(7));
+        $old = $new = [];
+        for ($i = 0; $i < 3000; $i++) {
+            $old[] = (string) $random->getInt(0, 40);
+            $new[] = (string) $random->getInt(0, 40);
+        }
+        $alignment = Sequences::align($old, $new, 32);
+        $this->assertFits($alignment, $old, $new);
+        self::assertFalse($alignment->exact);
+        self::assertGreaterThan(600, $this->kept($alignment));
+    }
+
+    public function test_empty_and_equal_lists(): void
+    {
+        self::assertSame([], Sequences::align([], [])->gaps());
+        self::assertSame([], Sequences::align(['a', '1', '01'], ['a', '1', '01'])->gaps());
+        self::assertSame([[0, 0, 0, 2]], Sequences::align([], ['a', 'b'])->gaps());
+        self::assertSame([[0, 1, 0, 1]], Sequences::align(['1'], ['01'])->gaps());
+    }
+
+    public function test_the_longest_increasing_run(): void
+    {
+        self::assertSame([1, 2, 4], Increasing::longest([5, 1, 2, 9, 3]));
+        self::assertSame([], Increasing::longest([]));
+    }
+
+    /** @return array{list<string>, list<string>} */
+    private function lists(int $seed, int $length, int $letters): array
+    {
+        $random = new Randomizer(new Mt19937($seed));
+        $make = fn () => array_map(fn () => chr(97 + $random->getInt(0, $letters - 1)), range(1, $random->getInt(1, $length)));
+
+        return [$make(), $make()];
+    }
+
+    /**
+     * @param  list<string>  $old
+     * @param  list<string>  $new
+     */
+    private function assertFits(Alignment $alignment, array $old, array $new): void
+    {
+        $lastOld = $lastNew = -1;
+        foreach ($alignment->pairs() as $o => $n) {
+            self::assertSame($old[$o], $new[$n]);
+            self::assertGreaterThan($lastOld, $o);
+            self::assertGreaterThan($lastNew, $n);
+            [$lastOld, $lastNew] = [$o, $n];
+        }
+    }
+
+    private function kept(Alignment $alignment): int
+    {
+        return array_sum(array_column($alignment->runs, 2));
+    }
+
+    /**
+     * The slow, plain judge: the table of all prefixes.
+     *
+     * @param  list<string>  $old
+     * @param  list<string>  $new
+     */
+    private function longestCommon(array $old, array $new): int
+    {
+        $row = array_fill(0, count($new) + 1, 0);
+        foreach ($old as $element) {
+            $before = $row;
+            foreach ($new as $j => $other) {
+                $row[$j + 1] = $element === $other ? $before[$j] + 1 : max($before[$j + 1], $row[$j]);
+            }
+        }
+
+        return $row[count($new)];
+    }
+}
