@@ -11,8 +11,8 @@ namespace MistyAttic\Core\Compare;
 final readonly class Statement
 {
     /**
-     * @param  string  $code  such as `removed.paragraph`
-     * @param  array<string, string|int>  $values  name, place, count, words and the like
+     * @param  string  $code  such as `removed` or `rewrote`
+     * @param  array<string, string|int>  $values  `noun`, `form` (named, unnamed, several, section, rows, columns), `name`, `place`, `count` and the like
      * @param  non-empty-list<string>  $ids  the parts, the one to go to first
      * @param  int  $added  words that came in by it
      * @param  int  $removed  words that went

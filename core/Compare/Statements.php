@@ -75,11 +75,11 @@ final class Statements
             $this->cameOrWent($type, $side, $run);
         }
         foreach ($rows as $table => $of) {
-            $this->add($type, "{$type->value}.rows", $side, $of, ['count' => count($of), 'name' => $this->kind->label($side, $side->get($table)), 'row' => $this->kind->label($side, $side->get($of[0]))]);
+            $this->add($type, $side, $of, ['form' => 'rows', 'count' => count($of), 'name' => $this->kind->label($side, $side->get($table)), 'row' => $this->kind->label($side, $side->get($of[0]))]);
         }
         foreach ($cells as $table => $of) {
             $height = max(1, count($side->children()[$table] ?? []));
-            $this->add($type, "{$type->value}.columns", $side, $of, ['count' => (int) ceil(count($of) / $height), 'name' => $this->kind->label($side, $side->get($table)), 'column' => self::short($this->text($side, $of[0])->text())]);
+            $this->add($type, $side, $of, ['form' => 'columns', 'count' => (int) ceil(count($of) / $height), 'name' => $this->kind->label($side, $side->get($table)), 'row' => $this->kind->label($side, $side->get($of[0]))]);
         }
     }
 
@@ -87,18 +87,21 @@ final class Statements
     private function cameOrWent(ChangeType $type, PartTree $side, array $run): void
     {
         $first = $side->get($run[0]);
-        $noun = $this->kind->noun($first);
-        $same = array_unique(array_map(fn (string $id) => $this->kind->noun($side->get($id)), $run));
-        $values = ['name' => $this->kind->label($side, $first), 'count' => count($run), ...$this->place($side, $first)];
-        if ($noun === 'heading' && count($run) > 1) {
-            $this->add($type, "{$type->value}.section", $side, $run, [...$values, 'count' => count($run) - 1]);
-        } elseif (count($run) > 1) {
-            $this->add($type, $type->value.'.'.(count($same) === 1 ? $noun : 'part').'s', $side, $run, $values);
-        } elseif ($values['name'] === '') {
-            $this->add($type, "{$type->value}.unnamed.{$noun}", $side, $run, $values);
-        } else {
-            $this->add($type, "{$type->value}.{$noun}", $side, $run, $values);
-        }
+        $nouns = array_unique(array_map(fn (string $id) => $this->kind->noun($side->get($id)), $run));
+        $name = $this->kind->label($side, $first);
+        $section = $first->role === 'heading' && count($run) > 1;
+        $this->add($type, $side, $run, [
+            'form' => match (true) {
+                $section => 'section',
+                count($run) > 1 => 'several',
+                $name === '' => 'unnamed',
+                default => 'named',
+            },
+            'noun' => $section || count($nouns) === 1 ? $nouns[0] : 'part',
+            'name' => $name,
+            'count' => $section ? count($run) - 1 : count($run),
+            ...$this->place($side, $first),
+        ]);
     }
 
     private function moves(): void
@@ -124,9 +127,9 @@ final class Statements
             $to = $this->kind->place($this->new, $part);
             $name = $this->kind->label($this->new, $part);
             $this->statements[] = new Statement(
-                count($run) > 1 ? "moved.several.{$direction}" : ($name === '' ? "moved.unnamed.{$direction}" : "moved.{$direction}"),
+                'moved',
                 ChangeType::Moved,
-                ['name' => $name, 'count' => count($run), 'noun' => $this->kind->noun($part), ...($from !== null && $from !== $to ? ['from' => $this->kind->label($this->old, $this->old->get($from))] : []), ...$this->place($this->new, $part)],
+                ['direction' => $direction, 'form' => count($run) > 1 ? 'several' : ($name === '' ? 'unnamed' : 'named'), 'noun' => count($run) > 1 ? 'part' : $this->kind->noun($part), 'name' => $name, 'count' => count($run), ...($from !== null && $from !== $to ? ['from' => $this->kind->label($this->old, $this->old->get($from))] : []), ...$this->place($this->new, $part)],
                 array_map(fn (Change $change) => $change->id, $run),
                 0,
                 0,
@@ -149,19 +152,25 @@ final class Statements
         $new = $after->richText();
         [$added, $removed] = $old->text() === $new->text() ? [0, 0] : TextCompare::of($old, $new, $this->words)->counts();
         $code = match (true) {
-            $old->text() !== $new->text() => $this->rewording($old, $new, $added, $removed),
-            $before->role !== $after->role => "made.{$this->kind->noun($after)}",
+            $old->text() !== $new->text() => $after->role === 'heading' && ! $old->isEmpty() && ! $new->isEmpty() ? 'renamed' : $this->rewording($old, $new, $added, $removed),
+            $before->role !== $after->role => 'became',
             ($before->fields['done'] ?? null) !== ($after->fields['done'] ?? null) => ($after->fields['done'] ?? false) === true ? 'ticked' : 'unticked',
-            ($before->fields['chunk'] ?? null) !== ($after->fields['chunk'] ?? null) => 'replaced.picture',
-            ($before->fields['alt'] ?? null) !== ($after->fields['alt'] ?? null) => 'described.picture',
+            ($before->fields['chunk'] ?? null) !== ($after->fields['chunk'] ?? null) => 'replaced_picture',
+            ($before->fields['alt'] ?? null) !== ($after->fields['alt'] ?? null) => 'described_picture',
             ! $old->equals($new) => 'formatted',
-            default => 'set.'.$this->kind->noun($after),
+            default => 'set',
         };
         $name = $this->kind->label($this->new, $after);
         $this->statements[] = new Statement(
             $code,
             ChangeType::Edited,
-            ['name' => $name === '' ? $this->kind->label($this->old, $before) : $name, 'added' => $added, 'removed' => $removed, 'words' => max($added, $removed), ...$this->place($this->new, $after)],
+            [
+                'noun' => $this->kind->noun($after),
+                'name' => $name === '' ? $this->kind->label($this->old, $before) : $name,
+                'was' => $this->kind->label($this->old, $before),
+                'count' => max($added, $removed),
+                ...$this->place($this->new, $after),
+            ],
             [$after->id],
             $added,
             $removed,
@@ -184,7 +193,7 @@ final class Statements
      * @param  non-empty-list<string>  $ids
      * @param  array<string, string|int>  $values
      */
-    private function add(ChangeType $type, string $code, PartTree $side, array $ids, array $values): void
+    private function add(ChangeType $type, PartTree $side, array $ids, array $values): void
     {
         $other = $type === ChangeType::Added ? $this->old : $this->new;
         $all = $ids;
@@ -201,7 +210,7 @@ final class Statements
             }
         }
         $words = max(1, $words);
-        $this->statements[] = new Statement($code, $type, $values, $all, $type === ChangeType::Added ? $words : 0, $type === ChangeType::Removed ? $words : 0);
+        $this->statements[] = new Statement($type->value, $type, $values, $all, $type === ChangeType::Added ? $words : 0, $type === ChangeType::Removed ? $words : 0);
     }
 
     /** @return array{place?: string} */
@@ -210,16 +219,6 @@ final class Statements
         $place = $this->kind->place($side, $part);
 
         return $place === null ? [] : ['place' => $this->kind->label($side, $side->get($place))];
-    }
-
-    private function text(PartTree $side, string $id): RichText
-    {
-        return $side->get($id)->richText();
-    }
-
-    private static function short(string $text): string
-    {
-        return mb_strlen($text) > 40 ? mb_substr($text, 0, 39).'…' : $text;
     }
 
     /** @return list<Statement> */

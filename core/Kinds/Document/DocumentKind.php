@@ -64,6 +64,9 @@ final class DocumentKind implements Kind
 
     private function placePart(PartTree $tree, Part $part): ?Part
     {
+        if ($part->role === DocumentRole::Heading->value) {
+            return null;
+        }
         for ($at = ($tree->position($part->id) ?? 0) - 1; $at >= 0; $at--) {
             if ($tree->parts[$at]->role === DocumentRole::Heading->value) {
                 return $tree->parts[$at];

@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\Cause;
+use App\Models\Item;
+use App\Models\Picture;
+use App\Models\Shelf;
+use App\Models\User;
+use App\Models\Version;
+use App\Store\States;
+use Illuminate\Support\Facades\DB;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Kinds;
+
+/** Makes a new item from any version of another; its content is shared, not copied. */
+final readonly class CopyOut
+{
+    public function __construct(private States $states, private WriteVersion $write) {}
+
+    public function handle(Version $version, Shelf $to, User $maker, string $title): Item
+    {
+        return DB::transaction(function () use ($version, $to, $maker, $title) {
+            $from = $version->item;
+            $tree = $this->states->tree($version->root);
+            $item = Item::query()->create(['key' => MakeItem::key(), 'shelf_id' => $to->id, 'kind' => $from->kind, 'title' => $title, 'head' => 0, 'root' => $version->root, 'copied_from' => $version->id, 'changed_at' => now()]);
+            $this->write->handle($item, $maker, new Written(PartTree::of([]), $tree, $version->root, Cause::Copied));
+            $kind = Kinds::named($from->kind);
+            $chunks = array_unique(array_merge([], ...array_map($kind->chunksOf(...), $tree->parts)));
+            foreach ($from->pictures()->whereIn('chunk', $chunks)->get() as $picture) {
+                Picture::query()->create([...$picture->only('chunk', 'type', 'width', 'height'), 'item_id' => $item->id]);
+            }
+
+            return $item;
+        });
+    }
+}

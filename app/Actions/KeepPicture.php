@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\Item;
+use App\Models\Picture;
+use Illuminate\Support\Facades\DB;
+use MistyAttic\Core\Store\Address;
+use MistyAttic\Core\Store\ChunkStore;
+
+/** Keeps a picture's bytes as a chunk; what it is, its bytes say, not its name. */
+final readonly class KeepPicture
+{
+    private const TYPES = [IMAGETYPE_PNG => 'image/png', IMAGETYPE_JPEG => 'image/jpeg', IMAGETYPE_GIF => 'image/gif', IMAGETYPE_WEBP => 'image/webp'];
+
+    public function __construct(private ChunkStore $chunks) {}
+
+    /** @return Picture|null null when the bytes are no picture */
+    public function handle(Item $item, string $bytes): ?Picture
+    {
+        $size = @getimagesizefromstring($bytes);
+        if ($size === false || ! isset(self::TYPES[$size[2]]) || $size[0] < 1 || $size[1] < 1 || $size[0] > 20_000 || $size[1] > 20_000) {
+            return null;
+        }
+        $address = Address::of($bytes);
+
+        return DB::transaction(function () use ($item, $bytes, $address, $size) {
+            $this->chunks->write([$address => $bytes]);
+
+            return Picture::query()->firstOrCreate(
+                ['item_id' => $item->id, 'chunk' => bin2hex($address)],
+                ['type' => self::TYPES[$size[2]], 'width' => $size[0], 'height' => $size[1]],
+            );
+        });
+    }
+}

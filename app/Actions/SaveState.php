@@ -1,0 +1,108 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\HeldEdit;
+use App\Models\Item;
+use App\Models\User;
+use App\Models\Version;
+use App\Store\States;
+use Illuminate\Support\Facades\DB;
+use MistyAttic\Core\Kinds\Kinds;
+use MistyAttic\Core\Merge\Conflict;
+use MistyAttic\Core\Merge\Merged;
+use MistyAttic\Core\Merge\TreeMerge;
+
+/** The save path: merges what was sent with what came in between, and makes or grows a version, in one transaction. */
+final readonly class SaveState
+{
+    public function __construct(private States $states, private WriteVersion $write) {}
+
+    public function handle(Item $item, User $editor, Sent $sent): Saved|UnknownBase
+    {
+        return DB::transaction(function () use ($item, $editor, $sent): Saved|UnknownBase {
+            $item->refresh();
+            $base = $this->base($item, $sent);
+            if ($base === null) {
+                return new UnknownBase;
+            }
+            $kind = Kinds::named($item->kind);
+            $head = $this->states->tree($item->root);
+            $headRoot = $item->root;
+            $merged = $base === $headRoot ? new Merged($sent->tree, []) : TreeMerge::of($this->states->tree($base), $head, $sent->tree);
+            $tree = $kind->repair($merged->tree);
+            $root = $this->states->keep($tree, $headRoot);
+            $sentRoot = $tree === $sent->tree ? $root : $this->states->keep($sent->tree, $base);
+            $this->remember($item, $sent, $sentRoot);
+
+            $version = $root === $headRoot
+                ? $this->write->unchanged($item, $editor, $sent->keep, $sent->note)
+                : $this->write->handle($item, $editor, new Written($head, $tree, $root, $sent->cause, kept: $sent->keep, note: $sent->note));
+            $held = array_map(fn (Conflict $conflict) => $this->holdBack($item, $editor, $version, $root, $base, $conflict), $merged->conflicts);
+
+            return new Saved($version, $root, $sentRoot, $tree, $root !== $sentRoot, $held);
+        });
+    }
+
+    /**
+     * The root to merge from, or null when nobody knows it. If the answer to an earlier sending from the same state was
+     * lost, then what was sent then is where this one started from.
+     */
+    private function base(Item $item, Sent $sent): ?string
+    {
+        $earlier = $sent->base === $item->root ? null : DB::table('sent_states')
+            ->where(['item_id' => $item->id, 'client' => $sent->client, 'base' => $sent->base])->value('root');
+        if (is_string($earlier)) {
+            return $earlier;
+        }
+        $known = $sent->base === $item->root
+            || Version::query()->where(['item_id' => $item->id, 'root' => $sent->base])->exists()
+            || DB::table('sent_states')->where(['item_id' => $item->id, 'root' => $sent->base])->exists();
+
+        return $known ? $sent->base : null;
+    }
+
+    /** Every state that was sent stays known, since it may be the base of the next sending. */
+    private function remember(Item $item, Sent $sent, string $root): void
+    {
+        if ($root !== $sent->base) {
+            DB::table('sent_states')->upsert(
+                ['item_id' => $item->id, 'client' => $sent->client, 'base' => $sent->base, 'root' => $root, 'created_at' => now(), 'updated_at' => now()],
+                ['item_id', 'client', 'base'],
+                ['root', 'updated_at'],
+            );
+        }
+    }
+
+    private function holdBack(Item $item, User $editor, Version $version, string $root, string $base, Conflict $conflict): HeldEdit
+    {
+        $values = ['root' => $root, 'number' => $version->number, 'conflict' => $conflict->toJson(), 'met_user_id' => $this->met($item, $editor, $conflict)];
+        $before = HeldEdit::query()->waitingFor($editor)->where(['item_id' => $item->id, 'part' => $conflict->id])->get()
+            ->first(fn (HeldEdit $held) => $this->continues($held->meeting(), $conflict));
+        if ($before !== null) {
+            $before->update($values);
+
+            return $before;
+        }
+
+        return HeldEdit::query()->create(['item_id' => $item->id, 'user_id' => $editor->id, 'part' => $conflict->id, ...$values]);
+    }
+
+    /** Whether somebody went on typing in an edit that is held back already: it is one edit still. */
+    private function continues(Conflict $before, Conflict $now): bool
+    {
+        return $before->type === $now->type && $before->field === $now->field
+            && ($before->meeting === null || ($now->meeting !== null && $now->meeting->base->equals($before->meeting->mine)));
+    }
+
+    /** Who wrote last at the part where it met, other than the author. */
+    private function met(Item $item, User $editor, Conflict $conflict): ?int
+    {
+        $id = DB::table('touches')->where(['item_id' => $item->id, 'part' => $conflict->id])
+            ->where('user_id', '!=', $editor->id)->orderByDesc('number')->value('user_id');
+
+        return is_numeric($id) ? (int) $id : null;
+    }
+}

@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\Cause;
+use App\Models\HeldEdit;
+use App\Models\User;
+use App\Store\States;
+use Illuminate\Support\Facades\DB;
+use MistyAttic\Core\Content\RichText;
+use MistyAttic\Core\Content\Run;
+use MistyAttic\Core\Merge\Choice;
+use MistyAttic\Core\Merge\Settlement;
+
+/**
+ * Settles an edit that was held back: the choice is written into the state in which it was held back and goes the way of
+ * every save from there, so that what came in between is merged. If it meets something again, it waits again.
+ */
+final readonly class SettleHeldEdit
+{
+    public function __construct(private States $states, private SaveState $save) {}
+
+    public function handle(HeldEdit $held, User $editor, Choice $choice, ?string $third = null): ?Saved
+    {
+        return DB::transaction(function () use ($held, $editor, $choice, $third) {
+            $conflict = $held->meeting();
+            $held->update(['settled_as' => $choice, 'settled_at' => now()]);
+            if ($choice === Choice::Theirs) {
+                return null;
+            }
+            $marks = $conflict->meeting->mine->runs[0]->marks ?? [];
+            $wanted = Settlement::of($this->states->tree($held->root), $conflict, $choice, $third === null ? null : new RichText([new Run($third, $marks)]));
+            DB::table('sent_states')->insertOrIgnore(['item_id' => $held->item_id, 'client' => 'held', 'base' => $held->root, 'root' => $held->root, 'created_at' => now(), 'updated_at' => now()]);
+            $saved = $this->save->handle($held->item, $editor, new Sent($held->root, $wanted, 'settle-'.$held->id, cause: Cause::Settled));
+
+            return $saved instanceof Saved ? $saved : throw new \LogicException('The state of a held edit is known');
+        });
+    }
+}

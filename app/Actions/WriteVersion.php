@@ -1,0 +1,109 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\Cause;
+use App\Models\Item;
+use App\Models\User;
+use App\Models\Version;
+use App\Store\States;
+use Illuminate\Support\Facades\DB;
+use MistyAttic\Core\Compare\ChangeSet;
+use MistyAttic\Core\Compare\Statement;
+use MistyAttic\Core\Compare\Statements;
+use MistyAttic\Core\Compare\TreeCompare;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Kinds;
+
+/** Adds a version to an item, or grows the newest one. To be called inside the transaction of the action that wants it. */
+final readonly class WriteVersion
+{
+    public function __construct(private States $states) {}
+
+    public function handle(Item $item, User $editor, Written $written): Version
+    {
+        $newest = $item->head === 0 ? null : Version::query()->where(['item_id' => $item->id, 'number' => $item->head])->firstOrFail();
+        $grown = $newest !== null && $this->grows($newest, $editor, $written) ? $newest : null;
+        $before = $grown === null ? $written->before : $this->before($item, $grown);
+        $changes = TreeCompare::of($before, $written->after);
+        $statements = Statements::of(Kinds::named($item->kind), $before, $written->after, $changes);
+
+        $version = $grown ?? new Version(['item_id' => $item->id, 'number' => $item->head + 1, 'user_id' => $editor->id, 'cause' => $written->cause, 'source' => $written->source, 'started_at' => now()]);
+        $version->fill([
+            'root' => $written->root,
+            'kept' => $version->kept || $written->kept,
+            'note' => $written->note ?? $version->note,
+            'facts' => $this->facts($statements),
+            'added' => array_sum(array_column($statements, 'added')),
+            'removed' => array_sum(array_column($statements, 'removed')),
+            'saved_at' => now(),
+        ])->save();
+        $item->update(['head' => $version->number, 'root' => $written->root, 'changed_at' => now()]);
+        $this->touch($item, $version, $changes, $written->after);
+        if ($grown === null) {
+            $this->tally($item, $editor);
+        }
+
+        return $version->load('user', 'milestone');
+    }
+
+    /** Nothing changed: no version, but a note or a wish to keep this state may still go to the newest one. */
+    public function unchanged(Item $item, User $editor, bool $keep, ?string $note): Version
+    {
+        $newest = Version::query()->where(['item_id' => $item->id, 'number' => $item->head])->firstOrFail();
+        if ($newest->user_id === $editor->id && ($keep || $note !== null)) {
+            $newest->update(['kept' => $newest->kept || $keep, 'note' => $note ?? $newest->note]);
+        }
+
+        return $newest->load('user', 'milestone');
+    }
+
+    private function grows(Version $newest, User $editor, Written $written): bool
+    {
+        return $written->cause === Cause::Wrote && $newest->cause === Cause::Wrote
+            && $newest->user_id === $editor->id && ! $newest->kept
+            && $newest->started_at->diffInSeconds(now()) < config('attic.checkpoint')
+            && $newest->milestone()->doesntExist()
+            && Item::query()->where('copied_from', $newest->id)->doesntExist();
+    }
+
+    private function before(Item $item, Version $version): PartTree
+    {
+        $root = Version::query()->where(['item_id' => $item->id, 'number' => $version->number - 1])->value('root');
+
+        return is_string($root) ? $this->states->tree($root) : PartTree::of([]);
+    }
+
+    /**
+     * @param  list<Statement>  $statements
+     * @return array{code: string, values: array<string, string|int>, more: int}
+     */
+    private function facts(array $statements): array
+    {
+        $most = Statements::mostTelling($statements);
+
+        return $most === null ? ['code' => 'nothing', 'values' => [], 'more' => 0] : [...$most->fact(), 'more' => count($statements) - 1];
+    }
+
+    private function touch(Item $item, Version $version, ChangeSet $changes, PartTree $after): void
+    {
+        DB::table('touches')->where(['item_id' => $item->id, 'number' => $version->number])->delete();
+        $rows = [];
+        foreach ($changes->touched() as $part => $what) {
+            $rows[] = ['item_id' => $item->id, 'part' => $part, 'number' => $version->number, 'user_id' => $version->user_id, 'what' => $what, 'position' => $after->position($part)];
+        }
+        foreach (array_chunk($rows, 500) as $batch) {
+            DB::table('touches')->insert($batch);
+        }
+    }
+
+    private function tally(Item $item, User $editor): void
+    {
+        DB::statement(
+            'INSERT INTO activity (item_id, day, user_id, versions) VALUES (?, ?, ?, 1) ON CONFLICT (item_id, day, user_id) DO UPDATE SET versions = versions + 1',
+            [$item->id, now()->format('Y-m-d'), $editor->id],
+        );
+    }
+}

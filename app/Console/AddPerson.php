@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console;
+
+use App\Actions\MakeItem;
+use App\Models\Role;
+use App\Models\Shelf;
+use App\Models\User;
+use Illuminate\Console\Command;
+use Illuminate\Support\Facades\Validator;
+
+final class AddPerson extends Command
+{
+    protected $signature = 'attic:person {name} {email} {--shelf= : Also make a shelf of this name, owned by this person}';
+
+    protected $description = 'Makes an account; the password is asked for and kept hashed';
+
+    public function handle(): int
+    {
+        $password = (string) $this->secret('A password, 10 characters or more');
+        $check = Validator::make([...$this->arguments(), 'password' => $password], [
+            'name' => ['required', 'max:80'], 'email' => ['required', 'email', 'unique:users,email'], 'password' => ['required', 'min:10'],
+        ]);
+        if ($check->fails()) {
+            $this->error(implode(' ', $check->errors()->all()));
+
+            return self::FAILURE;
+        }
+        $person = User::query()->create(['name' => $this->argument('name'), 'email' => $this->argument('email'), 'password' => $password, 'colour' => User::nextColour()]);
+        if (is_string($this->option('shelf'))) {
+            Shelf::query()->create(['key' => MakeItem::key(), 'name' => $this->option('shelf')])
+                ->memberships()->create(['user_id' => $person->id, 'role' => Role::Owner]);
+        }
+        $this->info("{$person->name} can sign in as {$person->email}.");
+
+        return self::SUCCESS;
+    }
+}

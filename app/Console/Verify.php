@@ -1,0 +1,127 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Console;
+
+use App\Models\Item;
+use App\Models\Version;
+use App\Store\States;
+use Illuminate\Console\Command;
+use Illuminate\Support\Facades\DB;
+use MistyAttic\Core\Content\CoreException;
+use MistyAttic\Core\Kinds\Kinds;
+use MistyAttic\Core\Kinds\Limits;
+use MistyAttic\Core\Store\Address;
+use MistyAttic\Core\Store\ChunkStore;
+
+/** Checks every chunk against its address, every root and every reference; exits with 1 when anything is wrong. */
+final class Verify extends Command
+{
+    private const BATCH = 200;
+
+    protected $signature = 'attic:verify';
+
+    protected $description = 'Checks every chunk, every version and every reference';
+
+    private int $wrong = 0;
+
+    public function handle(ChunkStore $chunks, States $states): int
+    {
+        $this->database();
+        $this->chunks($chunks);
+        $this->versions($states);
+        $this->items();
+        $this->line(sprintf('%d chunks, %d versions of %d items: %s', DB::table('chunks')->count(), Version::query()->count(), Item::query()->count(), $this->wrong === 0 ? 'all is well.' : "{$this->wrong} things are wrong."));
+
+        return $this->wrong === 0 ? self::SUCCESS : self::FAILURE;
+    }
+
+    private function database(): void
+    {
+        foreach (DB::select('PRAGMA integrity_check') as $row) {
+            $row->integrity_check === 'ok' || $this->complain("database: {$row->integrity_check}");
+        }
+        foreach (DB::select('PRAGMA foreign_key_check') as $row) {
+            $this->complain("row {$row->rowid} of {$row->table} refers to a {$row->parent} that is not there");
+        }
+    }
+
+    private function chunks(ChunkStore $chunks): void
+    {
+        DB::table('chunks')->select('id', 'address')->orderBy('id')->chunkById(self::BATCH, function ($rows) use ($chunks) {
+            foreach ($rows as $row) {
+                try {
+                    $bytes = $chunks->read([$row->address])[$row->address] ?? '';
+                    Address::of($bytes) === $row->address || $this->complain('chunk '.bin2hex($row->address).' does not have the content that its address says');
+                } catch (CoreException $e) {
+                    $this->complain($e->getMessage());
+                }
+            }
+        });
+        foreach (DB::select('SELECT c.id FROM chunks c JOIN chunks b ON b.id = c.base WHERE b.form = 2') as $row) {
+            $this->complain("chunk row {$row->id} is a delta of a delta");
+        }
+    }
+
+    private function versions(States $states): void
+    {
+        $seen = [];
+        foreach (DB::table('sent_states')->select('item_id', 'root')->distinct()->orderBy('id')->get() as $row) {
+            $this->root($states, (string) $row->root, "a state sent to item {$row->item_id}", $seen);
+        }
+        foreach (DB::table('held_edits')->select('id', 'root')->orderBy('id')->get() as $row) {
+            $this->root($states, (string) $row->root, "held edit {$row->id}", $seen);
+        }
+        Version::query()->with('item')->orderBy('id')->lazy(self::BATCH)->each(function (Version $version) use ($states, &$seen) {
+            $tree = $this->root($states, $version->root, "version {$version->number} of “{$version->item->title}”", $seen);
+            if ($tree === null) {
+                return;
+            }
+            $reading = Kinds::named($version->item->kind)->read(json_decode((string) json_encode(array_map(fn ($part) => $part->toJson(), $tree->parts)), true), new Limits);
+            $reading->problems === [] || $this->complain("version {$version->number} of “{$version->item->title}” breaks the schema: {$reading->problems[0]->code} at {$reading->problems[0]->path}");
+            $kind = Kinds::named($version->item->kind);
+            $wanted = array_unique(array_merge([], ...array_map($kind->chunksOf(...), $tree->parts)));
+            foreach (array_diff($wanted, $version->item->pictures()->pluck('chunk')->all()) as $chunk) {
+                $this->complain("version {$version->number} of “{$version->item->title}” shows a picture {$chunk} that is not kept");
+            }
+        });
+        foreach (DB::table('pictures')->get(['id', 'chunk']) as $picture) {
+            DB::table('chunks')->whereRaw('hex(address) = ?', [strtoupper((string) $picture->chunk)])->exists() || $this->complain("picture {$picture->id} has no bytes");
+        }
+    }
+
+    /** @param array<string, true> $seen */
+    private function root(States $states, string $root, string $whose, array &$seen): ?\MistyAttic\Core\Content\PartTree
+    {
+        try {
+            $tree = $states->tree($root);
+            if (! isset($seen[$root])) {
+                $seen[$root] = true;
+                $states->keep($tree) === $root || $this->complain("{$whose} has a root that its content does not lead to");
+            }
+
+            return $tree;
+        } catch (CoreException $e) {
+            $this->complain("{$whose}: {$e->getMessage()}");
+
+            return null;
+        }
+    }
+
+    private function items(): void
+    {
+        foreach (DB::select('SELECT i.title, i.head FROM items i LEFT JOIN versions v ON v.item_id = i.id AND v.number = i.head WHERE v.id IS NULL OR v.root != i.root') as $row) {
+            $this->complain("“{$row->title}” does not stand at its version {$row->head}");
+        }
+        foreach (DB::select('SELECT t.item_id, t.number FROM touches t LEFT JOIN versions v ON v.item_id = t.item_id AND v.number = t.number WHERE v.id IS NULL GROUP BY 1, 2') as $row) {
+            $this->complain("item {$row->item_id} has touches of a version {$row->number} that is not there");
+        }
+    }
+
+    private function complain(string $what): void
+    {
+        $this->wrong++;
+        $this->error($what);
+    }
+}

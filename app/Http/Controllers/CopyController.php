@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\CopyOut;
+use App\Models\Item;
+use App\Models\Role;
+use App\Models\Shelf;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
+
+final class CopyController extends Controller
+{
+    public function show(Request $request, Item $item, int $number): View
+    {
+        Gate::authorize('view', $item);
+        $person = $this->person($request);
+
+        return view('copy', [
+            'item' => $item,
+            'version' => $this->version($item, $number),
+            'shelves' => $person->shelves()->wherePivotIn('role', [Role::Editor->value, Role::Owner->value])->get(),
+        ]);
+    }
+
+    public function store(Request $request, Item $item, int $number, CopyOut $copy): RedirectResponse
+    {
+        Gate::authorize('view', $item);
+        $sent = $request->validate(['title' => ['required', 'string', 'max:'.config('attic.title')], 'shelf' => ['required', 'string', 'max:40']]);
+        $shelf = Shelf::query()->where('key', $sent['shelf'])->firstOrFail();
+        Gate::authorize('make', $shelf);
+        $made = $copy->handle($this->version($item, $number), $shelf, $this->person($request), trim($sent['title']));
+
+        return redirect()->route('item', $made)->with('said', __('item.copied', ['number' => (string) $number, 'title' => $item->title]));
+    }
+}

@@ -1,0 +1,99 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Models\Item;
+use App\Models\Version;
+use App\Store\States;
+use App\View\Blocks;
+use App\View\Comparison;
+use App\View\HistoryAddress;
+use App\View\Phrases;
+use App\View\RibbonData;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Gate;
+use MistyAttic\Core\History\Sittings;
+use MistyAttic\Core\Kinds\Kinds;
+
+final class HistoryController extends Controller
+{
+    private const PAGE = 100;
+
+    public function show(Request $request, Item $item, States $states, Phrases $phrases): View
+    {
+        Gate::authorize('view', $item);
+        $address = HistoryAddress::read($request, $item, fn () => $this->beforeLastSitting($item));
+        $from = $this->version($item, $address->from);
+        $to = $address->to === $address->from ? $from : $this->version($item, $address->to);
+        $comparison = new Comparison($item, $from, $to, $states, $phrases);
+        $kind = Kinds::named($item->kind);
+
+        return view('history', [
+            'item' => $item->load('origin.item'),
+            'address' => $address,
+            'from' => $from,
+            'to' => $to,
+            'comparison' => $comparison,
+            'editors' => $this->editorsBetween($item, $address),
+            'phrases' => $phrases,
+            'blocks' => $address->view === 'was' ? Blocks::plain($kind, $comparison->old) : Blocks::compared($kind, $comparison),
+        ]);
+    }
+
+    public function ribbon(Item $item, RibbonData $ribbon): JsonResponse
+    {
+        Gate::authorize('view', $item);
+
+        return response()->json($ribbon->of($item));
+    }
+
+    /** The ribbon in words, a page at a time, newest first. */
+    public function list(Request $request, Item $item, Phrases $phrases): View
+    {
+        Gate::authorize('view', $item);
+        $milestones = $request->query('only') === 'milestones';
+        $versions = Version::query()->with('user', 'milestone')->where('item_id', $item->id)->orderByDesc('number')
+            ->when($milestones, fn ($query) => $query->whereHas('milestone'))->paginate(self::PAGE)->withQueryString();
+        $item->load('origin.item');
+        $versions->getCollection()->each(fn (Version $version) => $version->setRelation('item', $item));
+        $ascending = $versions->getCollection()->reverse()->values();
+        $sittings = array_map(
+            fn (array $range) => $ascending->slice($range[0], $range[1] - $range[0])->reverse()->values(),
+            array_reverse(Sittings::fold($ascending->map(fn (Version $version) => $version->saved_at->getTimestamp())->all(), $milestones ? PHP_INT_MAX : Sittings::PAUSE)),
+        );
+
+        return view('list', ['item' => $item, 'page' => $versions, 'sittings' => $sittings, 'milestones' => $milestones, 'phrases' => $phrases]);
+    }
+
+    /** One version in words, for the ribbon's hint. */
+    public function line(Item $item, int $number, Phrases $phrases): JsonResponse
+    {
+        Gate::authorize('view', $item);
+        $version = $this->version($item, $number);
+        $item->load('origin.item');
+
+        return response()->json(['sentence' => $phrases->version($version), 'by' => $version->user->firstName(), 'note' => $version->note]);
+    }
+
+    /** The version that the last sitting started from. */
+    private function beforeLastSitting(Item $item): int
+    {
+        $times = DB::table('versions')->where('item_id', $item->id)->orderByDesc('number')->limit(60)->pluck('saved_at', 'number')->reverse();
+        $sittings = Sittings::fold(array_values($times->map(fn (string $time) => (int) strtotime($time.' UTC'))->all()));
+        $first = $times->keys()[$sittings === [] ? 0 : $sittings[count($sittings) - 1][0]] ?? $item->head;
+
+        return max(1, (int) $first - 1);
+    }
+
+    /** @return \Illuminate\Support\Collection<int, \App\Models\User> everybody who made a version between the ends */
+    private function editorsBetween(Item $item, HistoryAddress $address): \Illuminate\Support\Collection
+    {
+        return \App\Models\User::query()->whereIn('id', DB::table('versions')->where('item_id', $item->id)
+            ->where('number', '>', $address->from)->where('number', '<=', $address->to)->distinct()->pluck('user_id'))->orderBy('id')->get();
+    }
+}

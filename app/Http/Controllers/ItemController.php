@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Models\HeldEdit;
+use App\Models\Item;
+use App\Models\Version;
+use App\Store\States;
+use App\View\Phrases;
+use App\View\RibbonData;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
+use MistyAttic\Core\Content\Part;
+
+final class ItemController extends Controller
+{
+    private const FOOT_VERSIONS = 48;
+
+    public function show(Request $request, Item $item, States $states, Phrases $phrases, RibbonData $ribbon): View
+    {
+        Gate::authorize('view', $item);
+        $newest = $this->newest($item);
+
+        return view('write', [
+            'item' => $item,
+            'newest' => $newest,
+            'sentence' => $phrases->version($newest),
+            'ribbon' => $ribbon->of($item, self::FOOT_VERSIONS),
+            'parts' => array_map(fn (Part $part) => $part->toJson(), $states->tree($item->root)->parts),
+            'held' => $this->held($request, $item),
+        ]);
+    }
+
+    /** The foot of the sheet anew: save line, last sentence, small ribbon. */
+    public function foot(Item $item, Phrases $phrases, RibbonData $ribbon): View
+    {
+        Gate::authorize('view', $item);
+        $newest = $this->newest($item);
+
+        return view('write.foot', ['item' => $item, 'newest' => $newest, 'sentence' => $phrases->version($newest), 'ribbon' => $ribbon->of($item, self::FOOT_VERSIONS)]);
+    }
+
+    /** The notes beside the sheet anew: what is held back. */
+    public function notes(Request $request, Item $item): View
+    {
+        Gate::authorize('view', $item);
+
+        return view('write.notes', ['item' => $item, 'held' => $this->held($request, $item)]);
+    }
+
+    public function rename(Request $request, Item $item): JsonResponse|RedirectResponse
+    {
+        Gate::authorize('write', $item);
+        $sent = $request->validate(['title' => ['required', 'string', 'max:'.config('attic.title')]]);
+        $item->update(['title' => trim($sent['title'])]);
+
+        return $request->expectsJson() ? response()->json(['title' => $item->title]) : redirect()->route('item', $item);
+    }
+
+    private function newest(Item $item): Version
+    {
+        return Version::query()->with('user')->where(['item_id' => $item->id, 'number' => $item->head])->firstOrFail()->setRelation('item', $item->load('origin.item'));
+    }
+
+    /** @return \Illuminate\Database\Eloquent\Collection<int, HeldEdit> */
+    private function held(Request $request, Item $item): \Illuminate\Database\Eloquent\Collection
+    {
+        return HeldEdit::query()->waitingFor($this->person($request))->where('item_id', $item->id)->with('met')->orderBy('id')->get();
+    }
+}

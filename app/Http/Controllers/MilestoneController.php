@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\MarkMilestone;
+use App\Models\Item;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
+
+final class MilestoneController extends Controller
+{
+    public function update(Request $request, Item $item, int $number, MarkMilestone $mark): RedirectResponse
+    {
+        Gate::authorize('write', $item);
+        $sent = $request->validate(['name' => ['required', 'string', 'max:'.config('attic.title')]]);
+        $mark->handle($this->version($item, $number), $this->person($request), trim($sent['name']));
+
+        return redirect()->back(fallback: route('history', $item))->with('said', __('item.marked', ['number' => (string) $number, 'name' => trim($sent['name'])]));
+    }
+
+    public function destroy(Item $item, int $number): RedirectResponse
+    {
+        Gate::authorize('write', $item);
+        $this->version($item, $number)->milestone?->delete();
+
+        return redirect()->back(fallback: route('history', $item))->with('said', __('item.unmarked', ['number' => (string) $number]));
+    }
+}

@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\ChangeMembership;
+use App\Models\Membership;
+use App\Models\Role;
+use App\Models\Shelf;
+use App\Models\User;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
+use Illuminate\Support\Facades\URL;
+use Illuminate\Validation\Rule;
+
+final class PeopleController extends Controller
+{
+    public function index(Shelf $shelf): View
+    {
+        Gate::authorize('view', $shelf);
+
+        return view('people', ['shelf' => $shelf, 'memberships' => $shelf->memberships()->with('user')->orderBy('id')->get()]);
+    }
+
+    /** Puts somebody on the shelf; who has no account yet gets one, and a link to take it up by. */
+    public function store(Request $request, Shelf $shelf): RedirectResponse
+    {
+        Gate::authorize('manage', $shelf);
+        $sent = $request->validate([
+            'email' => ['required', 'string', 'email', 'max:200'],
+            'name' => ['nullable', 'string', 'max:80'],
+            'role' => ['required', Rule::enum(Role::class)],
+        ]);
+        $person = User::query()->where('email', $sent['email'])->first();
+        if ($person === null) {
+            $request->validate(['name' => ['required']], ['name.required' => __('people.name_needed', ['email' => $sent['email']])]);
+            $person = User::query()->create(['name' => trim((string) $sent['name']), 'email' => $sent['email'], 'colour' => User::nextColour()]);
+        }
+        $shelf->memberships()->firstOrCreate(['user_id' => $person->id], ['role' => $sent['role']]);
+        $back = redirect()->route('people', $shelf)->with('said', __('people.added', ['name' => $person->name]));
+
+        return $person->password === null
+            ? $back->with('invitation', URL::temporarySignedRoute('invitation', now()->addDays(7), ['person' => $person]))
+            : $back;
+    }
+
+    public function update(Request $request, Shelf $shelf, Membership $membership, ChangeMembership $change): RedirectResponse
+    {
+        Gate::authorize('manage', $shelf);
+        $sent = $request->validate(['role' => ['required', Rule::enum(Role::class)]]);
+
+        return $this->changed($shelf, $change->handle($membership, Role::from($sent['role'])));
+    }
+
+    /** Owners take anybody off; everybody may leave. */
+    public function destroy(Request $request, Shelf $shelf, Membership $membership, ChangeMembership $change): RedirectResponse
+    {
+        $leaving = $membership->user_id === $this->person($request)->id;
+        Gate::authorize($leaving ? 'view' : 'manage', $shelf);
+        $done = $change->handle($membership, null);
+
+        return $done && $leaving ? redirect()->route('home') : $this->changed($shelf, $done);
+    }
+
+    public function settings(Request $request, Shelf $shelf): RedirectResponse
+    {
+        Gate::authorize('manage', $shelf);
+        $shelf->update(['editors_restore' => $request->boolean('editors_restore')]);
+
+        return redirect()->route('people', $shelf)->with('said', __('people.set'));
+    }
+
+    private function changed(Shelf $shelf, bool $done): RedirectResponse
+    {
+        $back = redirect()->route('people', $shelf);
+
+        return $done ? $back->with('said', __('people.set')) : $back->withErrors(['role' => __('rights.last_owner')]);
+    }
+}

@@ -1,0 +1,47 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\KeepPicture;
+use App\Models\Item;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\Gate;
+use MistyAttic\Core\Store\ChunkStore;
+
+final class PictureController extends Controller
+{
+    public function store(Request $request, Item $item, KeepPicture $keep): JsonResponse
+    {
+        Gate::authorize('write', $item);
+        $most = (int) config('attic.picture');
+        $file = $request->file('picture');
+        if (! $file instanceof \Illuminate\Http\UploadedFile || ! $file->isValid()) {
+            return response()->json(['message' => __('item.picture_missing', ['max' => (string) intdiv($most, 1_048_576)])], 422);
+        }
+        if ($file->getSize() > $most) {
+            return response()->json(['message' => __('item.picture_big', ['max' => (string) intdiv($most, 1_048_576)])], 413);
+        }
+        $picture = $keep->handle($item, $file->getContent());
+
+        return $picture === null
+            ? response()->json(['message' => __('item.picture_not')], 422)
+            : response()->json(['chunk' => $picture->chunk, 'width' => $picture->width, 'height' => $picture->height]);
+    }
+
+    public function show(Item $item, string $chunk, ChunkStore $chunks): Response
+    {
+        Gate::authorize('view', $item);
+        $picture = $item->pictures()->where('chunk', $chunk)->firstOrFail();
+        $address = (string) hex2bin($chunk);
+
+        return response($chunks->read([$address])[$address] ?? abort(404), 200, [
+            'Content-Type' => $picture->type,
+            'Cache-Control' => 'private, max-age=31536000, immutable',
+            'Content-Security-Policy' => "default-src 'none'; sandbox",
+        ]);
+    }
+}

@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Models\User;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Auth;
+use Illuminate\Validation\ValidationException;
+
+final class SignInController extends Controller
+{
+    public function show(): View
+    {
+        return view('sign-in', ['people' => config('attic.demo') ? User::query()->orderBy('id')->limit(5)->get() : []]);
+    }
+
+    public function store(Request $request): RedirectResponse|JsonResponse
+    {
+        $sent = $request->validate(['email' => ['required', 'string', 'max:200'], 'password' => ['required', 'string', 'max:200']]);
+        if (! Auth::attempt($sent, remember: true)) {
+            throw ValidationException::withMessages(['email' => __('sign-in.wrong')]);
+        }
+
+        return $this->in($request);
+    }
+
+    /** One press, no password: only where the demo's people are offered. */
+    public function demo(Request $request, User $person): RedirectResponse|JsonResponse
+    {
+        abort_unless((bool) config('attic.demo') && $person->id <= 5, 404);
+        Auth::login($person, remember: true);
+
+        return $this->in($request);
+    }
+
+    /** Who is signed in, for a window that was open while the session ended; brings a fresh token with it. */
+    public function state(Request $request): JsonResponse
+    {
+        $user = $request->user();
+
+        return response()->json(['name' => $user instanceof User ? $user->name : null, 'id' => $user instanceof User ? $user->id : null]);
+    }
+
+    public function destroy(Request $request): RedirectResponse
+    {
+        Auth::logout();
+        $request->session()->invalidate();
+        $request->session()->regenerateToken();
+
+        return redirect()->route('sign-in');
+    }
+
+    private function in(Request $request): RedirectResponse|JsonResponse
+    {
+        $request->session()->regenerate();
+
+        return $request->expectsJson() ? $this->state($request) : redirect()->intended(route('home'));
+    }
+}

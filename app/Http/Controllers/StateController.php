@@ -1,0 +1,102 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\SaveState;
+use App\Actions\UnknownBase;
+use App\Http\Requests\SaveRequest;
+use App\Models\HeldEdit;
+use App\Models\Item;
+use App\Models\Presence;
+use App\Models\User;
+use App\Models\Version;
+use App\Store\States;
+use App\View\Phrases;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
+
+/** The newest state of an item, for the editor: reading it, saving, and who else is here. */
+final class StateController extends Controller
+{
+    /** Seconds after which somebody who was not heard of has left. */
+    private const AWAY = 12;
+
+    /** Seconds after which a presence is noted anew, if nothing else changed. */
+    private const NOTED = 4;
+
+    public function show(Item $item, States $states): JsonResponse
+    {
+        Gate::authorize('view', $item);
+
+        return response()->json(['root' => $item->root, 'number' => $item->head, 'content' => $this->content($states->tree($item->root))]);
+    }
+
+    public function save(SaveRequest $request, Item $item, SaveState $save, Phrases $phrases): JsonResponse
+    {
+        Gate::authorize('write', $item);
+        $saved = $save->handle($item, $this->person($request), $request->sent($item));
+        if ($saved instanceof UnknownBase) {
+            return response()->json(['message' => __('problems.unknown_base'), 'problems' => [['code' => 'unknown_base', 'path' => 'base', 'text' => __('problems.unknown_base')]]], 409);
+        }
+
+        return response()->json([
+            'root' => $saved->root,
+            'sent' => $saved->sent,
+            'number' => $saved->version->number,
+            'content' => $saved->merged ? $this->content($saved->tree) : null,
+            'held' => count($saved->held),
+        ]);
+    }
+
+    /** Asked every two seconds by each open window. */
+    public function live(Request $request, Item $item, Phrases $phrases): JsonResponse
+    {
+        Gate::authorize('view', $item);
+        $sent = $request->validate(['client' => ['required', 'string', 'max:40'], 'part' => ['nullable', 'string', 'max:24']]);
+        $user = $this->person($request);
+        $this->note($item, $user, $sent['client'], $sent['part'] ?? null);
+        $others = Presence::query()->with('user')->where('item_id', $item->id)->where('client', '!=', $sent['client'])
+            ->where('user_id', '!=', $user->id)->where('seen_at', '>', now()->subSeconds(self::AWAY))->orderBy('id')->get();
+
+        return response()->json([
+            'root' => $item->root,
+            'number' => $item->head,
+            'title' => $item->title,
+            'held' => HeldEdit::query()->waitingFor($user)->where('item_id', $item->id)->count(),
+            'people' => $others->unique('user_id')->values()->map(fn (Presence $presence) => [
+                'name' => $presence->user->firstName(), 'monogram' => $presence->user->monogram(), 'colour' => $presence->user->colour, 'part' => $presence->part,
+            ]),
+            ...$this->lastChange($request, $item, $phrases),
+        ]);
+    }
+
+    /** @return array{by?: string, sentence?: string} who changed it last and how, when the window has an older state */
+    private function lastChange(Request $request, Item $item, Phrases $phrases): array
+    {
+        if ($request->query('root') === $item->root) {
+            return [];
+        }
+        $newest = Version::query()->with('user')->where(['item_id' => $item->id, 'number' => $item->head])->firstOrFail()->setRelation('item', $item->load('origin.item'));
+
+        return ['by' => $newest->user->firstName(), 'sentence' => $phrases->version($newest)];
+    }
+
+    private function note(Item $item, User $user, string $client, ?string $part): void
+    {
+        $known = Presence::query()->where(['item_id' => $item->id, 'client' => $client])->first();
+        if ($known === null || $known->part !== $part || $known->seen_at < now()->subSeconds(self::NOTED)) {
+            Presence::query()->upsert(['item_id' => $item->id, 'client' => $client, 'user_id' => $user->id, 'part' => $part, 'seen_at' => now()], ['item_id', 'client'], ['part', 'seen_at', 'user_id']);
+        }
+    }
+
+    /** @return list<array{string, string, int, mixed}> */
+    private function content(PartTree $tree): array
+    {
+        return array_map(fn (Part $part) => $part->toJson(), $tree->parts);
+    }
+}

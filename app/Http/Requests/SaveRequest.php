@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests;
+
+use App\Actions\Sent;
+use App\Models\Item;
+use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Http\Exceptions\HttpResponseException;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Content\Problem;
+use MistyAttic\Core\Kinds\Kinds;
+use MistyAttic\Core\Kinds\Limits;
+
+/**
+ * A state to be saved, read from the raw body: the framework's trimming would alter people's text.
+ * `{base, client, content, keep?, note?}`; every problem of the content comes back with its path.
+ */
+final class SaveRequest extends FormRequest
+{
+    public function authorize(): bool
+    {
+        return true;
+    }
+
+    /** @return array<string, mixed> */
+    public function rules(): array
+    {
+        return [];
+    }
+
+    public function sent(Item $item): Sent
+    {
+        $limits = new Limits;
+        if (strlen($this->getContent()) > $limits->bytes) {
+            $this->fail(413, [new Problem('too_big', '', ['max' => intdiv($limits->bytes, 1_048_576)])]);
+        }
+        $body = json_decode($this->getContent(), true, 32);
+        $note = is_array($body) ? ($body['note'] ?? null) : null;
+        if (! is_array($body) || ! is_string($body['base'] ?? null) || ! is_string($body['client'] ?? null) || strlen($body['client']) > 60
+            || preg_match('/^[0-9a-f]{40}$/', $body['base']) !== 1 || ! ($note === null || (is_string($note) && mb_strlen($note) <= config('attic.note')))) {
+            $this->fail(422, [new Problem('not_json', '')]);
+        }
+        $reading = Kinds::named($item->kind)->read($body['content'] ?? null, $limits);
+        if ($reading->tree === null) {
+            $this->fail(422, $reading->problems);
+        }
+        $this->checkPictures($item, $reading->tree);
+
+        return new Sent($body['base'], $reading->tree, $body['client'], ($body['keep'] ?? false) === true, $note === null || trim($note) === '' ? null : trim($note));
+    }
+
+    private function checkPictures(Item $item, PartTree $tree): void
+    {
+        $kind = Kinds::named($item->kind);
+        $wanted = [];
+        foreach ($tree->parts as $position => $part) {
+            foreach ($kind->chunksOf($part) as $chunk) {
+                $wanted[$chunk] = "parts.{$position}.fields.chunk";
+            }
+        }
+        $missing = $wanted === [] ? [] : array_diff_key($wanted, array_flip($item->pictures()->whereIn('chunk', array_keys($wanted))->pluck('chunk')->all()));
+        if ($missing !== []) {
+            $this->fail(422, array_map(fn (string $path) => new Problem('no_such_picture', $path), array_values($missing)));
+        }
+    }
+
+    /** @param non-empty-list<Problem> $problems */
+    private function fail(int $status, array $problems): never
+    {
+        $said = array_map(fn (Problem $problem) => [
+            'code' => $problem->code,
+            'path' => $problem->path,
+            'text' => __("problems.{$problem->code}", array_map(strval(...), $problem->variables)),
+        ], $problems);
+
+        throw new HttpResponseException(response()->json(['message' => $said[0]['text'], 'problems' => $said], $status));
+    }
+}

@@ -1,0 +1,64 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use MistyAttic\Core\Merge\Choice;
+use MistyAttic\Core\Merge\Conflict;
+
+/**
+ * @property int $id
+ * @property int $item_id
+ * @property int $user_id whose edit is held back
+ * @property int|null $met_user_id whose edit it met
+ * @property string $part
+ * @property string $root the state in which it was held back, hexadecimal
+ * @property int $number the version that this state became
+ * @property string $conflict JSON of {@see Conflict}
+ * @property Choice|null $settled_as
+ * @property CarbonImmutable|null $settled_at
+ * @property CarbonImmutable $created_at
+ * @property-read User|null $met
+ * @property-read Item $item
+ */
+final class HeldEdit extends Model
+{
+    protected $fillable = ['item_id', 'user_id', 'met_user_id', 'part', 'root', 'number', 'conflict', 'settled_as', 'settled_at'];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['settled_as' => Choice::class, 'settled_at' => 'immutable_datetime', 'created_at' => 'immutable_datetime'];
+    }
+
+    /** @return BelongsTo<User, $this> */
+    public function met(): BelongsTo
+    {
+        return $this->belongsTo(User::class, 'met_user_id');
+    }
+
+    /** @return BelongsTo<Item, $this> */
+    public function item(): BelongsTo
+    {
+        return $this->belongsTo(Item::class);
+    }
+
+    public function meeting(): Conflict
+    {
+        return Conflict::fromJson($this->conflict);
+    }
+
+    /**
+     * @param  Builder<self>  $query
+     * @return Builder<self>
+     */
+    public function scopeWaitingFor(Builder $query, User $user): Builder
+    {
+        return $query->where('user_id', $user->id)->whereNull('settled_at');
+    }
+}

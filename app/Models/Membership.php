@@ -1,0 +1,32 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+
+/**
+ * @property int $id
+ * @property int $shelf_id
+ * @property int $user_id
+ * @property Role $role
+ * @property-read User $user
+ */
+final class Membership extends Model
+{
+    protected $fillable = ['shelf_id', 'user_id', 'role'];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['role' => Role::class];
+    }
+
+    /** @return BelongsTo<User, $this> */
+    public function user(): BelongsTo
+    {
+        return $this->belongsTo(User::class);
+    }
+}

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+
+/**
+ * @property int $id
+ * @property int $version_id
+ * @property int $user_id
+ * @property string $name
+ * @property-read Version $version
+ * @property-read User $user
+ */
+final class Milestone extends Model
+{
+    protected $fillable = ['version_id', 'user_id', 'name'];
+
+    /** @return BelongsTo<Version, $this> */
+    public function version(): BelongsTo
+    {
+        return $this->belongsTo(Version::class);
+    }
+
+    /** @return BelongsTo<User, $this> */
+    public function user(): BelongsTo
+    {
+        return $this->belongsTo(User::class);
+    }
+}

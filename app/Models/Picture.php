@@ -1,0 +1,20 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+
+/**
+ * @property int $id
+ * @property int $item_id
+ * @property string $chunk hexadecimal
+ * @property string $type
+ * @property int $width
+ * @property int $height
+ */
+final class Picture extends Model
+{
+    protected $fillable = ['item_id', 'chunk', 'type', 'width', 'height'];
+}

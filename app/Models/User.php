@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Relations\BelongsToMany;
+use Illuminate\Foundation\Auth\User as Authenticatable;
+
+/**
+ * @property int $id
+ * @property string $name
+ * @property string $email
+ * @property string|null $password null until an invitation is taken up
+ * @property int $colour 1 to 12, the same everywhere
+ */
+final class User extends Authenticatable
+{
+    public const COLOURS = 12;
+
+    protected $fillable = ['name', 'email', 'password', 'colour'];
+
+    protected $hidden = ['password', 'remember_token'];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return ['password' => 'hashed', 'colour' => 'integer'];
+    }
+
+    /** @return BelongsToMany<Shelf, $this> */
+    public function shelves(): BelongsToMany
+    {
+        return $this->belongsToMany(Shelf::class, 'memberships')->orderBy('shelves.id');
+    }
+
+    public static function nextColour(): int
+    {
+        return (int) self::query()->count() % self::COLOURS + 1;
+    }
+
+    public function firstName(): string
+    {
+        return explode(' ', $this->name)[0];
+    }
+
+    /** Two letters: the first of the first name and of the last. */
+    public function monogram(): string
+    {
+        $names = preg_split('/\s+/u', trim($this->name)) ?: [$this->name];
+
+        return mb_strtoupper(mb_substr($names[0], 0, 1).(count($names) > 1 ? mb_substr($names[count($names) - 1], 0, 1) : mb_substr($names[0], 1, 1)));
+    }
+}

@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Models;
+
+use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasOne;
+
+/**
+ * @property int $id
+ * @property int $item_id
+ * @property int $number
+ * @property string $root hexadecimal
+ * @property int $user_id
+ * @property Cause $cause
+ * @property int|null $source the version that was restored
+ * @property bool $kept asked for, so that later saves do not grow it
+ * @property string|null $note
+ * @property array{code: string, values: array<string, string|int>, more: int} $facts
+ * @property int $added words
+ * @property int $removed words
+ * @property CarbonImmutable $started_at
+ * @property CarbonImmutable $saved_at
+ * @property-read User $user
+ * @property-read Item $item
+ * @property-read Milestone|null $milestone
+ */
+final class Version extends Model
+{
+    public $timestamps = false;
+
+    protected $fillable = ['item_id', 'number', 'root', 'user_id', 'cause', 'source', 'kept', 'note', 'facts', 'added', 'removed', 'started_at', 'saved_at'];
+
+    /** @return array<string, string> */
+    protected function casts(): array
+    {
+        return [
+            'number' => 'integer', 'cause' => Cause::class, 'source' => 'integer', 'kept' => 'boolean', 'facts' => 'array',
+            'added' => 'integer', 'removed' => 'integer', 'started_at' => 'immutable_datetime', 'saved_at' => 'immutable_datetime',
+        ];
+    }
+
+    /** @return BelongsTo<User, $this> */
+    public function user(): BelongsTo
+    {
+        return $this->belongsTo(User::class);
+    }
+
+    /** @return BelongsTo<Item, $this> */
+    public function item(): BelongsTo
+    {
+        return $this->belongsTo(Item::class);
+    }
+
+    /** @return HasOne<Milestone, $this> */
+    public function milestone(): HasOne
+    {
+        return $this->hasOne(Milestone::class);
+    }
+}

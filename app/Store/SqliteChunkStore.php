@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store;
+
+use Illuminate\Database\Connection;
+use MistyAttic\Core\Store\ChunkForm;
+use MistyAttic\Core\Store\ChunkMissing;
+use MistyAttic\Core\Store\ChunkStore;
+use MistyAttic\Core\Store\Packing;
+use PDO;
+
+/** Chunks as rows. Addresses are bound as LOB, since SQLite never finds a blob by a text. */
+final class SqliteChunkStore implements ChunkStore
+{
+    /** Fewer than the variables that SQLite takes in one statement. */
+    private const BATCH = 500;
+
+    /** How many chunks were read, for counting what a request costs. */
+    public int $reads = 0;
+
+    public function __construct(private readonly Connection $connection) {}
+
+    public function read(array $addresses): array
+    {
+        $found = [];
+        foreach ($this->rows('SELECT c.address, c.form, c.data, b.form AS base_form, b.data AS base_data FROM chunks c LEFT JOIN chunks b ON b.id = c.base WHERE c.address IN', $addresses) as $row) {
+            $this->reads++;
+            $base = $row['base_data'] === null ? null : Packing::unpack(ChunkForm::from((int) $row['base_form']), $row['base_data'], null);
+            $found[$row['address']] = Packing::unpack(ChunkForm::from((int) $row['form']), $row['data'], $base)
+                ?? throw ChunkMissing::broken($row['address']);
+        }
+
+        return $found;
+    }
+
+    public function missing(array $addresses): array
+    {
+        $held = array_column($this->rows('SELECT address FROM chunks WHERE address IN', $addresses), 'address');
+
+        return array_values(array_diff(array_unique($addresses), $held));
+    }
+
+    public function write(array $chunks, array $like = []): void
+    {
+        $bases = $this->bases(array_values(array_unique($like)));
+        $insert = $this->connection->getPdo()->prepare('INSERT OR IGNORE INTO chunks (address, base, form, size, data) VALUES (?, ?, ?, ?, ?)');
+        foreach ($chunks as $address => $bytes) {
+            $base = isset($like[$address]) ? ($bases[$like[$address]] ?? null) : null;
+            $packed = Packing::pack($bytes, $base['bytes'] ?? null);
+            $insert->bindValue(1, $address, PDO::PARAM_LOB);
+            $insert->bindValue(2, $packed->form === ChunkForm::Delta ? ($base['id'] ?? null) : null);
+            $insert->bindValue(3, $packed->form->value, PDO::PARAM_INT);
+            $insert->bindValue(4, strlen($bytes), PDO::PARAM_INT);
+            $insert->bindValue(5, $packed->data, PDO::PARAM_LOB);
+            $insert->execute();
+        }
+    }
+
+    /**
+     * For each address the full chunk to pack against: itself, or the one that it is a delta of.
+     *
+     * @param  list<string>  $addresses
+     * @return array<string, array{id: int, bytes: string}>
+     */
+    private function bases(array $addresses): array
+    {
+        $bases = [];
+        foreach ($this->rows('SELECT c.address, coalesce(b.id, c.id) AS id, coalesce(b.form, c.form) AS form, coalesce(b.data, c.data) AS data FROM chunks c LEFT JOIN chunks b ON b.id = c.base WHERE c.address IN', $addresses) as $row) {
+            $bytes = Packing::unpack(ChunkForm::from((int) $row['form']), $row['data'], null);
+            if ($bytes !== null) {
+                $bases[$row['address']] = ['id' => (int) $row['id'], 'bytes' => $bytes];
+            }
+        }
+
+        return $bases;
+    }
+
+    /**
+     * @param  list<string>  $addresses
+     * @return list<array<string, string|null>>
+     */
+    private function rows(string $select, array $addresses): array
+    {
+        $rows = [];
+        foreach (array_chunk(array_values(array_unique($addresses)), self::BATCH) as $batch) {
+            $statement = $this->connection->getPdo()->prepare($select.' ('.implode(',', array_fill(0, count($batch), '?')).')');
+            foreach ($batch as $position => $address) {
+                $statement->bindValue($position + 1, $address, PDO::PARAM_LOB);
+            }
+            $statement->execute();
+            array_push($rows, ...$statement->fetchAll(PDO::FETCH_ASSOC));
+        }
+
+        return $rows;
+    }
+}

@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store;
+
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Store\ChunkStore;
+use MistyAttic\Core\Store\TreeStore;
+
+/** States of items by the hexadecimal address of their root: where the application's texts meet the core's raw bytes. */
+final readonly class States
+{
+    private TreeStore $trees;
+
+    public function __construct(ChunkStore $chunks)
+    {
+        $this->trees = new TreeStore($chunks);
+    }
+
+    public function keep(PartTree $tree, ?string $near = null): string
+    {
+        return bin2hex($this->trees->keep($tree, $near === null ? null : (string) hex2bin($near)));
+    }
+
+    public function tree(string $root): PartTree
+    {
+        return $this->trees->tree((string) hex2bin($root));
+    }
+
+    public function part(string $root, int $position): ?Part
+    {
+        return $this->trees->part((string) hex2bin($root), $position);
+    }
+
+    /** @return \Generator<string, string> */
+    public function chunks(string $root): \Generator
+    {
+        return $this->trees->chunks((string) hex2bin($root));
+    }
+}

@@ -1,0 +1,91 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\View;
+
+use App\Models\User;
+use MistyAttic\Core\Compare\ChangeType;
+use MistyAttic\Core\Compare\MarkedPart;
+use MistyAttic\Core\Compare\Span;
+use MistyAttic\Core\Content\Part;
+
+/** A part of a document, ready to be shown: on its own, or marked as a comparison has it. */
+final readonly class Block
+{
+    /**
+     * @param  list<array{Span, User|null}>  $spans
+     * @param  list<User>  $editors  whose marks it bears
+     * @param  string|null  $note  where it moved from, or what it was before
+     * @param  list<self>  $children  rows of a table, cells of a row
+     */
+    public function __construct(
+        public MarkedPart $marked,
+        public array $spans,
+        public array $editors,
+        public ?string $note,
+        public int $number,
+        public array $children,
+    ) {}
+
+    public function part(): Part
+    {
+        return $this->marked->part;
+    }
+
+    public function id(): string
+    {
+        return $this->marked->part->id;
+    }
+
+    public function role(): string
+    {
+        return $this->marked->part->role;
+    }
+
+    public function added(): bool
+    {
+        return $this->marked->state === ChangeType::Added;
+    }
+
+    public function removed(): bool
+    {
+        return $this->marked->state === ChangeType::Removed;
+    }
+
+    public function moved(): bool
+    {
+        return $this->marked->movedFrom !== null;
+    }
+
+    public function changed(): bool
+    {
+        return $this->marked->state !== null || $this->moved() || $this->marked->edited;
+    }
+
+    /** What shows at the front of a list item. */
+    public function marker(): string
+    {
+        return match ($this->part()->string('style')) {
+            'number' => $this->number.'.',
+            'task' => ($this->part()->fields['done'] ?? false) === true ? '☑' : '☐',
+            default => '•',
+        };
+    }
+
+    /** Classes that carry form and colour. */
+    public function classes(): string
+    {
+        return implode(' ', array_filter([
+            'block',
+            'is-'.$this->role(),
+            'depth-'.min(8, $this->role() === 'item' ? $this->part()->depth : 0),
+            $this->role() === 'heading' ? 'level-'.$this->part()->int('level') : '',
+            $this->added() ? 'was-added' : '',
+            $this->removed() ? 'was-removed' : '',
+            $this->moved() ? 'was-moved' : '',
+            $this->marked->edited ? 'was-edited' : '',
+            $this->editors === [] ? '' : 'by-'.$this->editors[count($this->editors) - 1]->colour,
+        ]));
+    }
+}

@@ -1,0 +1,131 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\View;
+
+use App\Models\User;
+use MistyAttic\Core\Compare\ChangeType;
+use MistyAttic\Core\Compare\MarkedPart;
+use MistyAttic\Core\Compare\Span;
+use MistyAttic\Core\Compare\SpanKind;
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Kind;
+
+/** Makes blocks of a document's parts: list items in one row with their numbers, tables with rows and cells. */
+final class Blocks
+{
+    /** @var array<int, int> the running number at each depth of a numbered list */
+    private array $numbers = [];
+
+    private function __construct(private readonly Kind $kind, private readonly ?Comparison $comparison, private readonly PartTree $old) {}
+
+    /** @return list<Block> */
+    public static function compared(Kind $kind, Comparison $comparison): array
+    {
+        return (new self($kind, $comparison, $comparison->old))->all($comparison->layout());
+    }
+
+    /** @return list<Block> */
+    public static function plain(Kind $kind, PartTree $tree): array
+    {
+        return (new self($kind, null, $tree))->all(\MistyAttic\Core\Compare\Layout::of($tree, $tree, new \MistyAttic\Core\Compare\ChangeSet([])));
+    }
+
+    /**
+     * @param  list<MarkedPart>  $parts
+     * @return list<Block>
+     */
+    private function all(array $parts): array
+    {
+        $blocks = [];
+        $open = array_reverse($parts);
+        while ($open !== []) {
+            $marked = array_pop($open);
+            if ($marked->part->role === 'item') {
+                $blocks[] = $this->block($marked, $this->count($marked->part), []);
+                array_push($open, ...array_reverse($marked->children));
+            } else {
+                $this->numbers = [];
+                $blocks[] = $this->block($marked, 0, $this->all($marked->children));
+            }
+        }
+
+        return $blocks;
+    }
+
+    private function count(Part $item): int
+    {
+        $this->numbers = array_slice($this->numbers, 0, $item->depth + 1);
+        $this->numbers = array_pad($this->numbers, $item->depth + 1, 0);
+        $this->numbers[$item->depth] = $item->string('style') === 'number' ? $this->numbers[$item->depth] + 1 : 0;
+
+        return $this->numbers[$item->depth];
+    }
+
+    /** @param list<Block> $children */
+    private function block(MarkedPart $marked, int $number, array $children): Block
+    {
+        $spans = $this->spans($marked);
+        $editors = [];
+        foreach ([...$spans, [null, $this->editor($marked)]] as [, $user]) {
+            if ($user instanceof User) {
+                $editors[$user->id] = $user;
+            }
+        }
+
+        return new Block($marked, $spans, array_values($editors), $this->note($marked), $number, $children);
+    }
+
+    /** @return list<array{Span, User|null}> */
+    private function spans(MarkedPart $marked): array
+    {
+        if (! isset($marked->part->fields['text'])) {
+            return [];
+        }
+        if ($marked->state === null && $marked->edited && $this->comparison !== null) {
+            return $this->comparison->spans($marked);
+        }
+        $kind = match ($marked->state) {
+            ChangeType::Added => SpanKind::Added,
+            ChangeType::Removed => SpanKind::Removed,
+            default => SpanKind::Same,
+        };
+
+        return [[new Span($kind, $marked->part->richText()), null]];
+    }
+
+    private function editor(MarkedPart $marked): ?User
+    {
+        return match (true) {
+            $this->comparison === null => null,
+            $marked->state !== null => $this->comparison->editorOf($marked->part->id, $marked->state),
+            $marked->movedFrom !== null => $this->comparison->editorOf($marked->part->id, ChangeType::Moved),
+            $marked->edited => $this->comparison->editorOf($marked->part->id, ChangeType::Edited),
+            default => null,
+        };
+    }
+
+    private function note(MarkedPart $marked): ?string
+    {
+        if ($marked->movedFrom !== null) {
+            $place = $this->kind->place($this->old, $this->old->get($marked->part->id));
+
+            return $place === null ? __('history.moved') : __('history.moved_from', ['place' => $this->kind->label($this->old, $this->old->get($place))]);
+        }
+        $before = $marked->before;
+        if ($before === null || ! $marked->edited) {
+            return null;
+        }
+
+        return match (true) {
+            $before->role !== $marked->part->role => __('history.was', ['what' => __('changes.kinds.'.$this->kind->noun($before))]),
+            $before->int('level') !== $marked->part->int('level') => __('history.was_level', ['level' => (string) $before->int('level')]),
+            ($before->fields['done'] ?? false) !== ($marked->part->fields['done'] ?? false) => __(($before->fields['done'] ?? false) === true ? 'history.was_done' : 'history.was_open'),
+            $before->string('alt') !== $marked->part->string('alt') => __('history.was_described', ['alt' => $before->string('alt')]),
+            $before->string('style') !== $marked->part->string('style') => __('history.was_style.'.$before->string('style')),
+            default => null,
+        };
+    }
+}

@@ -1,0 +1,187 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\View;
+
+use App\Models\Item;
+use App\Models\User;
+use App\Models\Version;
+use App\Store\States;
+use Illuminate\Support\Collection;
+use Illuminate\Support\Facades\DB;
+use MistyAttic\Core\Compare\ChangeSet;
+use MistyAttic\Core\Compare\ChangeType;
+use MistyAttic\Core\Compare\Layout;
+use MistyAttic\Core\Compare\MarkedPart;
+use MistyAttic\Core\Compare\Span;
+use MistyAttic\Core\Compare\Statements;
+use MistyAttic\Core\Compare\TextAuthors;
+use MistyAttic\Core\Compare\TextCompare;
+use MistyAttic\Core\Compare\TreeCompare;
+use MistyAttic\Core\Compare\Words;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\History\Answerable;
+use MistyAttic\Core\History\Touch;
+use MistyAttic\Core\Kinds\Kinds;
+
+/** Two versions of an item compared, with who did what in between; reads only the versions that touched what changed. */
+final class Comparison
+{
+    /** The most states in between that are read to tell who wrote which word. */
+    private const MOST_READINGS = 150;
+
+    public readonly PartTree $old;
+
+    public readonly PartTree $new;
+
+    public readonly ChangeSet $changes;
+
+    /** @var list<Entry> */
+    public readonly array $entries;
+
+    /** @var array<string, list<Touch>> */
+    private array $touches;
+
+    /** @var Collection<int, Version> by number */
+    private Collection $versions;
+
+    /** @var Collection<int, User> by id */
+    public readonly Collection $users;
+
+    private Words $words;
+
+    private int $readings = 0;
+
+    /** Whether words were told by a part's last editor somewhere, to bound the work. */
+    public bool $coarse = false;
+
+    public function __construct(
+        private readonly Item $item,
+        public readonly Version $from,
+        public readonly Version $to,
+        private readonly States $states,
+        Phrases $phrases,
+    ) {
+        $this->words = new Words;
+        $this->old = $states->tree($from->root);
+        $this->new = $from->root === $to->root ? $this->old : $states->tree($to->root);
+        $this->changes = TreeCompare::of($this->old, $this->new);
+        $this->touches = $this->touchesBetween(array_keys($this->changes->touched()));
+        $this->versions = $this->versionsOf($this->touches);
+        $this->users = User::query()->whereIn('id', $this->versions->pluck('user_id')->unique()->values())->get()->keyBy('id');
+        $entries = [];
+        foreach (Statements::of(Kinds::named($item->kind), $this->old, $this->new, $this->changes) as $statement) {
+            $answers = Answerable::forStatement($statement, $this->touches);
+            $last = $answers === [] ? null : $this->versions->get($answers[array_key_last($answers)]->number);
+            $entries[] = new Entry($statement, $phrases->statement($statement), array_column($answers, 'number'), $this->editors($answers), $last?->saved_at);
+        }
+        $this->entries = $entries;
+    }
+
+    /** @return list<MarkedPart> */
+    public function layout(): array
+    {
+        return Layout::of($this->old, $this->new, $this->changes);
+    }
+
+    /** Who answers for a part's addition, removal or move. */
+    public function editorOf(string $part, ChangeType $type): ?User
+    {
+        $answers = Answerable::for($type, $this->touches[$part] ?? []);
+
+        return $answers === [] ? null : $this->users->get($answers[array_key_last($answers)]->editor);
+    }
+
+    /**
+     * The words of a part that is on both sides.
+     *
+     * @return list<array{Span, User|null}>
+     */
+    public function spans(MarkedPart $marked): array
+    {
+        $old = $marked->before?->richText() ?? $marked->part->richText();
+        $new = $marked->part->richText();
+        $compare = TextCompare::of($old, $new, $this->words);
+        $runs = Answerable::runs(Answerable::for(ChangeType::Edited, $this->touches[$marked->part->id] ?? []));
+        $authors = null;
+        if (count($runs) > 1 && ! $old->equals($new)) {
+            $states = $this->statesAfter($runs);
+            $authors = $states === null ? null : TextAuthors::through([$old, ...$states, $new], $this->words);
+        }
+        $spans = $compare->spans($authors->addedBy ?? [], $authors->removedBy ?? [], $runs === [] ? null : count($runs) - 1);
+
+        return array_map(fn (Span $span) => [$span, $span->step === null ? null : $this->users->get($runs[$span->step]->editor)], $spans);
+    }
+
+    /**
+     * The part's text after each of the runs but the last, whose state is the later end; null when that is too much to read.
+     *
+     * @param  non-empty-list<Touch>  $runs
+     * @return list<\MistyAttic\Core\Content\RichText>|null
+     */
+    private function statesAfter(array $runs): ?array
+    {
+        array_pop($runs);
+        $this->readings += count($runs);
+        if ($this->readings > self::MOST_READINGS) {
+            $this->coarse = true;
+
+            return null;
+        }
+        $states = [];
+        foreach ($runs as $touch) {
+            $root = $this->versions->get($touch->number)?->root;
+            $part = $root === null || $touch->position === null ? null : $this->states->part($root, $touch->position);
+            $states[] = $part?->richText() ?? new \MistyAttic\Core\Content\RichText;
+        }
+
+        return $states;
+    }
+
+    /**
+     * @param  list<string>  $parts
+     * @return array<string, list<Touch>>
+     */
+    private function touchesBetween(array $parts): array
+    {
+        $touches = [];
+        foreach (array_chunk($parts, 500) as $batch) {
+            $rows = DB::table('touches')->where('item_id', $this->item->id)->whereIn('part', $batch)
+                ->where('number', '>', min($this->from->number, $this->to->number))
+                ->where('number', '<=', max($this->from->number, $this->to->number))
+                ->orderBy('part')->orderBy('number')->get(['part', 'number', 'user_id', 'what', 'position']);
+            foreach ($rows as $row) {
+                $touches[(string) $row->part][] = new Touch((string) $row->part, (int) $row->number, (int) $row->user_id, (int) $row->what, $row->position === null ? null : (int) $row->position);
+            }
+        }
+
+        return $touches;
+    }
+
+    /**
+     * @param  array<string, list<Touch>>  $touches
+     * @return Collection<int, Version>
+     */
+    private function versionsOf(array $touches): Collection
+    {
+        $numbers = array_unique(array_merge([], ...array_map(fn (array $of) => array_column($of, 'number'), array_values($touches))));
+        $versions = new Collection;
+        foreach (array_chunk($numbers, 500) as $batch) {
+            $versions = $versions->concat(Version::query()->where('item_id', $this->item->id)->whereIn('number', $batch)->get(['id', 'item_id', 'number', 'root', 'user_id', 'saved_at']));
+        }
+
+        return $versions->keyBy('number');
+    }
+
+    /**
+     * @param  list<Touch>  $answers
+     * @return list<User>
+     */
+    private function editors(array $answers): array
+    {
+        $users = array_map(fn (int $id) => $this->users->get($id), array_values(array_unique(array_column($answers, 'editor'))));
+
+        return array_values(array_filter($users));
+    }
+}

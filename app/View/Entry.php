@@ -1,0 +1,67 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\View;
+
+use App\Models\User;
+use Carbon\CarbonImmutable;
+use MistyAttic\Core\Compare\ChangeType;
+use MistyAttic\Core\Compare\Statement;
+
+/** A line of the list of what changed. */
+final readonly class Entry
+{
+    /**
+     * @param  list<int>  $numbers  the versions that did it, ascending
+     * @param  list<User>  $editors
+     */
+    public function __construct(
+        public Statement $statement,
+        public string $sentence,
+        public array $numbers,
+        public array $editors,
+        public ?CarbonImmutable $at,
+    ) {}
+
+    public function by(User $user): bool
+    {
+        return in_array($user->id, array_map(fn (User $editor) => $editor->id, $this->editors), true);
+    }
+
+    /** The part to go to. */
+    public function part(): string
+    {
+        return $this->statement->ids[0];
+    }
+
+    public function place(): ?string
+    {
+        $place = $this->statement->values['place'] ?? null;
+
+        return is_string($place) && $place !== '' ? $place : null;
+    }
+
+    public function sign(): string
+    {
+        return match ($this->statement->type) {
+            ChangeType::Added => '+',
+            ChangeType::Removed => '−',
+            ChangeType::Moved => '⇅',
+            ChangeType::Edited => '~',
+        };
+    }
+
+    /** The versions as text: “in 57”, “in 49 and 52”, “in 6 versions, 40 to 57”. */
+    public function versions(): string
+    {
+        $count = count($this->numbers);
+
+        return match (true) {
+            $count === 0 => '',
+            $count === 1 => __('history.in_one', ['number' => (string) $this->numbers[0]]),
+            $count === 2 => __('history.in_two', ['first' => (string) $this->numbers[0], 'second' => (string) $this->numbers[1]]),
+            default => __('history.in_many', ['count' => (string) $count, 'first' => (string) $this->numbers[0], 'last' => (string) $this->numbers[$count - 1]]),
+        };
+    }
+}

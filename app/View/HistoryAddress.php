@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\View;
+
+use App\Models\Item;
+use Illuminate\Http\Request;
+
+/** What the address of a history says: the two ends, the view and its layout, and whose changes are shown. */
+final readonly class HistoryAddress
+{
+    /** @param list<int> $by ids of editors; none means everybody */
+    private function __construct(
+        private Item $item,
+        public int $from,
+        public int $to,
+        public string $view,
+        public string $layout,
+        public array $by,
+    ) {}
+
+    /** @param \Closure(): int $otherwise the earlier end when the address names none */
+    public static function read(Request $request, Item $item, \Closure $otherwise): self
+    {
+        $sent = $request->validate([
+            'from' => ['nullable', 'integer', 'min:0', 'max:999999999'],
+            'to' => ['nullable', 'integer', 'min:0', 'max:999999999'],
+            'view' => ['nullable', 'in:was,changed'],
+            'layout' => ['nullable', 'in:together,side'],
+            'by' => ['nullable', 'string', 'regex:/^\d+(,\d+)*$/', 'max:200'],
+        ]);
+        $to = (int) ($sent['to'] ?? $item->head);
+        $from = (int) ($sent['from'] ?? min($to, isset($sent['to']) ? max(1, $to - 1) : $otherwise()));
+
+        return new self($item, min($from, $to), max($from, $to), $sent['view'] ?? 'changed', $sent['layout'] ?? 'together', isset($sent['by']) ? array_map(intval(...), explode(',', $sent['by'])) : []);
+    }
+
+    /** @param array{from?: int, to?: int, view?: string, layout?: string, by?: list<int>} $other */
+    public function with(array $other): string
+    {
+        $all = [...get_object_vars($this), ...$other];
+
+        return route('history', array_filter([
+            'item' => $this->item, 'from' => $all['from'], 'to' => $all['to'],
+            'view' => $all['view'] === 'changed' ? null : $all['view'],
+            'layout' => $all['layout'] === 'together' ? null : $all['layout'],
+            'by' => $all['by'] === [] ? null : implode(',', $all['by']),
+        ], fn ($value) => $value !== null));
+    }
+
+    public function toggled(int $editor): string
+    {
+        return $this->with(['by' => in_array($editor, $this->by, true) ? array_values(array_diff($this->by, [$editor])) : [...$this->by, $editor]]);
+    }
+
+    public function shows(Entry $entry): bool
+    {
+        return $this->by === [] || array_filter($entry->editors, fn ($editor) => in_array($editor->id, $this->by, true)) !== [];
+    }
+
+    public function highlights(?int $editor): bool
+    {
+        return $this->by === [] || ($editor !== null && in_array($editor, $this->by, true));
+    }
+}

@@ -1,0 +1,81 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\View;
+
+use App\Models\Item;
+use App\Models\Milestone;
+use App\Models\Shelf;
+use App\Models\User;
+use Illuminate\Support\Collection;
+use Illuminate\Support\Facades\DB;
+
+/** What a shelf shows of its items. The number of queries does not depend on how many there are. */
+final readonly class ShelfView
+{
+    private const WEEKS = 8;
+
+    /** Two days a bar. */
+    private const BARS = 28;
+
+    public const BAR_HEIGHT = 24;
+
+    /** @var Collection<int, Item> newest change first */
+    public Collection $items;
+
+    /** @var Collection<int, Milestone> by item */
+    public Collection $milestones;
+
+    /** @var array<int, list<array{x: int, y: float, height: float, colour: int}>> by item */
+    public array $bars;
+
+    public function __construct(Shelf $shelf)
+    {
+        $this->items = $shelf->items()->with('newest.user', 'newest.milestone', 'origin.item')->orderByDesc('changed_at')->get();
+        $this->items->each(fn (Item $item) => $item->newest?->setRelation('item', $item));
+        $this->milestones = Milestone::query()->join('versions', 'versions.id', '=', 'milestones.version_id')
+            ->whereIn('versions.item_id', $this->items->pluck('id'))->orderBy('versions.number')
+            ->get(['milestones.*', 'versions.item_id', 'versions.number'])->keyBy('item_id');
+        $this->bars = $this->bars($this->items->pluck('id')->all());
+    }
+
+    /**
+     * @param  array<int, mixed>  $items
+     * @return array<int, list<array{x: int, y: float, height: float, colour: int}>>
+     */
+    private function bars(array $items): array
+    {
+        $first = now()->startOfDay()->subDays(self::WEEKS * 7 - 1);
+        $rows = DB::table('activity')->join('users', 'users.id', '=', 'activity.user_id')->whereIn('item_id', $items)
+            ->where('day', '>=', $first->format('Y-m-d'))->orderBy('day')->get(['item_id', 'day', 'colour', 'versions']);
+        $counts = [];
+        foreach ($rows as $row) {
+            $bar = intdiv((int) $first->diffInDays($row->day), 2);
+            $counts[(int) $row->item_id][$bar][(int) $row->colour] = ($counts[(int) $row->item_id][$bar][(int) $row->colour] ?? 0) + (int) $row->versions;
+        }
+
+        return array_map($this->stacked(...), $counts);
+    }
+
+    /**
+     * @param  array<int, array<int, int>>  $counts  bar => colour => versions
+     * @return list<array{x: int, y: float, height: float, colour: int}>
+     */
+    private function stacked(array $counts): array
+    {
+        $bars = [];
+        foreach ($counts as $bar => $colours) {
+            $total = array_sum($colours);
+            $tall = min(self::BAR_HEIGHT, 4 + 7 * log($total, 2));
+            $top = self::BAR_HEIGHT;
+            foreach ($colours as $colour => $count) {
+                $height = round($tall * $count / $total, 1);
+                $top -= $height;
+                $bars[] = ['x' => min(self::BARS - 1, $bar) * 7, 'y' => round($top, 1), 'height' => $height, 'colour' => $colour];
+            }
+        }
+
+        return $bars;
+    }
+}

@@ -1,0 +1,19 @@
+<?php
+
+return [
+    // Offers the demo's people on the sign-in page, with one press and without a password.
+    'demo' => (bool) env('ATTIC_DEMO', false),
+
+    // What the shared place is called, in the top bar.
+    'place' => env('ATTIC_PLACE', ''),
+
+    // Seconds in which saves by one editor grow the same version.
+    'checkpoint' => (int) env('ATTIC_CHECKPOINT', 60),
+
+    // The longest a title, a milestone or a note may be, in characters.
+    'title' => 200,
+    'note' => 500,
+
+    // The largest picture, in bytes.
+    'picture' => 10 * 1024 * 1024,
+];

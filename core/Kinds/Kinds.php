@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MistyAttic\Core\Kinds;
+
+use MistyAttic\Core\Kinds\Document\DocumentKind;
+
+/** All kinds of items there are. */
+final class Kinds
+{
+    /** @throws \OutOfBoundsException for a name that is no kind's */
+    public static function named(string $name): Kind
+    {
+        foreach (self::all() as $kind) {
+            if ($kind->name() === $name) {
+                return $kind;
+            }
+        }
+
+        throw new \OutOfBoundsException('No kind is called '.$name);
+    }
+
+    /** @return list<Kind> */
+    public static function all(): array
+    {
+        return [new DocumentKind];
+    }
+}

@@ -1,0 +1,113 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Demo;
+
+use App\Actions\CopyOut;
+use App\Actions\MakeItem;
+use App\Actions\MarkMilestone;
+use App\Actions\RestoreVersion;
+use App\Actions\Saved;
+use App\Actions\SaveState;
+use App\Actions\Sent;
+use App\Actions\SettleHeldEdit;
+use App\Models\Cause;
+use App\Models\HeldEdit;
+use App\Models\Item;
+use App\Models\Milestone;
+use App\Models\Shelf;
+use App\Models\User;
+use App\Models\Version;
+use App\Store\States;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\Date;
+use MistyAttic\Core\Merge\Choice;
+
+/** Tells one story through the application's own actions. */
+final readonly class Teller
+{
+    /** Minutes between two lines of a scene: more than a checkpoint, less than a pause. */
+    private const STEP = 3;
+
+    public function __construct(
+        private States $states,
+        private MakeItem $make,
+        private SaveState $save,
+        private MarkMilestone $mark,
+        private RestoreVersion $restore,
+        private CopyOut $copy,
+        private SettleHeldEdit $settle,
+    ) {}
+
+    /** @return int how many versions it came to */
+    public function tell(Story $story, CarbonImmutable $start): int
+    {
+        $shelf = Shelf::query()->where('name', $story->shelf)->firstOrFail();
+        $item = null;
+        $draft = new Draft(basename($story->file));
+        // What somebody started from who has written since without seeing the rest.
+        $stale = null;
+        foreach ($story->scenes as $scene) {
+            $who = User::query()->where('name', 'like', $scene->who.' %')->firstOrFail();
+            foreach ($scene->lines as $step => [$line, $where]) {
+                Date::setTestNow($start->addDays($scene->day - 1)->addMinutes($scene->minute + $step * self::STEP));
+                $item ??= $this->make->handle($shelf, $who, 'document', $story->title);
+                try {
+                    $stale = $this->line($item, $who, $line, $draft, $stale);
+                } catch (\DomainException $e) {
+                    throw new \DomainException("{$where}: {$e->getMessage()}", 0, $e);
+                }
+            }
+        }
+
+        return $item->head ?? 0;
+    }
+
+    /** @return string|null the root that the next line starts from, if it is not the newest */
+    private function line(Item $item, User $who, string $line, Draft $draft, ?string $stale): ?string
+    {
+        [$word, $rest] = [...explode(' ', $line, 2), ''];
+        switch ($word) {
+            case 'milestone':
+                $this->mark->handle($this->version($item, (string) $item->head), $who, $rest);
+
+                return null;
+            case 'restore':
+                $this->restore->handle($item, $this->version($item, $rest), $who, $item->head) ?? throw new \DomainException('nothing to restore');
+
+                return null;
+            case 'take-back':
+                $this->restore->handle($item, $this->version($item, (string) ($item->head - 1)), $who, $item->head, Cause::TookBack);
+
+                return null;
+            case 'copy-out':
+                [$name, $shelf] = explode(' | ', $rest);
+                $this->copy->handle($this->version($item, (string) $item->head), Shelf::query()->where('name', $shelf)->firstOrFail(), $who, $name);
+
+                return null;
+            case 'settle':
+                $held = HeldEdit::query()->waitingFor($who)->where('item_id', $item->id)->firstOrFail();
+                $this->settle->handle($held->setRelation('item', $item), $who, Choice::from($rest));
+
+                return null;
+            case 'unseen':
+                // What follows is written without having seen the newest version.
+                return (string) Version::query()->where(['item_id' => $item->id, 'number' => $item->head - 1])->value('root');
+        }
+        $base = $stale ?? $item->root;
+        $saved = $this->save->handle($item, $who, new Sent($base, $draft->edit($this->states->tree($base), $line), 'demo-'.$who->id.'-'.$item->head));
+
+        return $saved instanceof Saved ? null : throw new \DomainException('could not be saved');
+    }
+
+    private function version(Item $item, string $named): Version
+    {
+        $milestone = Milestone::query()->whereRelation('version', 'item_id', $item->id)->where('name', $named)->first();
+        $version = $milestone === null
+            ? Version::query()->where(['item_id' => $item->id, 'number' => (int) $named < 0 ? $item->head + (int) $named : (int) $named])->firstOrFail()
+            : Version::query()->findOrFail($milestone->version_id);
+
+        return $version->setRelation('item', $item);
+    }
+}

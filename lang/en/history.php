@@ -1,0 +1,38 @@
+<?php
+
+return [
+    'in_one' => 'in :number',
+    'in_two' => 'in :first and :second',
+    'in_many' => 'in :count versions, :first to :last',
+    'moved' => 'moved',
+    'moved_from' => 'moved from “:place”',
+    'was' => 'was a :what',
+    'was_level' => 'was level :level',
+    'was_done' => 'was ticked',
+    'was_open' => 'was not ticked',
+    'was_described' => 'was described as “:alt”',
+    'was_style' => ['bullet' => 'was a bullet', 'number' => 'was numbered', 'task' => 'was a task'],
+    'changes' => '{0} Nothing changed|{1} One change|[2,*] :count changes',
+    'editors' => '{0} nobody|{1} one editor|[2,*] :count editors',
+    'no_such_version' => 'There is no version :number of “:title”. Its newest is :head.',
+    'version_gone' => 'Version :number of “:title” is no longer kept.',
+    'moved_on' => 'Something was saved since this plan was made. Nothing was restored: look at the plan again.',
+    'same' => 'That is the newest state already; there is nothing to restore.',
+    'nouns' => [
+        'heading' => '{1} one heading|[2,*] :count headings', 'paragraph' => '{1} one paragraph|[2,*] :count paragraphs', 'item' => '{1} one list item|[2,*] :count list items',
+        'task' => '{1} one task|[2,*] :count tasks', 'quote' => '{1} one quote|[2,*] :count quotes', 'code' => '{1} one block of code|[2,*] :count blocks of code',
+        'table' => '{1} one table|[2,*] :count tables', 'picture' => '{1} one picture|[2,*] :count pictures', 'rule' => '{1} one line across|[2,*] :count lines across',
+    ],
+    'plan' => [
+        'removed' => ':What',
+        'added' => ':What',
+        'moved' => 'Where :what stood',
+        'edited' => 'The earlier wording of “:name”',
+        'formatted' => 'The earlier look of “:name”',
+        'words' => ':back words come back, :away go',
+        'removed_by' => 'removed by :who :versions',
+        'added_by' => 'added by :who :versions',
+        'moved_by' => 'moved by :who :versions',
+        'edited_by' => 'changed by :who :versions',
+    ],
+];

@@ -1,0 +1,18 @@
+<?php
+
+return [
+    'untitled' => 'Untitled document',
+    'marked' => ':number is now called “:name”.',
+    'unmarked' => 'The name was taken off :number. The version stays.',
+    'restored' => 'Restored :source as :number. Nothing was overwritten.',
+    'took_back' => 'Taken back: it is as it was in :source again.',
+    'written_since' => 'Something was written since :number, so it can not simply be taken back. Restore an earlier state instead.',
+    'copied' => 'This is a new document, made from :number of “:title”.',
+    'settled' => 'Settled.',
+    'settled_already' => 'That edit is settled already.',
+    'met_again' => 'It met another edit in the meantime and is held back again.',
+    'third_needed' => 'Write what shall stand there instead.',
+    'picture_missing' => 'The picture did not arrive. Pictures may be up to :max MB.',
+    'picture_big' => 'This picture is larger than :max MB.',
+    'picture_not' => 'This is not a picture in PNG, JPEG, GIF or WebP.',
+];

@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Http\Controllers\CopyController;
+use App\Http\Controllers\DownloadController;
+use App\Http\Controllers\HeldEditController;
+use App\Http\Controllers\HistoryController;
+use App\Http\Controllers\InvitationController;
+use App\Http\Controllers\ItemController;
+use App\Http\Controllers\MilestoneController;
+use App\Http\Controllers\PeopleController;
+use App\Http\Controllers\PictureController;
+use App\Http\Controllers\RestoreController;
+use App\Http\Controllers\ShelfController;
+use App\Http\Controllers\SignInController;
+use App\Http\Controllers\StateController;
+use Illuminate\Support\Facades\Route;
+
+Route::get('/sign-in', [SignInController::class, 'show'])->name('sign-in');
+Route::get('/sign-in/state', [SignInController::class, 'state'])->name('sign-in.state');
+Route::middleware('throttle:sign-in')->group(function () {
+    Route::post('/sign-in', [SignInController::class, 'store'])->name('sign-in.store');
+    Route::post('/sign-in/demo/{person}', [SignInController::class, 'demo'])->name('sign-in.demo');
+});
+Route::middleware('signed')->group(function () {
+    Route::get('/invitation/{person}', [InvitationController::class, 'show'])->name('invitation');
+    Route::post('/invitation/{person}', [InvitationController::class, 'store'])->name('invitation.store');
+});
+
+Route::middleware(['auth', 'throttle:work'])->group(function () {
+    Route::post('/sign-out', [SignInController::class, 'destroy'])->name('sign-out');
+    Route::get('/', [ShelfController::class, 'index'])->name('home');
+
+    Route::prefix('/shelves/{shelf}')->group(function () {
+        Route::get('/', [ShelfController::class, 'show'])->name('shelf');
+        Route::post('/items', [ShelfController::class, 'store'])->name('shelf.make');
+        Route::get('/people', [PeopleController::class, 'index'])->name('people');
+        Route::post('/people', [PeopleController::class, 'store'])->name('people.store');
+        Route::put('/settings', [PeopleController::class, 'settings'])->name('shelf.settings');
+        Route::scopeBindings()->group(function () {
+            Route::put('/people/{membership}', [PeopleController::class, 'update'])->name('people.update');
+            Route::delete('/people/{membership}', [PeopleController::class, 'destroy'])->name('people.destroy');
+        });
+    });
+
+    Route::prefix('/items/{item}')->group(function () {
+        Route::get('/', [ItemController::class, 'show'])->name('item');
+        Route::put('/title', [ItemController::class, 'rename'])->name('item.rename');
+        Route::get('/foot', [ItemController::class, 'foot'])->name('item.foot');
+        Route::get('/notes', [ItemController::class, 'notes'])->name('item.notes');
+        Route::get('/state', [StateController::class, 'show'])->name('state');
+        Route::put('/state', [StateController::class, 'save'])->name('state.save');
+        Route::get('/live', [StateController::class, 'live'])->name('live');
+        Route::post('/pictures', [PictureController::class, 'store'])->name('picture.store');
+        Route::get('/pictures/{chunk}', [PictureController::class, 'show'])->name('picture')->where('chunk', '[0-9a-f]{40}');
+        Route::get('/held/{held}', [HeldEditController::class, 'show'])->name('held');
+        Route::put('/held/{held}', [HeldEditController::class, 'update'])->name('held.settle');
+
+        Route::get('/history', [HistoryController::class, 'show'])->name('history');
+        Route::get('/history/list', [HistoryController::class, 'list'])->name('list');
+        Route::get('/ribbon', [HistoryController::class, 'ribbon'])->name('ribbon');
+        Route::prefix('/versions/{number}')->whereNumber('number')->group(function () {
+            Route::get('/line', [HistoryController::class, 'line'])->name('line');
+            Route::put('/milestone', [MilestoneController::class, 'update'])->name('milestone.mark');
+            Route::delete('/milestone', [MilestoneController::class, 'destroy'])->name('milestone.remove');
+            Route::get('/restore', [RestoreController::class, 'show'])->name('restore');
+            Route::post('/restore', [RestoreController::class, 'store'])->name('restore.store');
+            Route::post('/take-back', [RestoreController::class, 'undo'])->name('restore.undo');
+            Route::get('/copy', [CopyController::class, 'show'])->name('copy');
+            Route::post('/copy', [CopyController::class, 'store'])->name('copy.store');
+            Route::get('/download/{format}', DownloadController::class)->name('download');
+        });
+    });
+});
