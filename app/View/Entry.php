@@ -64,4 +64,26 @@ final readonly class Entry
             default => __('history.in_many', ['count' => (string) $count, 'first' => (string) $this->numbers[0], 'last' => (string) $this->numbers[$count - 1]]),
         };
     }
+
+    /** What a restore does with it, as a line of the plan. */
+    public function plan(): string
+    {
+        $values = $this->statement->values;
+        $what = (new Phrases)->what($values);
+
+        return match ($this->statement->type) {
+            ChangeType::Removed, ChangeType::Added => mb_ucfirst($what),
+            ChangeType::Moved => __('history.plan.moved', ['what' => $what]),
+            ChangeType::Edited => __($this->statement->added + $this->statement->removed > 0 ? 'history.plan.edited' : 'history.plan.formatted', ['name' => (string) ($values['name'] ?? '')])
+                .($this->statement->added + $this->statement->removed > 0 ? ': '.__('history.plan.words', ['back' => (string) $this->statement->removed, 'away' => (string) $this->statement->added]) : ''),
+        };
+    }
+
+    /** Whose it is, and since which version. */
+    public function planned(): string
+    {
+        $who = implode(', ', array_map(fn (User $editor) => $editor->firstName(), $this->editors));
+
+        return __("history.plan.{$this->statement->type->value}_by", ['who' => $who, 'versions' => $this->versions()]);
+    }
 }

@@ -11,6 +11,9 @@ use MistyAttic\Core\Kinds\Kind;
 /** What restoring an earlier version does to the newest one, before it happens. */
 final readonly class RestorePlan
 {
+    /** How many versions fit in one line. */
+    private const DOTS = 28;
+
     /** @var list<Entry> in the earlier version, and missing or other now */
     public array $comesBack;
 
@@ -43,6 +46,34 @@ final readonly class RestorePlan
         }
         arsort($stays);
         [$this->comesBack, $this->goesAway, $this->stays] = [$back, $away, $stays];
+    }
+
+    /**
+     * The versions around both ends, for drawing: all of them when they fit, else those at the ends.
+     *
+     * @return array{dots: list<array{x: int, label: string, class: string}>, arc: array{from: int, to: int}}
+     */
+    public function line(): array
+    {
+        $from = $this->since->from->number;
+        $head = $this->since->to->number;
+        $numbers = $head <= self::DOTS ? range(1, $head) : array_values(array_unique(array_filter(
+            [1, 2, ...range($from - 3, $from + 5), ...range($head - 12, $head)],
+            fn (int $number) => $number >= 1 && $number <= $head,
+        )));
+        sort($numbers);
+        $gap = intdiv(1120, max(1, count($numbers)));
+        $dots = [];
+        $arc = ['from' => 0, 'to' => 40 + count($numbers) * $gap];
+        foreach ($numbers as $at => $number) {
+            $x = 40 + $at * $gap;
+            $skips = $at > 0 && $numbers[$at - 1] !== $number - 1;
+            $dots[] = ['x' => $x, 'label' => ($skips ? '… ' : '').$number, 'class' => $number <= $from ? 'dot' : 'dot is-after'];
+            $arc['from'] = $number === $from ? $x : $arc['from'];
+        }
+        $dots[] = ['x' => $arc['to'], 'label' => (string) ($head + 1), 'class' => 'dot is-new'];
+
+        return ['dots' => $dots, 'arc' => $arc];
     }
 
     /** Rows and cells are counted with their table, and empty paragraphs not at all. */

@@ -24,8 +24,6 @@ return [
         'table' => '{1} one table|[2,*] :count tables', 'picture' => '{1} one picture|[2,*] :count pictures', 'rule' => '{1} one line across|[2,*] :count lines across',
     ],
     'plan' => [
-        'removed' => ':What',
-        'added' => ':What',
         'moved' => 'Where :what stood',
         'edited' => 'The earlier wording of “:name”',
         'formatted' => 'The earlier look of “:name”',

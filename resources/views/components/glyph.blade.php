@@ -1,0 +1,23 @@
+@props(['name'])
+<svg class="glyph glyph-{{ $name }}" viewBox="0 0 24 24" aria-hidden="true" focusable="false">
+@switch($name)
+    @case('mark')
+        <path class="gable" d="M3 20V9.5L12 3l9 6.5V20"/><path class="mist" d="M7 14h8"/><path class="mist is-lit" d="M9 18h9"/>
+        @break
+    @case('document')
+        <rect x="4.5" y="2.5" width="15" height="19" rx="2"/><path d="M8 8h8M8 12h8M8 16h4"/>
+        @break
+    @case('undo')
+        <path d="M8 5 4 9l4 4M4 9h9a6 6 0 0 1 0 12h-3"/>
+        @break
+    @case('redo')
+        <path d="m16 5 4 4-4 4M20 9h-9a6 6 0 0 0 0 12h3"/>
+        @break
+    @case('flag')
+        <path d="M5 22V3h14l-4 4.5 4 4.5H5"/>
+        @break
+    @case('dots')
+        <path d="M5 12h.01M12 12h.01M19 12h.01"/>
+        @break
+@endswitch
+</svg>

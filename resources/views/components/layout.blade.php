@@ -1,0 +1,32 @@
+@props(['title', 'wide' => false, 'body' => ''])
+<!doctype html>
+<html lang="en">
+<head>
+    <meta charset="utf-8">
+    <meta name="viewport" content="width=device-width, initial-scale=1">
+    <meta name="color-scheme" content="light dark">
+    <title>{{ $title }} · Misty Attic</title>
+    <link rel="icon" href="/mark.svg" type="image/svg+xml">
+    @vite(['resources/css/fonts.css', 'resources/css/built/app.css', 'resources/js/app.js'])
+</head>
+<body class="{{ $body }}">
+    <a class="skip" href="#main">To the content</a>
+    <header class="top">
+        <a class="top-mark" href="{{ route('home') }}"><x-glyph name="mark" /> <b>Misty Attic</b></a>
+        <span class="top-place">{{ config('attic.place') }}</span>
+        @auth
+            <details class="menu top-me" data-menu>
+                <summary aria-label="Signed in as {{ auth()->user()->name }}"><x-monogram :user="auth()->user()" /></summary>
+                <div class="menu-sheet is-right">
+                    <p class="menu-note">{{ auth()->user()->name }}<br>{{ auth()->user()->email }}</p>
+                    <form method="post" action="{{ route('sign-out') }}" data-sign-out>@csrf<button class="menu-line">Sign out</button></form>
+                </div>
+            </details>
+        @endauth
+    </header>
+    {{ $slot }}
+    @if (session('said'))
+        <p class="said" role="status" data-said>{{ session('said') }}</p>
+    @endif
+</body>
+</html>

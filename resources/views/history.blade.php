@@ -1,0 +1,14 @@
+<x-layout :title="'History of '.$item->title" body="is-item is-history">
+    <x-item-head :item="$item" at="history">
+        newest is {{ $item->head }}, saved <x-when :at="$item->changed_at" />
+    </x-item-head>
+    <main id="main" class="past" data-history="{{ json_encode(['from' => $from->number, 'to' => $to->number, 'head' => $item->head, 'url' => $address->with(['from' => 0, 'to' => 0]), 'ribbon' => route('ribbon', $item), 'line' => route('line', [$item, 0])]) }}">
+        @include('history.changes')
+        <section class="past-state" aria-label="The document">
+            @include('history.bar')
+            <x-problems />
+            @include('history.state')
+        </section>
+        @include('history.ribbon')
+    </main>
+</x-layout>

@@ -1,0 +1,34 @@
+<div class="bar-row">
+    <span class="switch" role="group" aria-label="View">
+        <a href="{{ $address->with(['view' => 'was']) }}" data-swap @if ($address->view === 'was') aria-current="true" @endif>As it was</a>
+        <a href="{{ $address->with(['view' => 'changed']) }}" data-swap @if ($address->view === 'changed') aria-current="true" @endif>What changed</a>
+    </span>
+    @if ($address->view === 'changed')
+        <span class="switch" role="group" aria-label="Layout">
+            <a href="{{ $address->with(['layout' => 'together']) }}" data-swap @if ($address->layout === 'together') aria-current="true" @endif>Together</a>
+            <a href="{{ $address->with(['layout' => 'side']) }}" data-swap @if ($address->layout === 'side') aria-current="true" @endif>Side by side</a>
+        </span>
+        <span class="stepper" data-stepper hidden><span data-step-count></span> <button type="button" data-step="-1" aria-label="Change before (p)" title="Change before (p)">‹</button><button type="button" data-step="1" aria-label="Next change (n)" title="Next change (n)">›</button></span>
+    @endif
+    <span class="bar-do">
+        <details class="menu" data-menu>
+            <summary class="button">Download</summary>
+            <div class="menu-sheet is-right">
+                <p class="menu-note">Version {{ $from->number }} as</p>
+                @foreach (['html' => 'HTML', 'md' => 'Markdown', 'txt' => 'Plain text'] as $ending => $name)<a class="menu-line" href="{{ route('download', [$item, $from->number, $ending]) }}" download>{{ $name }}</a>@endforeach
+                @if ($to->number !== $from->number)
+                    <p class="menu-note">Version {{ $to->number }} as</p>
+                    @foreach (['html' => 'HTML', 'md' => 'Markdown', 'txt' => 'Plain text'] as $ending => $name)<a class="menu-line" href="{{ route('download', [$item, $to->number, $ending]) }}" download>{{ $name }}</a>@endforeach
+                @endif
+            </div>
+        </details>
+        <a class="button" href="{{ route('copy', [$item, $from->number]) }}">Copy out…</a>
+        @can('restore', $item)
+            @if ($to->cause === App\Models\Cause::Restored && $to->number === $item->head)
+                <form method="post" action="{{ route('restore.undo', [$item, $to->number]) }}">@csrf<button class="button is-dark">Take it back</button></form>
+            @elseif ($from->root !== $item->root)
+                <a class="button is-dark" href="{{ route('restore', [$item, $from->number]) }}">Restore {{ $from->number }}…</a>
+            @endif
+        @endcan
+    </span>
+</div>

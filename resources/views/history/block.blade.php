@@ -1,0 +1,1 @@
+<x-block :block="$block" :address="$address" :item="$item" :side="$side ?? 'both'" />

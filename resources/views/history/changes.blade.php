@@ -1,0 +1,34 @@
+<section class="changes" aria-labelledby="changes-name" data-changes>
+    <div class="changes-head">
+        <h2 id="changes-name">{{ trans_choice('history.changes', count($comparison->entries)) }} @if ($from->number === $to->number) in {{ $from->number }} @else between {{ $from->number }} and {{ $to->number }}@endif</h2>
+        <p><x-when :at="$from->saved_at" exact /> → <x-when :at="$to->saved_at" exact /></p>
+        @if ($editors->isNotEmpty())
+            <p class="pills" role="group" aria-label="Show changes by">
+                @foreach ($editors as $editor)
+                    <a class="pill" href="{{ $address->toggled($editor->id) }}" data-swap @if (in_array($editor->id, $address->by, true)) aria-current="true" @endif title="{{ in_array($editor->id, $address->by, true) ? 'Show everybody’s changes too' : 'Show only changes by '.$editor->name }}"><x-monogram :user="$editor" /> {{ count(array_filter($comparison->entries, fn ($entry) => $entry->by($editor))) }}</a>
+                @endforeach
+                @if ($address->by !== []) <a class="pill-all" href="{{ $address->with(['by' => []]) }}" data-swap>everybody</a> @endif
+            </p>
+        @endif
+    </div>
+    <ol class="entries" data-entries>
+        @foreach ($comparison->entries as $entry)
+            @if ($address->shows($entry))
+                <li>
+                    <a class="entry @if ($entry->editors !== []) by-{{ $entry->editors[0]->colour }} @endif" href="#part-{{ $entry->part() }}" data-entry="{{ $entry->part() }}">
+                        <span class="entry-sign" aria-hidden="true">{{ $entry->sign() }}</span>
+                        <span class="entry-text">{{ $entry->sentence }}
+                            <small>@foreach ($entry->editors as $editor){{ $editor->firstName() }}@if (! $loop->last), @endif @endforeach {{ $entry->versions() }}@if ($entry->at), <x-when :at="$entry->at" />@endif @if ($entry->place())· {{ $entry->place() }}@endif</small>
+                        </span>
+                    </a>
+                </li>
+            @endif
+        @endforeach
+    </ol>
+    @if ($comparison->entries === [])
+        <p class="changes-none">{{ $from->number === $to->number ? 'Both ends stand on the same version. Move one of them on the ribbon to see what changed.' : 'The content is the same at both ends.' }}</p>
+    @endif
+    @if ($comparison->coarse)
+        <p class="changes-none">So many versions lie between that some words are told by the last person who edited their paragraph.</p>
+    @endif
+</section>

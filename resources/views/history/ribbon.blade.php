@@ -1,0 +1,43 @@
+<section class="ribbon" aria-label="The ribbon of versions" data-ribbon>
+    <div class="ribbon-bar">
+        <b>{{ trans_choice('{1} one version|[2,*] :count versions', $item->head) }}</b> <span class="ribbon-since" data-sittings></span>
+        <span class="switch" role="group" aria-label="On the ribbon">
+            <button type="button" data-only="" aria-pressed="true">All</button>
+            <button type="button" data-only="milestones" aria-pressed="false">Milestones</button>
+        </span>
+        <span class="ribbon-hint" data-hint role="status"></span>
+        <span class="bar-do">
+            @can('write', $item)
+                <details class="menu is-up" data-menu>
+                    <summary class="button"><x-glyph name="flag" /> Mark a milestone</summary>
+                    <div class="menu-sheet is-right menu-form">
+                        @foreach (collect([$to, $from])->unique('number') as $end)
+                            <form method="post" action="{{ route('milestone.mark', [$item, $end->number]) }}" class="milestone-form">
+                                @csrf @method('put')
+                                <label class="label" for="milestone-{{ $end->number }}">{{ $end->milestone ? "{$end->number} is called" : "Call {$end->number}" }}@if ($end->number === $item->head) (the newest)@endif</label>
+                                <input class="input" id="milestone-{{ $end->number }}" name="name" maxlength="{{ config('attic.title') }}" value="{{ $end->milestone?->name }}" required @if ($loop->first) data-focus @endif>
+                                <button class="button is-dark">{{ $end->milestone ? 'Rename' : 'Mark it' }}</button>
+                            </form>
+                            @if ($end->milestone)
+                                <form method="post" action="{{ route('milestone.remove', [$item, $end->number]) }}">@csrf @method('delete')<button class="button is-quiet">Take the name off {{ $end->number }}</button></form>
+                            @endif
+                        @endforeach
+                    </div>
+                </details>
+            @endcan
+            <a class="button" href="{{ route('list', $item) }}">List</a>
+        </span>
+    </div>
+    <div class="ribbon-lanes" data-lanes aria-hidden="true"></div>
+    <div class="ribbon-scroll" data-scroll>
+        <div class="ribbon-track" data-track>
+            <canvas aria-hidden="true"></canvas>
+            <div class="ribbon-mist" data-mist="before"></div>
+            <div class="ribbon-mist" data-mist="after"></div>
+            <div class="ribbon-flags" data-flags></div>
+            <button type="button" class="handle" role="slider" data-end="from" aria-label="Earlier" aria-valuemin="1" aria-valuemax="{{ $item->head }}" aria-valuenow="{{ $from->number }}" aria-valuetext="version {{ $from->number }}"><span>Earlier <b>{{ $from->number }}</b></span></button>
+            <button type="button" class="handle is-later" role="slider" data-end="to" aria-label="Later" aria-valuemin="1" aria-valuemax="{{ $item->head }}" aria-valuenow="{{ $to->number }}" aria-valuetext="version {{ $to->number }}"><span>Later <b>{{ $to->number }}</b></span></button>
+        </div>
+    </div>
+    <noscript><p class="notice">The ribbon needs JavaScript; the <a href="{{ route('list', $item) }}">list</a> has the same.</p></noscript>
+</section>

@@ -1,0 +1,28 @@
+@if ($address->view === 'was')
+    <div class="state is-was @if ($from->number === $item->head) is-newest @endif" tabindex="0" role="region" aria-label="Version {{ $from->number }}, read only" data-state>
+        <p class="state-banner">
+            @if ($from->number === $item->head)
+                This is {{ $from->number }}, the newest version, read only.
+            @else
+                <b>Not the present state.</b> This is {{ $from->number }} as it stood on <x-when :at="$from->saved_at" exact />, read only; {{ $item->head - $from->number === 1 ? 'one version has' : ($item->head - $from->number).' versions have' }} come since.
+            @endif
+            <a href="{{ route('item', $item) }}">To the present one</a>
+        </p>
+        <article class="paper prose">@foreach ($blocks as $block)@include('history.block')@endforeach</article>
+    </div>
+@elseif ($address->layout === 'side')
+    <div class="state is-side" tabindex="0" role="region" aria-label="Versions {{ $from->number }} and {{ $to->number }} side by side" data-state>
+        <div class="sides">
+            <p class="sides-name">Earlier: {{ $from->number }}, <x-when :at="$from->saved_at" exact /></p>
+            <p class="sides-name">Later: {{ $to->number }}, <x-when :at="$to->saved_at" exact />@if ($to->number === $item->head), the newest @endif</p>
+            @foreach ($blocks as $block)
+                <div class="side-cell prose">@if (! $block->added())@include('history.block', ['side' => 'old'])@endif</div>
+                <div class="side-cell prose">@if (! $block->removed())@include('history.block', ['side' => 'new'])@endif</div>
+            @endforeach
+        </div>
+    </div>
+@else
+    <div class="state" tabindex="0" role="region" aria-label="What changed between {{ $from->number }} and {{ $to->number }}" data-state>
+        <article class="paper prose">@foreach ($blocks as $block)@include('history.block')@endforeach</article>
+    </div>
+@endif

@@ -1,0 +1,56 @@
+<x-layout :title="'All versions of '.$item->title" body="is-item">
+    <x-item-head :item="$item" at="history">all versions as a list</x-item-head>
+    <main id="main" class="listing">
+        <div class="bar-row">
+            <span class="switch" role="group" aria-label="Show">
+                <a href="{{ route('list', $item) }}" @if (! $milestones) aria-current="true" @endif>All</a>
+                <a href="{{ route('list', ['item' => $item, 'only' => 'milestones']) }}" @if ($milestones) aria-current="true" @endif>Milestones</a>
+            </span>
+            <span class="bar-do"><a class="button" href="{{ route('history', $item) }}">Back to the ribbon</a></span>
+        </div>
+        <x-problems />
+        @if ($page->isEmpty())
+            <div class="empty"><p>No version bears a name yet. Mark a milestone on the ribbon, or here, and it can be found at a glance.</p></div>
+        @endif
+        <table class="versions">
+            <caption class="is-sr-only">Versions, newest first</caption>
+            <thead><tr><th>Version</th><th>What changed</th><th>Who</th><th>When</th><th>Milestone</th><th><span class="is-sr-only">Look</span></th></tr></thead>
+            @foreach ($sittings as $sitting)
+                <tbody>
+                    @if (! $milestones)
+                        <tr class="versions-sitting"><th colspan="6" scope="rowgroup"><x-when :at="$sitting->last()->saved_at" exact />@if ($sitting->count() > 1), {{ $sitting->count() }} versions by {{ $sitting->map(fn ($version) => $version->user->firstName())->unique()->join(', ', ' and ') }} <a href="{{ route('history', ['item' => $item, 'from' => max(1, $sitting->last()->number - 1), 'to' => $sitting->first()->number]) }}">all of it</a>@endif</th></tr>
+                    @endif
+                    @foreach ($sitting as $version)
+                        <tr>
+                            <td class="versions-number">{{ $version->number }}</td>
+                            <td>{{ $phrases->version($version) }}@if ($version->note)<small>“{{ $version->note }}”</small>@endif</td>
+                            <td class="versions-who"><x-monogram :user="$version->user" aria-hidden="true" /> {{ $version->user->firstName() }}</td>
+                            <td><x-when :at="$version->saved_at" /></td>
+                            <td>
+                                @can('write', $item)
+                                    <details class="menu" data-menu>
+                                        <summary class="{{ $version->milestone ? 'flag' : 'mark-it' }}">@if ($version->milestone)<span>{{ $version->milestone->name }}</span>@else<x-glyph name="flag" /><span class="is-sr-only">Mark {{ $version->number }} as a milestone</span>@endif</summary>
+                                        <div class="menu-sheet menu-form is-right">
+                                            <form method="post" action="{{ route('milestone.mark', [$item, $version->number]) }}">@csrf @method('put')<label class="label" for="name-{{ $version->number }}">Call {{ $version->number }}</label><input class="input" id="name-{{ $version->number }}" name="name" maxlength="{{ config('attic.title') }}" value="{{ $version->milestone?->name }}" required data-focus><button class="button is-dark">{{ $version->milestone ? 'Rename' : 'Mark it' }}</button></form>
+                                            @if ($version->milestone)<form method="post" action="{{ route('milestone.remove', [$item, $version->number]) }}">@csrf @method('delete')<button class="button is-quiet">Take the name off</button></form>@endif
+                                        </div>
+                                    </details>
+                                @elseif ($version->milestone)
+                                    <span class="flag"><span>{{ $version->milestone->name }}</span></span>
+                                @endcan
+                            </td>
+                            <td class="versions-do"><a href="{{ route('history', ['item' => $item, 'from' => $version->number, 'to' => $version->number, 'view' => 'was']) }}" aria-label="Version {{ $version->number }} as it was">As it was</a> <a href="{{ route('history', ['item' => $item, 'from' => max(1, $version->number - 1), 'to' => $version->number]) }}" aria-label="What changed in version {{ $version->number }}">What changed</a></td>
+                        </tr>
+                    @endforeach
+                </tbody>
+            @endforeach
+        </table>
+        @if ($page->hasPages())
+            <nav class="pages" aria-label="Pages">
+                @if ($page->previousPageUrl())<a class="button" href="{{ $page->previousPageUrl() }}">Newer</a>@endif
+                <span>page {{ $page->currentPage() }} of {{ $page->lastPage() }}</span>
+                @if ($page->nextPageUrl())<a class="button" href="{{ $page->nextPageUrl() }}">Older</a>@endif
+            </nav>
+        @endif
+    </main>
+</x-layout>

@@ -1,0 +1,70 @@
+<x-layout :title="'People of '.$shelf->name">
+    <div class="frame">
+        <x-shelves :current="$shelf" at="people" />
+        <main id="main" class="shelf">
+            <div class="shelf-head"><h1>People of “{{ $shelf->name }}”</h1></div>
+            <x-problems />
+            @if (session('invitation'))
+                <div class="notice" role="status"><p>Pass this link on; it works once, for seven days:</p><input class="input" readonly value="{{ session('invitation') }}" aria-label="Invitation link" data-select></div>
+            @endif
+            <table class="items people">
+                <thead><tr><th>Who</th><th>Address</th><th>May do</th><th><span class="is-sr-only">Remove</span></th></tr></thead>
+                <tbody>
+                    @foreach ($memberships as $membership)
+                        <tr>
+                            <td class="people-name"><x-monogram :user="$membership->user" aria-hidden="true" /> {{ $membership->user->name }} @if ($membership->user->password === null)<small>invited</small>@endif</td>
+                            <td>{{ $membership->user->email }}</td>
+                            <td>
+                                @can('manage', $shelf)
+                                    <form class="people-role" method="post" action="{{ route('people.update', [$shelf, $membership]) }}">
+                                        @csrf @method('put')
+                                        <div class="select"><select name="role" aria-label="What {{ $membership->user->name }} may do" data-submit>
+                                            @foreach (App\Models\Role::cases() as $role)<option value="{{ $role->value }}" @selected($role === $membership->role)>{{ ucfirst($role->value) }}</option>@endforeach
+                                        </select></div>
+                                        <button class="button" data-submit-button>Change</button>
+                                    </form>
+                                @else
+                                    {{ ucfirst($membership->role->value) }}
+                                @endcan
+                            </td>
+                            <td class="items-do">
+                                @if (Gate::allows('manage', $shelf) || $membership->user_id === auth()->id())
+                                    <details class="menu" data-menu>
+                                        <summary class="button is-quiet">{{ $membership->user_id === auth()->id() ? 'Leave…' : 'Remove…' }}</summary>
+                                        <form class="menu-sheet is-right menu-form" method="post" action="{{ route('people.destroy', [$shelf, $membership]) }}">
+                                            @csrf @method('delete')
+                                            <p>{{ $membership->user_id === auth()->id() ? 'You' : $membership->user->firstName() }} will no longer see this shelf. What {{ $membership->user_id === auth()->id() ? 'you' : 'they' }} wrote stays, under {{ $membership->user_id === auth()->id() ? 'your' : 'their' }} name.</p>
+                                            <button class="button is-dark">{{ $membership->user_id === auth()->id() ? 'Leave the shelf' : 'Take off the shelf' }}</button>
+                                        </form>
+                                    </details>
+                                @endif
+                            </td>
+                        </tr>
+                    @endforeach
+                </tbody>
+            </table>
+            <dl class="rights">
+                @foreach (App\Models\Role::cases() as $role)<div><dt>{{ ucfirst($role->value) }}</dt><dd>{{ __('rights.'.$role->value) }}</dd></div>@endforeach
+            </dl>
+            @can('manage', $shelf)
+                <div class="two">
+                    <form class="panel" method="post" action="{{ route('people.store', $shelf) }}">
+                        @csrf
+                        <h2>Invite somebody</h2>
+                        <div class="field"><label class="label" for="email">E-mail address</label><input class="input" id="email" type="email" name="email" value="{{ old('email') }}" maxlength="200" required></div>
+                        <div class="field"><label class="label" for="name">Name, if they have no account here yet</label><input class="input" id="name" name="name" value="{{ old('name') }}" maxlength="80"></div>
+                        <div class="field"><label class="label" for="role">May do</label><div class="select"><select id="role" name="role">@foreach (App\Models\Role::cases() as $role)<option value="{{ $role->value }}" @selected(old('role', 'editor') === $role->value)>{{ ucfirst($role->value) }}</option>@endforeach</select></div></div>
+                        <button class="button is-dark">Put on the shelf</button>
+                    </form>
+                    <form class="panel" method="post" action="{{ route('shelf.settings', $shelf) }}">
+                        @csrf @method('put')
+                        <h2>Restoring</h2>
+                        <label class="checkbox"><input type="checkbox" name="editors_restore" value="1" @checked($shelf->editors_restore)> Editors may restore earlier states, too</label>
+                        <p class="door-note">Owners always may. A restore never overwrites anything, and can be taken back.</p>
+                        <button class="button">Keep this</button>
+                    </form>
+                </div>
+            @endcan
+        </main>
+    </div>
+</x-layout>

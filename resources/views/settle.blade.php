@@ -1,0 +1,36 @@
+<x-layout :title="'Settle an edit in '.$item->title" body="is-plain">
+    <main id="main" class="plan is-settle">
+        <h1>Settle it</h1>
+        <p class="plan-lead">In “{{ $item->title }}”@if ($view->place), under “{{ $view->place }}”@endif, your edit met one of {{ $held->met?->firstName() ?? 'somebody' }}’s. Theirs was first and stands; yours was held back <x-when :at="$held->created_at" />.</p>
+        <x-problems />
+        <div class="settle-sides">
+            <section class="settle-side" aria-labelledby="mine"><h2 id="mine">Yours</h2>
+                @if ($view->conflict->type === MistyAttic\Core\Merge\ConflictType::RemovedEdited)<p>You took this part out.</p>
+                @elseif ($view->conflict->type === MistyAttic\Core\Merge\ConflictType::Moved)<p>You moved this part somewhere else.</p>
+                @endif
+                <p class="settle-text">@foreach ($view->mine as $span)<x-settle-span :span="$span" :user="auth()->user()" />@endforeach</p>
+            </section>
+            <section class="settle-side" aria-labelledby="theirs"><h2 id="theirs">{{ $held->met?->firstName() ?? 'Theirs' }}’s, as it stands</h2>
+                @if ($view->conflict->type === MistyAttic\Core\Merge\ConflictType::EditedRemoved)<p>They took this part out.</p>@endif
+                <p class="settle-text">@foreach ($view->theirs as $span)<x-settle-span :span="$span" :user="$held->met" />@endforeach</p>
+            </section>
+        </div>
+        <form class="settle-do" method="post" action="{{ route('held.settle', [$item, $held]) }}">
+            @csrf @method('put')
+            <button class="button is-dark" name="choice" value="mine">Take mine</button>
+            <button class="button" name="choice" value="theirs">Keep theirs</button>
+            @if (in_array(MistyAttic\Core\Merge\Choice::Both, $view->choices, true))
+                <button class="button" name="choice" value="both">Both, theirs first</button>
+            @endif
+            <a class="button" href="{{ route('item', $item) }}">Later</a>
+        </form>
+        @if (in_array(MistyAttic\Core\Merge\Choice::Third, $view->choices, true))
+            <form class="settle-third" method="post" action="{{ route('held.settle', [$item, $held]) }}">
+                @csrf @method('put')
+                <label class="label" for="third">Or write a third</label>
+                <textarea class="textarea" id="third" name="third" rows="3" maxlength="20000">{{ old('third', $view->third()) }}</textarea>
+                <button class="button" name="choice" value="third">Put this there instead</button>
+            </form>
+        @endif
+    </main>
+</x-layout>

@@ -1,0 +1,74 @@
+<x-layout :title="$shelf->name">
+    <div class="frame">
+        <x-shelves :current="$shelf" />
+        <main id="main" class="shelf">
+            <div class="shelf-head">
+                <h1>{{ $shelf->name }}</h1>
+                <p>shared with {{ trans_choice('{1} one person|[2,*] :count people', $shelf->memberships->count()) }} · every change kept</p>
+                @can('make', $shelf)
+                    <details class="menu" data-menu>
+                        <summary class="button is-dark">New document…</summary>
+                        <form class="menu-sheet is-right menu-form" method="post" action="{{ route('shelf.make', $shelf) }}">
+                            @csrf
+                            <label class="label" for="new-title">What is it called?</label>
+                            <input class="input" id="new-title" name="title" maxlength="{{ config('attic.title') }}" placeholder="Untitled document" data-focus>
+                            <button class="button is-dark">Make it</button>
+                        </form>
+                    </details>
+                @endcan
+            </div>
+            <x-problems />
+            @if ($held->isNotEmpty())
+                <div class="cards">
+                    @foreach ($held as $edit)
+                        <div class="card is-held">
+                            <b>One of your edits is held back</b>
+                            <p>{{ $edit->item->title }} · it met one of {{ $edit->met?->firstName() ?? 'somebody' }}’s</p>
+                            <a href="{{ route('held', [$edit->item, $edit]) }}">Settle it</a>
+                        </div>
+                    @endforeach
+                </div>
+            @endif
+            @if ($view->items->isEmpty())
+                <div class="empty"><p>Nothing stands on this shelf yet.</p>@can('make', $shelf)<p>Make a document, and every change to it is kept from the first word on.</p>@endcan</div>
+            @else
+                <table class="items" data-rows>
+                    <thead><tr><th><span class="is-sr-only">Kind</span></th><th>Item</th><th>Last change</th><th>Last eight weeks, by editor</th><th>Latest milestone</th><th><span class="is-sr-only">History</span></th></tr></thead>
+                    <tbody>
+                        @foreach ($view->items as $item)
+                            <tr data-row="{{ route('item', $item) }}">
+                                <td><x-glyph :name="$item->kind" /></td>
+                                <td class="items-name"><a href="{{ route('item', $item) }}" title="{{ $item->title }}">{{ $item->title }}</a><small>{{ ucfirst($item->kind) }} · {{ trans_choice('{1} one version|[2,*] :count versions', $item->head) }}</small></td>
+                                <td class="items-change">
+                                    @if ($item->newest)
+                                        <a href="{{ route('history', $item) }}" title="Look at this change">{{ $phrases->version($item->newest) }}</a><small>{{ $item->newest->user->firstName() }}, <x-when :at="$item->newest->saved_at" /></small>
+                                    @endif
+                                </td>
+                                <td class="items-bars">
+                                    <svg viewBox="0 0 196 {{ $view::BAR_HEIGHT }}" width="196" height="{{ $view::BAR_HEIGHT }}" role="img" aria-label="Edits in the last eight weeks">
+                                        @foreach ($view->bars[$item->id] ?? [] as $bar)
+                                            <rect class="bar by-{{ $bar['colour'] }}" x="{{ $bar['x'] }}" y="{{ $bar['y'] }}" width="5" height="{{ $bar['height'] }}"/>
+                                        @endforeach
+                                    </svg>
+                                </td>
+                                <td>@if ($milestone = $view->milestones->get($item->id))<a class="flag" href="{{ route('history', ['item' => $item, 'from' => $milestone->number, 'to' => $item->head]) }}" title="{{ $milestone->name }}: version {{ $milestone->number }}"><span>{{ $milestone->name }}</span></a>@endif</td>
+                                <td class="items-do">
+                                    <a class="button" href="{{ route('history', $item) }}" aria-label="History of {{ $item->title }}">History</a>
+                                    <details class="menu" data-menu>
+                                        <summary class="button is-quiet" aria-label="More for {{ $item->title }}"><x-glyph name="dots" /></summary>
+                                        <div class="menu-sheet is-right">
+                                            <a class="menu-line" href="{{ route('item', $item) }}">Open</a>
+                                            <a class="menu-line" href="{{ route('history', $item) }}">History</a>
+                                            <a class="menu-line" href="{{ route('list', $item) }}">All versions as a list</a>
+                                            <a class="menu-line" href="{{ route('copy', [$item, $item->head]) }}">Copy out…</a>
+                                        </div>
+                                    </details>
+                                </td>
+                            </tr>
+                        @endforeach
+                    </tbody>
+                </table>
+            @endif
+        </main>
+    </div>
+</x-layout>
