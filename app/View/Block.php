@@ -63,6 +63,12 @@ final readonly class Block
         return $this->marked->state !== null || $this->moved() || $this->marked->edited;
     }
 
+    /** @param 'old'|'new'|'both' $side */
+    public function text(string $side, HistoryAddress $address): SpanHtml
+    {
+        return new SpanHtml($this->spans, $side, $address->highlights(...));
+    }
+
     /** What shows at the front of a list item. */
     public function marker(): string
     {

@@ -6,6 +6,7 @@ namespace App\View;
 
 use App\Models\HeldEdit;
 use App\Models\Item;
+use App\Models\User;
 use App\Store\States;
 use MistyAttic\Core\Compare\Span;
 use MistyAttic\Core\Compare\TextCompare;
@@ -28,13 +29,12 @@ final readonly class HeldEditView
     /** @var list<Choice> */
     public array $choices;
 
-    /** @var list<Span> how mine differs from what was there */
-    public array $mine;
+    /** How mine differs from what was there. */
+    public SpanHtml $mine;
 
-    /** @var list<Span> */
-    public array $theirs;
+    public SpanHtml $theirs;
 
-    public function __construct(Item $item, HeldEdit $held, States $states)
+    public function __construct(Item $item, HeldEdit $held, User $author, States $states)
     {
         $this->conflict = $conflict = $held->meeting();
         $tree = $states->tree($held->root);
@@ -44,11 +44,22 @@ final readonly class HeldEditView
         $place = $part === null ? null : $kind->place($tree, $part);
         $this->place = $place === null ? null : $kind->label($tree, $tree->get($place));
         $this->choices = Choice::for($conflict->type);
-        $words = new Words;
         $now = $part?->richText() ?? new RichText;
+        $mine = match (true) {
+            $conflict->meeting !== null => $conflict->meeting->mine,
+            $conflict->type === ConflictType::RemovedEdited => new RichText,
+            default => ($conflict->mine[0] ?? null)?->richText() ?? new RichText,
+        };
         $base = $conflict->meeting->base ?? $now;
-        $this->mine = TextCompare::of($base, $conflict->meeting->mine ?? ($conflict->type === ConflictType::RemovedEdited ? new RichText : ($conflict->mine[0] ?? null)?->richText() ?? new RichText), $words)->spans();
-        $this->theirs = TextCompare::of($base, $conflict->meeting->theirs ?? $now, $words)->spans();
+        $this->mine = $this->compared($base, $mine, $author);
+        $this->theirs = $this->compared($base, $conflict->meeting->theirs ?? $now, $held->met);
+    }
+
+    private function compared(RichText $base, RichText $side, ?User $author): SpanHtml
+    {
+        $spans = TextCompare::of($base, $side, new Words)->spans();
+
+        return new SpanHtml(array_map(fn (Span $span) => [$span, $author], $spans));
     }
 
     public function third(): string

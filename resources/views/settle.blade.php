@@ -8,11 +8,11 @@
                 @if ($view->conflict->type === MistyAttic\Core\Merge\ConflictType::RemovedEdited)<p>You took this part out.</p>
                 @elseif ($view->conflict->type === MistyAttic\Core\Merge\ConflictType::Moved)<p>You moved this part somewhere else.</p>
                 @endif
-                <p class="settle-text">@foreach ($view->mine as $span)<x-settle-span :span="$span" :user="auth()->user()" />@endforeach</p>
+                <p class="settle-text">{{ $view->mine }}</p>
             </section>
             <section class="settle-side" aria-labelledby="theirs"><h2 id="theirs">{{ $held->met?->firstName() ?? 'Theirs' }}’s, as it stands</h2>
                 @if ($view->conflict->type === MistyAttic\Core\Merge\ConflictType::EditedRemoved)<p>They took this part out.</p>@endif
-                <p class="settle-text">@foreach ($view->theirs as $span)<x-settle-span :span="$span" :user="$held->met" />@endforeach</p>
+                <p class="settle-text">{{ $view->theirs }}</p>
             </section>
         </div>
         <form class="settle-do" method="post" action="{{ route('held.settle', [$item, $held]) }}">

@@ -18,12 +18,12 @@ use MistyAttic\Core\Merge\Choice;
 
 final class HeldEditController extends Controller
 {
-    public function show(Item $item, HeldEdit $held, States $states): View|RedirectResponse
+    public function show(Request $request, Item $item, HeldEdit $held, States $states): View|RedirectResponse
     {
         Gate::authorize('settle', [$item, $held]);
 
         return $held->settled_at === null
-            ? view('settle', ['item' => $item, 'held' => $held, 'view' => new HeldEditView($item, $held, $states)])
+            ? view('settle', ['item' => $item, 'held' => $held, 'view' => new HeldEditView($item, $held, $this->person($request), $states)])
             : redirect()->route('item', $item)->with('said', __('item.settled_already'));
     }
 

@@ -20,9 +20,9 @@
                             @foreach ($row->children as $cell)
                                 @continue(($side === 'old' && $cell->added()) || ($side === 'new' && $cell->removed()))
                                 @if ($cell->part()->fields['head'] ?? false)
-                                    <th class="{{ $cell->classes() }}" @if ($side !== 'old' || $cell->removed()) id="part-{{ $cell->id() }}" @endif><x-spans :block="$cell" :address="$address" :side="$side" /></th>
+                                    <th class="{{ $cell->classes() }}" @if ($side !== 'old' || $cell->removed()) id="part-{{ $cell->id() }}" @endif>{{ $cell->text($side, $address) }}</th>
                                 @else
-                                    <td class="{{ $cell->classes() }}" @if ($side !== 'old' || $cell->removed()) id="part-{{ $cell->id() }}" @endif><x-spans :block="$cell" :address="$address" :side="$side" /></td>
+                                    <td class="{{ $cell->classes() }}" @if ($side !== 'old' || $cell->removed()) id="part-{{ $cell->id() }}" @endif>{{ $cell->text($side, $address) }}</td>
                                 @endif
                             @endforeach
                         </tr>
@@ -32,6 +32,6 @@
             @break
         @default
             @if ($block->role() === 'item')<span class="item-mark" aria-hidden="true">{{ $block->marker() }}</span>@endif
-            <span class="block-text"><x-spans :block="$block" :address="$address" :side="$side" /></span>
+            <span class="block-text">{{ $block->text($side, $address) }}</span>
     @endswitch
 </div>

@@ -7,7 +7,7 @@
         <option value="heading-3">Heading 3</option>
         <option value="heading-4">Heading 4</option>
         <option value="quote">Quote</option>
-        <option value="code">Code</option>
+        <option value="codeblock">Code</option>
         <option value="item" hidden>List</option>
     </select>
     <span class="tool-group">

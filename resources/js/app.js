@@ -1,0 +1,19 @@
+import { attachEditor } from './editor/editor.js';
+import { attachHistory } from './history/history.js';
+import { attachMenus } from './common/menus.js';
+import { attachForms } from './common/forms.js';
+import { attachTimes } from './common/times.js';
+import { attachRows } from './common/rows.js';
+import { attachTitle } from './common/title.js';
+
+attachTimes(document.body);
+attachMenus(document.body);
+attachForms(document.body);
+attachRows(document.body);
+attachTitle(document.body);
+attachEditor(document.body);
+attachHistory(document.body);
+
+if ('serviceWorker' in navigator) {
+    navigator.serviceWorker.register('/offline.js').catch(() => {});
+}

@@ -1,0 +1,56 @@
+/** @returns {string} the newest token: a page that stood open for long has an old one in it */
+const token = () => decodeURIComponent(/(?:^|; )XSRF-TOKEN=([^;]*)/.exec(document.cookie)?.[1] ?? '');
+
+/** The server could not be reached, or is in no state to answer. */
+export class Unreachable extends Error {}
+
+/** The session has ended. */
+export class SignedOut extends Error {}
+
+/** The server said no; `said` is a sentence for people. */
+export class Refused extends Error {
+    /** @param {number} status @param {{message?: string, problems?: {code: string, path: string, text: string}[]}} answer */
+    constructor(status, answer) {
+        super(answer.message ?? 'The server said no.');
+        this.status = status;
+        this.problems = answer.problems ?? [];
+    }
+}
+
+/**
+ * Asks the server for JSON.
+ *
+ * @param {string} url
+ * @param {{method?: string, json?: unknown, form?: FormData, timeout?: number}} [how]
+ * @returns {Promise<any>}
+ * @throws {Unreachable | SignedOut | Refused}
+ */
+export async function ask(url, { method = 'GET', json, form, timeout = 15000 } = {}) {
+    /** @type {Response} */
+    let response;
+    try {
+        response = await fetch(url, {
+            method,
+            body: json === undefined ? form : JSON.stringify(json),
+            headers: { Accept: 'application/json', 'X-XSRF-TOKEN': token(), ...(json === undefined ? {} : { 'Content-Type': 'application/json' }) },
+            signal: AbortSignal.timeout(timeout),
+            redirect: 'error',
+        });
+    } catch (error) {
+        throw new Unreachable(String(error));
+    }
+    if (response.status === 401 || response.status === 419) throw new SignedOut();
+    if (response.status >= 500 || response.status === 429) throw new Unreachable(String(response.status));
+    const answer = await response.json().catch(() => ({}));
+    if (!response.ok) throw new Refused(response.status, answer);
+    return answer;
+}
+
+/** @param {string} url @returns {Promise<string>} a piece of a page */
+export async function piece(url) {
+    const response = await fetch(url, { headers: { Accept: 'text/html' }, signal: AbortSignal.timeout(15000) }).catch((error) => {
+        throw new Unreachable(String(error));
+    });
+    if (!response.ok) throw new Unreachable(String(response.status));
+    return response.text();
+}

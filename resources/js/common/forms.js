@@ -1,0 +1,46 @@
+/**
+ * Small comforts for plain forms: choices that are sent at once, a link that is selected whole, messages that leave, and
+ * a form that is not sent twice.
+ *
+ * @param {HTMLElement} root
+ * @returns {() => void}
+ */
+export function attachForms(root) {
+    for (const button of root.querySelectorAll('[data-submit-button]')) button.setAttribute('hidden', '');
+    /** @param {Event} event */
+    const change = (event) => {
+        const target = event.target;
+        if (target instanceof HTMLSelectElement && target.hasAttribute('data-submit')) target.form?.requestSubmit();
+    };
+    /** @param {Event} event */
+    const focus = (event) => {
+        const target = event.target;
+        if (target instanceof HTMLInputElement && target.hasAttribute('data-select')) target.select();
+    };
+    /** @param {SubmitEvent} event */
+    const submit = (event) => {
+        const form = /** @type {HTMLFormElement} */ (event.target);
+        if (form.method !== 'post') return;
+        if (form.dataset.sent) {
+            event.preventDefault();
+            return;
+        }
+        form.dataset.sent = '1';
+        setTimeout(() => delete form.dataset.sent, 4000);
+        if (form.hasAttribute('data-sign-out')) {
+            // What was kept of items for times without a server is the business of who was signed in.
+            navigator.serviceWorker?.controller?.postMessage('forget');
+        }
+    };
+    root.addEventListener('change', change);
+    root.addEventListener('focusin', focus);
+    root.addEventListener('submit', submit);
+    const said = root.querySelector('[data-said]');
+    const leave = said ? setTimeout(() => said.remove(), 8000) : undefined;
+    return () => {
+        clearTimeout(leave);
+        root.removeEventListener('change', change);
+        root.removeEventListener('focusin', focus);
+        root.removeEventListener('submit', submit);
+    };
+}

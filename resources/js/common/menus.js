@@ -1,0 +1,45 @@
+/**
+ * Menus are `<details data-menu>`: they work without this; with it, they close on Escape, on a click outside and when
+ * another opens, and what is marked `data-focus` inside gets the focus.
+ *
+ * @param {HTMLElement} root
+ * @returns {() => void}
+ */
+export function attachMenus(root) {
+    /** @param {Element | null} but */
+    const close = (but) => {
+        for (const menu of root.querySelectorAll('details[data-menu][open]')) {
+            if (menu !== but && !menu.contains(but)) menu.removeAttribute('open');
+        }
+    };
+    /** @param {Event} event */
+    const outside = (event) => {
+        const target = /** @type {Element} */ (event.target);
+        close(target.closest('details[data-menu]'));
+    };
+    /** @param {KeyboardEvent} event */
+    const escape = (event) => {
+        const open = event.key === 'Escape' ? document.activeElement?.closest('details[data-menu][open]') : null;
+        if (open) {
+            open.removeAttribute('open');
+            open.querySelector('summary')?.focus();
+            event.stopPropagation();
+        }
+    };
+    /** @param {Event} event */
+    const toggled = (event) => {
+        const menu = /** @type {HTMLElement} */ (event.target);
+        if (menu instanceof HTMLDetailsElement && menu.open) {
+            const first = menu.querySelector('[data-focus]');
+            if (first instanceof HTMLElement) first.focus();
+        }
+    };
+    root.addEventListener('pointerdown', outside);
+    root.addEventListener('keydown', escape);
+    root.addEventListener('toggle', toggled, true);
+    return () => {
+        root.removeEventListener('pointerdown', outside);
+        root.removeEventListener('keydown', escape);
+        root.removeEventListener('toggle', toggled, true);
+    };
+}

@@ -1,0 +1,17 @@
+/**
+ * A press anywhere on a row opens what it stands for; links and buttons in it keep their own meaning.
+ *
+ * @param {HTMLElement} root
+ * @returns {() => void}
+ */
+export function attachRows(root) {
+    /** @param {MouseEvent} event */
+    const press = (event) => {
+        const target = /** @type {Element} */ (event.target);
+        const row = target.closest('[data-row]');
+        if (!row || target.closest('a, button, summary, input, details') || String(getSelection()) !== '') return;
+        location.assign(/** @type {HTMLElement} */ (row).dataset.row ?? '');
+    };
+    root.addEventListener('click', press);
+    return () => root.removeEventListener('click', press);
+}

@@ -1,0 +1,62 @@
+import { ask, Refused } from '../common/ask.js';
+import { ask as askDialog } from './dialogs.js';
+import { insertBlock } from './commands.js';
+import { schema } from './schema.js';
+
+const MOST = 10 * 1024 * 1024;
+
+/**
+ * Takes pictures that are pasted, dropped or chosen, keeps them with the item and puts them in.
+ *
+ * @param {string} key the item
+ * @param {HTMLDialogElement | null} dialog asks what the picture shows
+ * @param {(text: string) => void} complain
+ */
+export function pictures(key, dialog, complain) {
+    /** @param {import('prosemirror-view').EditorView} view @param {File} file */
+    const put = async (view, file) => {
+        if (file.size > MOST) {
+            complain('This picture is larger than 10 MB.');
+            return;
+        }
+        const form = new FormData();
+        form.set('picture', file);
+        try {
+            const kept = await ask(`/items/${key}/pictures`, { method: 'POST', form, timeout: 60000 });
+            const alt = dialog ? await askDialog(dialog, 'alt', '') : '';
+            const node = schema.nodes.picture.create({ ...kept, alt: alt ?? '' });
+            insertBlock(node)(view.state, view.dispatch);
+            view.focus();
+        } catch (error) {
+            complain(error instanceof Refused ? error.message : 'The picture could not be kept just now: the server is not reachable.');
+        }
+    };
+    /** @param {import('prosemirror-view').EditorView} view @param {DataTransfer | null} data */
+    const taken = (view, data) => {
+        const files = [...(data?.files ?? [])].filter((file) => file.type.startsWith('image/'));
+        if (files.length === 0 || data?.types.includes('text/html')) return false;
+        for (const file of files) put(view, file);
+        return true;
+    };
+    return {
+        put,
+        props: {
+            /** @param {import('prosemirror-view').EditorView} view @param {ClipboardEvent} event */
+            handlePaste: (view, event) => taken(view, event.clipboardData),
+            /** @param {import('prosemirror-view').EditorView} view @param {DragEvent} event */
+            handleDrop: (view, event) => {
+                if (!taken(view, event.dataTransfer)) return false;
+                event.preventDefault();
+                return true;
+            },
+            /** @param {import('prosemirror-view').EditorView} view @param {number} pos @param {import('prosemirror-model').Node} node @param {number} at */
+            handleDoubleClickOn: (view, pos, node, at) => {
+                if (node.type !== schema.nodes.picture || !dialog || !view.editable) return false;
+                askDialog(dialog, 'alt', node.attrs.alt).then((alt) => {
+                    if (alt !== null) view.dispatch(view.state.tr.setNodeAttribute(at, 'alt', alt));
+                });
+                return true;
+            },
+        },
+    };
+}

@@ -1,0 +1,42 @@
+import { ask, Refused } from '../common/ask.js';
+
+/**
+ * Asks to sign in again, in place, and waits until that is done.
+ *
+ * @param {HTMLDialogElement} dialog
+ * @param {number} person whose text is waiting: nobody else's session may save it
+ * @returns {Promise<void>}
+ */
+export async function signInAgain(dialog, person) {
+    /** @returns {Promise<boolean>} also brings a fresh token */
+    const signedIn = async () => (await ask('/sign-in/state').catch(() => ({ id: null }))).id === person;
+    if (await signedIn()) return;
+    const problem = /** @type {HTMLElement} */ (dialog.querySelector('.dialog-problem'));
+    const form = /** @type {HTMLFormElement} */ (dialog.querySelector('[data-sign-in]'));
+    const button = /** @type {HTMLElement | null} */ (dialog.querySelector('[data-sign-in-as]'));
+    await new Promise((resolve) => {
+        /** @param {string} url @param {Record<string, string>} json */
+        const attempt = async (url, json) => {
+            try {
+                const answer = await ask(url, { method: 'POST', json });
+                if (answer.id !== person) throw new Refused(422, { message: 'That is somebody else. Sign in as yourself, so that your text is saved under your name.' });
+                dialog.removeEventListener('cancel', stay);
+                dialog.close();
+                resolve(undefined);
+            } catch (error) {
+                problem.textContent = error instanceof Refused ? error.message : 'The server is not reachable just now. What you wrote is kept on this computer.';
+                problem.hidden = false;
+            }
+        };
+        /** @param {Event} event */
+        const stay = (event) => event.preventDefault();
+        form.onsubmit = (event) => {
+            event.preventDefault();
+            const data = new FormData(form);
+            attempt(form.dataset.signIn ?? '', { email: String(data.get('email')), password: String(data.get('password')) });
+        };
+        if (button) button.onclick = () => attempt(button.dataset.signInAs ?? '', {});
+        dialog.addEventListener('cancel', stay);
+        if (!dialog.open) dialog.showModal();
+    });
+}

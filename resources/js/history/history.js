@@ -1,0 +1,100 @@
+import { piece } from '../common/ask.js';
+import { ribbon } from '../ribbon/ribbon.js';
+import { stepper } from './stepper.js';
+
+/**
+ * The history of an item. Every view is a page of its own with an address; this swaps pages without leaving the ribbon.
+ *
+ * @param {HTMLElement} root
+ * @returns {() => void}
+ */
+export function attachHistory(root) {
+    const main = /** @type {HTMLElement | null} */ (root.querySelector('[data-history]'));
+    if (!main) return () => {};
+    const read = () => JSON.parse(main.dataset.history ?? '{}');
+    let wanted = location.href;
+    /** @type {ReturnType<typeof setTimeout> | undefined} */
+    let timer;
+
+    let band = begin();
+    let steps = stepper(main);
+
+    function begin() {
+        return ribbon(/** @type {HTMLElement} */ (main?.querySelector('[data-ribbon]')), read(), (from, to) => {
+            const url = new URL(wanted, location.href);
+            url.searchParams.set('from', String(from));
+            url.searchParams.set('to', String(to));
+            wanted = url.href;
+            clearTimeout(timer);
+            timer = setTimeout(() => go(url.href, true), 160);
+        });
+    }
+
+    /** @param {string} url @param {boolean} push */
+    async function go(url, push) {
+        clearTimeout(timer);
+        wanted = url;
+        main?.setAttribute('aria-busy', 'true');
+        /** @type {string} */
+        let html;
+        try {
+            html = await piece(url);
+        } catch {
+            location.assign(url);
+            return;
+        }
+        if (wanted !== url || !main) return;
+        const fresh = new DOMParser().parseFromString(html, 'text/html').querySelector('[data-history]');
+        if (!(fresh instanceof HTMLElement)) {
+            location.assign(url);
+            return;
+        }
+        if (push && url !== location.href) window.history.pushState(null, '', url);
+        const focused = /** @type {HTMLElement | null} */ (document.activeElement);
+        const focusedLink = focused?.closest('[data-swap]')?.textContent?.trim();
+        main.dataset.history = fresh.dataset.history;
+        for (const selector of ['[data-changes]', '.past-state', '.ribbon-bar .bar-do']) {
+            const [old, now] = [main.querySelector(selector), fresh.querySelector(selector)];
+            if (old && now) old.replaceWith(now);
+        }
+        if (!push) {
+            band.dispose();
+            band = begin();
+        }
+        steps.dispose();
+        steps = stepper(main);
+        main.removeAttribute('aria-busy');
+        if (focusedLink) /** @type {HTMLElement | undefined} */ ([...main.querySelectorAll('[data-swap]')].find((link) => link.textContent?.trim() === focusedLink))?.focus();
+    }
+
+    /** @param {MouseEvent} event */
+    const press = (event) => {
+        const link = /** @type {HTMLAnchorElement | null} */ (/** @type {Element} */ (event.target).closest('a[data-swap]'));
+        if (!link || event.button !== 0 || event.ctrlKey || event.metaKey || event.shiftKey) return;
+        event.preventDefault();
+        go(link.href, true);
+    };
+    const pop = () => go(location.href, false);
+    /** @param {KeyboardEvent} event n and p go from change to change; arrows move an end: Later, with Shift Earlier */
+    const key = (event) => {
+        const target = /** @type {HTMLElement} */ (event.target);
+        if (event.ctrlKey || event.metaKey || event.altKey || target.closest('input, textarea, select, [contenteditable], dialog, .menu-sheet')) return;
+        if (event.key === 'n' || event.key === 'p') {
+            event.preventDefault();
+            steps.step(event.key === 'n' ? 1 : -1);
+        } else if (event.key === 'ArrowLeft' || event.key === 'ArrowRight') {
+            event.preventDefault();
+            band.move(event.shiftKey ? 'from' : 'to', event.key === 'ArrowRight' ? 1 : -1);
+        }
+    };
+    main.addEventListener('click', press);
+    document.addEventListener('keydown', key);
+    window.addEventListener('popstate', pop);
+    return () => {
+        main.removeEventListener('click', press);
+        document.removeEventListener('keydown', key);
+        window.removeEventListener('popstate', pop);
+        band.dispose();
+        steps.dispose();
+    };
+}

@@ -1,0 +1,53 @@
+/**
+ * Goes from change to change, in the list and in the text at once.
+ *
+ * @param {HTMLElement} root
+ * @returns {{step: (by: number) => void, dispose: () => void}}
+ */
+export function stepper(root) {
+    const entries = /** @type {HTMLElement[]} */ ([...root.querySelectorAll('[data-entry]')]);
+    const box = /** @type {HTMLElement | null} */ (root.querySelector('[data-stepper]'));
+    const count = box?.querySelector('[data-step-count]');
+    let at = -1;
+
+    const show = () => {
+        if (count) count.textContent = at < 0 ? `${entries.length}` : `${at + 1} of ${entries.length}`;
+    };
+    /** @param {number} to @param {boolean} [focus] */
+    const go = (to, focus = false) => {
+        if (entries.length === 0) return;
+        at = (to + entries.length) % entries.length;
+        for (const entry of entries) entry.removeAttribute('aria-current');
+        for (const part of root.querySelectorAll('.is-current')) part.classList.remove('is-current');
+        const entry = entries[at];
+        entry.setAttribute('aria-current', 'true');
+        entry.scrollIntoView({ block: 'nearest' });
+        if (focus) entry.focus();
+        const part = document.getElementById(`part-${entry.dataset.entry}`);
+        if (part) {
+            part.classList.add('is-current');
+            part.scrollIntoView({ block: 'center' });
+        }
+        show();
+    };
+    /** @param {MouseEvent} event */
+    const press = (event) => {
+        const target = /** @type {Element} */ (event.target);
+        const entry = /** @type {HTMLElement | null} */ (target.closest('[data-entry]'));
+        const button = /** @type {HTMLElement | null} */ (target.closest('[data-step]'));
+        if (entry) {
+            event.preventDefault();
+            go(entries.indexOf(entry));
+        } else if (button) {
+            go(at + Number(button.dataset.step));
+        }
+    };
+    if (box) box.hidden = entries.length === 0;
+    root.addEventListener('click', press);
+    show();
+    // The first change comes into sight, but is not chosen yet.
+    const first = entries[0] && document.getElementById(`part-${entries[0].dataset.entry}`);
+    const state = root.querySelector('[data-state]');
+    if (first && state && first.getBoundingClientRect().bottom > state.getBoundingClientRect().bottom) first.scrollIntoView({ block: 'center' });
+    return { step: (by) => go(at < 0 ? (by > 0 ? 0 : entries.length - 1) : at + by, true), dispose: () => root.removeEventListener('click', press) };
+}

@@ -1,0 +1,308 @@
+import { ask } from '../common/ask.js';
+import { exact } from '../common/times.js';
+import { mark, sized, token } from './marks.js';
+
+const LEFT = 14;
+const RIGHT = 60;
+const TOP = 26;
+const BOTTOM = 24;
+const LEAST_STEP = 7;
+const MOST_STEP = 34;
+
+/**
+ * The ribbon: a lane for each editor, a mark for each version, the two ends.
+ *
+ * @param {HTMLElement} root
+ * @param {{from: number, to: number, ribbon: string, line: string}} state
+ * @param {(from: number, to: number) => void} choose another pair of ends was chosen
+ * @returns {{dispose: () => void, move: (end: 'from' | 'to', by: number) => void, focus: () => 'from' | 'to' | null}}
+ */
+export function ribbon(root, state, choose) {
+    const find = (/** @type {string} */ selector) => /** @type {HTMLElement} */ (root.querySelector(selector));
+    const [scroll, track, lanesBox, flags, hint] = [find('[data-scroll]'), find('[data-track]'), find('[data-lanes]'), find('[data-flags]'), find('[data-hint]')];
+    const canvas = /** @type {HTMLCanvasElement} */ (track.querySelector('canvas'));
+    const ends = { from: find('[data-end=from]'), to: find('[data-end=to]') };
+    const mist = { before: find('[data-mist=before]'), after: find('[data-mist=after]') };
+    let { from, to } = state;
+    /** @type {import('./marks.js').Ribbon | null} */
+    let data = null;
+    /** @type {import('./marks.js').Version[]} */
+    let shown = [];
+    /** @type {Map<number, number>} */
+    let times = new Map();
+    /** @type {Map<number, number>} number => place among the shown */
+    let places = new Map();
+    let step = LEAST_STEP;
+    let only = '';
+    let frame = 0;
+
+    const x = (/** @type {number} */ place) => LEFT + step / 2 + place * step;
+    /** @param {number} number @returns {number} the place of a version, or of the next one shown */
+    const placeOf = (number) => {
+        const exactly = places.get(number);
+        if (exactly !== undefined) return exactly;
+        const next = shown.findIndex((version) => version[0] > number);
+        return next < 0 ? shown.length - 1 : next;
+    };
+    const laneTall = () => Math.max(14, Math.min(32, (scroll.clientHeight - TOP - BOTTOM) / Math.max(1, data?.lanes.length ?? 1)));
+    const laneY = (/** @type {number} */ lane) => TOP + laneTall() * (lane + 0.5);
+
+    const lay = () => {
+        if (!data) return;
+        const marked = new Set(data.milestones.map(([number]) => number));
+        shown = only === 'milestones' ? data.versions.filter(([number]) => marked.has(number)) : data.versions;
+        places = new Map(shown.map(([number], place) => [number, place]));
+        const room = scroll.clientWidth - LEFT - RIGHT;
+        step = Math.max(LEAST_STEP, Math.min(MOST_STEP, room / Math.max(1, shown.length)));
+        track.style.width = `${Math.max(scroll.clientWidth, LEFT + RIGHT + shown.length * step)}px`;
+        lanesBox.replaceChildren(...data.lanes.map(({ name, monogram, colour }, lane) => {
+            const row = document.createElement('div');
+            row.style.top = `${laneY(lane)}px`;
+            const tag = document.createElement('span');
+            tag.className = `monogram by-${colour}`;
+            tag.textContent = monogram;
+            row.append(name, tag);
+            return row;
+        }));
+        flags.replaceChildren(...data.milestones.map(([number, name], at) => {
+            const flag = document.createElement('button');
+            flag.type = 'button';
+            flag.className = 'flag';
+            flag.tabIndex = -1;
+            flag.title = `${name}: version ${number}`;
+            const left = x(placeOf(number));
+            const next = data && data.milestones[at + 1] ? x(placeOf(data.milestones[at + 1][0])) : Infinity;
+            flag.style.left = `${left}px`;
+            flag.style.maxWidth = `${Math.max(26, Math.min(220, next - left - 4))}px`;
+            const text = document.createElement('span');
+            text.textContent = name;
+            flag.append(text);
+            flag.addEventListener('click', () => set('from', number));
+            return flag;
+        }));
+        place();
+        draw();
+    };
+
+    const place = () => {
+        if (shown.length === 0) return;
+        const [a, b] = [x(placeOf(from)), x(placeOf(to))];
+        ends.from.style.left = `${a}px`;
+        ends.to.style.left = `${b}px`;
+        root.classList.toggle('is-narrow', b - a < 150);
+        mist.before.style.width = `${Math.max(0, a)}px`;
+        mist.after.style.left = `${b}px`;
+        for (const [name, number] of /** @type {['from' | 'to', number][]} */ ([['from', from], ['to', to]])) {
+            ends[name].setAttribute('aria-valuenow', String(number));
+            ends[name].setAttribute('aria-valuetext', `version ${number}`);
+            const label = ends[name].querySelector('b');
+            if (label) label.textContent = String(number);
+        }
+    };
+
+    /** Draws what is in sight and no more, whatever the number of versions. */
+    const draw = () => {
+        frame = 0;
+        if (!data) return;
+        const [width, tall] = [scroll.clientWidth, scroll.clientHeight];
+        const offset = scroll.scrollLeft;
+        const context = sized(canvas, width, tall);
+        canvas.style.transform = `translateX(${offset}px)`;
+        const value = token(root);
+        const [line, ink, paper] = [value('--mist-3'), value('--ink-2'), value('--paper')];
+        context.strokeStyle = line;
+        data.lanes.forEach((_, lane) => {
+            context.beginPath();
+            context.moveTo(0, laneY(lane));
+            context.lineTo(width, laneY(lane));
+            context.stroke();
+        });
+        const first = Math.max(0, Math.floor((offset - LEFT) / step) - 1);
+        const last = Math.min(shown.length, Math.ceil((offset + width - LEFT) / step) + 1);
+        context.font = `11px ${value('--face-interface')}`;
+        context.textAlign = 'left';
+        let labelled = -Infinity;
+        for (let at = first; at < last; at++) {
+            const version = shown[at];
+            const left = x(at) - offset;
+            if (version[5] && only === '' && at > 0) {
+                context.setLineDash([2, 3]);
+                context.strokeStyle = line;
+                context.beginPath();
+                context.moveTo(left - step / 2, TOP);
+                context.lineTo(left - step / 2, tall - BOTTOM);
+                context.stroke();
+                context.setLineDash([]);
+            }
+            if ((version[5] || only) && left - labelled > 90) {
+                labelled = left;
+                context.fillStyle = ink;
+                context.fillText(new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short' }).format(new Date((times.get(version[0]) ?? 0) * 1000)), left - 3, tall - 7);
+            }
+            mark(context, version, { x: left, y: laneY(version[1]), width: Math.min(8, step - 2), most: laneTall() / 2 - 1, colour: value(`--editor-${data.lanes[version[1]].colour}`), paper });
+        }
+        context.strokeStyle = ink;
+        context.fillStyle = ink;
+        context.lineWidth = 1.25;
+        for (let at = first; at < shown.length; at++) {
+            const source = shown[at][6];
+            if (!source || !places.has(source)) continue;
+            const [a, b] = [x(placeOf(source)) - offset, x(at) - offset];
+            if (b < 0 || a > width) continue;
+            context.beginPath();
+            context.moveTo(a, TOP - 2);
+            context.bezierCurveTo(a + Math.min(40, (b - a) / 3), 6, b - Math.min(40, (b - a) / 3), 6, b, TOP - 4);
+            context.stroke();
+            context.beginPath();
+            context.moveTo(b - 4, TOP - 7);
+            context.lineTo(b + 4, TOP - 7);
+            context.lineTo(b, TOP);
+            context.fill();
+        }
+    };
+    const redraw = () => {
+        if (!frame) frame = requestAnimationFrame(draw);
+    };
+
+    /** @param {'from' | 'to'} end @param {number} number */
+    const set = (end, number) => {
+        const [a, b] = end === 'from' ? [number, Math.max(number, to)] : [Math.min(from, number), number];
+        if (a === from && b === to) return;
+        [from, to] = [a, b];
+        place();
+        reveal(end === 'from' ? a : b);
+        choose(from, to);
+    };
+    /** @param {'from' | 'to'} end @param {number} by */
+    const move = (end, by) => {
+        if (shown.length === 0) return;
+        const at = Math.max(0, Math.min(shown.length - 1, placeOf(end === 'from' ? from : to) + by));
+        set(end, shown[at][0]);
+    };
+    /** @param {number} number */
+    const reveal = (number) => {
+        const at = x(placeOf(number));
+        if (at < scroll.scrollLeft + 20) scroll.scrollLeft = at - 100;
+        else if (at > scroll.scrollLeft + scroll.clientWidth - 60) scroll.scrollLeft = at - scroll.clientWidth + 120;
+    };
+    /** @param {number} clientX @returns {import('./marks.js').Version | undefined} */
+    const under = (clientX) => shown[Math.max(0, Math.min(shown.length - 1, Math.round((clientX - track.getBoundingClientRect().left - LEFT - step / 2) / step)))];
+
+    /** @type {'from' | 'to' | null} */
+    let dragging = null;
+    let dragged = false;
+    /** @param {PointerEvent} event */
+    const down = (event) => {
+        const handle = /** @type {HTMLElement | null} */ (/** @type {Element} */ (event.target).closest('[data-end]'));
+        if (!handle || event.button !== 0) return;
+        dragging = /** @type {'from' | 'to'} */ (handle.dataset.end);
+        dragged = false;
+        handle.setPointerCapture(event.pointerId);
+    };
+    let asked = 0;
+    /** @param {PointerEvent} event */
+    const over = (event) => {
+        const version = under(event.clientX);
+        if (!version) return;
+        if (dragging) {
+            const number = version[0];
+            dragged = true;
+            [from, to] = dragging === 'from' ? [Math.min(number, to), to] : [from, Math.max(number, from)];
+            place();
+            return;
+        }
+        say(version);
+    };
+    /** @param {import('./marks.js').Version} version */
+    const say = (version) => {
+        const at = new Date((times.get(version[0]) ?? 0) * 1000);
+        const start = `${version[0]}: ${data?.lanes[version[1]].name}, ${exact(at)}`;
+        if (hint.dataset.number === String(version[0])) return;
+        hint.dataset.number = String(version[0]);
+        hint.textContent = start;
+        clearTimeout(asked);
+        asked = window.setTimeout(async () => {
+            const line = await ask(state.line.replace(/0\/line$/, `${version[0]}/line`)).catch(() => null);
+            if (line && hint.dataset.number === String(version[0])) hint.textContent = `${start}. ${line.sentence}${line.note ? ` “${line.note}”` : ''}`;
+        }, 180);
+    };
+    const up = () => {
+        if (dragging && dragged) choose(from, to);
+        dragging = null;
+    };
+    /** @param {MouseEvent} event a press on a mark shows what that version changed; with Shift it moves the later end alone */
+    const press = (event) => {
+        if (/** @type {Element} */ (event.target).closest('[data-end], .flag')) return;
+        const version = under(event.clientX);
+        if (!version) return;
+        if (event.shiftKey) {
+            set('to', version[0]);
+            return;
+        }
+        [from, to] = [Math.max(1, version[0] - 1), version[0]];
+        place();
+        choose(from, to);
+    };
+    /** @param {KeyboardEvent} event */
+    const key = (event) => {
+        const end = /** @type {'from' | 'to' | undefined} */ (/** @type {HTMLElement} */ (event.target).dataset?.end);
+        /** @type {Record<string, number>} */
+        const by = { ArrowLeft: -1, ArrowDown: -1, ArrowRight: 1, ArrowUp: 1, PageDown: -10, PageUp: 10, Home: -1e9, End: 1e9 };
+        if (!end || !(event.key in by) || event.ctrlKey || event.altKey) return;
+        event.preventDefault();
+        event.stopPropagation();
+        move(end, by[event.key]);
+        const number = end === 'from' ? from : to;
+        const version = data?.versions.find((each) => each[0] === number);
+        if (version) say(version);
+    };
+    /** @param {MouseEvent} event */
+    const filter = (event) => {
+        const button = /** @type {HTMLElement | null} */ (/** @type {Element} */ (event.target).closest('[data-only]'));
+        if (!button) return;
+        only = button.dataset.only ?? '';
+        for (const each of root.querySelectorAll('[data-only]')) each.setAttribute('aria-pressed', String(each === button));
+        lay();
+    };
+    const dark = matchMedia('(prefers-color-scheme: dark)');
+    const resize = new ResizeObserver(lay);
+    resize.observe(scroll);
+    scroll.addEventListener('scroll', redraw, { passive: true });
+    track.addEventListener('pointerdown', down);
+    track.addEventListener('pointermove', over);
+    track.addEventListener('pointerup', up);
+    track.addEventListener('click', press);
+    root.addEventListener('keydown', key);
+    root.addEventListener('click', filter);
+    dark.addEventListener('change', redraw);
+    ask(state.ribbon).then((answer) => {
+        data = /** @type {import('./marks.js').Ribbon} */ (answer);
+        let time = 0;
+        times = new Map(data.versions.map(([number, , , , seconds]) => [number, (time += seconds)]));
+        const sittings = root.querySelector('[data-sittings]');
+        if (sittings && data.versions.length) sittings.textContent = `${data.sittings === 1 ? 'one sitting' : `${data.sittings} sittings`} since ${new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long' }).format(new Date((times.get(data.versions[0][0]) ?? 0) * 1000))}`;
+        lay();
+        reveal(to);
+        root.dataset.ready = '1';
+    }).catch(() => {
+        hint.textContent = 'The ribbon could not be read just now; the list has the same.';
+    });
+
+    return {
+        move,
+        focus: () => /** @type {'from' | 'to' | undefined} */ (/** @type {HTMLElement} */ (document.activeElement)?.dataset?.end) ?? null,
+        dispose: () => {
+            cancelAnimationFrame(frame);
+            clearTimeout(asked);
+            resize.disconnect();
+            scroll.removeEventListener('scroll', redraw);
+            track.removeEventListener('pointerdown', down);
+            track.removeEventListener('pointermove', over);
+            track.removeEventListener('pointerup', up);
+            track.removeEventListener('click', press);
+            root.removeEventListener('keydown', key);
+            root.removeEventListener('click', filter);
+            dark.removeEventListener('change', redraw);
+        },
+    };
+}

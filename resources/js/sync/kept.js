@@ -1,0 +1,32 @@
+/**
+ * What was written and not saved yet, kept on this computer.
+ *
+ * @typedef {{base: string, client: string, content: import('../editor/convert.js').Part[], waiting: number}} Kept
+ */
+
+/** @param {string} item @param {number} person */
+const name = (item, person) => `attic:${person}:${item}`;
+
+/** @param {string} item @param {number} person @returns {Kept | null} */
+export function readKept(item, person) {
+    try {
+        return JSON.parse(localStorage.getItem(name(item, person)) ?? 'null');
+    } catch {
+        return null;
+    }
+}
+
+/** @param {string} item @param {number} person @param {Kept} kept @returns {boolean} whether there was room */
+export function keepHere(item, person, kept) {
+    try {
+        localStorage.setItem(name(item, person), JSON.stringify(kept));
+        return true;
+    } catch {
+        return false;
+    }
+}
+
+/** @param {string} item @param {number} person */
+export function forgetKept(item, person) {
+    localStorage.removeItem(name(item, person));
+}

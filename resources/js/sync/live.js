@@ -1,0 +1,71 @@
+import { ask, piece, SignedOut, Unreachable } from '../common/ask.js';
+import { hereKey } from '../editor/here.js';
+
+const EVERY = 2000;
+
+/**
+ * Asks every two seconds who else is here and whether there is a newer state.
+ *
+ * @param {HTMLElement} root
+ * @param {import('prosemirror-view').EditorView} view
+ * @param {import('./sync.js').Sync} sync
+ * @returns {() => void}
+ */
+export function live(root, view, sync) {
+    const people = /** @type {HTMLElement} */ (root.querySelector('[data-people]'));
+    const strip = root.querySelector('[data-here]');
+    const notes = /** @type {HTMLElement} */ (root.querySelector('[data-notes]'));
+    let held = notes.querySelectorAll('.is-held').length;
+    let seen = '';
+    /** @type {ReturnType<typeof setTimeout> | undefined} */
+    let timer;
+    let stopped = false;
+
+    /** @param {import('../editor/here.js').Person[]} others */
+    const show = (others) => {
+        const now = JSON.stringify(others);
+        if (now === seen) return;
+        seen = now;
+        const names = others.map((person) => person.name);
+        const text = names.length ? `${names.join(', ')} ${names.length === 1 ? 'is' : 'are'} here too` : '';
+        if (people.textContent !== text) people.textContent = text;
+        strip?.replaceChildren(...others.map((person) => {
+            const tag = document.createElement('span');
+            tag.className = `monogram by-${person.colour}`;
+            tag.title = person.name;
+            tag.textContent = person.monogram;
+            return tag;
+        }));
+        view.dispatch(view.state.tr.setMeta(hereKey, others).setMeta('addToHistory', false));
+    };
+    /** @param {number} count */
+    const refreshNotes = async (count) => {
+        if (count === held) return;
+        held = count;
+        notes.innerHTML = await piece(notes.dataset.notes ?? '');
+    };
+    const look = async () => {
+        const { $from } = view.state.selection;
+        const part = view.hasFocus() && $from.depth >= 1 ? $from.node(1).attrs.id ?? '' : '';
+        try {
+            const answer = await ask(`/items/${sync.item.key}/live?client=${sync.window}&root=${sync.base}&part=${part}`, { timeout: 8000 });
+            if (sync.away) {
+                sync.back();
+                if (sync.dirty) await sync.save();
+                else sync.settled();
+            }
+            show(answer.people);
+            await sync.follow(answer.root);
+            await refreshNotes(answer.held);
+        } catch (error) {
+            if (error instanceof SignedOut && !sync.stopped) await sync.failed(error);
+            else if (error instanceof Unreachable && !sync.away) await sync.failed(error);
+        }
+        if (!stopped) timer = setTimeout(look, EVERY);
+    };
+    timer = setTimeout(look, 400);
+    return () => {
+        stopped = true;
+        clearTimeout(timer);
+    };
+}

@@ -1,5 +1,0 @@
-@props(['block', 'address', 'side' => 'both'])
-@foreach ($block->spans as [$span, $user])
-@continue(($side === 'old' && $span->kind === MistyAttic\Core\Compare\SpanKind::Added) || ($side === 'new' && $span->kind === MistyAttic\Core\Compare\SpanKind::Removed))
-@if ($span->kind === MistyAttic\Core\Compare\SpanKind::Added)<ins @class(['by-'.$user?->colour => $user, 'is-quiet' => ! $address->highlights($user?->id)]) @if ($user) title="added by {{ $user->name }}" @endif><x-runs :text="$span->text" /></ins>@elseif ($span->kind === MistyAttic\Core\Compare\SpanKind::Removed)<del @class(['by-'.$user?->colour => $user, 'is-quiet' => ! $address->highlights($user?->id)]) @if ($user) title="removed by {{ $user->name }}" @endif><x-runs :text="$span->text" /></del>@elseif ($span->kind === MistyAttic\Core\Compare\SpanKind::Formatted)<span @class(['formatted', 'by-'.$user?->colour => $user, 'is-quiet' => ! $address->highlights($user?->id)]) title="formatting changed{{ $user ? ' by '.$user->name : '' }}"><x-runs :text="$side === 'old' ? $span->was : $span->text" /></span>@else<x-runs :text="$span->text" />@endif
-@endforeach

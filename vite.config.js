@@ -1,0 +1,7 @@
+import { defineConfig } from 'vite';
+import laravel from 'laravel-vite-plugin';
+
+export default defineConfig({
+    plugins: [laravel({ input: ['resources/css/fonts.css', 'resources/css/built/app.css', 'resources/js/app.js'], refresh: false })],
+    build: { assetsInlineLimit: 0, chunkSizeWarningLimit: 700 },
+});
