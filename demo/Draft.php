@@ -58,7 +58,9 @@ final class Draft
         if ($text[0] === '|') {
             return $this->row(substr($text, 1), false);
         }
-        preg_match('/^(#{1,4} |- |\d\. |\[[ x]\] |> |---$)?(.*)$/u', $text, $found);
+        if (preg_match('/^(#{1,4} |- |\d\. |\[[ x]\] |> |---$)?(.*)$/u', $text, $found) !== 1) {
+            throw new \DomainException('a block is one line of text');
+        }
         $rich = $this->rich($found[2]);
         $sign = trim($found[1]);
 
@@ -80,7 +82,10 @@ final class Draft
         )];
     }
 
-    /** @param array<string, RichText|string|int|bool> $fields */
+    /**
+     * @param  int<0, max>  $depth
+     * @param  array<string, RichText|string|int|bool>  $fields
+     */
     private function part(string $role, int $depth, array $fields): Part
     {
         return new Part('d'.substr(hash('sha256', $this->name.'/'.++$this->count), 0, 9), $role, $depth, $fields);

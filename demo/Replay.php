@@ -43,7 +43,9 @@ final readonly class Replay
             [$name, $email, $places] = preg_split('/\s{2,}/', $line) ?: [];
             $user = User::query()->create(['name' => $name, 'email' => $email, 'password' => 'attic-demo', 'colour' => User::nextColour()]);
             foreach (explode(', ', $places) as $place) {
-                preg_match('/^(.+) (\w+)$/', $place, $found);
+                if (preg_match('/^(.+) (\w+)$/', $place, $found) !== 1) {
+                    throw new \UnexpectedValueException("people.txt: “{$place}” is no place on a shelf");
+                }
                 $shelf = Shelf::query()->where('name', $found[1])->first() ?? Shelf::query()->create(['key' => MakeItem::key(), 'name' => $found[1]]);
                 $shelf->memberships()->create(['user_id' => $user->id, 'role' => Role::from($found[2])]);
             }

@@ -19,32 +19,32 @@ use Illuminate\Support\Facades\Route;
 
 Route::get('/sign-in', [SignInController::class, 'show'])->name('sign-in');
 Route::get('/sign-in/state', [SignInController::class, 'state'])->name('sign-in.state');
-Route::middleware('throttle:sign-in')->group(function () {
+Route::middleware('throttle:sign-in')->group(function (): void {
     Route::post('/sign-in', [SignInController::class, 'store'])->name('sign-in.store');
     Route::post('/sign-in/demo/{person}', [SignInController::class, 'demo'])->name('sign-in.demo');
 });
-Route::middleware('signed')->group(function () {
+Route::middleware('signed')->group(function (): void {
     Route::get('/invitation/{person}', [InvitationController::class, 'show'])->name('invitation');
     Route::post('/invitation/{person}', [InvitationController::class, 'store'])->name('invitation.store');
 });
 
-Route::middleware(['auth', 'throttle:work'])->group(function () {
+Route::middleware(['auth', 'throttle:work'])->group(function (): void {
     Route::post('/sign-out', [SignInController::class, 'destroy'])->name('sign-out');
     Route::get('/', [ShelfController::class, 'index'])->name('home');
 
-    Route::prefix('/shelves/{shelf}')->group(function () {
+    Route::prefix('/shelves/{shelf}')->group(function (): void {
         Route::get('/', [ShelfController::class, 'show'])->name('shelf');
         Route::post('/items', [ShelfController::class, 'store'])->name('shelf.make');
         Route::get('/people', [PeopleController::class, 'index'])->name('people');
         Route::post('/people', [PeopleController::class, 'store'])->name('people.store');
         Route::put('/settings', [PeopleController::class, 'settings'])->name('shelf.settings');
-        Route::scopeBindings()->group(function () {
+        Route::scopeBindings()->group(function (): void {
             Route::put('/people/{membership}', [PeopleController::class, 'update'])->name('people.update');
             Route::delete('/people/{membership}', [PeopleController::class, 'destroy'])->name('people.destroy');
         });
     });
 
-    Route::prefix('/items/{item}')->group(function () {
+    Route::prefix('/items/{item}')->group(function (): void {
         Route::get('/', [ItemController::class, 'show'])->name('item');
         Route::put('/title', [ItemController::class, 'rename'])->name('item.rename');
         Route::get('/foot', [ItemController::class, 'foot'])->name('item.foot');
@@ -60,7 +60,7 @@ Route::middleware(['auth', 'throttle:work'])->group(function () {
         Route::get('/history', [HistoryController::class, 'show'])->name('history');
         Route::get('/history/list', [HistoryController::class, 'list'])->name('list');
         Route::get('/ribbon', [HistoryController::class, 'ribbon'])->name('ribbon');
-        Route::prefix('/versions/{number}')->whereNumber('number')->group(function () {
+        Route::prefix('/versions/{number}')->whereNumber('number')->group(function (): void {
             Route::get('/line', [HistoryController::class, 'line'])->name('line');
             Route::put('/milestone', [MilestoneController::class, 'update'])->name('milestone.mark');
             Route::delete('/milestone', [MilestoneController::class, 'destroy'])->name('milestone.remove');

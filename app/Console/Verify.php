@@ -10,6 +10,7 @@ use App\Store\States;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Content\CoreException;
+use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Kinds;
 use MistyAttic\Core\Kinds\Limits;
 use MistyAttic\Core\Store\Address;
@@ -49,7 +50,7 @@ final class Verify extends Command
 
     private function chunks(ChunkStore $chunks): void
     {
-        DB::table('chunks')->select('id', 'address')->orderBy('id')->chunkById(self::BATCH, function ($rows) use ($chunks) {
+        DB::table('chunks')->select('id', 'address')->orderBy('id')->chunkById(self::BATCH, function ($rows) use ($chunks): void {
             foreach ($rows as $row) {
                 try {
                     $bytes = $chunks->read([$row->address])[$row->address] ?? '';
@@ -73,7 +74,7 @@ final class Verify extends Command
         foreach (DB::table('held_edits')->select('id', 'root')->orderBy('id')->get() as $row) {
             $this->root($states, (string) $row->root, "held edit {$row->id}", $seen);
         }
-        Version::query()->with('item')->orderBy('id')->lazy(self::BATCH)->each(function (Version $version) use ($states, &$seen) {
+        Version::query()->with('item')->orderBy('id')->lazy(self::BATCH)->each(function (Version $version) use ($states, &$seen): void {
             $tree = $this->root($states, $version->root, "version {$version->number} of “{$version->item->title}”", $seen);
             if ($tree === null) {
                 return;
@@ -92,7 +93,7 @@ final class Verify extends Command
     }
 
     /** @param array<string, true> $seen */
-    private function root(States $states, string $root, string $whose, array &$seen): ?\MistyAttic\Core\Content\PartTree
+    private function root(States $states, string $root, string $whose, array &$seen): ?PartTree
     {
         try {
             $tree = $states->tree($root);

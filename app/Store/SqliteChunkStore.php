@@ -27,7 +27,7 @@ final class SqliteChunkStore implements ChunkStore
         $found = [];
         foreach ($this->rows('SELECT c.address, c.form, c.data, b.form AS base_form, b.data AS base_data FROM chunks c LEFT JOIN chunks b ON b.id = c.base WHERE c.address IN', $addresses) as $row) {
             $this->reads++;
-            $base = $row['base_data'] === null ? null : Packing::unpack(ChunkForm::from((int) $row['base_form']), $row['base_data'], null);
+            $base = ! isset($row['base_data']) ? null : Packing::unpack(ChunkForm::from((int) $row['base_form']), $row['base_data'], null);
             $found[$row['address']] = Packing::unpack(ChunkForm::from((int) $row['form']), $row['data'], $base)
                 ?? throw ChunkMissing::broken($row['address']);
         }
@@ -79,7 +79,7 @@ final class SqliteChunkStore implements ChunkStore
 
     /**
      * @param  list<string>  $addresses
-     * @return list<array<string, string|null>>
+     * @return list<array<string, string>> the columns of the base are null where there is none
      */
     private function rows(string $select, array $addresses): array
     {

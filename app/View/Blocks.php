@@ -5,10 +5,14 @@ declare(strict_types=1);
 namespace App\View;
 
 use App\Models\User;
+use MistyAttic\Core\Compare\ChangeSet;
 use MistyAttic\Core\Compare\ChangeType;
+use MistyAttic\Core\Compare\Direction;
+use MistyAttic\Core\Compare\Layout;
 use MistyAttic\Core\Compare\MarkedPart;
 use MistyAttic\Core\Compare\Span;
 use MistyAttic\Core\Compare\SpanKind;
+use MistyAttic\Core\Compare\TreeCompare;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Kind;
@@ -30,7 +34,7 @@ final class Blocks
     /** @return list<Block> */
     public static function plain(Kind $kind, PartTree $tree): array
     {
-        return (new self($kind, null, $tree))->all(\MistyAttic\Core\Compare\Layout::of($tree, $tree, new \MistyAttic\Core\Compare\ChangeSet([])));
+        return (new self($kind, null, $tree))->all(Layout::of($tree, $tree, new ChangeSet([])));
     }
 
     /**
@@ -107,12 +111,22 @@ final class Blocks
         };
     }
 
+    private function movement(string $id): ?string
+    {
+        if ($this->comparison === null) {
+            return null;
+        }
+        $direction = Direction::of($id, $this->old, $this->comparison->new, TreeCompare::moved($this->old, $this->comparison->new))->value;
+        $from = $this->kind->place($this->old, $this->old->get($id));
+        $to = $this->kind->place($this->comparison->new, $this->comparison->new->get($id));
+
+        return $from === null || $from === $to ? __("history.moved.{$direction}") : __("history.moved_from.{$direction}", ['place' => $this->kind->label($this->old, $this->old->get($from))]);
+    }
+
     private function note(MarkedPart $marked): ?string
     {
         if ($marked->movedFrom !== null) {
-            $place = $this->kind->place($this->old, $this->old->get($marked->part->id));
-
-            return $place === null ? __('history.moved') : __('history.moved_from', ['place' => $this->kind->label($this->old, $this->old->get($place))]);
+            return $this->movement($marked->part->id);
         }
         $before = $marked->before;
         if ($before === null || ! $marked->edited) {
@@ -122,9 +136,9 @@ final class Blocks
         return match (true) {
             $before->role !== $marked->part->role => __('history.was', ['what' => __('changes.kinds.'.$this->kind->noun($before))]),
             $before->int('level') !== $marked->part->int('level') => __('history.was_level', ['level' => (string) $before->int('level')]),
-            ($before->fields['done'] ?? false) !== ($marked->part->fields['done'] ?? false) => __(($before->fields['done'] ?? false) === true ? 'history.was_done' : 'history.was_open'),
+            ($before->fields['done'] ?? false) !== ($marked->part->fields['done'] ?? false) => (string) __(($before->fields['done'] ?? false) === true ? 'history.was_done' : 'history.was_open'),
             $before->string('alt') !== $marked->part->string('alt') => __('history.was_described', ['alt' => $before->string('alt')]),
-            $before->string('style') !== $marked->part->string('style') => __('history.was_style.'.$before->string('style')),
+            $before->string('style') !== $marked->part->string('style') => (string) __('history.was_style.'.$before->string('style')),
             default => null,
         };
     }

@@ -21,6 +21,7 @@ use MistyAttic\Core\Compare\TextCompare;
 use MistyAttic\Core\Compare\TreeCompare;
 use MistyAttic\Core\Compare\Words;
 use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\History\Answerable;
 use MistyAttic\Core\History\Touch;
 use MistyAttic\Core\Kinds\Kinds;
@@ -118,7 +119,7 @@ final class Comparison
      * The part's text after each of the runs but the last, whose state is the later end; null when that is too much to read.
      *
      * @param  non-empty-list<Touch>  $runs
-     * @return list<\MistyAttic\Core\Content\RichText>|null
+     * @return list<RichText>|null
      */
     private function statesAfter(array $runs): ?array
     {
@@ -133,7 +134,7 @@ final class Comparison
         foreach ($runs as $touch) {
             $root = $this->versions->get($touch->number)?->root;
             $part = $root === null || $touch->position === null ? null : $this->states->part($root, $touch->position);
-            $states[] = $part?->richText() ?? new \MistyAttic\Core\Content\RichText;
+            $states[] = $part?->richText() ?? new RichText;
         }
 
         return $states;

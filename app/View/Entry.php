@@ -39,7 +39,7 @@ final readonly class Entry
     {
         $place = $this->statement->values['place'] ?? null;
 
-        return is_string($place) && $place !== '' ? $place : null;
+        return is_string($place) && $place !== '' && ! str_contains($this->sentence, $place) ? $place : null;
     }
 
     public function sign(): string
@@ -75,8 +75,18 @@ final readonly class Entry
             ChangeType::Removed, ChangeType::Added => mb_ucfirst($what),
             ChangeType::Moved => __('history.plan.moved', ['what' => $what]),
             ChangeType::Edited => __($this->statement->added + $this->statement->removed > 0 ? 'history.plan.edited' : 'history.plan.formatted', ['name' => (string) ($values['name'] ?? '')])
-                .($this->statement->added + $this->statement->removed > 0 ? ': '.__('history.plan.words', ['back' => (string) $this->statement->removed, 'away' => (string) $this->statement->added]) : ''),
+                .$this->words(),
         };
+    }
+
+    private function words(): string
+    {
+        $said = array_filter([
+            $this->statement->removed > 0 ? trans_choice('history.plan.back', $this->statement->removed) : '',
+            $this->statement->added > 0 ? trans_choice('history.plan.away', $this->statement->added) : '',
+        ]);
+
+        return $said === [] ? '' : ': '.implode(', ', $said);
     }
 
     /** Whose it is, and since which version. */

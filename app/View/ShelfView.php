@@ -7,7 +7,6 @@ namespace App\View;
 use App\Models\Item;
 use App\Models\Milestone;
 use App\Models\Shelf;
-use App\Models\User;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\Compare;
 
-use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 
 /** Lays a comparison out as one tree: the later side, with what was removed put back in where it was. */

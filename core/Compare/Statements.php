@@ -54,6 +54,7 @@ final class Statements
         $ids = array_flip(array_map(fn (Change $change) => $change->id, $this->changes->of($type)));
         $cells = $rows = $runs = [];
         $end = -1;
+        $run = -1;
         foreach ($side->parts as $position => $part) {
             if (! isset($ids[$part->id]) || isset($ids[$side->parent($part->id)])) {
                 continue;
@@ -63,11 +64,11 @@ final class Statements
                 $cells[$side->parent($side->parent($part->id))][] = $part->id;
             } elseif ($part->role === 'row') {
                 $rows[$side->parent($part->id)][] = $part->id;
-            } elseif ($end === $position && $part->role !== 'heading' && $part->depth === $side->get($runs[array_key_last($runs)][0])->depth) {
-                $runs[array_key_last($runs)][] = $part->id;
+            } elseif ($end === $position && $part->role !== 'heading' && $part->depth === $side->get($runs[$run][0])->depth) {
+                $runs[$run][] = $part->id;
                 $end = $position + $size;
             } else {
-                $runs[] = [$part->id];
+                $runs[++$run] = [$part->id];
                 $end = $position + $size;
             }
         }
@@ -106,9 +107,10 @@ final class Statements
 
     private function moves(): void
     {
-        $runs = [];
+        $runs = $moved = [];
         $before = null;
         foreach ($this->changes->of(ChangeType::Moved) as $change) {
+            $moved[$change->id] = true;
             // Neighbours that were neighbours before moved as one.
             if ($before !== null && $change->to?->after === $before && $change->from?->after === $before && $change->to->parent === $change->from->parent) {
                 $runs[array_key_last($runs)][] = $change;
@@ -120,16 +122,13 @@ final class Statements
         foreach ($runs as $run) {
             $first = $run[0];
             $part = $this->new->get($first->id);
-            $up = $this->new->position($first->id) < $this->old->position($first->id);
-            $indented = $first->from?->parent !== $first->to?->parent && $part->depth !== $first->before?->depth;
-            $direction = $indented ? ($part->depth > ($first->before->depth ?? 0) ? 'in' : 'out') : ($up ? 'up' : 'down');
             $from = $this->kind->place($this->old, $this->old->get($first->id));
             $to = $this->kind->place($this->new, $part);
             $name = $this->kind->label($this->new, $part);
             $this->statements[] = new Statement(
                 'moved',
                 ChangeType::Moved,
-                ['direction' => $direction, 'form' => count($run) > 1 ? 'several' : ($name === '' ? 'unnamed' : 'named'), 'noun' => count($run) > 1 ? 'part' : $this->kind->noun($part), 'name' => $name, 'count' => count($run), ...($from !== null && $from !== $to ? ['from' => $this->kind->label($this->old, $this->old->get($from))] : []), ...$this->place($this->new, $part)],
+                ['direction' => Direction::of($first->id, $this->old, $this->new, $moved)->value, 'form' => count($run) > 1 ? 'several' : ($name === '' ? 'unnamed' : 'named'), 'noun' => count($run) > 1 ? 'part' : $this->kind->noun($part), 'name' => $name, 'count' => count($run), ...($from !== null && $from !== $to ? ['from' => $this->kind->label($this->old, $this->old->get($from))] : []), ...$this->place($this->new, $part)],
                 array_map(fn (Change $change) => $change->id, $run),
                 0,
                 0,

@@ -36,8 +36,8 @@ final class MarkdownWriter implements Writer
                 $numbers = array_slice($numbers, 0, $part->depth + 1);
                 $numbers[$part->depth] = $part->string('style') === 'number' ? ($numbers[$part->depth] ?? 0) + 1 : 0;
                 $line = str_repeat('    ', $part->depth).$this->bullet($part, $numbers[$part->depth]).str_replace("\n", "\n".str_repeat('    ', $part->depth + 1), $this->inline($part->richText()));
-                if ($inList) {
-                    $blocks[array_key_last($blocks)] .= "\n{$line}";
+                if ($inList && $blocks !== []) {
+                    $blocks[count($blocks) - 1] .= "\n{$line}";
                 } else {
                     $blocks[] = $line;
                 }

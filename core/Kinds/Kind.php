@@ -35,6 +35,10 @@ interface Kind
     /** The sentence-level name of a part, such as `paragraph`, for choosing the phrase. */
     public function noun(Part $part): string;
 
-    /** The chunks that a part refers to by address, as hexadecimal text. @return list<string> */
+    /**
+     * The chunks that a part refers to by address, as hexadecimal text.
+     *
+     * @return list<string>
+     */
     public function chunksOf(Part $part): array;
 }

@@ -6,6 +6,7 @@ namespace MistyAttic\Core\Merge;
 
 use MistyAttic\Core\Compare\Spot;
 use MistyAttic\Core\Content\CanonicalJson;
+use MistyAttic\Core\Content\InvalidContent;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\RichText;
 
@@ -27,7 +28,7 @@ final readonly class Conflict
         public ?TextMeeting $meeting = null,
     ) {}
 
-    /** @throws \MistyAttic\Core\Content\InvalidContent */
+    /** @throws InvalidContent */
     public static function fromJson(string $json): self
     {
         /** @var array{type: string, id: string, mine: list<string>, spot: array{string, ?string}|null, field: ?string, meeting: array<string, mixed>|null} $value */

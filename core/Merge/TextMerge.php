@@ -25,9 +25,8 @@ final readonly class TextMerge
         $baseWords = $words->of($base);
         $theirWords = $words->of($theirs);
         $myWords = $words->of($mine);
-        $keys = fn (array $of) => array_map(fn (Word $word) => $word->key(), $of);
-        $toTheirs = Sequences::align($keys($baseWords), $keys($theirWords));
-        $toMine = Sequences::align($keys($baseWords), $keys($myWords));
+        $toTheirs = Sequences::align(self::keys($baseWords), self::keys($theirWords));
+        $toMine = Sequences::align(self::keys($baseWords), self::keys($myWords));
 
         $merged = [];
         $met = [];
@@ -37,7 +36,7 @@ final readonly class TextMerge
             $at = $to;
             $theirText = $their === null ? null : array_slice($theirWords, $their[0], $their[1] - $their[0]);
             $myText = $my === null ? null : array_slice($myWords, $my[0], $my[1] - $my[0]);
-            if ($theirText !== null && $myText !== null && $keys($theirText) !== $keys($myText)) {
+            if ($theirText !== null && $myText !== null && self::keys($theirText) !== self::keys($myText)) {
                 $met[] = [count($merged), count($merged) + count($theirText), array_slice($baseWords, $from, $to - $from), $myText];
             }
             array_push($merged, ...($theirText ?? $myText ?? []));
@@ -51,6 +50,15 @@ final readonly class TextMerge
             Word::join($place[3]),
             Word::join(array_slice($merged, $place[1])),
         ), $met));
+    }
+
+    /**
+     * @param  list<Word>  $words
+     * @return list<string>
+     */
+    private static function keys(array $words): array
+    {
+        return array_map(fn (Word $word) => $word->key(), $words);
     }
 
     /**

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MistyAttic\Core\Merge;
 
 use MistyAttic\Core\Compare\ChangeSet;
+use MistyAttic\Core\Compare\ChangeType;
 use MistyAttic\Core\Compare\Spot;
 use MistyAttic\Core\Compare\TreeCompare;
 use MistyAttic\Core\Compare\Words;
@@ -30,7 +31,7 @@ final class TreeMerge
 
     private readonly ChangeSet $myChanges;
 
-    /** @var array<string, int> id => bits of {@see \MistyAttic\Core\Compare\ChangeType} */
+    /** @var array<string, int> id => bits of {@see ChangeType} */
     private readonly array $theirTouched;
 
     /** @var array<string, int> */

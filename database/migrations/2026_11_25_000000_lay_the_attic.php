@@ -5,8 +5,7 @@ declare(strict_types=1);
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Support\Facades\DB;
 
-return new class extends Migration
-{
+return new class extends Migration {
     /** Written as SQL, since the checks and the blobs are what matters here, and SQLite is the only database. */
     public function up(): void
     {

@@ -32,7 +32,7 @@ final class PropertiesTest extends TestCase
 
     public function test_applying_the_difference_gives_the_other_side(): void
     {
-        $this->rounds(function (RandomContent $random) {
+        $this->rounds(function (RandomContent $random): void {
             $old = $random->document(1 + $random->under(20));
             $new = $random->edited($old, $random->under(8));
             self::assertSame($this->records($new), $this->records(TreeCompare::of($old, $new)->apply($old)));
@@ -42,7 +42,7 @@ final class PropertiesTest extends TestCase
 
     public function test_the_layout_shows_every_part_of_both_sides_once(): void
     {
-        $this->rounds(function (RandomContent $random) {
+        $this->rounds(function (RandomContent $random): void {
             $old = $random->document(1 + $random->under(20));
             $new = $random->edited($old, $random->under(8));
             $shown = [];
@@ -62,7 +62,7 @@ final class PropertiesTest extends TestCase
     public function test_every_change_is_in_a_statement(): void
     {
         $kind = new DocumentKind;
-        $this->rounds(function (RandomContent $random) use ($kind) {
+        $this->rounds(function (RandomContent $random) use ($kind): void {
             $old = $random->document(1 + $random->under(20));
             $new = $random->edited($old, $random->under(8));
             $changes = TreeCompare::of($old, $new);
@@ -80,7 +80,7 @@ final class PropertiesTest extends TestCase
 
     public function test_merging_with_an_unchanged_side_gives_the_other(): void
     {
-        $this->rounds(function (RandomContent $random) {
+        $this->rounds(function (RandomContent $random): void {
             $base = $random->document(1 + $random->under(20));
             $one = $random->edited($base, 1 + $random->under(8));
             self::assertSame($this->records($one), $this->records(TreeMerge::of($base, $base, $one)->tree));
@@ -93,7 +93,7 @@ final class PropertiesTest extends TestCase
     public function test_merging_commutes_where_nothing_met(): void
     {
         $clean = 0;
-        $this->rounds(function (RandomContent $random) use (&$clean) {
+        $this->rounds(function (RandomContent $random) use (&$clean): void {
             [$base, $one, $two] = $this->fork($random);
             $merge = TreeMerge::of($base, $one, $two);
             $back = TreeMerge::of($base, $two, $one);
@@ -108,7 +108,7 @@ final class PropertiesTest extends TestCase
 
     public function test_a_merge_loses_nothing_that_one_side_added_and_the_other_left_alone(): void
     {
-        $this->rounds(function (RandomContent $random) {
+        $this->rounds(function (RandomContent $random): void {
             [$base, $one, $two] = $this->fork($random);
             $merge = TreeMerge::of($base, $one, $two);
             PartTree::of($merge->tree->parts);
@@ -130,7 +130,7 @@ final class PropertiesTest extends TestCase
     public function test_a_merge_repaired_still_fits_the_schema(): void
     {
         $kind = new DocumentKind;
-        $this->rounds(function (RandomContent $random) use ($kind) {
+        $this->rounds(function (RandomContent $random) use ($kind): void {
             [$base, $one, $two] = $this->fork($random);
             $tree = $kind->repair(TreeMerge::of($base, $one, $two)->tree);
             $sent = json_decode((string) json_encode(array_map(fn (Part $part) => $part->toJson(), $tree->parts)), true);
@@ -140,7 +140,7 @@ final class PropertiesTest extends TestCase
 
     public function test_what_is_stored_comes_back_and_the_root_depends_on_the_content_alone(): void
     {
-        $this->rounds(function (RandomContent $random) {
+        $this->rounds(function (RandomContent $random): void {
             $store = new TreeStore(new MemoryChunkStore);
             $first = $random->document($random->under(300));
             $second = $random->edited($first, 1 + $random->under(5));

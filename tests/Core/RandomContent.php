@@ -138,7 +138,7 @@ final class RandomContent
     {
         return match ($this->under(8)) {
             0 => [new Part($this->id(), 'heading', 0, ['level' => 1 + $this->under(3), 'text' => $this->text()])],
-            1, 2 => [new Part($this->id(), 'item', $before?->role === 'item' ? $this->under($before->depth + 2) : 0, ['style' => 'task', 'done' => false, 'text' => $this->text()])],
+            1, 2 => [new Part($this->id(), 'item', $before?->role === 'item' ? max(0, $this->under($before->depth + 2)) : 0, ['style' => 'task', 'done' => false, 'text' => $this->text()])],
             3 => $this->under(3) === 0 ? $this->table() : [new Part($this->id(), 'rule', 0, [])],
             default => [new Part($this->id(), 'paragraph', 0, ['text' => $this->text()])],
         };

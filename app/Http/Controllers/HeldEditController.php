@@ -37,7 +37,7 @@ final class HeldEditController extends Controller
             'choice' => ['required', Rule::in(array_column(Choice::for($held->meeting()->type), 'value'))],
             'third' => ['nullable', 'string', 'max:20000', 'required_if:choice,third'],
         ], ['third.required_if' => __('item.third_needed')]);
-        $saved = $settle->handle($held, $this->person($request), Choice::from($sent['choice']), isset($sent['third']) ? str_replace("\r\n", "\n", $sent['third']) : null);
+        $saved = $settle->handle($held, $this->person($request), Choice::from($sent['choice']), isset($sent['third']) ? str_replace("\r\n", "\n", (string) $sent['third']) : null);
 
         return redirect()->route('item', $item)->with('said', __($saved !== null && $saved->held !== [] ? 'item.met_again' : 'item.settled'));
     }

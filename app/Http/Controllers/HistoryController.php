@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Models\Item;
+use App\Models\User;
 use App\Models\Version;
 use App\Store\States;
 use App\View\Blocks;
@@ -15,6 +16,7 @@ use App\View\RibbonData;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use MistyAttic\Core\History\Sittings;
@@ -64,7 +66,7 @@ final class HistoryController extends Controller
         $ascending = $versions->getCollection()->reverse()->values();
         $sittings = array_map(
             fn (array $range) => $ascending->slice($range[0], $range[1] - $range[0])->reverse()->values(),
-            array_reverse(Sittings::fold($ascending->map(fn (Version $version) => $version->saved_at->getTimestamp())->all(), $milestones ? PHP_INT_MAX : Sittings::PAUSE)),
+            array_reverse(Sittings::fold(array_values($ascending->map(fn (Version $version) => $version->saved_at->getTimestamp())->all()), $milestones ? PHP_INT_MAX : Sittings::PAUSE)),
         );
 
         return view('list', ['item' => $item, 'page' => $versions, 'sittings' => $sittings, 'milestones' => $milestones, 'phrases' => $phrases]);
@@ -90,10 +92,10 @@ final class HistoryController extends Controller
         return max(1, (int) $first - 1);
     }
 
-    /** @return \Illuminate\Support\Collection<int, \App\Models\User> everybody who made a version between the ends */
-    private function editorsBetween(Item $item, HistoryAddress $address): \Illuminate\Support\Collection
+    /** @return Collection<int, User> everybody who made a version between the ends */
+    private function editorsBetween(Item $item, HistoryAddress $address): Collection
     {
-        return \App\Models\User::query()->whereIn('id', DB::table('versions')->where('item_id', $item->id)
+        return User::query()->whereIn('id', DB::table('versions')->where('item_id', $item->id)
             ->where('number', '>', $address->from)->where('number', '<=', $address->to)->distinct()->pluck('user_id'))->orderBy('id')->get();
     }
 }

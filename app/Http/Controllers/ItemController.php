@@ -11,6 +11,7 @@ use App\Store\States;
 use App\View\Phrases;
 use App\View\RibbonData;
 use Illuminate\Contracts\View\View;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -67,8 +68,8 @@ final class ItemController extends Controller
         return Version::query()->with('user')->where(['item_id' => $item->id, 'number' => $item->head])->firstOrFail()->setRelation('item', $item->load('origin.item'));
     }
 
-    /** @return \Illuminate\Database\Eloquent\Collection<int, HeldEdit> */
-    private function held(Request $request, Item $item): \Illuminate\Database\Eloquent\Collection
+    /** @return Collection<int, HeldEdit> */
+    private function held(Request $request, Item $item): Collection
     {
         return HeldEdit::query()->waitingFor($this->person($request))->where('item_id', $item->id)->with('met')->orderBy('id')->get();
     }

@@ -9,6 +9,7 @@ use App\Models\Item;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Gate;
 use MistyAttic\Core\Store\ChunkStore;
 
@@ -19,7 +20,7 @@ final class PictureController extends Controller
         Gate::authorize('write', $item);
         $most = (int) config('attic.picture');
         $file = $request->file('picture');
-        if (! $file instanceof \Illuminate\Http\UploadedFile || ! $file->isValid()) {
+        if (! $file instanceof UploadedFile || ! $file->isValid()) {
             return response()->json(['message' => __('item.picture_missing', ['max' => (string) intdiv($most, 1_048_576)])], 422);
         }
         if ($file->getSize() > $most) {

@@ -44,7 +44,7 @@ final class SaveRequest extends FormRequest
         }
         $reading = Kinds::named($item->kind)->read($body['content'] ?? null, $limits);
         if ($reading->tree === null) {
-            $this->fail(422, $reading->problems);
+            $this->fail(422, $reading->problems === [] ? [new Problem('not_json', '')] : $reading->problems);
         }
         $this->checkPictures($item, $reading->tree);
 

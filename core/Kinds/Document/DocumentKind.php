@@ -57,6 +57,7 @@ final class DocumentKind implements Kind
         return $part->role === DocumentRole::ListItem->value && $part->string('style') === 'task' ? 'task' : $part->role;
     }
 
+    /** @return list<string> */
     public function chunksOf(Part $part): array
     {
         return $part->role === DocumentRole::Picture->value ? [$part->string('chunk')] : [];
