@@ -64,7 +64,7 @@ final readonly class WriteVersion
     {
         return $written->cause === Cause::Wrote && $newest->cause === Cause::Wrote
             && $newest->user_id === $editor->id && ! $newest->kept
-            && $newest->started_at->diffInSeconds(now()) < config('attic.checkpoint')
+            && $newest->started_at->diffInSeconds(now(), true) < config('attic.checkpoint')
             && $newest->milestone()->doesntExist()
             && Item::query()->where('copied_from', $newest->id)->doesntExist();
     }

@@ -133,7 +133,7 @@ final class Blocks
             return null;
         }
 
-        return match (true) {
+        $note = match (true) {
             $before->role !== $marked->part->role => __('history.was', ['what' => __('changes.kinds.'.$this->kind->noun($before))]),
             $before->int('level') !== $marked->part->int('level') => __('history.was_level', ['level' => (string) $before->int('level')]),
             ($before->fields['done'] ?? false) !== ($marked->part->fields['done'] ?? false) => (string) __(($before->fields['done'] ?? false) === true ? 'history.was_done' : 'history.was_open'),
@@ -141,5 +141,7 @@ final class Blocks
             $before->string('style') !== $marked->part->string('style') => (string) __('history.was_style.'.$before->string('style')),
             default => null,
         };
+
+        return is_string($note) ? $note : null;
     }
 }

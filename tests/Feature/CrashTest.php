@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Item;
+use App\Models\Role;
+use App\Models\User;
+use App\Models\Version;
+use Illuminate\Support\Facades\Date;
+use Symfony\Component\Process\PhpExecutableFinder;
+use Symfony\Component\Process\Process;
+
+/** Saving from several processes at once, and processes that are killed while they save. */
+final class CrashTest extends FeatureCase
+{
+    private const KILLS = 20;
+
+    private Item $item;
+
+    /** @var list<User> */
+    private array $people;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->people = array_map($this->person(...), ['Ines Oduya', 'Tobi Brandt', 'Nell Warwick', 'Rafi Sadek']);
+        $shelf = $this->shelf('Volunteers', array_map(fn (User $user) => [$user, Role::Owner], $this->people));
+        $this->item = $this->document($shelf, $this->people[0], ...array_map(fn (int $at) => "Paragraph {$at} of a document that is long enough to have several nodes.", range(1, 120)));
+        Date::setTestNow();
+    }
+
+    public function test_two_hundred_saves_from_four_processes_at_once_all_land(): void
+    {
+        $savers = array_map(fn (User $user) => $this->saver($user, 50), $this->people);
+        foreach ($savers as $saver) {
+            $saver->wait();
+            self::assertSame(str_repeat('.', 50), $saver->getOutput(), $saver->getErrorOutput());
+        }
+        self::assertSame(202, Version::query()->where('item_id', $this->item->id)->count());
+        foreach ($this->people as $user) {
+            self::assertStringContainsString("round 49 of {$user->id}", implode("\n", $this->texts($this->item)));
+        }
+        $this->assertVerified();
+    }
+
+    public function test_a_process_killed_while_it_saves_leaves_the_old_head_or_the_new_one(): void
+    {
+        $landed = 0;
+        for ($i = 0; $i < self::KILLS; $i++) {
+            $before = $this->item->refresh()->head;
+            $saver = $this->saver($this->people[$i % 4], 10_000);
+            // Not before it saves, then at any moment of a save.
+            $saver->waitUntil(fn (string $type, string $output) => str_contains($output, '.'));
+            usleep(random_int(0, 12_000));
+            $saver->signal(SIGKILL);
+            $saver->wait();
+            self::assertStringStartsWith('.', $saver->getOutput(), $saver->getErrorOutput());
+            $landed += $this->item->refresh()->head - $before;
+            self::assertGreaterThanOrEqual(substr_count($saver->getOutput(), '.'), $this->item->head - $before, 'what was answered for is there');
+        }
+        self::assertGreaterThan(self::KILLS - 1, $landed);
+        $this->assertVerified();
+        $this->save($this->item, $this->people[0], $this->paragraphs('After all that, one more.'));
+        $this->assertVerified();
+    }
+
+    private function saver(User $user, int $times): Process
+    {
+        $process = new Process(
+            [(string) (new PhpExecutableFinder)->find(), __DIR__.'/saver.php', (string) $this->item->id, (string) $user->id, (string) $times],
+            env: ['DB_DATABASE' => $this->databasePath(), 'APP_ENV' => 'testing', 'APP_KEY' => config('app.key'), 'APP_CONFIG_CACHE' => '/nowhere', 'APP_ROUTES_CACHE' => '/nowhere', 'ATTIC_CHECKPOINT' => '0'],
+        );
+        $process->setTimeout(120);
+        $process->start();
+
+        return $process;
+    }
+}

@@ -1,0 +1,133 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Actions\MakeItem;
+use App\Actions\Saved;
+use App\Actions\SaveState;
+use App\Actions\Sent;
+use App\Database\DatabaseFile;
+use App\Models\Item;
+use App\Models\Role;
+use App\Models\Shelf;
+use App\Models\User;
+use App\Store\States;
+use Illuminate\Foundation\Testing\TestCase;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\Date;
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Content\RichText;
+
+/** A test over HTTP on a real SQLite file: a fresh copy of an empty database for each. */
+abstract class FeatureCase extends TestCase
+{
+    private static ?string $empty = null;
+
+    private string $database;
+
+    protected function setUp(): void
+    {
+        $this->database = (string) tempnam(sys_get_temp_dir(), 'attic');
+        if (self::$empty !== null) {
+            copy(self::$empty, $this->database);
+        }
+        putenv("DB_DATABASE={$this->database}");
+        $_ENV['DB_DATABASE'] = $_SERVER['DB_DATABASE'] = $this->database;
+        parent::setUp();
+        if (self::$empty === null) {
+            DatabaseFile::make($this->database);
+            Artisan::call('migrate', ['--force' => true]);
+            $this->app['db']->connection()->statement('PRAGMA wal_checkpoint(TRUNCATE)');
+            self::$empty = (string) tempnam(sys_get_temp_dir(), 'attic');
+            copy($this->database, self::$empty);
+        }
+        $this->withoutVite();
+        Date::setTestNow('2026-05-04 10:00:00');
+    }
+
+    protected function tearDown(): void
+    {
+        Date::setTestNow();
+        parent::tearDown();
+        foreach (['', '-wal', '-shm'] as $ending) {
+            if (is_file($this->database.$ending)) {
+                unlink($this->database.$ending);
+            }
+        }
+    }
+
+    protected function databasePath(): string
+    {
+        return $this->database;
+    }
+
+    protected function person(string $name, string $password = 'a long password'): User
+    {
+        return User::query()->create(['name' => $name, 'email' => strtolower(explode(' ', $name)[0]).'@example.org', 'password' => $password, 'colour' => User::nextColour()]);
+    }
+
+    /** @param array<int, array{User, Role}> $people */
+    protected function shelf(string $name, array $people): Shelf
+    {
+        $shelf = Shelf::query()->create(['key' => MakeItem::key(), 'name' => $name]);
+        foreach ($people as [$user, $role]) {
+            $shelf->memberships()->create(['user_id' => $user->id, 'role' => $role]);
+        }
+
+        return $shelf;
+    }
+
+    /** A document with these paragraphs, whose ids are p001, p002 and so on. */
+    protected function document(Shelf $shelf, User $maker, string ...$texts): Item
+    {
+        $item = $this->app->make(MakeItem::class)->handle($shelf, $maker, 'document', 'Bench rules');
+        $this->save($item, $maker, $this->paragraphs(...$texts));
+
+        return $item->refresh();
+    }
+
+    protected function paragraphs(string ...$texts): PartTree
+    {
+        $parts = [];
+        foreach (array_values($texts) as $at => $text) {
+            $parts[] = new Part(sprintf('p%03d', $at + 1), 'paragraph', 0, ['text' => RichText::plain($text)]);
+        }
+
+        return PartTree::of($parts);
+    }
+
+    /** Saves as the editor would, two minutes later, so that each save is a version. */
+    protected function save(Item $item, User $editor, PartTree $tree, ?string $base = null): Saved
+    {
+        Date::setTestNow(Date::now()->addMinutes(2));
+        $saved = $this->app->make(SaveState::class)->handle($item, $editor, new Sent($base ?? $item->refresh()->root, $tree, 'window-'.$editor->id));
+        self::assertInstanceOf(Saved::class, $saved);
+
+        return $saved;
+    }
+
+    /** @return list<string> the texts of the newest state */
+    protected function texts(Item $item): array
+    {
+        return array_map(fn (Part $part) => $part->richText()->text(), $this->tree($item)->parts);
+    }
+
+    protected function tree(Item $item): PartTree
+    {
+        return $this->app->make(States::class)->tree($item->refresh()->root);
+    }
+
+    /** @return list<mixed> as it goes over the wire */
+    protected function wire(PartTree $tree): array
+    {
+        return array_map(fn (Part $part) => $part->toJson(), $tree->parts);
+    }
+
+    protected function assertVerified(): void
+    {
+        self::assertSame(0, Artisan::call('attic:verify'), Artisan::output());
+    }
+}

@@ -1,0 +1,217 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Cause;
+use App\Models\Item;
+use App\Models\Milestone;
+use App\Models\Role;
+use App\Models\Shelf;
+use App\Models\User;
+use App\Models\Version;
+use App\Store\SqliteChunkStore;
+use Illuminate\Database\Events\QueryExecuted;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\DB;
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Content\RichText;
+use MistyAttic\Core\Content\Run;
+use MistyAttic\Core\Store\ChunkStore;
+
+final class HistoryTest extends FeatureCase
+{
+    private User $ines;
+
+    private User $tobi;
+
+    private Shelf $shelf;
+
+    private Item $item;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->ines = $this->person('Ines Oduya');
+        $this->tobi = $this->person('Tobi Brandt');
+        $this->shelf = $this->shelf('Volunteers', [[$this->ines, Role::Owner], [$this->tobi, Role::Editor]]);
+        $this->item = $this->document($this->shelf, $this->ines, 'Walk the room together.', 'Check the plug and lead first.', 'Sign the log.');
+        $this->save($this->item, $this->tobi, $this->paragraphs('Walk the whole room together.', 'Check the plug and lead first.', 'Sign the log.'));
+        $this->save($this->item, $this->ines, $this->paragraphs('Walk the whole room together, twice.', 'Check the plug and lead first.', 'Sign the log.'));
+        $this->save($this->item, $this->tobi, PartTree::of([...$this->tree($this->item)->parts, new Part('p009', 'paragraph', 0, ['text' => RichText::plain('Ring the bell.')])]));
+        $tree = $this->tree($this->item);
+        $this->save($this->item, $this->tobi, PartTree::of([$tree->parts[2], $tree->parts[0], $tree->parts[3]]));
+        $this->actingAs($this->ines);
+    }
+
+    public function test_the_list_says_what_changed_with_who_and_in_which_version(): void
+    {
+        $page = $this->get(route('history', [$this->item, 'from' => 2, 'to' => 6]))->assertOk();
+        $page->assertSee('4 changes')->assertSee('Removed “Check the plug and lead first”')->assertSee('Moved “Sign the log” up')->assertSee('Added “Ring the bell”');
+        $page->assertSeeInOrder(['Added 2 words in', 'Tobi', 'Ines', 'in 3 and 4']);
+    }
+
+    public function test_each_word_is_told_by_who_wrote_it(): void
+    {
+        $html = (string) $this->get(route('history', [$this->item, 'from' => 2, 'to' => 6]))->getContent();
+        self::assertMatchesRegularExpression('~<ins class="by-2" title="added by Tobi Brandt">whole </ins>~', $html);
+        self::assertMatchesRegularExpression('~<ins class="by-1" title="added by Ines Oduya">, twice</ins>~', $html);
+    }
+
+    public function test_an_editor_can_be_shown_alone(): void
+    {
+        $this->get(route('history', [$this->item, 'from' => 2, 'to' => 6, 'by' => (string) $this->ines->id]))->assertSee('Added 2 words')->assertDontSee('Moved “Sign the log” up');
+    }
+
+    public function test_as_it_was_says_that_it_is_not_the_present_state(): void
+    {
+        $this->get(route('history', [$this->item, 'from' => 2, 'to' => 6, 'view' => 'was']))->assertSee('Not the present state')->assertSee('Check the plug')->assertDontSee('Ring the bell.');
+        $this->get(route('history', [$this->item, 'from' => 6, 'to' => 6, 'view' => 'was']))->assertSee('the newest version')->assertDontSee('Not the present state');
+    }
+
+    public function test_side_by_side_has_the_removed_on_the_left_and_the_added_on_the_right(): void
+    {
+        $this->get(route('history', [$this->item, 'from' => 2, 'to' => 6, 'layout' => 'side']))->assertOk()->assertSeeInOrder(['Earlier: 2', 'Later: 6', 'Check the plug']);
+    }
+
+    public function test_the_ends_are_put_in_order_and_strange_ones_get_a_clear_answer(): void
+    {
+        $this->get(route('history', [$this->item, 'from' => 6, 'to' => 2]))->assertSee('between 2 and 6');
+        $this->get(route('history', [$this->item, 'from' => 2, 'to' => 99]))->assertNotFound()->assertSee('There is no version 99 of “Bench rules”. Its newest is 6.');
+        DB::table('versions')->where(['item_id' => $this->item->id, 'number' => 3])->delete();
+        $this->get(route('history', [$this->item, 'from' => 3, 'to' => 6]))->assertStatus(410)->assertSee('Version 3 of “Bench rules” is no longer kept.');
+        $this->getJson(route('history', [$this->item, 'from' => 'x']))->assertStatus(422);
+    }
+
+    public function test_a_milestone_is_marked_renamed_and_taken_off_and_the_version_stays(): void
+    {
+        $this->put(route('milestone.mark', [$this->item, 3]), ['name' => ' Agreed '])->assertRedirect();
+        $this->put(route('milestone.mark', [$this->item, 3]), ['name' => 'Agreed in spring']);
+        self::assertSame(['Agreed in spring'], Milestone::query()->pluck('name')->all());
+        $this->get(route('shelf', $this->shelf))->assertSee('Agreed in spring');
+        $this->get(route('list', [$this->item, 'only' => 'milestones']))->assertSee('Agreed in spring')->assertDontSee('Added “Ring the bell”');
+        $this->get(route('ribbon', $this->item))->assertJson(['milestones' => [[3, 'Agreed in spring']]]);
+        $this->put(route('milestone.mark', [$this->item, 3]), ['name' => str_repeat('x', 5000)])->assertSessionHasErrors('name');
+        $this->delete(route('milestone.remove', [$this->item, 3]))->assertRedirect();
+        self::assertSame(0, Milestone::query()->count());
+        self::assertSame(6, Version::query()->where('item_id', $this->item->id)->count());
+    }
+
+    public function test_the_plan_says_what_comes_back_goes_away_and_stays(): void
+    {
+        $this->get(route('restore', [$this->item, 2]))->assertOk()->assertSeeInOrder([
+            'Comes back', '“Check the plug and lead first”', 'removed by Tobi in 6',
+            'Goes away', 'The earlier wording', 'added by Tobi in 5',
+            'Stays as it is', 'All 6 versions',
+        ]);
+    }
+
+    public function test_restoring_adds_a_version_with_the_same_hash_and_can_be_taken_back(): void
+    {
+        $before = $this->item->refresh()->root;
+        $this->post(route('restore.store', [$this->item, 2]), ['seen' => 6])->assertRedirect(route('history', ['item' => $this->item, 'from' => 6, 'to' => 7]));
+        $restored = Version::query()->where('number', 7)->firstOrFail();
+        self::assertSame(Version::query()->where(['item_id' => $this->item->id, 'number' => 2])->value('root'), $restored->root);
+        self::assertSame([Cause::Restored, 2], [$restored->cause, $restored->source]);
+        $this->get(route('history', [$this->item, 'from' => 6, 'to' => 7]))->assertSee('Take it back');
+        $this->get(route('list', $this->item))->assertSee('Restored 2');
+        $this->post(route('restore.undo', [$this->item, 7]))->assertRedirect();
+        self::assertSame([$before, 8], [$this->item->refresh()->root, $this->item->head]);
+        $this->post(route('restore.undo', [$this->item, 7]))->assertSessionHasErrors('seen');
+        $this->assertVerified();
+    }
+
+    public function test_a_plan_that_is_out_of_date_restores_nothing(): void
+    {
+        $this->save($this->item, $this->tobi, $this->paragraphs('Something else.'));
+        $this->post(route('restore.store', [$this->item, 2]), ['seen' => 6])->assertRedirect(route('restore', [$this->item, 2]))->assertSessionHasErrors('seen');
+        self::assertSame(['Something else.'], $this->texts($this->item));
+    }
+
+    public function test_a_copy_stands_on_its_own_and_says_where_it_came_from(): void
+    {
+        $other = $this->shelf('Open days', [[$this->ines, Role::Owner]]);
+        $this->get(route('copy', [$this->item, 2]))->assertSee('Open days');
+        $this->post(route('copy.store', [$this->item, 2]), ['title' => 'Old rules', 'shelf' => $other->key])->assertRedirect();
+        $copy = Item::query()->where('title', 'Old rules')->firstOrFail();
+        self::assertSame(['Walk the room together.', 'Check the plug and lead first.', 'Sign the log.'], $this->texts($copy));
+        $this->get(route('item', $copy))->assertSee('copied out from')->assertSee('2 of “Bench rules”');
+        $this->post(route('copy.store', [$this->item, 2]), ['title' => 'x', 'shelf' => 'nowhere'])->assertNotFound();
+        $this->actingAs($this->tobi)->post(route('copy.store', [$this->item, 2]), ['title' => 'x', 'shelf' => $other->key])->assertNotFound();
+        $this->assertVerified();
+    }
+
+    public function test_any_version_is_downloaded_as_html_markdown_and_text(): void
+    {
+        $this->save($this->item, $this->ines, PartTree::of([new Part('pabc', 'paragraph', 0, ['text' => new RichText([new Run('<b>'), new Run('loud', ['bold' => true])])])]));
+        $this->get(route('download', [$this->item, 7, 'html']))->assertOk()->assertHeader('Content-Disposition', 'attachment; filename="bench-rules-7.html"')->assertSee('<p>&lt;b&gt;<strong>loud</strong></p>', false);
+        $this->get(route('download', [$this->item, 7, 'md']))->assertSee('\\<b\\>**loud**', false);
+        $this->get(route('download', [$this->item, 2, 'txt']))->assertSee("Walk the room together.\n\nCheck the plug");
+        $this->get(route('download', [$this->item, 2, 'exe']))->assertNotFound();
+    }
+
+    public function test_a_picture_is_checked_by_its_content_and_kept_with_the_item(): void
+    {
+        $image = imagecreatetruecolor(3, 2);
+        ob_start();
+        imagepng($image ?: self::fail('no image'));
+        $png = (string) ob_get_clean();
+        $kept = $this->post(route('picture.store', $this->item), ['picture' => UploadedFile::fake()->createWithContent('photo.txt', $png)], ['Accept' => 'application/json'])->assertOk()->assertJson(['width' => 3, 'height' => 2])->json();
+        $this->get(route('picture', [$this->item, $kept['chunk']]))->assertOk()->assertHeader('Content-Type', 'image/png');
+        $fake = UploadedFile::fake()->createWithContent('photo.png', '<svg onload="alert(1)">');
+        $this->post(route('picture.store', $this->item), ['picture' => $fake], ['Accept' => 'application/json'])->assertStatus(422)->assertJsonPath('message', __('item.picture_not'));
+        $big = UploadedFile::fake()->createWithContent('photo.png', $png.str_repeat('x', 10 * 1024 * 1024));
+        $this->post(route('picture.store', $this->item), ['picture' => $big], ['Accept' => 'application/json'])->assertStatus(413);
+        $this->save($this->item, $this->ines, PartTree::of([new Part('pabc', 'picture', 0, ['chunk' => $kept['chunk'], 'alt' => 'A bench', 'width' => 3, 'height' => 2])]));
+        $this->get(route('download', [$this->item, 7, 'html']))->assertSee('data:image/png;base64', false);
+        $this->get(route('history', [$this->item, 'from' => 6, 'to' => 7]))->assertSee('Added the picture “A bench”');
+        $this->post(route('copy.store', [$this->item, 7]), ['title' => 'With picture', 'shelf' => $this->shelf->key]);
+        $copy = Item::query()->where('title', 'With picture')->firstOrFail();
+        $this->get(route('picture', [$copy, $kept['chunk']]))->assertOk();
+        $this->assertVerified();
+    }
+
+    public function test_titles_have_bounds(): void
+    {
+        $this->putJson(route('item.rename', $this->item), ['title' => str_repeat('x', 5000)])->assertStatus(422)->assertJsonValidationErrors('title');
+        $this->putJson(route('item.rename', $this->item), ['title' => ' Rules of the bench '])->assertOk()->assertJson(['title' => 'Rules of the bench']);
+        $this->post(route('shelf.make', $this->shelf), ['title' => ''])->assertRedirect();
+        self::assertTrue(Item::query()->where('title', 'Untitled document')->exists());
+    }
+
+    public function test_opening_costs_the_same_whatever_the_number_of_versions(): void
+    {
+        $costs = [];
+        foreach ([20, 200] as $versions) {
+            while ($this->item->refresh()->head < $versions) {
+                $this->save($this->item, $this->item->head % 2 === 0 ? $this->ines : $this->tobi, $this->paragraphs('Walk '.$this->item->head.' times.', 'Sign the log.'));
+            }
+            $head = $this->item->head;
+            foreach (['shelf' => route('shelf', $this->shelf), 'item' => route('item', $this->item), 'history' => route('history', [$this->item, 'from' => $head - 6, 'to' => $head]), 'ribbon' => route('ribbon', $this->item), 'live' => route('live', [$this->item, 'client' => 'w'])] as $name => $url) {
+                $costs[$name][] = $this->cost($url);
+            }
+        }
+        foreach ($costs as $name => [$few, $many]) {
+            self::assertSame($few, $many, "{$name}: queries and chunks");
+            self::assertGreaterThan(0, $many[0], "{$name}: nothing was counted");
+        }
+    }
+
+    /** @return array{int, int} queries and chunks read */
+    private function cost(string $url): array
+    {
+        $this->app->forgetScopedInstances();
+        $queries = 0;
+        DB::listen(function () use (&$queries): void {
+            $queries++;
+        });
+        $this->get($url)->assertOk();
+        DB::getEventDispatcher()->forget(QueryExecuted::class);
+        $store = $this->app->make(ChunkStore::class);
+        self::assertInstanceOf(SqliteChunkStore::class, $store);
+
+        return [$queries, $store->reads];
+    }
+}

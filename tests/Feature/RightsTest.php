@@ -1,0 +1,139 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\HeldEdit;
+use App\Models\Item;
+use App\Models\Role;
+use App\Models\Shelf;
+use App\Models\User;
+use Illuminate\Support\Facades\Route;
+use PHPUnit\Framework\Attributes\DataProvider;
+
+/** Every route of a shelf and an item, for a guest, a stranger, a viewer, an editor and an owner. */
+final class RightsTest extends FeatureCase
+{
+    private Shelf $shelf;
+
+    private Item $item;
+
+    /** @var array<string, User> */
+    private array $people;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->people = ['owner' => $this->person('Ines Oduya'), 'editor' => $this->person('Tobi Brandt'), 'viewer' => $this->person('Rafi Sadek'), 'stranger' => $this->person('Jun Castell'), 'bystander' => $this->person('Nell Warwick')];
+        $this->shelf = $this->shelf('Volunteers', [[$this->people['owner'], Role::Owner], [$this->people['editor'], Role::Editor], [$this->people['viewer'], Role::Viewer]]);
+        $this->item = $this->document($this->shelf, $this->people['owner'], 'one');
+        $this->save($this->item, $this->people['editor'], $this->paragraphs('one', 'two'));
+    }
+
+    /**
+     * Who is the least that may: viewer, editor or owner.
+     *
+     * @return array<string, array{string, string, string, array<string, mixed>}> method, route, least, data
+     */
+    public static function routes(): array
+    {
+        return [
+            'a shelf' => ['get', 'shelf', 'viewer', []],
+            'making an item' => ['post', 'shelf.make', 'editor', ['title' => 'New']],
+            'people' => ['get', 'people', 'viewer', []],
+            'inviting' => ['post', 'people.store', 'owner', ['email' => 'new@example.org', 'name' => 'New One', 'role' => 'viewer']],
+            'shelf settings' => ['put', 'shelf.settings', 'owner', ['editors_restore' => '1']],
+            'rights' => ['put', 'people.update', 'owner', ['role' => 'viewer']],
+            'taking off' => ['delete', 'people.destroy', 'owner', []],
+            'opening' => ['get', 'item', 'viewer', []],
+            'renaming' => ['put', 'item.rename', 'editor', ['title' => 'Other']],
+            'the foot' => ['get', 'item.foot', 'viewer', []],
+            'the notes' => ['get', 'item.notes', 'viewer', []],
+            'the state' => ['get', 'state', 'viewer', []],
+            'saving' => ['put', 'state.save', 'editor', []],
+            'who is here' => ['get', 'live', 'viewer', ['client' => 'w']],
+            'keeping a picture' => ['post', 'picture.store', 'editor', []],
+            'a picture' => ['get', 'picture', 'viewer', []],
+            'history' => ['get', 'history', 'viewer', []],
+            'the list' => ['get', 'list', 'viewer', []],
+            'the ribbon' => ['get', 'ribbon', 'viewer', []],
+            'a line' => ['get', 'line', 'viewer', []],
+            'marking' => ['put', 'milestone.mark', 'editor', ['name' => 'Agreed']],
+            'unmarking' => ['delete', 'milestone.remove', 'editor', []],
+            'the plan' => ['get', 'restore', 'editor', []],
+            'restoring' => ['post', 'restore.store', 'editor', ['seen' => 3]],
+            'taking back' => ['post', 'restore.undo', 'editor', []],
+            'copying out, asking' => ['get', 'copy', 'viewer', []],
+            'copying out' => ['post', 'copy.store', 'editor', ['title' => 'Copy']],
+            'downloading' => ['get', 'download', 'viewer', []],
+        ];
+    }
+
+    /** @param array<string, mixed> $data */
+    #[DataProvider('routes')]
+    public function test_a_route_lets_in_those_who_may_and_nobody_else(string $method, string $route, string $least, array $data): void
+    {
+        $url = $this->url($route, $data);
+        if ($route === 'copy.store') {
+            $data['shelf'] = $this->shelf->key;
+        }
+        $ask = fn () => $this->json($method, $url, $data);
+        $ask()->assertUnauthorized();
+        self::assertSame(404, $this->actingAs($this->people['stranger'])->json($method, $url, $data)->status(), 'a stranger');
+        $ranks = ['viewer' => 0, 'editor' => 1, 'owner' => 2];
+        foreach ($ranks as $who => $rank) {
+            $status = $this->actingAs($this->people[$who])->json($method, $url, $data)->status();
+            if ($rank < $ranks[$least]) {
+                self::assertSame(403, $status, $who);
+            } else {
+                self::assertNotContains($status, [401, 403, 405, 500], $who);
+            }
+        }
+    }
+
+    public function test_no_route_of_a_shelf_or_an_item_is_left_out_above(): void
+    {
+        $named = array_column(self::routes(), 1);
+        foreach (Route::getRoutes() as $route) {
+            if (str_starts_with($route->uri(), 'shelves/') || str_starts_with($route->uri(), 'items/')) {
+                self::assertContains($route->getName(), [...$named, 'held', 'held.settle'], $route->uri());
+            }
+        }
+    }
+
+    public function test_only_its_author_settles_a_held_edit(): void
+    {
+        $base = $this->item->refresh()->root;
+        $this->save($this->item, $this->people['owner'], $this->paragraphs('one!', 'two'));
+        $this->save($this->item, $this->people['editor'], $this->paragraphs('one?', 'two'), $base);
+        $held = HeldEdit::query()->firstOrFail();
+        $this->actingAs($this->people['owner'])->get(route('held', [$this->item, $held]))->assertNotFound();
+        $this->actingAs($this->people['owner'])->put(route('held.settle', [$this->item, $held]), ['choice' => 'mine'])->assertNotFound();
+        $this->actingAs($this->people['editor'])->get(route('held', [$this->item, $held]))->assertOk();
+    }
+
+    public function test_a_shelf_may_keep_restoring_for_its_owners(): void
+    {
+        $this->shelf->update(['editors_restore' => false]);
+        $plan = route('restore', [$this->item, 2]);
+        $this->actingAs($this->people['editor'])->get($plan)->assertForbidden()->assertSee('Only an owner');
+        $this->actingAs($this->people['owner'])->get($plan)->assertOk();
+        $this->actingAs($this->people['editor'])->get(route('history', [$this->item, 'from' => 2, 'to' => 3]))->assertOk()->assertDontSee('Restore 2…');
+    }
+
+    /** @param array<string, mixed> $data */
+    private function url(string $route, array $data): string
+    {
+        $membership = $this->shelf->memberships()->firstOrCreate(['user_id' => $this->people['bystander']->id], ['role' => Role::Viewer]);
+
+        return match (true) {
+            in_array($route, ['people.update', 'people.destroy'], true) => route($route, [$this->shelf, $membership]),
+            in_array($route, ['shelf', 'shelf.make', 'people', 'people.store', 'shelf.settings'], true) => route($route, $this->shelf),
+            $route === 'picture' => route($route, [$this->item, str_repeat('a', 40)]),
+            $route === 'download' => route($route, [$this->item, 2, 'md']),
+            in_array($route, ['line', 'milestone.mark', 'milestone.remove', 'restore', 'restore.store', 'restore.undo', 'copy', 'copy.store'], true) => route($route, [$this->item, 2]),
+            default => route($route, $this->item),
+        };
+    }
+}
