@@ -208,7 +208,7 @@ final class HistoryTest extends FeatureCase
             $queries++;
         });
         $this->get($url)->assertOk();
-        DB::getEventDispatcher()->forget(QueryExecuted::class);
+        $this->app['events']->forget(QueryExecuted::class);
         $store = $this->app->make(ChunkStore::class);
         self::assertInstanceOf(SqliteChunkStore::class, $store);
 

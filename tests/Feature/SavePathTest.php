@@ -14,6 +14,7 @@ use Illuminate\Support\Facades\Date;
 use Illuminate\Testing\TestResponse;
 use MistyAttic\Core\Content\PartTree;
 use PHPUnit\Framework\Attributes\DataProvider;
+use Symfony\Component\HttpFoundation\Response;
 
 final class SavePathTest extends FeatureCase
 {
@@ -228,7 +229,10 @@ final class SavePathTest extends FeatureCase
         self::assertSame([['a'], ['b', ['bold' => true, 'link' => 'https://example.org/?q=1']], ['cd']], $this->tree($this->item)->parts[0]->richText()->toJson()['runs']);
     }
 
-    /** @param array<string, mixed> $more */
+    /**
+     * @param  array<string, mixed>  $more
+     * @return TestResponse<Response>
+     */
     private function put_(User $who, string $base, PartTree $tree, array $more = []): TestResponse
     {
         return $this->actingAs($who)->putJson(route('state.save', $this->item), ['base' => $base, 'client' => 'w'.random_int(1, 1 << 30), 'content' => $this->wire($tree), ...$more]);

@@ -1,0 +1,23 @@
+import { defineConfig } from '@playwright/test';
+
+export default defineConfig({
+    testDir: 'tests/browser',
+    timeout: 45_000,
+    expect: { timeout: 8_000 },
+    fullyParallel: false,
+    workers: 2,
+    retries: 0,
+    forbidOnly: true,
+    reporter: [['list']],
+    use: {
+        baseURL: 'http://127.0.0.1:8123',
+        viewport: { width: 1280, height: 800 },
+        serviceWorkers: 'block',
+        locale: 'en-GB',
+        launchOptions: {
+            executablePath: '/usr/bin/chromium',
+            args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+        },
+    },
+    webServer: { command: 'node tests/browser/serve.mjs 8123', url: 'http://127.0.0.1:8123/sign-in', timeout: 60_000, gracefulShutdown: { signal: 'SIGTERM', timeout: 3000 } },
+});

@@ -1,0 +1,123 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test } from '@playwright/test';
+import { newDocument, openHistory, saved, signIn, text } from './steps.mjs';
+
+/** Every screen, by what leads to it. */
+const screens = {
+    'sign-in': async (page) => page.goto('/sign-in'),
+    shelf: async (page) => signIn(page, 'Ines Oduya'),
+    people: async (page) => {
+        await signIn(page, 'Ines Oduya');
+        await page.getByRole('navigation', { name: 'Shelves' }).getByRole('link', { name: 'People' }).click();
+    },
+    writing: async (page) => {
+        await signIn(page, 'Ines Oduya');
+        await page.getByRole('link', { name: 'Volunteer handbook', exact: true }).click();
+        await expect(text(page)).toBeVisible();
+    },
+    'history together': async (page) => {
+        await signIn(page, 'Ines Oduya');
+        await openHistory(page, 'Volunteer handbook', 'from=120&to=198');
+    },
+    'history side by side': async (page) => {
+        await signIn(page, 'Ines Oduya');
+        await openHistory(page, 'Volunteer handbook', 'from=186&to=198&layout=side');
+    },
+    'history as it was': async (page) => {
+        await signIn(page, 'Ines Oduya');
+        await openHistory(page, 'Volunteer handbook', 'from=128&to=198&view=was');
+    },
+    list: async (page) => {
+        await signIn(page, 'Ines Oduya');
+        await openHistory(page, 'Volunteer handbook');
+        await page.getByRole('link', { name: 'List' }).click();
+    },
+    'restore plan': async (page) => {
+        await signIn(page, 'Ines Oduya');
+        await openHistory(page, 'Volunteer handbook', 'from=186&to=198');
+        await page.getByRole('link', { name: 'Restore 186…' }).click();
+    },
+    'copy out': async (page) => {
+        await signIn(page, 'Ines Oduya');
+        await openHistory(page, 'Volunteer handbook', 'from=186&to=198');
+        await page.getByRole('link', { name: 'Copy out…' }).click();
+    },
+    'an error': async (page) => {
+        await signIn(page, 'Ines Oduya');
+        await page.goto('/items/nowhere');
+    },
+};
+
+for (const [name, open] of Object.entries(screens)) {
+    test(`${name}: axe finds nothing by day and by night, and nothing is wider than 900 px`, async ({ page }) => {
+        await open(page);
+        for (const colorScheme of ['light', 'dark']) {
+            await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' });
+            const { violations } = await new AxeBuilder({ page }).analyze();
+            expect(violations.map(({ id, nodes }) => [colorScheme, id, nodes.map((node) => `${node.target} ${node.any[0]?.message ?? ''}`).slice(0, 3)])).toEqual([]);
+        }
+        for (const width of [900, 1920]) {
+            await page.setViewportSize({ width, height: 800 });
+            expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);
+        }
+    });
+}
+
+/** Goes on with Tab until what has the focus answers to the name. */
+async function tabTo(page, name, most = 60) {
+    for (let i = 0; i < most; i++) {
+        await page.keyboard.press('Tab');
+        const focused = await page.evaluate(() => {
+            const element = document.activeElement;
+            return (element?.getAttribute('aria-label') ?? element?.textContent ?? '').trim();
+        });
+        if (focused.startsWith(name)) return;
+    }
+    throw new Error(`Tab never came to ${name}`);
+}
+
+test('from the door to a restore that is taken back, by keyboard alone', async ({ page }) => {
+    test.setTimeout(90_000);
+    await page.goto('/sign-in');
+    await tabTo(page, 'IO Ines Oduya'.slice(3));
+    await page.keyboard.press('Enter');
+    await page.waitForURL(/shelves/);
+    await tabTo(page, 'New document…');
+    await page.keyboard.press('Enter');
+    await page.keyboard.type('By keyboard');
+    await page.keyboard.press('Enter');
+    await page.waitForURL(/items/);
+    await tabTo(page, 'The document');
+    await page.keyboard.type('# Keys');
+    await page.keyboard.press('Enter');
+    await page.keyboard.type('First.');
+    await saved(page);
+    await page.keyboard.press('Control+s');
+    await page.keyboard.press('Escape');
+    await page.keyboard.type(' Second.');
+    await expect(page.locator('[data-save-line]')).toHaveText(/as 3/);
+    await tabTo(page, 'Look back');
+    await page.keyboard.press('Enter');
+    await page.waitForURL(/history/);
+    await expect(page.locator('[data-ribbon][data-ready]')).toBeVisible();
+    await tabTo(page, 'Earlier');
+    await page.keyboard.press('Home');
+    await page.keyboard.press('ArrowRight');
+    await expect(page).toHaveURL(/from=2/);
+    await page.keyboard.press('n');
+    await expect(page.locator('.entry[aria-current]')).toBeFocused();
+    await tabTo(page, 'Restore 2…');
+    await page.keyboard.press('Enter');
+    await page.waitForURL(/restore/);
+    await tabTo(page, 'Restore 2');
+    await page.keyboard.press('Enter');
+    await page.waitForURL(/history/);
+    await tabTo(page, 'Take it back');
+    await page.keyboard.press('Enter');
+    await expect(page.getByText('Taken back: it is as it was in 3 again.')).toBeVisible();
+    await tabTo(page, 'Mark a milestone');
+    await page.keyboard.press('Enter');
+    await page.keyboard.type('Done');
+    await page.keyboard.press('Enter');
+    await expect(page.locator('.ribbon .flag')).toHaveText('Done');
+});

@@ -1,0 +1,156 @@
+import { expect, test } from '@playwright/test';
+import { newDocument, openHistory, saved, signIn, text } from './steps.mjs';
+
+test.beforeEach(({ page }) => signIn(page, 'Ines Oduya'));
+
+const range = 'from=186&to=198';
+
+test('what changed, in sentences and in the text; n and p go from one to the next', async ({ page }) => {
+    await openHistory(page, 'Volunteer handbook', range);
+    await expect(page.getByRole('heading', { name: /8 changes between 186 and 198/ })).toBeVisible();
+    await expect(page.locator('.entry', { hasText: 'Removed “Check the plug and lead first”' })).toContainText('Tobi in 192');
+    await expect(page.locator('del', { hasText: 'Check the plug' })).toBeVisible();
+    await page.keyboard.press('n');
+    await expect(page.locator('[data-step-count]')).toHaveText('1 of 8');
+    await page.keyboard.press('n');
+    await page.keyboard.press('p');
+    await expect(page.locator('.entry[aria-current]')).toContainText('Changed one word');
+    await page.keyboard.press('p');
+    await expect(page.locator('[data-step-count]')).toHaveText('8 of 8');
+    await page.locator('.entry', { hasText: 'Check the plug' }).click();
+    await expect(page.locator('.block.is-current')).toContainText('Check the plug');
+    await expect(page.locator('.block.is-current')).toBeInViewport();
+});
+
+test('the ends move by arrow keys, by dragging and by pressing a mark, and the address goes along', async ({ page }) => {
+    await openHistory(page, 'Volunteer handbook', range);
+    await page.locator('.changes-head h2').click();
+    await page.keyboard.press('ArrowLeft');
+    await expect(page).toHaveURL(/from=186&to=197/);
+    await page.keyboard.press('Shift+ArrowRight');
+    await expect(page).toHaveURL(/from=187&to=197/);
+    await expect(page.getByRole('heading', { name: /between 187 and 197/ })).toBeVisible();
+    await page.goBack();
+    await expect(page.getByRole('heading', { name: /between 186 and 197/ })).toBeVisible();
+    await page.goBack();
+    await page.goForward();
+    await expect(page.getByRole('heading', { name: /between 186 and 197/ })).toBeVisible();
+    await expect(page.getByRole('slider', { name: 'Later' })).toHaveAttribute('aria-valuenow', '197');
+
+    const earlier = page.getByRole('slider', { name: 'Earlier' });
+    await earlier.focus();
+    await page.keyboard.press('ArrowLeft');
+    await expect(page).toHaveURL(/from=185&to=197/);
+    const box = await earlier.boundingBox();
+    await page.mouse.move(box.x + box.width / 2, box.y + 40);
+    await page.mouse.down();
+    await page.mouse.move(box.x - 60, box.y + 40, { steps: 5 });
+    await page.mouse.up();
+    await expect(page).not.toHaveURL(/from=185/);
+    const track = await page.locator('[data-scroll]').boundingBox();
+    await page.mouse.click(track.x + track.width / 2, track.y + 60);
+    await expect(page.getByRole('heading', { name: /One change between|Nothing changed between|changes between/ })).toBeVisible();
+    const url = new URL(page.url());
+    expect(Number(url.searchParams.get('to')) - Number(url.searchParams.get('from'))).toBe(1);
+});
+
+test('as it was can not be taken for the present, and side by side has both', async ({ page }) => {
+    await openHistory(page, 'Volunteer handbook', range);
+    await page.getByRole('link', { name: 'As it was' }).click();
+    await expect(page).toHaveURL(/view=was/);
+    await expect(page.locator('.state-banner')).toContainText('Not the present state. This is 186');
+    await expect(page.locator('.paper')).toContainText('Check the plug and lead first.');
+    await page.getByRole('link', { name: 'What changed' }).click();
+    await page.getByRole('link', { name: 'Side by side' }).click();
+    await expect(page.locator('.sides-name').first()).toContainText('Earlier: 186');
+    await expect(page.locator('.sides ins').first()).toBeVisible();
+    await page.reload();
+    await expect(page.locator('.sides-name').last()).toContainText('Later: 198');
+});
+
+test('an editor alone', async ({ page }) => {
+    await openHistory(page, 'Volunteer handbook', range);
+    await page.locator('.pill', { hasText: 'Nell Warwick' }).click();
+    await expect(page).toHaveURL(/by=3/);
+    await expect(page.locator('.entry')).toHaveCount(2);
+    await page.getByRole('link', { name: 'everybody' }).click();
+    await expect(page.locator('.entry')).toHaveCount(8);
+});
+
+test('a milestone is marked, renamed, shown alone and taken off', async ({ page }) => {
+    await newDocument(page, 'Milestones');
+    await page.keyboard.type('One.');
+    await saved(page);
+    await page.keyboard.press('Control+s');
+    await page.keyboard.press('Escape');
+    await page.keyboard.type(' Two.');
+    await expect(page.locator('[data-save-line]')).toHaveText(/as 3/);
+    await page.getByRole('link', { name: 'Look back' }).click();
+    await page.getByText('Mark a milestone').click();
+    await page.getByLabel(/^Call 3/).fill('Agreed');
+    await page.keyboard.press('Enter');
+    await expect(page.locator('.ribbon .flag')).toHaveText('Agreed');
+    await page.getByText('Mark a milestone').click();
+    await page.getByLabel(/^3 is called/).fill('Agreed in spring');
+    await page.getByRole('button', { name: 'Rename' }).click();
+    await expect(page.locator('.ribbon .flag')).toHaveText('Agreed in spring');
+    await page.getByRole('button', { name: 'Milestones' }).click();
+    await page.getByRole('link', { name: 'List' }).click();
+    await page.getByRole('link', { name: 'Milestones' }).click();
+    await expect(page.locator('.versions-number')).toHaveText(['3']);
+    await page.locator('.versions summary').click();
+    await page.getByRole('button', { name: 'Take the name off' }).click();
+    await expect(page.getByText('No version bears a name yet')).toBeVisible();
+    await page.getByRole('link', { name: 'All', exact: true }).click();
+    await expect(page.locator('.versions-number')).toHaveText(['3', '2', '1']);
+});
+
+test('a restore shows its plan, adds a version, and is taken back in one press', async ({ page }) => {
+    await newDocument(page, 'Restoring');
+    await page.keyboard.type('Worth keeping.');
+    await saved(page);
+    await page.keyboard.press('Control+s');
+    await page.keyboard.press('Escape');
+    await page.keyboard.press('Control+a');
+    await page.keyboard.press('Backspace');
+    await page.keyboard.type('Something else.');
+    await expect(page.locator('[data-save-line]')).toHaveText(/as [34]/);
+    const item = page.url();
+    await page.goto(`${item}/history?from=2&to=3`);
+    await page.getByRole('link', { name: 'Restore 2…' }).click();
+    await expect(page.getByRole('heading', { name: /Restore “Restoring” to 2/ })).toBeVisible();
+    await expect(page.getByRole('heading', { name: /Comes back/ })).toBeVisible();
+    await page.getByRole('button', { name: 'Restore 2' }).click();
+    await expect(page.getByRole('status').filter({ hasText: 'Restored 2 as' })).toBeVisible();
+    await page.goto(item);
+    await expect(text(page)).toHaveText('Worth keeping.');
+    await page.getByRole('link', { name: 'History', exact: true }).click();
+    await page.getByRole('button', { name: 'Take it back' }).click();
+    await page.goto(item);
+    await expect(text(page)).toHaveText('Something else.');
+});
+
+test('a version is copied out and downloaded', async ({ page }) => {
+    await openHistory(page, 'Volunteer handbook', 'from=40&to=41');
+    await page.getByText('Download', { exact: true }).click();
+    const download = page.waitForEvent('download');
+    await page.getByRole('link', { name: 'Markdown' }).first().click();
+    expect((await download).suggestedFilename()).toBe('volunteer-handbook-40.md');
+    await page.keyboard.press('Escape');
+    await page.getByRole('link', { name: 'Copy out…' }).click();
+    await page.getByLabel('What is it called?').fill('Early handbook');
+    await page.getByLabel('On which shelf?').selectOption({ label: 'Committee' });
+    await page.getByRole('button', { name: 'Copy it out' }).click();
+    await expect(page.locator('.head-origin')).toContainText('copied out from 40 of “Volunteer handbook”');
+    await expect(text(page)).toContainText('Volunteer handbook');
+    await page.goto('/');
+    await page.getByRole('link', { name: /Committee/ }).click();
+    await expect(page.locator('tr', { hasText: 'Early handbook' })).toContainText('Copied out from 40 of “Volunteer handbook”');
+});
+
+test('an old link to a version that is not there says so', async ({ page }) => {
+    await openHistory(page, 'Safeguarding note');
+    const response = await page.goto(`${page.url().split('?')[0]}?from=1&to=400`);
+    expect(response.status()).toBe(404);
+    await expect(page.getByText('There is no version 400 of “Safeguarding note”.')).toBeVisible();
+});

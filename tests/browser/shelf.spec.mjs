@@ -1,0 +1,79 @@
+import { expect, test } from '@playwright/test';
+import { newDocument, saved, signIn, text } from './steps.mjs';
+
+test('the door: one press in the demo, a password otherwise, and out again', async ({ page }) => {
+    await page.goto('/');
+    await expect(page).toHaveURL(/sign-in/);
+    await page.getByLabel('E-mail address').fill('tobi@fennel.example');
+    await page.getByLabel('Password').fill('wrong');
+    await page.getByRole('button', { name: 'Sign in' }).click();
+    await expect(page.getByRole('alert')).toContainText('do not go together');
+    await page.getByLabel('Password').fill('attic-demo');
+    await page.getByRole('button', { name: 'Sign in' }).click();
+    await expect(page.getByRole('heading', { name: 'Volunteers' })).toBeVisible();
+    await page.getByLabel('Signed in as Tobi Brandt').click();
+    await page.getByRole('button', { name: 'Sign out' }).click();
+    await expect(page).toHaveURL(/sign-in/);
+    await signIn(page, 'Ines Oduya');
+});
+
+test('a shelf shows its items, and History is one press from three places of a row', async ({ page }) => {
+    await signIn(page, 'Ines Oduya');
+    const row = page.locator('tr', { hasText: 'Volunteer handbook' });
+    await expect(row.getByText(/Document · 198 versions/)).toBeVisible();
+    await expect(row.locator('.items-change')).toContainText(/Ines, yesterday/);
+    expect(await row.locator('.bar').count()).toBeGreaterThan(10);
+    await expect(row.locator('.flag')).toContainText('Agreed at spring meeting');
+
+    await row.getByRole('link', { name: 'History of Volunteer handbook' }).click();
+    await expect(page).toHaveURL(/\/history$/);
+    await page.goBack();
+    await row.locator('.items-change a').click();
+    await expect(page).toHaveURL(/\/history$/);
+    await page.goBack();
+    await row.getByLabel('More for Volunteer handbook').click();
+    await row.locator('.menu-sheet').getByRole('link', { name: 'History', exact: true }).click();
+    await expect(page).toHaveURL(/\/history$/);
+});
+
+test('other shelves are in reach, and those one is not on are not there', async ({ page }) => {
+    await signIn(page, 'Rafi Sadek');
+    await expect(page.getByRole('navigation', { name: 'Shelves' }).getByText('Committee')).toHaveCount(0);
+    await page.getByRole('link', { name: /Open days/ }).click();
+    await expect(page.getByText('Open day plan', { exact: true })).toBeVisible();
+    await expect(page.getByText('New document…')).toHaveCount(0);
+    await page.getByText('Open day plan', { exact: true }).click();
+    await expect(page.locator('.ProseMirror')).toHaveAttribute('contenteditable', 'false');
+    await expect(page.getByRole('toolbar')).toHaveCount(0);
+});
+
+test('a new document, named in place, with a name of any length', async ({ page }) => {
+    await signIn(page, 'Ines Oduya');
+    await newDocument(page, 'First');
+    await page.keyboard.type('Some words.');
+    await saved(page);
+    const title = page.getByLabel('Title');
+    await title.fill('A title that goes on and on '.repeat(6).trim());
+    await title.press('Enter');
+    await expect(page).toHaveTitle(/^A title that goes on/);
+    await page.reload();
+    await expect(text(page)).toContainText('Some words.');
+    await expect(page.getByLabel('Title')).toHaveValue(/^A title that goes on/);
+    const overflow = await page.evaluate(() => document.documentElement.scrollWidth - innerWidth);
+    expect(overflow).toBeLessThanOrEqual(0);
+});
+
+test('people: invited, given rights, taken off; the last owner stays', async ({ page }) => {
+    await signIn(page, 'Nell Warwick');
+    await page.getByRole('link', { name: /Open days/ }).click();
+    await page.getByRole('navigation', { name: 'Shelves' }).getByRole('link', { name: 'People' }).click();
+    await page.getByLabel('E-mail address').fill('ada@fennel.example');
+    await page.getByLabel(/Name, if/).fill('Ada Brook');
+    await page.getByRole('button', { name: 'Put on the shelf' }).click();
+    await expect(page.getByLabel('Invitation link')).toHaveValue(/invitation/);
+    await page.getByLabel('What Ada Brook may do').selectOption('viewer');
+    await expect(page.locator('tr', { hasText: 'Ada Brook' }).locator('select')).toHaveValue('viewer');
+    await page.locator('tr', { hasText: 'Ada Brook' }).getByText('Remove…').click();
+    await page.getByRole('button', { name: 'Take off the shelf' }).click();
+    await expect(page.locator('tr', { hasText: 'Ada Brook' })).toHaveCount(0);
+});

@@ -1,0 +1,48 @@
+import { expect } from '@playwright/test';
+
+/** @param {import('@playwright/test').Page} page @param {string} name */
+export async function signIn(page, name) {
+    await page.goto('/sign-in');
+    await page.getByRole('button', { name }).click();
+    await page.waitForURL(/\/shelves\//);
+}
+
+/** @param {import('@playwright/test').Page} page */
+export async function newDocument(page, title) {
+    await page.getByText('New document…').click();
+    await page.getByLabel('What is it called?').fill(title);
+    await page.getByRole('button', { name: 'Make it' }).click();
+    await page.waitForURL(/\/items\//);
+    await text(page).click();
+    return page.url();
+}
+
+/** The sheet. */
+export const text = (page) => page.locator('.ProseMirror');
+
+/** Waits until what was typed is saved. */
+export async function saved(page) {
+    await page.waitForTimeout(60);
+    await expect(page.locator('[data-save-line]')).toHaveText(/(Saved .* as \d+|saved as \d+|Kept as \d+)/, { timeout: 10_000 });
+}
+
+/** Types a line and keeps it as a version of its own. */
+export async function typed(page, words) {
+    await page.keyboard.type(words);
+    await saved(page);
+}
+
+/** The newest state as the server has it: a list of id, role, depth and fields. */
+export async function state(page) {
+    return (await page.request.get(`${page.url().split('?')[0]}/state`)).json();
+}
+
+export const words = (part) => part[3].text.runs.map((run) => run[0]).join('');
+
+/** Opens a demo document's history. */
+export async function openHistory(page, title, query = '') {
+    await page.getByRole('link', { name: `History of ${title}` }).click();
+    await page.waitForURL(/\/history/);
+    if (query) await page.goto(`${page.url().split('?')[0]}?${query}`);
+    await expect(page.locator('[data-ribbon][data-ready]')).toBeVisible();
+}

@@ -1,0 +1,170 @@
+import { expect, test } from '@playwright/test';
+import { newDocument, saved, signIn, state, text, words } from './steps.mjs';
+
+test.beforeEach(async ({ page }) => {
+    await signIn(page, 'Ines Oduya');
+    await newDocument(page, 'Bench rules');
+});
+
+test('blocks by what is typed at the start of a line', async ({ page }) => {
+    const lines = ['# Title', 'A paragraph', '## Lower', '', '- one', 'two', '', '1. first', 'second', '', '[] to do', '', '> said', '---'];
+    for (const line of lines) {
+        await page.keyboard.type(line);
+        if (line !== '---') await page.keyboard.press('Enter');
+    }
+    await page.keyboard.type('after');
+    await saved(page);
+    const parts = (await state(page)).content.filter((part) => part[1] === 'rule' || words(part) !== '');
+    expect(parts.map((part) => [part[1], part[3].level ?? part[3].style ?? null, part[3].text ? words(part) : null])).toEqual([
+        ['heading', 1, 'Title'], ['paragraph', null, 'A paragraph'], ['heading', 2, 'Lower'],
+        ['item', 'bullet', 'one'], ['item', 'bullet', 'two'], ['item', 'number', 'first'], ['item', 'number', 'second'],
+        ['item', 'task', 'to do'], ['quote', null, 'said'], ['rule', null, null], ['paragraph', null, 'after'],
+    ]);
+});
+
+test('marks by keys and by tools, undo and redo', async ({ page }) => {
+    for (const [key, word] of [['b', 'bold'], ['i', 'italic'], ['u', 'under'], ['e', 'code']]) {
+        await page.keyboard.press(`Control+${key}`);
+        await page.keyboard.type(word);
+        await page.keyboard.press(`Control+${key}`);
+        await page.keyboard.type(' ');
+    }
+    await page.getByRole('button', { name: 'Strike through' }).click();
+    await page.keyboard.type('struck');
+    await saved(page);
+    const marks = (await state(page)).content[0][3].text.runs.filter((run) => run[1]).map((run) => [run[0], Object.keys(run[1])[0]]);
+    expect(marks).toEqual([['bold', 'bold'], ['italic', 'italic'], ['under', 'underline'], ['code', 'code'], ['struck', 'strike']]);
+    await page.keyboard.press('Control+z');
+    await expect(text(page)).not.toContainText('struck');
+    await page.keyboard.press('Control+y');
+    await expect(text(page)).toContainText('struck');
+});
+
+test('lists nest with Tab, ticks are pressed, the list ends with two Enters', async ({ page }) => {
+    await page.keyboard.type('- outer\n'.replace('\n', ''));
+    await page.keyboard.press('Enter');
+    await page.keyboard.press('Tab');
+    await page.keyboard.type('inner');
+    await page.keyboard.press('Enter');
+    await page.getByRole('button', { name: 'Tasks' }).click();
+    await page.keyboard.type('do it');
+    await page.getByRole('checkbox', { name: 'Done' }).click();
+    await saved(page);
+    const parts = (await state(page)).content;
+    expect(parts.map((part) => [part[2], part[3].style, part[3].done])).toEqual([[0, 'bullet', false], [1, 'bullet', false], [1, 'task', true]]);
+});
+
+test('a table: rows and columns come and go', async ({ page }) => {
+    await page.getByRole('button', { name: 'Table', exact: true }).click();
+    await page.keyboard.type('For');
+    await page.keyboard.press('Tab');
+    await page.keyboard.type('Ask');
+    await page.getByRole('button', { name: 'Row below' }).click();
+    await page.getByRole('button', { name: 'Column after' }).click();
+    await saved(page);
+    const count = async (role) => (await state(page)).content.filter((part) => part[1] === role).length;
+    expect([await count('row'), await count('cell')]).toEqual([4, 16]);
+    await page.getByRole('button', { name: 'Remove row' }).click();
+    await page.getByRole('button', { name: 'Remove column' }).click();
+    await saved(page);
+    expect([await count('row'), await count('cell')]).toEqual([3, 9]);
+    await page.getByRole('button', { name: 'Header row' }).click();
+    await saved(page);
+    expect(await page.locator('.ProseMirror th').count()).toBe((await state(page)).content.filter((part) => part[3].head).length);
+    await page.getByRole('button', { name: 'Remove table' }).click();
+    await saved(page);
+    expect(await count('table')).toBe(0);
+});
+
+test('a link is set, checked and taken off', async ({ page }) => {
+    await page.keyboard.type('the council line');
+    await page.keyboard.press('Control+a');
+    await page.keyboard.press('Control+k');
+    await page.getByLabel('Address').fill('javascript:alert(1)');
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('alert')).toContainText('An address begins with');
+    await page.getByLabel('Address').fill('https://example.org/line');
+    await page.keyboard.press('Enter');
+    await expect(page.locator('.ProseMirror a')).toHaveAttribute('href', 'https://example.org/line');
+    await saved(page);
+    await page.keyboard.press('Control+k');
+    await page.getByRole('button', { name: 'Take the link off' }).click();
+    await expect(page.locator('.ProseMirror a')).toHaveCount(0);
+});
+
+test('a picture is chosen, described and kept; what is none is refused in words', async ({ page }) => {
+    const png = Buffer.from('iVBORw0KGgoAAAANSUhEUgAAAAoAAAAKCAIAAAACUFjqAAAAEklEQVR4nGNgYPiPFw1iaQYGAHgOY53TIGNpAAAAAElFTkSuQmCC', 'base64');
+    await page.locator('[data-picture-file]').setInputFiles({ name: 'x.png', mimeType: 'image/png', buffer: Buffer.from('<svg/>') });
+    await expect(page.locator('[data-save-line]')).toContainText('not a picture');
+    await page.locator('[data-picture-file]').setInputFiles({ name: 'bench.png', mimeType: 'image/png', buffer: png });
+    await page.getByLabel('Description').fill('The long bench');
+    await page.keyboard.press('Enter');
+    await expect(page.getByAltText('The long bench')).toBeVisible();
+    await saved(page);
+    await page.reload();
+    await expect(page.getByAltText('The long bench')).toHaveJSProperty('complete', true);
+    expect(await page.getByAltText('The long bench').evaluate((image) => image.naturalWidth)).toBe(10);
+});
+
+test('a picture is pasted and dropped', async ({ page }) => {
+    for (const kind of ['paste', 'drop']) {
+        await text(page).evaluate((target, type) => {
+            const bytes = Uint8Array.from(atob('iVBORw0KGgoAAAANSUhEUgAAAAoAAAAKCAIAAAACUFjqAAAAEklEQVR4nGNgYPiPFw1iaQYGAHgOY53TIGNpAAAAAElFTkSuQmCC'), (sign) => sign.charCodeAt(0));
+            const data = new DataTransfer();
+            data.items.add(new File([bytes], 'p.png', { type: 'image/png' }));
+            const box = target.getBoundingClientRect();
+            target.dispatchEvent(type === 'paste' ? new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }) : new DragEvent('drop', { dataTransfer: data, bubbles: true, cancelable: true, clientX: box.left + 5, clientY: box.top + 5 }));
+        }, kind);
+        await page.getByRole('button', { name: 'Leave it' }).click();
+        await saved(page);
+    }
+    await expect(page.locator('.ProseMirror img.is-picture')).toHaveCount(2);
+});
+
+test('what is pasted from elsewhere is cleaned', async ({ page }) => {
+    await text(page).evaluate((target) => {
+        const data = new DataTransfer();
+        data.setData('text/html', '<h2 onclick="x()" style="color:red">Hot <b>plugs</b></h2><script>alert(1)</script><ul><li>one<ul><li>below</li></ul></li></ul><p><a href="javascript:x">bad</a> <a href="https://example.org">good</a><img src="https://evil.example/x.png"></p><table><tr><td>a</td><td>b</td></tr></table>');
+        target.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+    });
+    await saved(page);
+    const html = await text(page).innerHTML();
+    expect(html).not.toMatch(/onclick|color|script|evil/);
+    await expect(page.locator('.ProseMirror h2')).toHaveText('Hot plugs');
+    await expect(page.locator('.ProseMirror a')).toHaveCount(1);
+    const items = (await state(page)).content.filter((part) => part[1] === 'item').map((part) => [part[2], words(part)]);
+    expect(items).toEqual([[0, 'one'], [1, 'below']]);
+});
+
+test('never pressing save, and keeping a version with a note all the same', async ({ page }) => {
+    await page.keyboard.type('First words.');
+    await expect(page.locator('[data-save-line]')).toHaveText('saving…');
+    await saved(page);
+    await expect(page.locator('[data-save-line]')).toHaveText(/Saved \d+ s ago as 2/);
+    await expect(page.locator('.foot-last')).toContainText('Ines: Wrote “First words”');
+    await page.keyboard.press('Control+s');
+    await page.getByLabel('A note on this version').fill('as read aloud');
+    await page.keyboard.press('Enter');
+    await expect(page.locator('[data-save-line]')).toContainText('Note kept with 2');
+    await text(page).click();
+    await page.keyboard.type(' More.');
+    await expect(page.locator('[data-save-line]')).toHaveText(/Saved \d+ s ago as 3/);
+    await page.getByRole('link', { name: 'Look back' }).click();
+    await page.getByRole('link', { name: 'List' }).click();
+    await expect(page.getByText('“as read aloud”')).toBeVisible();
+});
+
+test('far too much pasted is said so, and nothing is lost', async ({ page }) => {
+    test.setTimeout(90_000);
+    await page.keyboard.type('Before.');
+    await saved(page);
+    await text(page).evaluate((target) => {
+        const data = new DataTransfer();
+        data.setData('text/plain', `${'x'.repeat(999)}\n`.repeat(5200));
+        target.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
+    });
+    await expect(page.locator('[data-save-line]')).toContainText('Not saved. This is too much at once', { timeout: 60_000 });
+    expect(words((await state(page)).content[0])).toBe('Before.');
+    await page.keyboard.press('Control+z');
+    await expect(page.locator('[data-save-line]')).toHaveText(/Saved|saved/, { timeout: 30_000 });
+});
