@@ -3,13 +3,15 @@
         <span data-people aria-live="polite"></span>
         @if ($item->origin) <span class="head-origin">copied out from <a href="{{ route('history', ['item' => $item->origin->item, 'from' => $item->origin->number, 'to' => $item->origin->number, 'view' => 'was']) }}">{{ $item->origin->number }} of “{{ $item->origin->item->title }}”</a></span>@endif
     </x-item-head>
+    <main id="main" class="desk">
     @can('write', $item)
         @include('write.tools')
     @endcan
-    <main id="main" class="sheet" data-editor="{{ json_encode(['key' => $item->key, 'root' => $item->root, 'number' => $item->head, 'me' => auth()->id(), 'editable' => Gate::allows('write', $item)]) }}">
+    <div class="sheet" data-editor="{{ json_encode(['key' => $item->key, 'root' => $item->root, 'number' => $item->head, 'me' => auth()->id(), 'editable' => Gate::allows('write', $item)]) }}">
         <noscript><p class="notice">Writing needs JavaScript. <a href="{{ route('history', ['item' => $item, 'from' => $item->head, 'to' => $item->head, 'view' => 'was']) }}">Read it</a> or look at its history without.</p></noscript>
         <div class="sheet-text" data-text data-parts="{{ json_encode($parts, JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR) }}"></div>
         <aside class="notes" aria-label="Notes" data-notes="{{ route('item.notes', $item) }}">@include('write.notes')</aside>
+    </div>
     </main>
     <footer class="foot" data-foot="{{ route('item.foot', $item) }}">@include('write.foot')</footer>
     @include('write.dialogs')

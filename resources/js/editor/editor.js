@@ -55,7 +55,7 @@ export function attachEditor(root) {
         return true;
     };
     const keep = async () => {
-        if (await sync.save({ keep: true })) bottom.askNote((note) => sync.save({ keep: true, note }));
+        if (await sync.save({ keep: true })) bottom.offerNote((note) => sync.save({ keep: true, note }));
     };
 
     const taken = item.editable ? sync.takeUp() : null;
@@ -73,7 +73,10 @@ export function attachEditor(root) {
         dispatchTransaction(transaction) {
             view.updateState(view.state.apply(transaction));
             bar?.refresh();
-            if (transaction.docChanged && !transaction.getMeta('brought')) sync.changed();
+            if (transaction.docChanged && !transaction.getMeta('brought')) {
+                bottom.closeNote();
+                sync.changed();
+            }
         },
     });
 

@@ -9,7 +9,6 @@ import { smallRibbon } from '../ribbon/small.js';
  */
 export function foot(root, number) {
     let shown = number;
-    let message = '';
     const line = () => /** @type {HTMLElement} */ (root.querySelector('[data-save-line]'));
     const draw = () => smallRibbon(/** @type {HTMLCanvasElement} */ (root.querySelector('[data-small-ribbon]')));
     let settled = line().innerHTML;
@@ -18,7 +17,6 @@ export function foot(root, number) {
 
     /** @param {string} text @param {string} kind @param {number} version */
     const say = (text, kind, version) => {
-        message = text;
         const target = line();
         target.dataset.kind = kind;
         if (text !== '') target.textContent = text;
@@ -48,26 +46,35 @@ export function foot(root, number) {
         settled = fresh.querySelector('[data-save-line]')?.innerHTML ?? settled;
         draw();
     };
-    /** @param {(note: string) => Promise<boolean>} keep */
-    const askNote = (keep) => {
-        const form = /** @type {HTMLFormElement} */ (root.querySelector('[data-note-form]'));
-        const input = /** @type {HTMLInputElement} */ (form.querySelector('input'));
-        form.hidden = false;
+    const noteForm = /** @type {HTMLFormElement} */ (root.querySelector('[data-note-form]'));
+    const noteInput = /** @type {HTMLInputElement} */ (noteForm.querySelector('input'));
+    const closeNote = () => {
+        if (noteForm.contains(document.activeElement)) /** @type {HTMLElement | null} */ (document.querySelector('.ProseMirror'))?.focus();
+        noteForm.hidden = true;
+    };
+    /**
+     * Offers to put a note on the version that was just kept. It does not take the caret out of the text: Tab leads to it,
+     * asking once more as well, and writing on closes it.
+     *
+     * @param {(note: string) => Promise<boolean>} keep
+     */
+    const offerNote = (keep) => {
         line().textContent = `Kept as ${shown}`;
-        input.value = '';
-        input.focus();
-        const done = () => {
-            form.hidden = true;
-            form.onsubmit = input.onkeydown = null;
-            /** @type {HTMLElement | null} */ (document.querySelector('.ProseMirror'))?.focus();
-        };
-        form.onsubmit = async (event) => {
+        if (!noteForm.hidden) {
+            noteInput.focus();
+            return;
+        }
+        noteForm.hidden = false;
+        noteInput.value = '';
+        noteForm.onsubmit = async (event) => {
             event.preventDefault();
-            const note = input.value.trim();
-            done();
+            const note = noteInput.value.trim();
+            closeNote();
             if (note !== '' && (await keep(note))) say(`Note kept with ${shown}`, 'saved', shown);
         };
-        input.onkeydown = (event) => event.key === 'Escape' && done();
+        noteInput.onkeydown = (event) => {
+            if (event.key === 'Escape') closeNote();
+        };
     };
-    return { say, moved, askNote, get message() { return message; } };
+    return { say, moved, offerNote, closeNote };
 }

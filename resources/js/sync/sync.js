@@ -145,8 +145,8 @@ export class Sync {
             this.baseDocument = sent;
         }
         this.waiting = 0;
-        this.settled();
         this.around.moved(answer.number);
+        this.settled();
         if (answer.content !== null) this.around.say(`merged with what others wrote, saved as ${answer.number}`, 'saved', answer.number);
     }
 

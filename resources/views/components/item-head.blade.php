@@ -1,5 +1,5 @@
 @props(['item', 'at', 'newest' => null, 'editable' => false])
-<div class="head">
+<section class="head" aria-label="The item">
     <x-glyph :name="$item->kind" />
     <div class="head-title">
         <nav class="head-path" aria-label="Where this is"><a href="{{ route('shelf', $item->shelf) }}">{{ $item->shelf->name }}</a> / {{ ucfirst($item->kind) }}</nav>
@@ -15,4 +15,4 @@
         <a href="{{ route('history', $item) }}" @if ($at === 'history') aria-current="page" @endif>History</a>
         <a href="{{ route('people', $item->shelf) }}">People</a>
     </nav>
-</div>
+</section>
