@@ -10,6 +10,7 @@ use App\Models\User;
 use App\Models\Version;
 use App\Store\States;
 use Illuminate\Support\Facades\DB;
+use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Kinds;
 use MistyAttic\Core\Merge\Conflict;
 use MistyAttic\Core\Merge\Merged;
@@ -40,7 +41,7 @@ final readonly class SaveState
             $version = $root === $headRoot
                 ? $this->write->unchanged($item, $editor, $sent->keep, $sent->note)
                 : $this->write->handle($item, $editor, new Written($head, $tree, $root, $sent->cause, kept: $sent->keep, note: $sent->note));
-            $held = array_map(fn (Conflict $conflict) => $this->holdBack($item, $editor, $version, $root, $base, $conflict), $merged->conflicts);
+            $held = array_map(fn (Conflict $conflict) => $this->holdBack($item, $editor, $version, $tree, $conflict), $merged->conflicts);
 
             return new Saved($version, $root, $sentRoot, $tree, $root !== $sentRoot, $held);
         });
@@ -76,9 +77,9 @@ final readonly class SaveState
         }
     }
 
-    private function holdBack(Item $item, User $editor, Version $version, string $root, string $base, Conflict $conflict): HeldEdit
+    private function holdBack(Item $item, User $editor, Version $version, PartTree $tree, Conflict $conflict): HeldEdit
     {
-        $values = ['root' => $root, 'number' => $version->number, 'conflict' => $conflict->toJson(), 'met_user_id' => $this->met($item, $editor, $conflict)];
+        $values = ['root' => $version->root, 'place' => $this->place($item, $tree, $conflict), 'number' => $version->number, 'conflict' => $conflict->toJson(), 'met_user_id' => $this->met($item, $editor, $conflict)];
         $before = HeldEdit::query()->waitingFor($editor)->where(['item_id' => $item->id, 'part' => $conflict->id])->get()
             ->first(fn (HeldEdit $held) => $this->continues($held->meeting(), $conflict));
         if ($before !== null) {
@@ -88,6 +89,18 @@ final readonly class SaveState
         }
 
         return HeldEdit::query()->create(['item_id' => $item->id, 'user_id' => $editor->id, 'part' => $conflict->id, ...$values]);
+    }
+
+    private function place(Item $item, PartTree $tree, Conflict $conflict): string
+    {
+        $kind = Kinds::named($item->kind);
+        $part = $tree->find($conflict->id);
+        if ($part === null) {
+            return mb_substr(($conflict->mine[0] ?? null)?->richText()->text() ?? '', 0, 60);
+        }
+        $place = $kind->place($tree, $part);
+
+        return $kind->label($tree, $place === null ? $part : $tree->get($place));
     }
 
     /** Whether somebody went on typing in an edit that is held back already: it is one edit still. */

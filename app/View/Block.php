@@ -79,8 +79,20 @@ final readonly class Block
         };
     }
 
+    /** Whether it was changed only by people whose changes are not asked for. */
+    private function quiet(HistoryAddress $address): bool
+    {
+        foreach ($this->editors as $editor) {
+            if ($address->highlights($editor->id)) {
+                return false;
+            }
+        }
+
+        return $this->changed() && $this->editors !== [];
+    }
+
     /** Classes that carry form and colour. */
-    public function classes(): string
+    public function classes(HistoryAddress $address): string
     {
         return implode(' ', array_filter([
             'block',
@@ -91,6 +103,7 @@ final readonly class Block
             $this->removed() ? 'was-removed' : '',
             $this->moved() ? 'was-moved' : '',
             $this->marked->edited ? 'was-edited' : '',
+            $this->quiet($address) ? 'is-quiet' : '',
             $this->editors === [] ? '' : 'by-'.$this->editors[count($this->editors) - 1]->colour,
         ]));
     }

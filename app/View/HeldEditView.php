@@ -5,14 +5,13 @@ declare(strict_types=1);
 namespace App\View;
 
 use App\Models\HeldEdit;
-use App\Models\Item;
 use App\Models\User;
 use App\Store\States;
 use MistyAttic\Core\Compare\Span;
+use MistyAttic\Core\Compare\SpanKind;
 use MistyAttic\Core\Compare\TextCompare;
 use MistyAttic\Core\Compare\Words;
 use MistyAttic\Core\Content\RichText;
-use MistyAttic\Core\Kinds\Kinds;
 use MistyAttic\Core\Merge\Choice;
 use MistyAttic\Core\Merge\Conflict;
 use MistyAttic\Core\Merge\ConflictType;
@@ -20,11 +19,10 @@ use MistyAttic\Core\Merge\ConflictType;
 /** An edit that was held back, laid out for its author to settle. */
 final readonly class HeldEditView
 {
+    /** Characters of the text on either side. */
+    private const AROUND = 120;
+
     public Conflict $conflict;
-
-    public string $name;
-
-    public ?string $place;
 
     /** @var list<Choice> */
     public array $choices;
@@ -34,15 +32,10 @@ final readonly class HeldEditView
 
     public SpanHtml $theirs;
 
-    public function __construct(Item $item, HeldEdit $held, User $author, States $states)
+    public function __construct(HeldEdit $held, User $author, States $states)
     {
         $this->conflict = $conflict = $held->meeting();
-        $tree = $states->tree($held->root);
-        $kind = Kinds::named($item->kind);
-        $part = $tree->find($conflict->id);
-        $this->name = $part === null ? mb_substr(($conflict->mine[0] ?? null)?->richText()->text() ?? '', 0, 60) : $kind->label($tree, $part);
-        $place = $part === null ? null : $kind->place($tree, $part);
-        $this->place = $place === null ? null : $kind->label($tree, $tree->get($place));
+        $part = $states->tree($held->root)->find($conflict->id);
         $this->choices = Choice::for($conflict->type);
         $now = $part?->richText() ?? new RichText;
         $mine = match (true) {
@@ -57,9 +50,25 @@ final readonly class HeldEditView
 
     private function compared(RichText $base, RichText $side, ?User $author): SpanHtml
     {
-        $spans = TextCompare::of($base, $side, new Words)->spans();
+        $meeting = $this->conflict->meeting;
+        $spans = [
+            new Span(SpanKind::Same, RichText::plain($this->end($meeting?->before->text() ?? ''))),
+            ...TextCompare::of($base, $side, new Words)->spans(),
+            new Span(SpanKind::Same, RichText::plain($this->beginning($meeting?->after->text() ?? ''))),
+        ];
 
         return new SpanHtml(array_map(fn (Span $span) => [$span, $author], $spans));
+    }
+
+    /** A little of the text around, so that one sees where it is. */
+    private function end(string $text): string
+    {
+        return mb_strlen($text) > self::AROUND ? '… '.mb_substr($text, -self::AROUND) : $text;
+    }
+
+    private function beginning(string $text): string
+    {
+        return mb_strlen($text) > self::AROUND ? mb_substr($text, 0, self::AROUND).' …' : $text;
     }
 
     public function third(): string

@@ -126,6 +126,7 @@ return new class extends Migration {
             user_id INTEGER NOT NULL REFERENCES users (id),
             met_user_id INTEGER REFERENCES users (id),
             part TEXT NOT NULL,
+            place TEXT NOT NULL,
             root TEXT NOT NULL,
             number INTEGER NOT NULL,
             conflict TEXT NOT NULL,

@@ -1,4 +1,3 @@
-import { attachEditor } from './editor/editor.js';
 import { attachHistory } from './history/history.js';
 import { attachMenus } from './common/menus.js';
 import { attachForms } from './common/forms.js';
@@ -11,7 +10,10 @@ attachMenus(document.body);
 attachForms(document.body);
 attachRows(document.body);
 attachTitle(document.body);
-attachEditor(document.body);
+if (document.querySelector('[data-editor]')) {
+    // By far the largest part, and only needed here.
+    import('./editor/editor.js').then(({ attachEditor }) => attachEditor(document.body));
+}
 attachHistory(document.body);
 
 if ('serviceWorker' in navigator) {

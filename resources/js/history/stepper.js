@@ -48,6 +48,8 @@ export function stepper(root) {
     // The first change comes into sight, but is not chosen yet.
     const first = entries[0] && document.getElementById(`part-${entries[0].dataset.entry}`);
     const state = root.querySelector('[data-state]');
-    if (first && state && first.getBoundingClientRect().bottom > state.getBoundingClientRect().bottom) first.scrollIntoView({ block: 'center' });
-    return { step: (by) => go(at < 0 ? (by > 0 ? 0 : entries.length - 1) : at + by, true), dispose: () => root.removeEventListener('click', press) };
+    const frame = requestAnimationFrame(() => {
+        if (first && state && first.getBoundingClientRect().bottom > state.getBoundingClientRect().bottom) first.scrollIntoView({ block: 'center' });
+    });
+    return { step: (by) => go(at < 0 ? (by > 0 ? 0 : entries.length - 1) : at + by, true), dispose: () => (cancelAnimationFrame(frame), root.removeEventListener('click', press)) };
 }

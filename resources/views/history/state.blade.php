@@ -8,7 +8,7 @@
             @endif
             <a href="{{ route('item', $item) }}">To the present one</a>
         </p>
-        <article class="paper prose">@foreach ($blocks as $block)@include('history.block')@endforeach</article>
+        <article class="paper prose">@foreach ($blocks as $block)@include('history.block', ['side' => 'both'])@endforeach</article>
     </div>
 @elseif ($address->layout === 'side')
     <div class="state is-side" tabindex="0" role="region" aria-label="Versions {{ $from->number }} and {{ $to->number }} side by side" data-state>
@@ -23,6 +23,6 @@
     </div>
 @else
     <div class="state" tabindex="0" role="region" aria-label="What changed between {{ $from->number }} and {{ $to->number }}" data-state>
-        <article class="paper prose">@foreach ($blocks as $block)@include('history.block')@endforeach</article>
+        <article class="paper prose">@foreach ($blocks as $block)@include('history.block', ['side' => 'both'])@endforeach</article>
     </div>
 @endif
