@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core;
+
+use MistyAttic\Core\Kinds\Document\DocumentKind;
+use MistyAttic\Core\Merge\Choice;
+use MistyAttic\Core\Merge\Conflict;
+use MistyAttic\Core\Merge\Settlement;
+use MistyAttic\Core\Merge\TreeMerge;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+final class MergeTest extends TestCase
+{
+    /** @return array<string, array{array<string, string>, string, string}> */
+    public static function cases(): array
+    {
+        return Cases::in('merges');
+    }
+
+    /** @param array<string, string> $case */
+    #[DataProvider('cases')]
+    public function test_two_ways_on_are_merged(array $case, string $file, string $title): void
+    {
+        $merged = TreeMerge::of(Sketch::read($case['base']), Sketch::read($case['theirs']), Sketch::read($case['mine']));
+        $tree = (new DocumentKind)->repair($merged->tree);
+        $said = Sketch::write($tree);
+        foreach ($merged->conflicts as $conflict) {
+            self::assertEquals($conflict, Conflict::fromJson($conflict->toJson()));
+            $said .= "\nheld: {$conflict->type->value} {$conflict->id}".($conflict->meeting === null ? '' : ' “'.Sketch::text($conflict->meeting->mine).'” met “'.Sketch::text($conflict->meeting->theirs).'”');
+            $said .= "\n".preg_replace('/^/m', '  ', Sketch::write(Settlement::of($tree, $conflict, Choice::Mine)));
+        }
+        if (getenv('REWRITE')) {
+            Cases::rewrite($file, $title, 'merged', $said);
+        }
+        self::assertSame($case['merged'], $said);
+    }
+}
