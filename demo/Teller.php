@@ -52,7 +52,7 @@ final readonly class Teller
             $who = User::query()->where('name', 'like', $scene->who.' %')->firstOrFail();
             foreach ($scene->lines as $step => [$line, $where]) {
                 Date::setTestNow($start->addDays($scene->day - 1)->addMinutes($scene->minute + $step * self::STEP));
-                $item ??= $this->make->handle($shelf, $who, 'document', $story->title);
+                $item ??= $this->make->handle($shelf, $who, 'document', $story->title, 'dfirst');
                 try {
                     $stale = $this->line($item, $who, $line, $draft, $stale);
                 } catch (\DomainException $e) {

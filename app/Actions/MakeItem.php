@@ -19,10 +19,11 @@ final readonly class MakeItem
 {
     public function __construct(private States $states, private WriteVersion $write) {}
 
-    public function handle(Shelf $shelf, User $maker, string $kind, string $title): Item
+    /** @param string|null $firstId the id of the first part, random if not given */
+    public function handle(Shelf $shelf, User $maker, string $kind, string $title, ?string $firstId = null): Item
     {
-        return DB::transaction(function () use ($shelf, $maker, $kind, $title) {
-            $blank = Kinds::named($kind)->blank('p'.Str::lower(Str::random(9)));
+        return DB::transaction(function () use ($shelf, $maker, $kind, $title, $firstId) {
+            $blank = Kinds::named($kind)->blank($firstId ?? 'p'.Str::lower(Str::random(9)));
             $root = $this->states->keep($blank);
             $item = Item::query()->create(['key' => self::key(), 'shelf_id' => $shelf->id, 'kind' => $kind, 'title' => $title, 'head' => 0, 'root' => $root, 'changed_at' => now()]);
             $this->write->handle($item, $maker, new Written(PartTree::of([]), $blank, $root, Cause::Made));

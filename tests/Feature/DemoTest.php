@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\HeldEdit;
+use App\Models\Item;
+use App\Models\Shelf;
+use App\Models\User;
+use App\Models\Version;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
+
+final class DemoTest extends FeatureCase
+{
+    public function test_the_demo_is_the_same_every_time_and_holds_what_it_promises(): void
+    {
+        $roots = [];
+        foreach (['2026-05-31', '2027-02-03'] as $until) {
+            Artisan::call('attic:demo', ['--until' => $until]);
+            self::assertStringContainsString('versions of 1-volunteer-handbook', Artisan::output());
+            $roots[] = Version::query()->orderBy('id')->pluck('root')->all();
+            if (count($roots) === 1) {
+                $this->check();
+                $this->assertVerified();
+                DB::statement('PRAGMA foreign_keys = OFF');
+                foreach (['held_edits', 'milestones', 'touches', 'activity', 'sent_states', 'versions', 'items', 'memberships', 'shelves', 'users', 'chunks'] as $table) {
+                    DB::table($table)->delete();
+                }
+            }
+        }
+        self::assertSame($roots[0], $roots[1]);
+    }
+
+    private function check(): void
+    {
+        self::assertSame([5, 3], [User::query()->count(), Shelf::query()->count()]);
+        self::assertGreaterThanOrEqual(4, Item::query()->count());
+        $handbook = Item::query()->where('title', 'Volunteer handbook')->firstOrFail();
+        self::assertGreaterThan(150, $handbook->head);
+        self::assertSame(5, $handbook->versions()->distinct()->count('user_id'));
+        self::assertSame(2, $handbook->versions()->whereHas('milestone')->count());
+        self::assertSame(1, $handbook->versions()->where('cause', 'restored')->count());
+        self::assertSame(1, HeldEdit::query()->whereNotNull('settled_at')->count());
+        self::assertSame('2026-05-31', $handbook->changed_at->format('Y-m-d'));
+    }
+}
