@@ -30,7 +30,7 @@ const screens = {
     list: async (page) => {
         await signIn(page, 'Ines Oduya');
         await openHistory(page, 'Volunteer handbook');
-        await page.getByRole('link', { name: 'List' }).click();
+        await page.getByRole('link', { name: 'List', exact: true }).click();
     },
     'restore plan': async (page) => {
         await signIn(page, 'Ines Oduya');

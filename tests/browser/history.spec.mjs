@@ -96,7 +96,7 @@ test('a milestone is marked, renamed, shown alone and taken off', async ({ page 
     await page.getByRole('button', { name: 'Rename' }).click();
     await expect(page.locator('.ribbon .flag')).toHaveText('Agreed in spring');
     await page.getByRole('button', { name: 'Milestones' }).click();
-    await page.getByRole('link', { name: 'List' }).click();
+    await page.getByRole('link', { name: 'List', exact: true }).click();
     await page.getByRole('link', { name: 'Milestones' }).click();
     await expect(page.locator('.versions-number')).toHaveText(['3']);
     await page.locator('.versions summary').click();

@@ -152,7 +152,7 @@ test('never pressing save, and keeping a version with a note all the same', asyn
     await page.keyboard.type(' More.');
     await expect(page.locator('[data-save-line]')).toHaveText(/Saved \d+ s ago as 3/);
     await page.getByRole('link', { name: 'Look back' }).click();
-    await page.getByRole('link', { name: 'List' }).click();
+    await page.getByRole('link', { name: 'List', exact: true }).click();
     await expect(page.getByText('“as read aloud”')).toBeVisible();
 });
 
