@@ -12,6 +12,7 @@ return [
     'was_open' => 'was not ticked',
     'was_described' => 'was described as “:alt”',
     'was_style' => ['bullet' => 'was a bullet', 'number' => 'was numbered', 'task' => 'was a task'],
+    'since' => '{1} one version has come since|[2,*] :count versions have come since',
     'changes' => '{0} Nothing changed|{1} One change|[2,*] :count changes',
     'editors' => '{0} nobody|{1} one editor|[2,*] :count editors',
     'no_such_version' => 'There is no version :number of “:title”. Its newest is :head.',

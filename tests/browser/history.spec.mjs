@@ -132,6 +132,7 @@ test('a restore shows its plan, adds a version, and is taken back in one press',
 });
 
 test('a version is copied out and downloaded', async ({ page }) => {
+    const name = `Early handbook ${Date.now()}`;
     await openHistory(page, 'Volunteer handbook', 'from=40&to=41');
     await page.getByText('Download', { exact: true }).click();
     const download = page.waitForEvent('download');
@@ -139,14 +140,14 @@ test('a version is copied out and downloaded', async ({ page }) => {
     expect((await download).suggestedFilename()).toBe('volunteer-handbook-40.md');
     await page.keyboard.press('Escape');
     await page.getByRole('link', { name: 'Copy out…' }).click();
-    await page.getByLabel('What is it called?').fill('Early handbook');
+    await page.getByLabel('What is it called?').fill(name);
     await page.getByLabel('On which shelf?').selectOption({ label: 'Committee' });
     await page.getByRole('button', { name: 'Copy it out' }).click();
     await expect(page.locator('.head-origin')).toContainText('copied out from 40 of “Volunteer handbook”');
     await expect(text(page)).toContainText('Volunteer handbook');
     await page.goto('/');
     await page.getByRole('link', { name: /Committee/ }).click();
-    await expect(page.locator('tr', { hasText: 'Early handbook' })).toContainText('Copied out from 40 of “Volunteer handbook”');
+    await expect(page.locator('tr', { hasText: name })).toContainText('Copied out from 40 of “Volunteer handbook”');
 });
 
 test('an old link to a version that is not there says so', async ({ page }) => {

@@ -4,7 +4,7 @@ import {
     addColumnAfter, addColumnBefore, addRowAfter, addRowBefore, deleteColumn, deleteRow, deleteTable, goToNextCell, isInTable, toggleHeaderRow,
 } from 'prosemirror-tables';
 import { redo, undo } from 'prosemirror-history';
-import { schema } from './schema.js';
+import { schema } from '../document/schema.js';
 
 /** @typedef {import('prosemirror-state').Command} Command */
 const { nodes, marks } = schema;

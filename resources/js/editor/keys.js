@@ -3,7 +3,7 @@ import { keymap } from 'prosemirror-keymap';
 import { goToNextCell } from 'prosemirror-tables';
 import { inputRules, textblockTypeInputRule, InputRule } from 'prosemirror-inputrules';
 import { enterInCell, indent, insertBlock, lineBreak, nextCell, plainAtStart, splitItem, tools } from './commands.js';
-import { schema } from './schema.js';
+import { schema } from '../document/schema.js';
 
 const { nodes } = schema;
 

@@ -1,7 +1,7 @@
 import { ask, Refused } from '../common/ask.js';
 import { ask as askDialog } from './dialogs.js';
 import { insertBlock } from './commands.js';
-import { schema } from './schema.js';
+import { schema } from '../document/schema.js';
 
 const MOST = 10 * 1024 * 1024;
 

@@ -1,6 +1,6 @@
 import { isInTable } from 'prosemirror-tables';
 import { style, tools } from './commands.js';
-import { schema } from './schema.js';
+import { schema } from '../document/schema.js';
 
 /** @param {import('prosemirror-state').EditorState} state @param {string} name */
 function markActive(state, name) {

@@ -1,4 +1,4 @@
-import { schema } from './schema.js';
+import { schema } from '../document/schema.js';
 
 /**
  * How a list item stands in the editor: its mark in front, a tick to press for a task.

@@ -16,6 +16,7 @@ export function attachHistory(root) {
     /** @type {ReturnType<typeof setTimeout> | undefined} */
     let timer;
 
+    let head = read().head;
     let band = begin();
     let steps = stepper(main);
 
@@ -57,7 +58,12 @@ export function attachHistory(root) {
             const [old, now] = [main.querySelector(selector), fresh.querySelector(selector)];
             if (old && now) old.replaceWith(now);
         }
-        if (!push) {
+        const ends = read();
+        if (ends.head === head) {
+            band.show(ends.from, ends.to);
+        } else {
+            // Something was saved in the meantime: the ribbon has more versions now.
+            head = ends.head;
             band.dispose();
             band = begin();
         }

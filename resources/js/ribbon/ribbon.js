@@ -15,7 +15,7 @@ const MOST_STEP = 34;
  * @param {HTMLElement} root
  * @param {{from: number, to: number, ribbon: string, line: string}} state
  * @param {(from: number, to: number) => void} choose another pair of ends was chosen
- * @returns {{dispose: () => void, move: (end: 'from' | 'to', by: number) => void, focus: () => 'from' | 'to' | null}}
+ * @returns {{dispose: () => void, move: (end: 'from' | 'to', by: number) => void, show: (from: number, to: number) => void}}
  */
 export function ribbon(root, state, choose) {
     const find = (/** @type {string} */ selector) => /** @type {HTMLElement} */ (root.querySelector(selector));
@@ -290,7 +290,10 @@ export function ribbon(root, state, choose) {
 
     return {
         move,
-        focus: () => /** @type {'from' | 'to' | undefined} */ (/** @type {HTMLElement} */ (document.activeElement)?.dataset?.end) ?? null,
+        show: (a, b) => {
+            [from, to] = [a, b];
+            place();
+        },
         dispose: () => {
             cancelAnimationFrame(frame);
             clearTimeout(asked);

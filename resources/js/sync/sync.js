@@ -1,5 +1,5 @@
 import { ask, Refused, SignedOut, Unreachable } from '../common/ask.js';
-import { toDocument, toParts } from '../editor/convert.js';
+import { toDocument, toParts } from '../document/convert.js';
 import { carried, differences } from './differences.js';
 import { forgetKept, keepHere, readKept } from './kept.js';
 

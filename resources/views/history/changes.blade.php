@@ -1,7 +1,7 @@
 <section class="changes" aria-labelledby="changes-name" data-changes>
     <div class="changes-head">
         <h2 id="changes-name">{{ trans_choice('history.changes', count($comparison->entries)) }} @if ($from->number === $to->number) in {{ $from->number }} @else between {{ $from->number }} and {{ $to->number }}@endif</h2>
-        <p><x-when :at="$from->saved_at" exact /> → <x-when :at="$to->saved_at" exact /></p>
+        <p><x-when :at="$from->saved_at" exact /> → <x-when :at="$to->saved_at" exact />@if ($to->number < $item->head) · {{ trans_choice('history.since', $item->head - $to->number) }}@endif</p>
         @if ($editors->isNotEmpty())
             <p class="pills" role="group" aria-label="Show changes by">
                 @foreach ($editors as $editor)

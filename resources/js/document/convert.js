@@ -13,7 +13,10 @@ function runs(node) {
     node.forEach((child) => {
         const text = child.isText ? child.text : '\n';
         const marks = Object.fromEntries(child.marks.map((mark) => [mark.type.name, mark.type.name === 'link' ? mark.attrs.href : true]));
-        list.push(Object.keys(marks).length ? [text, marks] : [text]);
+        const last = list[list.length - 1];
+        // Neighbours with the same marks are one run, line breaks included: the form that the server keeps.
+        if (last && JSON.stringify(last[1] ?? {}) === JSON.stringify(marks)) last[0] += text;
+        else list.push(Object.keys(marks).length ? [text, marks] : [text]);
     });
     return { runs: list };
 }

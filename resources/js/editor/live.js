@@ -1,5 +1,5 @@
 import { ask, piece, SignedOut, Unreachable } from '../common/ask.js';
-import { hereKey } from '../editor/here.js';
+import { hereKey } from './here.js';
 
 const EVERY = 2000;
 
@@ -8,7 +8,7 @@ const EVERY = 2000;
  *
  * @param {HTMLElement} root
  * @param {import('prosemirror-view').EditorView} view
- * @param {import('./sync.js').Sync} sync
+ * @param {import('../sync/sync.js').Sync} sync
  * @returns {() => void}
  */
 export function live(root, view, sync) {
@@ -21,7 +21,7 @@ export function live(root, view, sync) {
     let timer;
     let stopped = false;
 
-    /** @param {import('../editor/here.js').Person[]} others */
+    /** @param {import('./here.js').Person[]} others */
     const show = (others) => {
         const now = JSON.stringify(others);
         if (now === seen) return;

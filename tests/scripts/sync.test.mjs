@@ -1,0 +1,187 @@
+import assert from 'node:assert/strict';
+import { beforeEach, test } from 'node:test';
+import { Slice } from 'prosemirror-model';
+import { ReplaceStep, Transform } from 'prosemirror-transform';
+import { toDocument, toParts } from '../../resources/js/document/convert.js';
+import { readKept } from '../../resources/js/sync/kept.js';
+import { Sync } from '../../resources/js/sync/sync.js';
+
+const paragraphs = (...texts) => texts.map((text, at) => [`p${at}aa`, 'paragraph', 0, { text: { runs: text === '' ? [] : [[text]] } }]);
+const words = (parts) => parts.map((part) => part[3].text.runs.map((run) => run[0]).join(''));
+
+let store;
+beforeEach(() => {
+    store = new Map();
+    globalThis.document = { cookie: 'XSRF-TOKEN=token' };
+    globalThis.localStorage = { getItem: (key) => store.get(key) ?? null, setItem: (key, value) => store.set(key, value), removeItem: (key) => store.delete(key) };
+});
+
+/** An editor that is only its document, and a server that answers with what it is told to. */
+function desk(...texts) {
+    const self = {
+        now: toDocument(paragraphs(...texts)),
+        said: [],
+        asked: [],
+        answers: [],
+        signedIn: 0,
+        write: (...to) => {
+            self.now = toDocument(paragraphs(...to));
+            self.sync.changed();
+            clearTimeout(self.sync.timer);
+            self.sync.timer = undefined;
+        },
+        texts: () => words(toParts(self.now)),
+    };
+    globalThis.fetch = async (url, options) => {
+        const body = options.body ? JSON.parse(options.body) : null;
+        self.asked.push({ url, method: options.method, ...body });
+        const answer = self.answers.shift() ?? { status: 500 };
+        if (answer.before) answer.before();
+        if (answer.error) throw new TypeError('no network');
+        return { ok: (answer.status ?? 200) < 400, status: answer.status ?? 200, json: async () => answer.json ?? {} };
+    };
+    self.sync = new Sync({ key: 'item', root: 'r0', number: 1, me: 7 }, self.now, {
+        document: () => self.now,
+        busy: () => self.busy ?? false,
+        apply: (changes) => {
+            const transform = new Transform(self.now);
+            for (const { from, to, content } of [...changes].reverse()) transform.step(new ReplaceStep(from, to, new Slice(content, 0, 0)));
+            self.now = transform.doc;
+        },
+        say: (text, kind) => self.said.push([kind, text]),
+        signIn: async () => {
+            self.signedIn++;
+        },
+        moved: () => {},
+    });
+    // No timer goes on by itself here: each test says when.
+    self.sync.later = () => {};
+    return self;
+}
+
+test('a save sends the base and the content, and takes the new root', async () => {
+    const at = desk('One.', 'Two.');
+    at.write('One!', 'Two.');
+    at.answers.push({ json: { root: 'r1', sent: 'r1', number: 2, content: null, held: 0 } });
+    assert.equal(await at.sync.save(), true);
+    assert.deepEqual([at.asked[0].base, words(at.asked[0].content)], ['r0', ['One!', 'Two.']]);
+    assert.deepEqual([at.sync.base, at.sync.number, at.sync.dirty], ['r1', 2, false]);
+    assert.equal(readKept('item', 7), null);
+});
+
+test('nothing changed is not sent, unless a version is to be kept', async () => {
+    const at = desk('One.');
+    assert.equal(await at.sync.save(), true);
+    assert.equal(at.asked.length, 0);
+    at.answers.push({ json: { root: 'r0', sent: 'r0', number: 1, content: null, held: 0 } });
+    assert.equal(await at.sync.save({ keep: true, note: 'as read' }), true);
+    assert.deepEqual([at.asked[0].keep, at.asked[0].note], [true, 'as read']);
+});
+
+test('what others wrote is carried into the editor, around what was typed in the meantime', async () => {
+    const at = desk('One.', 'Two.', 'Three.');
+    at.write('One.', 'Two, mine.', 'Three.');
+    at.answers.push({ before: () => at.write('One.', 'Two, mine.', 'Three, typed meanwhile.'), json: { root: 'r2', sent: 'r1', number: 3, content: paragraphs('One, theirs.', 'Two, mine.', 'Three.'), held: 0 } });
+    await at.sync.save();
+    assert.deepEqual(at.texts(), ['One, theirs.', 'Two, mine.', 'Three, typed meanwhile.']);
+    assert.deepEqual([at.sync.base, at.sync.dirty], ['r2', true]);
+    assert.ok(readKept('item', 7), 'what is not saved is still kept here');
+});
+
+test('where it meets what was typed in the meantime, the server merges again from what it was sent', async () => {
+    const at = desk('One.');
+    at.write('One, mine.');
+    at.answers.push({ before: () => at.write('One, mine, and more.'), json: { root: 'r2', sent: 'r1', number: 3, content: paragraphs('One, theirs.'), held: 1 } });
+    await at.sync.save();
+    assert.deepEqual([at.texts(), at.sync.base], [['One, mine, and more.'], 'r1']);
+    at.answers.push({ json: { root: 'r3', sent: 'r3', number: 3, content: paragraphs('One, theirs.'), held: 1 } });
+    await at.sync.save();
+    assert.equal(at.asked[1].base, 'r1');
+    assert.deepEqual(at.texts(), ['One, theirs.']);
+});
+
+test('while a word is being composed nothing is put into the editor', async () => {
+    const at = desk('One.', 'Two.');
+    at.busy = true;
+    at.write('One!', 'Two.');
+    at.answers.push({ json: { root: 'r2', sent: 'r1', number: 3, content: paragraphs('One!', 'Two, theirs.'), held: 0 } });
+    await at.sync.save();
+    assert.deepEqual([at.texts(), at.sync.base], [['One!', 'Two.'], 'r1']);
+});
+
+test('without the server it is kept here, said so, and taken up again', async () => {
+    const at = desk('One.');
+    at.write('One, in the dark.');
+    at.answers.push({ error: true });
+    assert.equal(await at.sync.save(), false);
+    assert.deepEqual(at.said.at(-1), ['away', 'not reachable: kept on this computer, one change waiting']);
+    at.write('One, in the dark, twice.');
+    assert.match(at.said.at(-1)[1], /2 changes waiting/);
+
+    // The window is closed and opened again, perhaps with an older page.
+    const later = desk('One.');
+    const taken = later.sync.takeUp();
+    assert.deepEqual(words(toParts(taken)), ['One, in the dark, twice.']);
+    assert.deepEqual([later.sync.base, later.sync.client], ['r0', at.sync.client]);
+});
+
+test('a sending without an answer is repeated under the same name, an answered one is not', async () => {
+    const at = desk('One.');
+    at.write('One!');
+    at.answers.push({ status: 502 }, { json: { root: 'r1', sent: 'r1', number: 2, content: null, held: 0 } }, { json: { root: 'r2', sent: 'r2', number: 2, content: null, held: 0 } });
+    await at.sync.save();
+    await at.sync.save();
+    at.write('One!!');
+    await at.sync.save();
+    const names = at.asked.map((asked) => asked.client);
+    assert.equal(names[0], names[1]);
+    assert.notEqual(names[1], names[2]);
+});
+
+test('what is refused is said, not sent again until it is changed, and not lost', async () => {
+    const at = desk('One.');
+    at.write('One!');
+    at.answers.push({ status: 422, json: { message: 'No.', problems: [{ code: 'x', path: 'parts.0', text: 'One paragraph is too long.' }] } });
+    await at.sync.save();
+    assert.deepEqual(at.said.at(-1), ['problem', 'Not saved. One paragraph is too long.']);
+    assert.equal(await at.sync.save(), false);
+    assert.equal(at.asked.length, 1);
+    assert.ok(readKept('item', 7));
+    at.write('Two.');
+    at.answers.push({ json: { root: 'r1', sent: 'r1', number: 2, content: null, held: 0 } });
+    assert.equal(await at.sync.save(), true);
+});
+
+test('when the session has ended one signs in, and then it saves', async () => {
+    const at = desk('One.');
+    at.write('One!');
+    at.answers.push({ status: 419 }, { json: { root: 'r1', sent: 'r1', number: 2, content: null, held: 0 } });
+    await at.sync.save();
+    assert.equal(at.signedIn, 1);
+    assert.equal(await at.sync.save(), true);
+});
+
+test('a newer state is fetched when nothing of one’s own waits, and merged by a save when something does', async () => {
+    const at = desk('One.', 'Two.');
+    at.answers.push({ json: { root: 'r5', number: 5, content: paragraphs('One, theirs.', 'Two.') } });
+    await at.sync.follow('r5');
+    assert.deepEqual([at.texts(), at.sync.base, at.sync.number], [['One, theirs.', 'Two.'], 'r5', 5]);
+    await at.sync.follow('r5');
+    assert.equal(at.asked.length, 1);
+    at.write('One, theirs.', 'Two, mine.');
+    at.answers.push({ json: { root: 'r7', sent: 'r6', number: 7, content: paragraphs('One, theirs again.', 'Two, mine.'), held: 0 } });
+    await at.sync.follow('r6');
+    assert.equal(at.asked[1].method, 'PUT');
+    assert.deepEqual(at.texts(), ['One, theirs again.', 'Two, mine.']);
+});
+
+test('with no room on this computer one is told to keep the window open', async () => {
+    const at = desk('One.');
+    globalThis.localStorage.setItem = () => {
+        throw new Error('QuotaExceededError');
+    };
+    at.write('One!');
+    at.answers.push({ error: true });
+    await at.sync.save();
+    assert.match(at.said.at(-1)[1], /keep this window open/);
+});

@@ -1,0 +1,16 @@
+import assert from 'node:assert/strict';
+import { test } from 'node:test';
+import { near } from '../../resources/js/common/times.js';
+
+test('moments in words', () => {
+    const now = new Date(2026, 4, 13, 12, 0, 0);
+    const before = (seconds) => near(new Date(now.getTime() - seconds * 1000), now);
+    assert.equal(before(12), '12 s ago');
+    assert.equal(before(-3), '0 s ago');
+    assert.equal(before(14 * 60), '14 min ago');
+    assert.equal(before(3 * 3600), 'today 09:00');
+    assert.equal(before(20 * 3600), 'yesterday 16:00');
+    assert.equal(before(3 * 86400), 'Sunday 12:00');
+    assert.equal(before(30 * 86400), '13 April');
+    assert.equal(before(400 * 86400), '8 April 2025');
+});
