@@ -87,6 +87,7 @@ export function attachEditor(root) {
         if (chooser.files?.[0]) takePictures.put(view, chooser.files[0]);
         chooser.value = '';
     });
+    if (item.editable && view.state.doc.textContent === '') view.focus();
     const stopLive = live(root, view, sync);
     if (taken) {
         bottom.say('what you wrote before is here again', 'saving', item.number);

@@ -4,7 +4,8 @@ import { mark, sized, token } from './marks.js';
 
 const LEFT = 14;
 const RIGHT = 60;
-const TOP = 26;
+// Flags stand in the first 20 pixels, arcs below them.
+const TOP = 42;
 const BOTTOM = 24;
 const LEAST_STEP = 7;
 const MOST_STEP = 34;
@@ -151,7 +152,7 @@ export function ribbon(root, state, choose) {
             if (b < 0 || a > width) continue;
             context.beginPath();
             context.moveTo(a, TOP - 2);
-            context.bezierCurveTo(a + Math.min(40, (b - a) / 3), 6, b - Math.min(40, (b - a) / 3), 6, b, TOP - 4);
+            context.bezierCurveTo(a + Math.min(40, (b - a) / 3), 17, b - Math.min(40, (b - a) / 3), 17, b, TOP - 4);
             context.stroke();
             context.beginPath();
             context.moveTo(b - 4, TOP - 7);
