@@ -26,10 +26,11 @@ final readonly class Statement
         public int $removed,
     ) {}
 
-    /** How telling it is: what is gone matters most, then what came, what moved, what was written over. */
+    /** How telling it is: what is gone matters most, then what moved, what came, what was written over; an empty block least. */
     public function weight(): int
     {
-        $rank = match ($this->type) {
+        $empty = ($this->values['form'] ?? '') === 'unnamed' && ! in_array($this->values['noun'] ?? '', ['picture', 'table'], true);
+        $rank = $empty ? 1 : match ($this->type) {
             ChangeType::Removed => 8,
             ChangeType::Moved => 6,
             ChangeType::Added => 5,

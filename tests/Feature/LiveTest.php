@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Item;
+use App\Models\Role;
+use App\Models\User;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\Date;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Testing\PendingCommand;
+
+/** What an open window hears of the others. */
+final class LiveTest extends FeatureCase
+{
+    private User $ines;
+
+    private User $nell;
+
+    private Item $item;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->ines = $this->person('Ines Oduya');
+        $this->nell = $this->person('Nell Warwick');
+        $this->item = $this->document($this->shelf('Volunteers', [[$this->ines, Role::Owner], [$this->nell, Role::Editor]]), $this->ines, 'One.', 'Two.');
+    }
+
+    public function test_who_else_is_here_and_where_until_they_are_not_heard_of(): void
+    {
+        $this->actingAs($this->nell)->getJson(route('live', [$this->item, 'client' => 'n1', 'part' => 'p002']))->assertJson(['people' => []]);
+        $this->actingAs($this->ines)->getJson(route('live', [$this->item, 'client' => 'i1']))
+            ->assertJson(['people' => [['name' => 'Nell', 'monogram' => 'NW', 'colour' => 2, 'part' => 'p002']]]);
+        Date::setTestNow(Date::now()->addSeconds(30));
+        $this->getJson(route('live', [$this->item, 'client' => 'i1']))->assertJson(['people' => []]);
+    }
+
+    public function test_two_windows_of_one_person_are_one_person(): void
+    {
+        foreach (['n1', 'n2'] as $client) {
+            $this->actingAs($this->nell)->getJson(route('live', [$this->item, 'client' => $client]));
+        }
+        $this->getJson(route('live', [$this->item, 'client' => 'n1']))->assertJsonCount(0, 'people');
+        $this->actingAs($this->ines)->getJson(route('live', [$this->item, 'client' => 'i1']))->assertJsonCount(1, 'people');
+    }
+
+    public function test_a_newer_state_is_told_with_who_made_it(): void
+    {
+        $this->actingAs($this->ines)->getJson(route('live', [$this->item, 'client' => 'i1', 'root' => $this->item->root]))->assertJsonMissingPath('by');
+        $this->save($this->item, $this->nell, $this->paragraphs('One.', 'Two and more.'));
+        $this->getJson(route('live', [$this->item, 'client' => 'i1', 'root' => 'older']))->assertJson(['by' => 'Nell', 'sentence' => 'Added 2 words in “Two and more”', 'number' => 3]);
+        $this->getJson(route('state', $this->item))->assertJson(['number' => 3, 'root' => $this->item->refresh()->root]);
+    }
+
+    public function test_the_foot_and_the_notes_are_pieces_of_a_page(): void
+    {
+        $this->actingAs($this->ines)->get(route('item.foot', $this->item))->assertSee('as 2')->assertSee('Ines:')->assertDontSee('<html');
+        $base = $this->item->root;
+        $this->save($this->item, $this->nell, $this->paragraphs('None.', 'Two.'));
+        $this->save($this->item, $this->ines, $this->paragraphs('Some.', 'Two.'), $base);
+        $this->get(route('item.notes', $this->item))->assertSee('It met one of Nell’s')->assertSee('Settle it');
+        $this->actingAs($this->nell)->get(route('item.notes', $this->item))->assertDontSee('held back');
+    }
+
+    public function test_tidying_forgets_what_is_long_past_and_no_version(): void
+    {
+        $this->actingAs($this->nell)->getJson(route('live', [$this->item, 'client' => 'n1']));
+        Date::setTestNow(Date::now()->addDays(61));
+        $this->save($this->item, $this->ines, $this->paragraphs('Much later.'));
+        Artisan::call('attic:tidy');
+        self::assertSame([0, 1], [DB::table('presences')->count(), DB::table('sent_states')->count()]);
+        self::assertSame(3, DB::table('versions')->count());
+        $this->assertVerified();
+    }
+
+    public function test_an_account_is_made_on_the_command_line(): void
+    {
+        foreach ([['long enough now', 0, ['--shelf' => 'Office']], ['short', 1, []]] as [$password, $exit, $options]) {
+            $command = $this->artisan('attic:person', ['name' => 'Ada Brook', 'email' => 'ada@example.org', ...$options]);
+            self::assertInstanceOf(PendingCommand::class, $command);
+            $command->expectsQuestion('A password, 10 characters or more', $password)->assertExitCode($exit)->execute();
+        }
+        $this->post(route('sign-in.store'), ['email' => 'ada@example.org', 'password' => 'long enough now'])->assertRedirect(route('home'));
+        $this->get(route('home'))->assertRedirect();
+    }
+}

@@ -1,0 +1,106 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Item;
+use App\Models\Role;
+use App\Models\User;
+use App\Models\Version;
+use App\View\Entry;
+use App\View\Phrases;
+use Illuminate\Support\Facades\Lang;
+use MistyAttic\Core\Compare\Statements;
+use MistyAttic\Core\Compare\TreeCompare;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Document\DocumentKind;
+use MistyAttic\Core\Kinds\Document\DocumentReader;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Tests\Core\RandomContent;
+use Tests\Core\Sketch;
+
+/** Every fact has its words: no key and no placeholder is ever shown. */
+final class PhrasesTest extends FeatureCase
+{
+    public function test_whatever_is_done_to_a_document_is_said_in_words(): void
+    {
+        $phrases = new Phrases;
+        $kind = new DocumentKind;
+        $codes = [];
+        for ($seed = 1; $seed <= 250; $seed++) {
+            $random = new RandomContent($seed);
+            $old = $random->document(1 + $random->under(25));
+            $new = $seed % 10 === 0 ? PartTree::of([]) : $random->edited($old, 1 + $random->under(8));
+            foreach (Statements::of($kind, $old, $new, TreeCompare::of($old, $new)) as $statement) {
+                $entry = new Entry($statement, $phrases->statement($statement), [3], [], null);
+                foreach ([$entry->sentence, $entry->plan(), $entry->planned()] as $text) {
+                    self::assertDoesNotMatchRegularExpression('/changes\.|history\.|(?<![\w“]):\w+|\{\d|\|/', $text, $statement->code);
+                }
+                $codes[$statement->code] = true;
+            }
+        }
+        self::assertGreaterThan(9, count($codes), 'too few sorts of changes came up to prove anything');
+    }
+
+    /** @return array<string, array{string, string, string}> old, new, sentence */
+    public static function sentences(): array
+    {
+        return [
+            'moved' => ["p1 . One.\np2 . Sign the log.", "p2 . Sign the log.\np1 . One.", 'Moved “Sign the log” up'],
+            'a section' => ["h1 # Battery packs\np1 . A\np2 . B", 'p9 . x', 'Removed “Battery packs” with 2 parts below it'],
+            'words' => ["h1 # Before the doors open\np1 . Look at it.", "h1 # Before the doors open\np1 . Test every socket.", 'Rewrote 3 words in “Before the doors open”'],
+            'one word' => ['p1 . the red bin', 'p1 . the blue bin', 'Changed one word in “the blue bin”'],
+            'a table’s rows' => ["h1 # Who to ask\nt1 |\n  r1 /\n    c1 = a\n  r2 /\n    c2 = b\n  r3 /\n    c3 = c", "h1 # Who to ask\nt1 |\n  r1 /\n    c1 = a", 'Removed 2 rows of the table in “Who to ask”'],
+            'a tick' => ['i1 o new lamp', 'i1 x new lamp', 'Ticked off “new lamp”'],
+            'a turn' => ['p1 . Tools', 'p1 # Tools', 'Turned “Tools” into a heading'],
+            'empty' => ['p1 . One', "p1 . One\np2 .", 'Added an empty paragraph'],
+        ];
+    }
+
+    #[DataProvider('sentences')]
+    public function test_sentences_read_as_a_person_would_say_them(string $old, string $new, string $sentence): void
+    {
+        [$before, $after] = [Sketch::read($old), Sketch::read($new)];
+        $most = Statements::mostTelling(Statements::of(new DocumentKind, $before, $after, TreeCompare::of($before, $after)));
+        self::assertNotNull($most);
+        self::assertSame($sentence, (new Phrases)->statement($most));
+    }
+
+    public function test_each_version_has_a_sentence_by_its_cause(): void
+    {
+        $ines = $this->person('Ines Oduya');
+        $item = $this->document($this->shelf('Volunteers', [[$ines, Role::Owner]]), $ines, 'One.', 'Two.');
+        $this->save($item, $ines, $this->paragraphs('One, rewritten.'));
+        $this->actingAs($ines)->post(route('restore.store', [$item, 2]), ['seen' => 3]);
+        $this->post(route('restore.undo', [$item, 4]));
+        $this->post(route('copy.store', [$item, 2]), ['title' => 'Copy', 'shelf' => $item->shelf->key]);
+        self::assertSame(['Made the document', 'Added 2 paragraphs from “One” on and one more change', 'Removed “Two” and one more change', 'Restored 2', 'Took it back to 3'], $this->said($item));
+        self::assertSame(['Copied out from 2 of “Bench rules”'], $this->said(Item::query()->where('title', 'Copy')->firstOrFail()));
+    }
+
+    public function test_every_problem_of_the_reader_has_its_words(): void
+    {
+        preg_match_all("/(?:problem|Problem)\('(\w+)'/", (string) file_get_contents((string) (new \ReflectionClass(DocumentReader::class))->getFileName()), $codes);
+        self::assertGreaterThan(12, count($codes[1]));
+        foreach ($codes[1] as $code) {
+            self::assertTrue(Lang::has("problems.{$code}"), $code);
+        }
+    }
+
+    public function test_monograms_and_names_of_all_sorts(): void
+    {
+        foreach (['Ines Oduya' => 'IO', 'Cher' => 'CH', 'Jean-Luc van Dam' => 'JD', 'Ömer Şahin' => 'ÖŞ', 'x' => 'X', '  Ada   Brook ' => 'AB'] as $name => $monogram) {
+            self::assertSame($monogram, (new User(['name' => $name]))->monogram());
+        }
+    }
+
+    /** @return list<string> */
+    private function said(Item $item): array
+    {
+        $item->load('origin.item');
+
+        return array_values(Version::query()->where('item_id', $item->id)->orderBy('number')->get()
+            ->map(fn (Version $version) => (new Phrases)->version($version->setRelation('item', $item)))->all());
+    }
+}
