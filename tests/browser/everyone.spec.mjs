@@ -84,6 +84,7 @@ test('from the door to a restore that is taken back, by keyboard alone', async (
     await page.waitForURL(/shelves/);
     await tabTo(page, 'New document…');
     await page.keyboard.press('Enter');
+    await expect(page.getByLabel('What is it called?')).toBeFocused();
     await page.keyboard.type('By keyboard');
     await page.keyboard.press('Enter');
     await page.waitForURL(/items/);
@@ -104,6 +105,7 @@ test('from the door to a restore that is taken back, by keyboard alone', async (
     await page.keyboard.press('Home');
     await page.keyboard.press('ArrowRight');
     await expect(page).toHaveURL(/from=2/);
+    await expect(page.locator('[aria-busy]')).toHaveCount(0);
     await page.keyboard.press('n');
     await expect(page.locator('.entry[aria-current]')).toBeFocused();
     await tabTo(page, 'Restore 2…');
@@ -117,6 +119,7 @@ test('from the door to a restore that is taken back, by keyboard alone', async (
     await expect(page.getByText('Taken back: it is as it was in 3 again.')).toBeVisible();
     await tabTo(page, 'Mark a milestone');
     await page.keyboard.press('Enter');
+    await expect(page.locator('.ribbon [data-focus]')).toBeFocused();
     await page.keyboard.type('Done');
     await page.keyboard.press('Enter');
     await expect(page.locator('.ribbon .flag')).toHaveText('Done');
