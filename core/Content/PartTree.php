@@ -153,11 +153,6 @@ final class PartTree
         return null;
     }
 
-    public function equals(self $other): bool
-    {
-        return $this->parts == $other->parts;
-    }
-
     /** @return array<string, int> */
     private function positions(): array
     {

@@ -12,7 +12,6 @@ final readonly class Limits
         public int $parts = 50_000,
         public int $textBytes = 262_144,
         public int $depth = 12,
-        public int $columns = 60,
         public int $problems = 50,
     ) {}
 }

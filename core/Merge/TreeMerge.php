@@ -43,14 +43,6 @@ final class TreeMerge
     /** @var list<Conflict> */
     private array $conflicts = [];
 
-    private const ADDED = 1;
-
-    private const REMOVED = 2;
-
-    private const MOVED = 4;
-
-    private const EDITED = 8;
-
     private function __construct(
         private readonly PartTree $base,
         private readonly PartTree $theirs,
@@ -85,7 +77,7 @@ final class TreeMerge
         $this->parts = $this->theirs->byId();
         foreach ($this->base->parts as $part) {
             $id = $part->id;
-            if (! $this->did($this->myTouched, $id, self::REMOVED) || ! $this->theirs->has($id) || $this->did($this->myTouched, $this->theirs->parent($id), self::REMOVED)) {
+            if (! $this->did($this->myTouched, $id, ChangeType::Removed) || ! $this->theirs->has($id) || $this->did($this->myTouched, $this->theirs->parent($id), ChangeType::Removed)) {
                 continue;
             }
             if ($this->busy($this->theirs, $this->theirTouched, $this->myTouched, $id)) {
@@ -94,7 +86,7 @@ final class TreeMerge
                 continue;
             }
             foreach ($this->theirs->subtree($id) as $below) {
-                if ($this->did($this->myTouched, $below->id, self::REMOVED)) {
+                if ($this->did($this->myTouched, $below->id, ChangeType::Removed)) {
                     unset($this->parts[$below->id]);
                 }
             }
@@ -107,7 +99,7 @@ final class TreeMerge
         $lost = [];
         foreach ($this->base->parts as $part) {
             $id = $part->id;
-            if (! $this->did($this->theirTouched, $id, self::REMOVED) || ! $this->mine->has($id) || $this->did($this->theirTouched, $this->mine->parent($id), self::REMOVED)) {
+            if (! $this->did($this->theirTouched, $id, ChangeType::Removed) || ! $this->mine->has($id) || $this->did($this->theirTouched, $this->mine->parent($id), ChangeType::Removed)) {
                 continue;
             }
             if ($this->busy($this->mine, $this->myTouched, $this->theirTouched, $id)) {
@@ -117,7 +109,7 @@ final class TreeMerge
         foreach ($this->mine->parts as $part) {
             $parent = $this->mine->parent($part->id);
             $homeless = $parent !== PartTree::ROOT && ! isset($this->parts[$parent]);
-            if ($this->did($this->myTouched, $part->id, self::ADDED) && ! isset($this->parts[$part->id])) {
+            if ($this->did($this->myTouched, $part->id, ChangeType::Added) && ! isset($this->parts[$part->id])) {
                 if ($homeless) {
                     $lost[$part->id] = true;
                 } else {
@@ -143,9 +135,9 @@ final class TreeMerge
     private function busy(PartTree $side, array $touched, array $removing, string $id): bool
     {
         foreach ($side->subtree($id) as $part) {
-            $gone = $this->did($removing, $part->id, self::REMOVED);
-            $movedIn = $this->did($touched, $part->id, self::MOVED) && $this->base->parent($part->id) !== $side->parent($part->id);
-            if ($this->did($touched, $part->id, self::ADDED) || ($movedIn && ! $gone) || ($this->did($touched, $part->id, self::EDITED) && $gone)) {
+            $gone = $this->did($removing, $part->id, ChangeType::Removed);
+            $movedIn = $this->did($touched, $part->id, ChangeType::Moved) && $this->base->parent($part->id) !== $side->parent($part->id);
+            if ($this->did($touched, $part->id, ChangeType::Added) || ($movedIn && ! $gone) || ($this->did($touched, $part->id, ChangeType::Edited) && $gone)) {
                 return true;
             }
         }
@@ -232,11 +224,11 @@ final class TreeMerge
         $mineToPlace = [];
         foreach ($this->myTouched as $id => $what) {
             $parent = $this->mine->parent($id);
-            if (($what & (self::ADDED | self::MOVED)) !== 0 && isset($this->parts[$id]) && ! isset($ignored[$id]) && ($parent === PartTree::ROOT || isset($this->parts[$parent]))) {
+            if (($what & (ChangeType::Added->bit() | ChangeType::Moved->bit())) !== 0 && isset($this->parts[$id]) && ! isset($ignored[$id]) && ($parent === PartTree::ROOT || isset($this->parts[$parent]))) {
                 $mineToPlace[$id] = true;
             }
         }
-        $theirsToPlace = array_filter($this->theirTouched, fn (int $what) => ($what & (self::ADDED | self::MOVED)) !== 0);
+        $theirsToPlace = array_filter($this->theirTouched, fn (int $what) => ($what & (ChangeType::Added->bit() | ChangeType::Moved->bit())) !== 0);
         $theirRuns = $this->runs($this->theirs, $theirsToPlace, $mineToPlace);
         $myRuns = $this->runs($this->mine, $mineToPlace, $theirsToPlace);
         $this->settleDoubleMoves($theirRuns, $myRuns, $theirsToPlace, $mineToPlace);
@@ -358,8 +350,8 @@ final class TreeMerge
     }
 
     /** @param array<string, int> $touched */
-    private function did(array $touched, string $id, int $what): bool
+    private function did(array $touched, string $id, ChangeType $what): bool
     {
-        return (($touched[$id] ?? 0) & $what) !== 0;
+        return (($touched[$id] ?? 0) & $what->bit()) !== 0;
     }
 }

@@ -5,6 +5,6 @@ return [
     'needs_owner' => 'Only an owner of “:shelf” can do that.',
     'last_owner' => 'A shelf keeps at least one owner: make somebody else an owner first.',
     'viewer' => 'reads what is there, and its history',
-    'editor' => 'also writes, marks milestones and copies out',
-    'owner' => 'also restores, invites, changes rights and removes',
+    'editor' => 'also writes, marks milestones, and restores if the shelf says so',
+    'owner' => 'also invites, changes rights, removes, and always restores',
 ];

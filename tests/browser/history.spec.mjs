@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { newDocument, openHistory, saved, signIn, text } from './steps.mjs';
+import { axe, newDocument, openHistory, saved, signIn, text } from './steps.mjs';
 
 test.beforeEach(({ page }) => signIn(page, 'Ines Oduya'));
 
@@ -154,5 +154,6 @@ test('an old link to a version that is not there says so', async ({ page }) => {
     await openHistory(page, 'Safeguarding note');
     const response = await page.goto(`${page.url().split('?')[0]}?from=1&to=400`);
     expect(response.status()).toBe(404);
+    await axe(page);
     await expect(page.getByText('There is no version 400 of “Safeguarding note”.')).toBeVisible();
 });

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { newDocument, saved, signIn, text } from './steps.mjs';
+import { axe, newDocument, saved, signIn, text } from './steps.mjs';
 
 test('the door: one press in the demo, a password otherwise, and out again', async ({ page }) => {
     await page.goto('/');
@@ -63,17 +63,28 @@ test('a new document, named in place, with a name of any length', async ({ page 
     expect(overflow).toBeLessThanOrEqual(0);
 });
 
-test('people: invited, given rights, taken off; the last owner stays', async ({ page }) => {
+test('people: invited, given rights, taken off, and what the invited person sees', async ({ page, browser }) => {
     await signIn(page, 'Nell Warwick');
     await page.getByRole('link', { name: /Open days/ }).click();
     await page.getByRole('navigation', { name: 'Shelves' }).getByRole('link', { name: 'People' }).click();
     await page.getByLabel('E-mail address').fill('ada@fennel.example');
     await page.getByLabel(/Name, if/).fill('Ada Brook');
     await page.getByRole('button', { name: 'Put on the shelf' }).click();
-    await expect(page.getByLabel('Invitation link')).toHaveValue(/invitation/);
+    const link = await page.getByLabel('Invitation link').inputValue();
+    await axe(page);
+    const ada = await (await browser.newContext()).newPage();
+    await ada.goto(link);
+    await axe(ada);
+    await ada.getByLabel(/^Password/).fill('long enough now');
+    await ada.getByLabel('The same again').fill('long enough now');
+    await ada.getByRole('button', { name: 'Come in' }).click();
+    await expect(ada.getByRole('heading', { name: 'Open days' })).toBeVisible();
     await page.getByLabel('What Ada Brook may do').selectOption('viewer');
     await expect(page.locator('tr', { hasText: 'Ada Brook' }).locator('select')).toHaveValue('viewer');
     await page.locator('tr', { hasText: 'Ada Brook' }).getByText('Remove…').click();
     await page.getByRole('button', { name: 'Take off the shelf' }).click();
     await expect(page.locator('tr', { hasText: 'Ada Brook' })).toHaveCount(0);
+    await ada.goto('/');
+    await expect(ada.getByRole('heading', { name: 'No shelf yet' })).toBeVisible();
+    await axe(ada);
 });

@@ -1,3 +1,4 @@
+import AxeBuilder from '@axe-core/playwright';
 import { expect } from '@playwright/test';
 
 /** @param {import('@playwright/test').Page} page @param {string} name */
@@ -45,4 +46,13 @@ export async function openHistory(page, title, query = '') {
     await page.waitForURL(/\/history/);
     if (query) await page.goto(`${page.url().split('?')[0]}?${query}`);
     await expect(page.locator('[data-ribbon][data-ready]')).toBeVisible();
+}
+
+/** Axe finds nothing on this screen, by day and by night. */
+export async function axe(page) {
+    for (const colorScheme of ['light', 'dark']) {
+        await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' });
+        const { violations } = await new AxeBuilder({ page }).analyze();
+        expect(violations.map(({ id, nodes }) => [colorScheme, id, nodes.map((node) => `${node.target} ${node.any[0]?.message ?? ''}`).slice(0, 3)])).toEqual([]);
+    }
 }

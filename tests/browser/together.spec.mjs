@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { newDocument, saved, signIn, state, text, words } from './steps.mjs';
+import { axe, newDocument, saved, signIn, state, text, words } from './steps.mjs';
 
 /** Two people in one document of two paragraphs. */
 async function two(browser) {
@@ -76,7 +76,9 @@ test('edits that met keep the first, hold the other back, and are settled', asyn
     await expect(nell.locator('[data-notes]')).toContainText('One of your edits is held back', { timeout: 20_000 });
     await expect(text(nell)).toContainText('Initial the log.');
     await expect(ines.locator('[data-notes]')).not.toContainText('held back');
+    await axe(nell);
     await nell.getByRole('link', { name: 'Settle it' }).click();
+    await axe(nell);
     await expect(nell.locator('.settle-side').first()).toContainText('Stamp');
     await expect(nell.locator('.settle-side').last()).toContainText('Initial');
     await nell.getByLabel('Or write a third').fill('Initial and stamp');

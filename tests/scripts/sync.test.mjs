@@ -94,6 +94,7 @@ test('where it meets what was typed in the meantime, the server merges again fro
     at.answers.push({ before: () => at.write('One, mine, and more.'), json: { root: 'r2', sent: 'r1', number: 3, content: paragraphs('One, theirs.'), held: 1 } });
     await at.sync.save();
     assert.deepEqual([at.texts(), at.sync.base], [['One, mine, and more.'], 'r1']);
+    assert.deepEqual(at.said.at(-1), ['saved', 'merged as 3; what met another edit is held back']);
     at.answers.push({ json: { root: 'r3', sent: 'r3', number: 3, content: paragraphs('One, theirs.'), held: 1 } });
     await at.sync.save();
     assert.equal(at.asked[1].base, 'r1');

@@ -36,7 +36,7 @@ final class StateController extends Controller
         return response()->json(['root' => $item->root, 'number' => $item->head, 'content' => $this->content($states->tree($item->root))]);
     }
 
-    public function save(SaveRequest $request, Item $item, SaveState $save, Phrases $phrases): JsonResponse
+    public function save(SaveRequest $request, Item $item, SaveState $save): JsonResponse
     {
         Gate::authorize('write', $item);
         $saved = $save->handle($item, $this->person($request), $request->sent($item));

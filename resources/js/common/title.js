@@ -24,6 +24,7 @@ export function attachTitle(root) {
         try {
             kept = (await ask(field.dataset.title ?? '', { method: 'PUT', json: { title } })).title;
             document.title = `${kept} · Misty Attic`;
+            root.querySelector('[data-title-heading]')?.replaceChildren(kept);
             field.setCustomValidity('');
         } catch (error) {
             field.setCustomValidity(error instanceof Refused ? error.message : 'The title could not be saved just now. Try again in a moment.');

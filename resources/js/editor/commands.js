@@ -1,4 +1,4 @@
-import { lift, setBlockType, toggleMark } from 'prosemirror-commands';
+import { setBlockType, toggleMark } from 'prosemirror-commands';
 import { TextSelection } from 'prosemirror-state';
 import {
     addColumnAfter, addColumnBefore, addRowAfter, addRowBefore, deleteColumn, deleteRow, deleteTable, goToNextCell, isInTable, toggleHeaderRow,
@@ -149,7 +149,6 @@ export const tools = {
     rule: (state, dispatch) => !isInTable(state) && insertBlock(nodes.rule.create())(state, dispatch),
     undo,
     redo,
-    lift,
     'row-above': addRowBefore,
     'row-below': addRowAfter,
     'row-remove': (state, dispatch) => isInTable(state) && (deleteRow(state, dispatch) || deleteTable(state, dispatch)),

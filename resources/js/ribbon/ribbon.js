@@ -90,7 +90,6 @@ export function ribbon(root, state, choose) {
         const [a, b] = [x(placeOf(from)), x(placeOf(to))];
         ends.from.style.left = `${a}px`;
         ends.to.style.left = `${b}px`;
-        root.classList.toggle('is-narrow', b - a < 150);
         mist.before.style.width = `${Math.max(0, a)}px`;
         mist.after.style.left = `${b}px`;
         for (const [name, number] of /** @type {['from' | 'to', number][]} */ ([['from', from], ['to', to]])) {
@@ -267,15 +266,17 @@ export function ribbon(root, state, choose) {
     };
     const dark = matchMedia('(prefers-color-scheme: dark)');
     const resize = new ResizeObserver(lay);
+    const listening = new AbortController();
+    const { signal } = listening;
     resize.observe(scroll);
-    scroll.addEventListener('scroll', redraw, { passive: true });
-    track.addEventListener('pointerdown', down);
-    track.addEventListener('pointermove', over);
-    track.addEventListener('pointerup', up);
-    track.addEventListener('click', press);
-    root.addEventListener('keydown', key);
-    root.addEventListener('click', filter);
-    dark.addEventListener('change', redraw);
+    scroll.addEventListener('scroll', redraw, { passive: true, signal });
+    track.addEventListener('pointerdown', down, { signal });
+    track.addEventListener('pointermove', over, { signal });
+    track.addEventListener('pointerup', up, { signal });
+    track.addEventListener('click', press, { signal });
+    root.addEventListener('keydown', key, { signal });
+    root.addEventListener('click', filter, { signal });
+    dark.addEventListener('change', redraw, { signal });
     ask(state.ribbon).then((answer) => {
         data = /** @type {import('./marks.js').Ribbon} */ (answer);
         let time = 0;
@@ -299,14 +300,7 @@ export function ribbon(root, state, choose) {
             cancelAnimationFrame(frame);
             clearTimeout(asked);
             resize.disconnect();
-            scroll.removeEventListener('scroll', redraw);
-            track.removeEventListener('pointerdown', down);
-            track.removeEventListener('pointermove', over);
-            track.removeEventListener('pointerup', up);
-            track.removeEventListener('click', press);
-            root.removeEventListener('keydown', key);
-            root.removeEventListener('click', filter);
-            dark.removeEventListener('change', redraw);
+            listening.abort();
         },
     };
 }

@@ -147,7 +147,8 @@ export class Sync {
         this.waiting = 0;
         this.around.moved(answer.number);
         this.settled();
-        if (answer.content !== null) this.around.say(`merged with what others wrote, saved as ${answer.number}`, 'saved', answer.number);
+        if (answer.held > 0) this.around.say(`merged as ${answer.number}; what met another edit is held back`, 'saved', answer.number);
+        else if (answer.content !== null) this.around.say(`merged with what others wrote, saved as ${answer.number}`, 'saved', answer.number);
     }
 
     settled() {

@@ -4,6 +4,7 @@
     <div class="head-title">
         <nav class="head-path" aria-label="Where this is"><a href="{{ route('shelf', $item->shelf) }}">{{ $item->shelf->name }}</a> / {{ ucfirst($item->kind) }}</nav>
         @if ($editable)
+            <h1 class="is-sr-only" data-title-heading>{{ $item->title }}</h1>
             <input class="head-name" value="{{ $item->title }}" maxlength="{{ config('attic.title') }}" aria-label="Title" data-title="{{ route('item.rename', $item) }}" data-grow>
         @else
             <h1 class="head-name" title="{{ $item->title }}">{{ $item->title }}</h1>
