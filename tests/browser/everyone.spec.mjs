@@ -49,6 +49,8 @@ const screens = {
 
 for (const [name, open] of Object.entries(screens)) {
     test(`${name}: axe finds nothing by day and by night, and nothing is wider than 900 px`, async ({ page }) => {
+        // Axe takes its time over the hundred rows of the list.
+        test.setTimeout(120_000);
         await open(page);
         await axe(page);
         for (const width of [900, 1920]) {
