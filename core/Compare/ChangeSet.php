@@ -4,13 +4,28 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\Compare;
 
+use MistyAttic\Core\Content\InvalidContent;
 use MistyAttic\Core\Content\PartTree;
 
-/** What leads from one state to another, part by part; additions and moves come in the order of the later side. */
+/** What leads from one state to another, part by part. The order of the changes tells nothing. */
 final readonly class ChangeSet
 {
-    /** @param list<Change> $changes */
+    /** @param list<Change> $changes at most one of each type for a part */
     public function __construct(public array $changes, public bool $exact = true) {}
+
+    /**
+     * Reads what {@see toJson} wrote.
+     *
+     * @throws InvalidContent
+     */
+    public static function fromJson(mixed $value): self
+    {
+        if (! is_array($value) || ! is_array($value['changes'] ?? null) || ! array_is_list($value['changes'])) {
+            throw InvalidContent::notChanges('an object with a list of changes is needed');
+        }
+
+        return new self(array_map(Change::fromJson(...), $value['changes']), ($value['exact'] ?? true) === true);
+    }
 
     public function isEmpty(): bool
     {
@@ -38,45 +53,35 @@ final readonly class ChangeSet
         return $touched;
     }
 
-    /**
-     * Needs the tree that the set was made from; for that one, it gives the other side to the byte.
-     *
-     * @throws ChangeMisfit when the tree has moved on so far that a change has no place in it
-     */
-    public function apply(PartTree $tree): PartTree
+    /** The set that leads back. */
+    public function invert(): self
     {
-        $parts = $tree->byId();
-        $children = $tree->children();
-        $leaving = [];
-        foreach ($this->changes as $change) {
-            if ($change->type !== ChangeType::Added && ! isset($parts[$change->id])) {
-                throw ChangeMisfit::gone($change->id);
-            }
-            if ($change->type === ChangeType::Removed || $change->type === ChangeType::Moved) {
-                $leaving[$tree->parent($change->id)][$change->id] = true;
-            }
-        }
-        foreach ($leaving as $parent => $ids) {
-            $children[$parent] = array_values(array_filter($children[$parent], fn (string $id) => ! isset($ids[$id])));
-        }
-        foreach ($this->changes as $change) {
-            if ($change->after !== null) {
-                $parts[$change->id] = $change->type === ChangeType::Moved ? $parts[$change->id] : $change->after;
-            }
-        }
-        foreach ($this->changes as $change) {
-            if ($change->to === null || $change->type === ChangeType::Edited) {
-                continue;
-            }
-            $siblings = $children[$change->to->parent] ?? [];
-            $at = $change->to->after === null ? -1 : array_search($change->to->after, $siblings, true);
-            if ($at === false || ($change->to->parent !== PartTree::ROOT && ! isset($parts[$change->to->parent]))) {
-                throw ChangeMisfit::noPlace($change->id);
-            }
-            array_splice($siblings, $at + 1, 0, [$change->id]);
-            $children[$change->to->parent] = $siblings;
-        }
+        return new self(array_map(fn (Change $change) => $change->invert(), $this->changes), $this->exact);
+    }
 
-        return PartTree::grow($children, $parts);
+    /**
+     * Some of the changes, with those that they need: see {@see Pick}.
+     *
+     * @param  PartTree  $old  the state that the set leads from
+     * @param  list<string>  $keys  keys of changes ({@see Change::key}), or of one field of an edit: `edited:p4f2/text`
+     */
+    public function pick(PartTree $old, array $keys): Picked
+    {
+        return (new Pick($this, $old))->of($keys);
+    }
+
+    /**
+     * For the tree that the set was made from, gives the other side to the byte. For one that has moved on, gives what fits
+     * everywhere, or says all that does not: an edit needs the fields that it changes as they were, a removal the whole part.
+     */
+    public function apply(PartTree $tree): Applied
+    {
+        return (new Application($this, $tree))->result();
+    }
+
+    /** @return array{exact: bool, changes: list<array<string, mixed>>} */
+    public function toJson(): array
+    {
+        return ['exact' => $this->exact, 'changes' => array_map(fn (Change $change) => $change->toJson(), $this->changes)];
     }
 }

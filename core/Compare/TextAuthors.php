@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MistyAttic\Core\Compare;
 
 use MistyAttic\Core\Content\RichText;
+use MistyAttic\Core\Sequences\Sequences;
 
 /**
  * Who wrote and who removed which words of a text between two states, found by carrying every word through the states in

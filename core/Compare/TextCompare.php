@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace MistyAttic\Core\Compare;
 
 use MistyAttic\Core\Content\RichText;
+use MistyAttic\Core\Sequences\Alignment;
+use MistyAttic\Core\Sequences\Sequences;
 
 /**
  * Compares two texts word by word. The exact form is the alignment of the words; the readable form joins crumbs into

@@ -4,35 +4,63 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\Compare;
 
+use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Content\Stretch;
+use MistyAttic\Core\Sequences\Increasing;
 
 /**
  * Compares two states of an item by the ids of their parts. Moved is what stands under another parent, or outside the
- * longest run of siblings that kept their order. O(n log n).
+ * longest run of siblings that kept their order. O(n log n) for whole trees; {@see between} takes only the stretches in
+ * which two trees differ, as the store finds them without reading the rest.
  */
 final class TreeCompare
 {
+    /** @var array<string, array{Part, Spot, int, int}> id => part, where it stands, stretch, position in it */
+    private array $old = [];
+
+    /** @var array<string, array{Part, Spot, int, int}> */
+    private array $new = [];
+
+    private function __construct() {}
+
     public static function of(PartTree $old, PartTree $new): ChangeSet
     {
+        return self::between([new Stretch([], $old->parts, [], $new->parts)]);
+    }
+
+    /**
+     * The same as {@see of} for the whole trees, but that a part which moved from one stretch into another counts as moved
+     * even where an equally short list of moves would have named its neighbours.
+     *
+     * @param  list<Stretch>  $stretches
+     */
+    public static function between(array $stretches): ChangeSet
+    {
+        $compare = new self;
+        foreach ($stretches as $at => $stretch) {
+            $compare->old += self::placed($stretch->oldOpen, $stretch->old, $at);
+            $compare->new += self::placed($stretch->newOpen, $stretch->new, $at);
+        }
         $changes = [];
-        foreach ($old->parts as $part) {
-            if (! $new->has($part->id)) {
-                $changes[] = new Change(ChangeType::Removed, $part->id, $part, null, Spot::of($old, $part->id), null);
+        foreach ($compare->old as $id => [$part, $spot]) {
+            if (! isset($compare->new[$id])) {
+                $changes[] = new Change(ChangeType::Removed, $id, $part, null, $spot, null);
             }
         }
-        $moved = self::moved($old, $new);
-        foreach ($new->parts as $part) {
-            $before = $old->find($part->id);
-            if ($before === null) {
-                $changes[] = new Change(ChangeType::Added, $part->id, null, $part, null, Spot::of($new, $part->id));
+        $moved = $compare->moves();
+        foreach ($compare->new as $id => [$part, $spot]) {
+            if (! isset($compare->old[$id])) {
+                $changes[] = new Change(ChangeType::Added, $id, null, $part, null, $spot);
 
                 continue;
             }
-            if (isset($moved[$part->id])) {
-                $changes[] = new Change(ChangeType::Moved, $part->id, $before, $part, Spot::of($old, $part->id), Spot::of($new, $part->id));
+            [$before, $from] = $compare->old[$id];
+            if (isset($moved[$id])) {
+                $changes[] = new Change(ChangeType::Moved, $id, $before, $part, $from, $spot);
             }
             if (! $before->sameFields($part)) {
-                $changes[] = new Change(ChangeType::Edited, $part->id, $before, $part, null, null);
+                $changes[] = new Change(ChangeType::Edited, $id, $before, $part, null, null);
             }
         }
 
@@ -42,23 +70,54 @@ final class TreeCompare
     /** @return array<string, true> */
     public static function moved(PartTree $old, PartTree $new): array
     {
-        $moved = [];
-        foreach ($new->children() as $parent => $children) {
-            $stayed = $positions = [];
-            foreach ($children as $id) {
-                $position = $old->position($id);
-                if ($position === null) {
-                    continue;
-                }
-                if ($old->parent($id) !== $parent) {
-                    $moved[$id] = true;
-                } else {
-                    $stayed[] = $id;
-                    $positions[] = $position;
-                }
+        $compare = new self;
+        $compare->old = self::placed([], $old->parts, 0);
+        $compare->new = self::placed([], $new->parts, 0);
+
+        return $compare->moves();
+    }
+
+    /**
+     * @param  list<string>  $open
+     * @param  list<Part>  $parts
+     * @return array<string, array{Part, Spot, int, int}>
+     */
+    private static function placed(array $open, array $parts, int $stretch): array
+    {
+        $placed = [];
+        $last = count($open) - 1;
+        foreach ($parts as $position => $part) {
+            $depth = $part->depth;
+            $placed[$part->id] = [$part, new Spot($depth === 0 ? PartTree::ROOT : $open[$depth - 1], $depth <= $last ? $open[$depth] : null), $stretch, $position];
+            $open[$depth] = $part->id;
+            $last = $depth;
+        }
+
+        return $placed;
+    }
+
+    /** @return array<string, true> */
+    private function moves(): array
+    {
+        $moved = $siblings = [];
+        foreach ($this->new as $id => [, $spot, $stretch]) {
+            if (! isset($this->old[$id])) {
+                continue;
             }
-            foreach (array_diff_key($stayed, array_flip(Increasing::longest($positions))) as $id) {
+            [, $from, $fromStretch, $position] = $this->old[$id];
+            if ($from->parent !== $spot->parent || $fromStretch !== $stretch) {
                 $moved[$id] = true;
+            } else {
+                $siblings[$stretch.' '.$spot->parent][$id] = $position;
+            }
+        }
+        foreach ($siblings as $positions) {
+            $stayed = Increasing::longest(array_values($positions));
+            if (count($stayed) < count($positions)) {
+                $ids = array_keys($positions);
+                foreach (array_diff_key($ids, array_flip($stayed)) as $id) {
+                    $moved[$id] = true;
+                }
             }
         }
 

@@ -26,7 +26,7 @@ final readonly class Word
 
     public function sameMarks(self $other): bool
     {
-        return $this->runs == $other->runs;
+        return $this->key() === $other->key();
     }
 
     /** Whether it is a word in the reader's sense: has a letter or a digit. */

@@ -17,6 +17,11 @@ final class InvalidContent extends \InvalidArgumentException implements CoreExce
         return new self('Not rich text: '.$reason);
     }
 
+    public static function notChanges(string $reason): self
+    {
+        return new self('Not a change set: '.$reason);
+    }
+
     public static function depthJump(int $position, int $depth): self
     {
         return new self("The part at position {$position} has depth {$depth}, more than one below the part before it");

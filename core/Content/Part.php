@@ -16,7 +16,7 @@ final readonly class Part
      * @param  string  $id  short, random, URL-safe, unique in its item; starts with a letter, since PHP turns array keys of digits into integers
      * @param  string  $role  a value of its kind's enum of roles
      * @param  int<0, max>  $depth  0 at the top
-     * @param  array<string, FieldValue>  $fields
+     * @param  array<string, FieldValue>  $fields  a field without a value is left out
      */
     public function __construct(
         public string $id,
@@ -32,13 +32,27 @@ final readonly class Part
      */
     public static function fromRecord(string $record): self
     {
-        $values = CanonicalJson::decode($record);
+        return self::fromJson(CanonicalJson::decode($record));
+    }
+
+    /**
+     * Reads what {@see toJson} wrote.
+     *
+     * @throws InvalidContent
+     */
+    public static function fromJson(mixed $values): self
+    {
         if (! is_array($values) || count($values) !== 4 || ! is_string($values[0]) || ! is_string($values[1]) || ! is_int($values[2]) || $values[2] < 0 || ! is_array($values[3])) {
             throw InvalidContent::notCanonicalJson('a part is a list of id, role, depth and fields');
         }
         $fields = [];
         foreach ($values[3] as $name => $value) {
-            $fields[(string) $name] = is_array($value) && isset($value['runs']) ? RichText::fromJson($value) : $value;
+            $fields[(string) $name] = match (true) {
+                is_scalar($value) => $value,
+                is_array($value) && isset($value['runs']) => RichText::fromJson($value),
+                is_array($value) && array_is_list($value) && array_filter($value, fn (mixed $inner) => ! is_scalar($inner)) === [] => $value,
+                default => throw InvalidContent::notCanonicalJson('a field is a rich text, a scalar or a list of scalars'),
+            };
         }
 
         return new self($values[0], $values[1], $values[2], $fields);
@@ -92,6 +106,46 @@ final readonly class Part
 
     public function sameFields(self $other): bool
     {
-        return $this->role === $other->role && $this->fields == $other->fields;
+        if ($this->role !== $other->role || count($this->fields) !== count($other->fields)) {
+            return false;
+        }
+        if ($this->fields === $other->fields) {
+            return true;
+        }
+        foreach ($this->fields as $name => $value) {
+            if (! self::same($value, $other->fields[$name] ?? null)) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
+    /**
+     * The names of the fields that differ; null stands for a field that is not there.
+     *
+     * @return list<string>
+     */
+    public function differing(self $other): array
+    {
+        $differing = [];
+        foreach ($this->fields + $other->fields as $name => $unused) {
+            if (! self::same($this->fields[$name] ?? null, $other->fields[$name] ?? null)) {
+                $differing[] = (string) $name;
+            }
+        }
+
+        return $differing;
+    }
+
+    /** Whether two field values are written alike: strictly, since PHP's == holds “1” and “1.0” for equal. */
+    public static function same(mixed $one, mixed $two): bool
+    {
+        return $one === $two || ($one instanceof RichText && $two instanceof RichText && $one->equals($two));
+    }
+
+    public function without(string $field): self
+    {
+        return new self($this->id, $this->role, $this->depth, array_diff_key($this->fields, [$field => true]));
     }
 }

@@ -82,7 +82,17 @@ final readonly class RichText
 
     public function equals(self $other): bool
     {
-        return $this->runs == $other->runs;
+        if (count($this->runs) !== count($other->runs)) {
+            return false;
+        }
+        foreach ($this->runs as $position => $run) {
+            // Strictly: PHP's == holds “1” and “1.0” for equal.
+            if ($run->text !== $other->runs[$position]->text || ! $run->sameMarks($other->runs[$position])) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     /** @return array<string, true|string> */

@@ -41,4 +41,7 @@ interface Kind
      * @return list<string>
      */
     public function chunksOf(Part $part): array;
+
+    /** The roles that make a table, for kinds that have one. */
+    public function grid(): ?Grid;
 }

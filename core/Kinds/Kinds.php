@@ -4,7 +4,14 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\Kinds;
 
+use MistyAttic\Core\Kinds\Dataset\DatasetKind;
 use MistyAttic\Core\Kinds\Document\DocumentKind;
+use MistyAttic\Core\Kinds\Entry\EntryKind;
+use MistyAttic\Core\Kinds\File\FileKind;
+use MistyAttic\Core\Kinds\Form\FormKind;
+use MistyAttic\Core\Kinds\Page\PageKind;
+use MistyAttic\Core\Kinds\Report\ReportKind;
+use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetKind;
 
 /** All kinds of items there are. */
 final class Kinds
@@ -24,6 +31,6 @@ final class Kinds
     /** @return list<Kind> */
     public static function all(): array
     {
-        return [new DocumentKind];
+        return [new DocumentKind, new SpreadsheetKind, new DatasetKind, new ReportKind, new FormKind, new EntryKind, new PageKind, new FileKind];
     }
 }

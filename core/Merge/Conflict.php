@@ -18,6 +18,7 @@ final readonly class Conflict
      * @param  list<Part>  $mine  the part and what is below it, as it was in my state; empty when I had removed it
      * @param  Spot|null  $spot  where it stood in my state
      * @param  TextMeeting|null  $meeting  for two edits in one text
+     * @param  array<string, mixed>  $cells  row => value, of a column that I wrote in and they removed
      */
     public function __construct(
         public ConflictType $type,
@@ -26,12 +27,13 @@ final readonly class Conflict
         public ?Spot $spot,
         public ?string $field = null,
         public ?TextMeeting $meeting = null,
+        public array $cells = [],
     ) {}
 
     /** @throws InvalidContent */
     public static function fromJson(string $json): self
     {
-        /** @var array{type: string, id: string, mine: list<string>, spot: array{string, ?string}|null, field: ?string, meeting: array<string, mixed>|null} $value */
+        /** @var array{type: string, id: string, mine: list<string>, spot: array{string, ?string}|null, field: ?string, meeting: array<string, mixed>|null, cells?: array<string, mixed>} $value */
         $value = CanonicalJson::decode($json);
 
         return new self(
@@ -41,6 +43,7 @@ final readonly class Conflict
             $value['spot'] === null ? null : new Spot(...$value['spot']),
             $value['field'],
             $value['meeting'] === null ? null : new TextMeeting(...array_map(RichText::fromJson(...), $value['meeting'])),
+            $value['cells'] ?? [],
         );
     }
 
@@ -53,6 +56,7 @@ final readonly class Conflict
             'spot' => $this->spot === null ? null : [$this->spot->parent, $this->spot->after],
             'field' => $this->field,
             'meeting' => $this->meeting === null ? null : array_map(fn (RichText $text) => $text->toJson(), get_object_vars($this->meeting)),
+            ...($this->cells === [] ? [] : ['cells' => $this->cells]),
         ]);
     }
 }

@@ -45,7 +45,7 @@ final class Settlement
 
         return self::replace($tree, $conflict->field === null
             ? new Part($now->id, $mine->role, $now->depth, $mine->fields)
-            : $now->with($conflict->field, $mine->fields[$conflict->field] ?? $now->fields[$conflict->field]));
+            : (isset($mine->fields[$conflict->field]) ? $now->with($conflict->field, $mine->fields[$conflict->field]) : $now->without($conflict->field)));
     }
 
     private static function replace(PartTree $tree, Part $part): PartTree
@@ -59,7 +59,7 @@ final class Settlement
         $parent = $tree->parent($id);
         $children[$parent] = array_values(array_diff($children[$parent], [$id]));
 
-        return PartTree::grow($children, $tree->byId());
+        return PartTree::grow($children, array_map(fn (Part $part) => isset($part->fields[$id]) ? $part->without($id) : $part, $tree->byId()));
     }
 
     private static function insert(PartTree $tree, Conflict $conflict): PartTree
@@ -73,6 +73,12 @@ final class Settlement
                 if ($part->id !== $conflict->id) {
                     $children[$mine->parent($part->id)][] = $part->id;
                 }
+            }
+        }
+
+        foreach ($conflict->cells as $row => $value) {
+            if (isset($parts[$row]) && (is_scalar($value) || is_array($value))) {
+                $parts[$row] = $parts[$row]->with($conflict->id, is_array($value) ? array_values($value) : $value);
             }
         }
 

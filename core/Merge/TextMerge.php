@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\Merge;
 
-use MistyAttic\Core\Compare\Alignment;
-use MistyAttic\Core\Compare\Sequences;
 use MistyAttic\Core\Compare\Word;
 use MistyAttic\Core\Compare\Words;
 use MistyAttic\Core\Content\RichText;
+use MistyAttic\Core\Sequences\Alignment;
+use MistyAttic\Core\Sequences\Sequences;
 
 /**
  * Merges two edits of one text over its words (diff3: S. Khanna, K. Kunal and B. C. Pierce, “A Formal Investigation of

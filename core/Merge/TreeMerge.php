@@ -18,10 +18,13 @@ use MistyAttic\Core\Content\RichText;
  * as a conflict, with everything else of mine in the tree.
  *
  * - A removal meets an edit or an addition below the removed part; a removed part that was only moved goes.
- * - Fields are merged one by one, rich texts word by word.
+ * - Fields are merged one by one, rich texts word by word. A field that is named by the id of a part is that part's cell:
+ *   writing in a column that the other side removed meets the removal, and a column that is gone takes its cells along.
  * - Order: parts that neither side added or moved keep the base's order; what a side added or moved follows the same
  *   such part as on that side. Two runs at one place are ordered by the id of their first part, so that the result does
  *   not depend on who came first.
+ *
+ * @phpstan-import-type FieldValue from Part
  */
 final class TreeMerge
 {
@@ -36,6 +39,15 @@ final class TreeMerge
 
     /** @var array<string, int> */
     private readonly array $myTouched;
+
+    /** @var array<string, array<string, mixed>> column => row => what they wrote there */
+    private readonly array $theirCells;
+
+    /** @var array<string, array<string, mixed>> */
+    private readonly array $myCells;
+
+    /** @var array<string, true> columns that I removed and that stay, since they wrote in them */
+    private array $keptColumns = [];
 
     /** @var array<string, Part> the parts of the result */
     private array $parts = [];
@@ -53,6 +65,28 @@ final class TreeMerge
         $this->myChanges = TreeCompare::of($base, $mine);
         $this->theirTouched = $this->theirChanges->touched();
         $this->myTouched = $this->myChanges->touched();
+        $this->theirCells = $this->cells($this->theirChanges);
+        $this->myCells = $this->cells($this->myChanges);
+    }
+
+    /** @return array<string, array<string, mixed>> column of the base => row => value written */
+    private function cells(ChangeSet $changes): array
+    {
+        $cells = [];
+        foreach ($changes->changes as $change) {
+            $fields = match ($change->type) {
+                ChangeType::Added => array_map(strval(...), array_keys($change->after->fields ?? [])),
+                ChangeType::Edited => $change->fields(),
+                default => [],
+            };
+            foreach ($fields as $field) {
+                if (isset($change->after->fields[$field]) && $this->base->has($field)) {
+                    $cells[$field][$change->id] = $change->after->fields[$field];
+                }
+            }
+        }
+
+        return $cells;
     }
 
     public static function of(PartTree $base, PartTree $theirs, PartTree $mine): Merged
@@ -67,6 +101,7 @@ final class TreeMerge
         $merge->keepTheirs();
         $merge->addMine();
         $merge->mergeFields();
+        $merge->dropStrayCells();
 
         return new Merged($merge->ordered(), $merge->conflicts);
     }
@@ -80,8 +115,9 @@ final class TreeMerge
             if (! $this->did($this->myTouched, $id, ChangeType::Removed) || ! $this->theirs->has($id) || $this->did($this->myTouched, $this->theirs->parent($id), ChangeType::Removed)) {
                 continue;
             }
-            if ($this->busy($this->theirs, $this->theirTouched, $this->myTouched, $id)) {
+            if ($this->busy($this->theirs, $this->theirTouched, $this->myTouched, $this->theirCells, $id)) {
                 $this->conflicts[] = new Conflict(ConflictType::RemovedEdited, $id, [], null);
+                $this->keptColumns[$id] = true;
 
                 continue;
             }
@@ -102,8 +138,8 @@ final class TreeMerge
             if (! $this->did($this->theirTouched, $id, ChangeType::Removed) || ! $this->mine->has($id) || $this->did($this->theirTouched, $this->mine->parent($id), ChangeType::Removed)) {
                 continue;
             }
-            if ($this->busy($this->mine, $this->myTouched, $this->theirTouched, $id)) {
-                $this->conflicts[] = new Conflict(ConflictType::EditedRemoved, $id, $this->mine->subtree($id), Spot::of($this->mine, $id));
+            if ($this->busy($this->mine, $this->myTouched, $this->theirTouched, $this->myCells, $id)) {
+                $this->conflicts[] = new Conflict(ConflictType::EditedRemoved, $id, $this->mine->subtree($id), Spot::of($this->mine, $id), cells: isset($this->myCells[$id]) ? $this->column($id) : []);
             }
         }
         foreach ($this->mine->parts as $part) {
@@ -131,10 +167,14 @@ final class TreeMerge
      *
      * @param  array<string, int>  $touched
      * @param  array<string, int>  $removing
+     * @param  array<string, array<string, mixed>>  $cells  what the side wrote in columns
      */
-    private function busy(PartTree $side, array $touched, array $removing, string $id): bool
+    private function busy(PartTree $side, array $touched, array $removing, array $cells, string $id): bool
     {
         foreach ($side->subtree($id) as $part) {
+            if (isset($cells[$part->id])) {
+                return true;
+            }
             $gone = $this->did($removing, $part->id, ChangeType::Removed);
             $movedIn = $this->did($touched, $part->id, ChangeType::Moved) && $this->base->parent($part->id) !== $side->parent($part->id);
             if ($this->did($touched, $part->id, ChangeType::Added) || ($movedIn && ! $gone) || ($this->did($touched, $part->id, ChangeType::Edited) && $gone)) {
@@ -143,6 +183,30 @@ final class TreeMerge
         }
 
         return false;
+    }
+
+    /** @return array<string, mixed> row => what I have in a column */
+    private function column(string $id): array
+    {
+        $cells = [];
+        foreach ($this->mine->parts as $part) {
+            if (isset($part->fields[$id])) {
+                $cells[$part->id] = $part->fields[$id];
+            }
+        }
+
+        return $cells;
+    }
+
+    private function dropStrayCells(): void
+    {
+        $gone = array_diff_key($this->base->byId() + $this->theirs->byId() + $this->mine->byId(), $this->parts);
+        foreach ($gone === [] ? [] : $this->parts as $id => $part) {
+            $fields = array_diff_key($part->fields, $gone);
+            if (count($fields) < count($part->fields)) {
+                $this->parts[$id] = new Part($part->id, $part->role, $part->depth, $fields);
+            }
+        }
     }
 
     private function mergeFields(): void
@@ -173,28 +237,43 @@ final class TreeMerge
             $this->conflicts[] = new Conflict(ConflictType::Value, $base->id, [$mine], null);
         }
         $shape = $role === $theirs->role ? $theirs : $mine;
-        $fields = $shape->fields;
-        foreach ($fields as $name => $shaped) {
-            $was = $base->fields[$name] ?? null;
-            $their = $theirs->fields[$name] ?? $was;
-            $my = $mine->fields[$name] ?? $was;
-            if ($my == $was || $my == $their) {
-                $fields[$name] = $their ?? $shaped;
-            } elseif ($their == $was) {
-                $fields[$name] = $my ?? $shaped;
-            } elseif ($was instanceof RichText && $their instanceof RichText && $my instanceof RichText) {
-                $merge = TextMerge::of($was, $their, $my, $this->words);
-                $fields[$name] = $merge->text;
-                foreach ($merge->meetings as $meeting) {
-                    $this->conflicts[] = new Conflict(ConflictType::Text, $base->id, [$mine], null, $name, $meeting);
-                }
-            } else {
-                $fields[$name] = $their ?? $shaped;
-                $this->conflicts[] = new Conflict(ConflictType::Value, $base->id, [$mine], null, $name);
+        $fields = [];
+        // Of another role, only the fields that it has.
+        foreach ($base->role === $theirs->role && $base->role === $mine->role ? $theirs->fields + $mine->fields : $shape->fields as $name => $unused) {
+            $value = $this->mergeField((string) $name, $base, $theirs, $mine) ?? ($base->role === $role ? null : $shape->fields[$name] ?? null);
+            if ($value !== null) {
+                $fields[$name] = $value;
             }
         }
 
         return new Part($base->id, $role, $theirs->depth, $fields);
+    }
+
+    /** @return FieldValue|null */
+    private function mergeField(string $name, Part $base, Part $theirs, Part $mine): mixed
+    {
+        $was = $base->fields[$name] ?? null;
+        $their = $theirs->fields[$name] ?? ($theirs->role === $base->role ? null : $was);
+        $my = $mine->fields[$name] ?? ($mine->role === $base->role ? null : $was);
+        if (Part::same($my, $was) || Part::same($my, $their) || isset($this->keptColumns[$name])) {
+            return $their;
+        }
+        if (Part::same($their, $was)) {
+            return $my;
+        }
+        if (! $was instanceof RichText || ! $their instanceof RichText || ! $my instanceof RichText) {
+            if ($my !== null || isset($this->parts[$name]) || ! $this->base->has($name)) {
+                $this->conflicts[] = new Conflict(ConflictType::Value, $base->id, [$mine], null, $name);
+            }
+
+            return $their;
+        }
+        $merge = TextMerge::of($was, $their, $my, $this->words);
+        foreach ($merge->meetings as $meeting) {
+            $this->conflicts[] = new Conflict(ConflictType::Text, $base->id, [$mine], null, $name, $meeting);
+        }
+
+        return $merge->text;
     }
 
     private function ordered(): PartTree

@@ -9,30 +9,11 @@ namespace MistyAttic\Core\Store;
  * content defines, and nodes of nodes likewise, so that the same list has the same root whatever the way there, and an
  * edit, insertion or removal makes new chunks on the path to the root and no others.
  *
- * A leaf is `L` and its records, each ended by a line feed. An inner node is `N` and its entries: the address of a
- * node below and the number of records under it (32 bits, big-endian). The empty list is the leaf `L`.
- *
- * @phpstan-type Entry array{address: string, count: int}
+ * A leaf is `L` and its records, each ended by a line feed. An inner node is `N` and its entries ({@see Entry}). The empty
+ * list is the leaf `L`.
  */
 final readonly class HashTree
 {
-    private const LEAF_LEAST = 10;
-
-    private const LEAF_MOST = 96;
-
-    private const LEAF_BYTES = 28_672;
-
-    /** One record in this many ends a leaf that has the least number: about 32 records a leaf. */
-    private const LEAF_DIVISOR = 23;
-
-    private const NODE_LEAST = 5;
-
-    private const NODE_MOST = 48;
-
-    private const NODE_DIVISOR = 12;
-
-    private const ENTRY_BYTES = Address::BYTES + 4;
-
     public function __construct(private ChunkStore $store) {}
 
     /**
@@ -44,17 +25,50 @@ final readonly class HashTree
      */
     public function write(iterable $records, ?string $near = null): string
     {
-        $chunks = [];
-        $levels = [$this->leaves($records, $chunks)];
-        while (count($levels[array_key_last($levels)]) > 1) {
-            $levels[] = $this->nodes($levels[array_key_last($levels)], $chunks);
+        $cutter = new Cutter;
+        foreach ($records as $record) {
+            $cutter->record($record);
+        }
+        $cutter->finish();
+        if ($cutter->done === []) {
+            $cutter->keepEmpty();
+        }
+        $chunks = $cutter->chunks;
+        $levels = [$cutter->done];
+        while (count($cutter->done) > 1) {
+            $below = $cutter->done;
+            $cutter = new Cutter;
+            array_map($cutter->entry(...), $below);
+            $cutter->finish();
+            $chunks += $cutter->chunks;
+            $levels[] = $cutter->done;
         }
         $new = array_intersect_key($chunks, array_flip($this->store->missing(array_keys($chunks))));
         if ($new !== []) {
-            $this->store->write($new, $near === null ? [] : $this->alike($levels, $this->levels($near), $new));
+            $this->store->write($new, $near === null ? [] : $this->alike($levels, (new Nodes($this->store))->levels($near), $new));
         }
 
-        return $levels[array_key_last($levels)][0]['address'];
+        return $cutter->done[0]->address;
+    }
+
+    /**
+     * Keeps what a list becomes by a few edits, at a cost that does not grow with the list.
+     *
+     * @param  list<array{int, int, list<string>}>  $edits  records from, to (half-open, of the list at the root) and what stands there now; ascending, apart from each other
+     * @return string the new root's address: the same as writing the whole list would give
+     *
+     * @throws ChunkMissing
+     */
+    public function splice(string $root, array $edits): string
+    {
+        $splice = new Splice(new Nodes($this->store), $root);
+        $address = $splice->apply($edits);
+        $new = array_intersect_key($splice->chunks, array_flip($this->store->missing(array_keys($splice->chunks))));
+        if ($new !== []) {
+            $this->store->write($new, array_intersect_key($splice->like, $new));
+        }
+
+        return $address;
     }
 
     /**
@@ -64,126 +78,138 @@ final readonly class HashTree
      */
     public function read(string $root, int $from = 0, int $length = PHP_INT_MAX): array
     {
-        $wanted = [['address' => $root, 'skip' => $from]];
-        while (true) {
-            $held = $this->fetch(array_column($wanted, 'address'));
-            if ($wanted === [] || $held[$wanted[0]['address']][0] === 'L') {
-                break;
-            }
+        $nodes = new Nodes($this->store);
+        $wanted = [[$root, $from]];
+        while ($wanted !== [] && ! $nodes->isLeaf($wanted[0][0])) {
+            $nodes->fetch(array_column($wanted, 0));
             $below = [];
             $left = $length;
-            foreach ($wanted as $node) {
-                $skip = $node['skip'];
-                foreach ($this->entries($held[$node['address']]) as $entry) {
+            foreach ($wanted as [$address, $skip]) {
+                foreach ($nodes->entries($address) as $entry) {
                     if ($left <= 0) {
                         break;
                     }
-                    if ($skip >= $entry['count']) {
-                        $skip -= $entry['count'];
+                    if ($skip >= $entry->count) {
+                        $skip -= $entry->count;
 
                         continue;
                     }
-                    $below[] = ['address' => $entry['address'], 'skip' => $skip];
-                    $left -= $entry['count'] - $skip;
+                    $below[] = [$entry->address, $skip];
+                    $left -= $entry->count - $skip;
                     $skip = 0;
                 }
             }
             $wanted = $below;
         }
+        $nodes->fetch(array_column($wanted, 0));
         $records = [];
-        foreach ($wanted as $leaf) {
-            $lines = explode("\n", substr($held[$leaf['address']], 1), -1);
-            array_push($records, ...($leaf['skip'] === 0 ? $lines : array_slice($lines, $leaf['skip'])));
+        foreach ($wanted as [$address, $skip]) {
+            $lines = $nodes->records($address);
+            array_push($records, ...($skip === 0 ? $lines : array_slice($lines, $skip)));
         }
 
         return $length < count($records) ? array_slice($records, 0, $length) : $records;
     }
 
+    /** @throws ChunkMissing */
+    public function count(string $root): int
+    {
+        return (new Nodes($this->store))->count($root);
+    }
+
+    /**
+     * Where two lists differ, without reading what is equal.
+     *
+     * @return list<Region> ascending, apart from each other
+     *
+     * @throws ChunkMissing
+     */
+    public function compare(string $old, string $new): array
+    {
+        return (new Difference(new Nodes($this->store)))->between($old, $new);
+    }
+
+    /**
+     * The records that stand open before a position, by depth: the last one of each depth that no shallower one follows.
+     * So the first tells the part that stands at the top, and the last the one right before.
+     *
+     * @return list<string>
+     *
+     * @throws ChunkMissing
+     */
+    public function open(string $root, int $before): array
+    {
+        $nodes = new Nodes($this->store);
+        $open = [];
+        for ($depth = 256; $depth > 0 && ($found = $this->lastBelow($nodes, $root, 0, $before, $depth)) !== null;) {
+            array_unshift($open, $found[1]);
+            [$before] = $found;
+            $depth = Entry::depth($found[1]);
+        }
+
+        return $open;
+    }
+
     /**
      * Every chunk of a list, level by level from the root: address => bytes.
      *
+     * @param  array<string, true>  $known  nodes that need not be looked into, by address; grows by what was seen
      * @return \Generator<string, string>
      *
      * @throws ChunkMissing
      */
-    public function chunks(string $root): \Generator
+    public function chunks(string $root, array &$known = []): \Generator
     {
-        $wanted = [$root];
+        $wanted = isset($known[$root]) ? [] : [$root];
         while ($wanted !== []) {
+            $nodes = new Nodes($this->store);
+            $nodes->fetch($wanted);
             $below = [];
-            foreach ($this->fetch($wanted) as $address => $bytes) {
-                yield $address => $bytes;
-                if ($bytes[0] === 'N') {
-                    array_push($below, ...array_column($this->entries($bytes), 'address'));
+            foreach ($wanted as $address) {
+                $known[$address] = true;
+                yield $address => $nodes->bytes($address);
+                foreach ($nodes->isLeaf($address) ? [] : $nodes->entries($address) as $entry) {
+                    if (! isset($known[$entry->address])) {
+                        $below[$entry->address] = $entry->address;
+                    }
                 }
             }
-            $wanted = array_values(array_unique($below));
+            $wanted = array_values($below);
         }
     }
 
     /**
-     * @param  iterable<string>  $records
-     * @param  array<string, string>  $chunks  gets the new nodes
-     * @return non-empty-list<Entry>
+     * The last record before a position that is less deep than a depth.
+     *
+     * @return array{int, string}|null its position and itself
      */
-    private function leaves(iterable $records, array &$chunks): array
+    private function lastBelow(Nodes $nodes, string $address, int $start, int $before, int $depth): ?array
     {
-        $entries = [];
-        $leaf = 'L';
-        $count = 0;
-        foreach ($records as $record) {
-            $leaf .= $record."\n";
-            $count++;
-            if ($count >= self::LEAF_MOST || strlen($leaf) >= self::LEAF_BYTES || ($count >= self::LEAF_LEAST && crc32($record) % self::LEAF_DIVISOR === 0)) {
-                $entries[] = $this->entry($leaf, $count, $chunks);
-                $leaf = 'L';
-                $count = 0;
+        if ($nodes->isLeaf($address)) {
+            $records = $nodes->records($address);
+            for ($at = min(count($records), $before - $start) - 1; $at >= 0; $at--) {
+                if (Entry::depth($records[$at]) < $depth) {
+                    return [$start + $at, $records[$at]];
+                }
+            }
+
+            return null;
+        }
+        $entries = $nodes->entries($address);
+        $starts = [$start];
+        foreach ($entries as $at => $entry) {
+            $starts[$at + 1] = $starts[$at] + $entry->count;
+        }
+        for ($at = count($entries) - 1; $at >= 0; $at--) {
+            if ($starts[$at] < $before && $entries[$at]->least < $depth) {
+                $found = $this->lastBelow($nodes, $entries[$at]->address, $starts[$at], $before, $depth);
+                if ($found !== null) {
+                    return $found;
+                }
             }
         }
-        if ($count > 0 || $entries === []) {
-            $entries[] = $this->entry($leaf, $count, $chunks);
-        }
 
-        return $entries;
-    }
-
-    /**
-     * @param  list<Entry>  $below
-     * @param  array<string, string>  $chunks
-     * @return non-empty-list<Entry>
-     */
-    private function nodes(array $below, array &$chunks): array
-    {
-        $entries = [];
-        $node = 'N';
-        $count = $records = 0;
-        foreach ($below as $position => $entry) {
-            $node .= $entry['address'].pack('N', $entry['count']);
-            $records += $entry['count'];
-            $count++;
-            if ($count >= self::NODE_MOST || ($count >= self::NODE_LEAST && crc32($entry['address']) % self::NODE_DIVISOR === 0) || $position === array_key_last($below)) {
-                $entries[] = $this->entry($node, $records, $chunks);
-                $node = 'N';
-                $count = $records = 0;
-            }
-        }
-        if ($entries === []) {
-            throw new \LogicException('A level has at least one node');
-        }
-
-        return $entries;
-    }
-
-    /**
-     * @param  array<string, string>  $chunks
-     * @return Entry
-     */
-    private function entry(string $bytes, int $count, array &$chunks): array
-    {
-        $address = Address::of($bytes);
-        $chunks[$address] = $bytes;
-
-        return ['address' => $address, 'count' => $count];
+        return null;
     }
 
     /**
@@ -201,62 +227,17 @@ final readonly class HashTree
             $others = $near[$height] ?? [];
             $other = $otherEnd = $start = 0;
             foreach ($entries as $entry) {
-                while (isset($others[$other]) && $otherEnd + $others[$other]['count'] <= $start) {
-                    $otherEnd += $others[$other]['count'];
+                while (isset($others[$other]) && $otherEnd + $others[$other]->count <= $start) {
+                    $otherEnd += $others[$other]->count;
                     $other++;
                 }
-                if (isset($others[$other], $new[$entry['address']])) {
-                    $like[$entry['address']] = $others[$other]['address'];
+                if (isset($others[$other], $new[$entry->address])) {
+                    $like[$entry->address] = $others[$other]->address;
                 }
-                $start += $entry['count'];
+                $start += $entry->count;
             }
         }
 
         return $like;
-    }
-
-    /** @return list<list<Entry>> the entries of every level, leaves first */
-    private function levels(string $root): array
-    {
-        $top = $this->fetch([$root])[$root];
-        $levels = [[['address' => $root, 'count' => $top[0] === 'L' ? substr_count($top, "\n") : array_sum(array_column($this->entries($top), 'count'))]]];
-        $nodes = $top[0] === 'N' ? [$top] : [];
-        while ($nodes !== []) {
-            $below = array_merge(...array_map($this->entries(...), $nodes));
-            array_unshift($levels, $below);
-            // A first look at one node tells whether this level is made of leaves, which need not be read.
-            $first = $this->fetch([$below[0]['address']])[$below[0]['address']];
-            $nodes = $first[0] === 'N' ? array_values($this->fetch(array_column($below, 'address'))) : [];
-        }
-
-        return $levels;
-    }
-
-    /** @return list<Entry> */
-    private function entries(string $node): array
-    {
-        $entries = [];
-        for ($at = 1, $end = strlen($node); $at < $end; $at += self::ENTRY_BYTES) {
-            $count = unpack('N', $node, $at + Address::BYTES);
-            $entries[] = ['address' => substr($node, $at, Address::BYTES), 'count' => $count === false ? 0 : $count[1]];
-        }
-
-        return $entries;
-    }
-
-    /**
-     * @param  list<string>  $addresses
-     * @return array<string, string>
-     *
-     * @throws ChunkMissing
-     */
-    private function fetch(array $addresses): array
-    {
-        $held = $this->store->read($addresses);
-        foreach ($addresses as $address) {
-            isset($held[$address]) || throw ChunkMissing::at($address);
-        }
-
-        return $held;
     }
 }

@@ -6,6 +6,7 @@ namespace MistyAttic\Core\Store;
 
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Content\Stretch;
 
 /** Keeps and reads whole states of items, and single parts of them, in a hash tree. */
 final readonly class TreeStore
@@ -42,12 +43,116 @@ final readonly class TreeStore
     }
 
     /**
+     * A stretch of the pre-order list; reads the paths to it and no more.
+     *
+     * @return list<Part>
+     *
+     * @throws ChunkMissing
+     */
+    public function window(string $root, int $from, int $length): array
+    {
+        return array_map(Part::fromRecord(...), $this->hashes->read($root, $from, $length));
+    }
+
+    /** How many parts a state has. */
+    public function count(string $root): int
+    {
+        return $this->hashes->count($root);
+    }
+
+    /**
+     * Keeps what a state becomes by a few edits, at a cost that does not grow with the item.
+     *
+     * @param  list<array{int, int, list<Part>}>  $edits  positions from, to (half-open, of the state at the root) and the parts that stand there now; ascending, apart from each other
+     * @return string the new root's address: the same as keeping the whole tree would give
+     *
+     * @throws ChunkMissing
+     */
+    public function splice(string $root, array $edits): string
+    {
+        return $this->hashes->splice($root, array_map(fn (array $edit) => [$edit[0], $edit[1], array_map(fn (Part $part) => $part->record(), $edit[2])], $edits));
+    }
+
+    /**
+     * Where two states differ. Each stretch begins with the parts that stand open before it on either side, and goes on for
+     * as long as what follows hangs below different parts on the two sides.
+     *
+     * @return list<Stretch>
+     *
+     * @throws ChunkMissing
+     */
+    public function compare(string $old, string $new): array
+    {
+        $regions = $this->hashes->compare($old, $new);
+        $stretches = [];
+        for ($at = 0; isset($regions[$at]); $at++) {
+            $region = $regions[$at];
+            $stretch = new Stretch($this->open($old, $region->oldFrom), $this->parts($region->old), $this->open($new, $region->newFrom), $this->parts($region->new));
+            for ($to = $region->newTo(); ; $to = $next->newTo()) {
+                $next = $regions[$at + 1] ?? null;
+                $hanging = $this->hanging($new, $to, $next->newFrom ?? PHP_INT_MAX, $stretch->differsFrom());
+                $stretch = $stretch->with($hanging, $hanging);
+                if ($next === null || $to + count($hanging) < $next->newFrom) {
+                    break;
+                }
+                $stretch = $stretch->with($this->parts($next->old), $this->parts($next->new));
+                $at++;
+            }
+            $stretches[] = $stretch;
+        }
+
+        return $stretches;
+    }
+
+    /**
+     * @param  array<string, true>  $known  see {@see HashTree::chunks}
      * @return \Generator<string, string> address => bytes of every chunk of a state
      *
      * @throws ChunkMissing
      */
-    public function chunks(string $root): \Generator
+    public function chunks(string $root, array &$known = []): \Generator
     {
-        return $this->hashes->chunks($root);
+        return $this->hashes->chunks($root, $known);
+    }
+
+    /**
+     * The parts from a position on that are deeper than a depth.
+     *
+     * @return list<Part>
+     */
+    private function hanging(string $root, int $from, int $to, ?int $depth): array
+    {
+        $hanging = [];
+        // One at first, since most often that one is not; then more at a time.
+        for ($length = 1; $depth !== null && $from < $to; $length = 256) {
+            $window = $this->window($root, $from, min($length, $to - $from));
+            foreach ($window as $part) {
+                if ($part->depth <= $depth) {
+                    return $hanging;
+                }
+                $hanging[] = $part;
+            }
+            if (count($window) < min($length, $to - $from)) {
+                break;
+            }
+            $from += count($window);
+        }
+
+        return $hanging;
+    }
+
+    /**
+     * @param  list<string>  $records
+     * @return list<Part>
+     */
+    private function parts(array $records): array
+    {
+        return array_map(Part::fromRecord(...), $records);
+    }
+
+    /** @return list<string> ids of the parts that stand open before a position, by depth */
+    private function open(string $root, int $position): array
+    {
+        return array_map(fn (string $record) => Part::fromRecord($record)->id, $this->hashes->open($root, $position));
     }
 }

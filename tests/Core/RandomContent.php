@@ -8,21 +8,40 @@ use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Content\Run;
+use MistyAttic\Core\Kinds\Kinds;
+use MistyAttic\Core\Kinds\Role;
+use MistyAttic\Core\Kinds\SchemaKind;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
-/** Documents and edits made at random from a seed, for the property tests. */
+/**
+ * Items of any kind and edits of them, made at random from a seed and the kind's own schema, for the property tests.
+ *
+ * @phpstan-import-type FieldValue from Part
+ */
 final class RandomContent
 {
-    private const VOCABULARY = ['bench', 'socket', 'the', 'log', 'a', 'lead', 'red', 'bin', 'and', 'owner', 'Überholung', 'naïve', '修理', '🔧', 'ring', 'sand', 'is', 'taped'];
+    private const VOCABULARY = ['bench', 'socket', 'the', 'log', 'a', 'lead', 'red', 'bin', 'and', 'owner', 'Überholung', 'naïve', '修理', '🔧', 'ring', 'sand', 'is', 'taped', '1', '1.0', 'e\u{301}', 'שלום'];
 
     private Randomizer $random;
 
     private int $ids = 0;
 
-    public function __construct(public readonly int $seed, private readonly string $prefix = 'p')
+    /** @var class-string<Role> */
+    private string $roles;
+
+    public function __construct(public readonly int $seed, public readonly string $kind = 'document', private readonly string $prefix = 'p')
     {
         $this->random = new Randomizer(new Mt19937($seed));
+        $known = Kinds::named($kind);
+        assert($known instanceof SchemaKind);
+        $this->roles = $known->roles();
+    }
+
+    /** Another source for the same kind, whose new parts have other ids. */
+    public function other(int $offset, string $prefix): self
+    {
+        return new self($this->seed + $offset, $this->kind, $prefix);
     }
 
     public function under(int $bound): int
@@ -30,31 +49,21 @@ final class RandomContent
         return $this->random->getInt(0, $bound - 1);
     }
 
-    public function document(int $size): PartTree
+    public function tree(int $size): PartTree
     {
-        $parts = [];
-        while (count($parts) < $size) {
-            array_push($parts, ...$this->block($parts === [] ? null : $parts[count($parts) - 1]));
+        $tree = PartTree::of([]);
+        for ($tries = 0; $tree->count() < $size && $tries < 5 * $size; $tries++) {
+            $tree = $this->insert($tree);
         }
 
-        return PartTree::of($parts);
-    }
-
-    public function text(): RichText
-    {
-        $runs = [];
-        for ($i = $this->under(9); $i > 0; $i--) {
-            $runs[] = new Run($this->word().' ', $this->under(6) === 0 ? ['bold' => true] : ($this->under(9) === 0 ? ['link' => 'https://example.org/'.$this->under(3)] : []));
-        }
-
-        return new RichText($runs);
+        return $tree;
     }
 
     /** A few edits of every sort. */
     public function edited(PartTree $tree, int $edits): PartTree
     {
         for (; $edits > 0; $edits--) {
-            $tree = match ($this->under(5)) {
+            $tree = match ($this->under(6)) {
                 0 => $this->insert($tree),
                 1 => $this->remove($tree),
                 2 => $this->move($tree),
@@ -67,29 +76,96 @@ final class RandomContent
 
     public function rewrite(PartTree $tree): PartTree
     {
-        $texts = array_values(array_filter($tree->parts, fn (Part $part) => isset($part->fields['text'])));
-        if ($texts === []) {
+        if ($tree->parts === []) {
             return $tree;
         }
-        $part = $texts[$this->under(count($texts))];
-        $words = preg_split('/(?<= )/u', $part->richText()->text(), -1, PREG_SPLIT_NO_EMPTY) ?: [];
-        array_splice($words, $this->under(count($words) + 1), $this->under(3), $this->under(2) === 0 ? [$this->word().' '] : []);
-        $new = match (true) {
-            $part->role === 'heading' && $this->under(3) === 0 => new Part($part->id, 'paragraph', $part->depth, ['text' => $part->richText()]),
-            $part->role === 'item' && $this->under(3) === 0 => $part->with('done', ! $part->fields['done']),
-            default => $part->with('text', RichText::plain(implode('', $words))),
-        };
+        $part = $tree->parts[$this->under($tree->count())];
+        $schema = ($this->roles)::from($part->role)->fields();
+        if ($schema === []) {
+            return $tree;
+        }
+        $name = array_keys($schema)[$this->under(count($schema))];
+        if ($name === Role::CELLS) {
+            $columns = $this->columns($tree, $tree->parent($part->id));
+            if ($columns === []) {
+                return $tree;
+            }
+            $name = $columns[$this->under(count($columns))];
+            $value = $this->under(4) === 0 ? null : $this->value('cell');
+        } else {
+            $before = $part->fields[$name] ?? null;
+            $value = $before instanceof RichText && ! $before->isEmpty() && $this->under(3) > 0 ? $this->reworded($before) : $this->value($schema[$name]);
+            if (str_starts_with($schema[$name], 'plain') && $value instanceof RichText) {
+                $value = RichText::plain($value->text());
+            }
+        }
+        $new = $value === null ? $part->without($name) : $part->with($name, $value);
 
         return PartTree::of(array_map(fn (Part $each) => $each->id === $part->id ? $new : $each, $tree->parts));
     }
 
+    /** The same content under other ids. */
+    public function renamed(PartTree $tree, string $prefix): PartTree
+    {
+        $ids = [];
+        foreach ($tree->parts as $at => $part) {
+            $ids[$part->id] = $prefix.str_pad((string) $at, 5, '0', STR_PAD_LEFT);
+        }
+
+        return PartTree::of(array_map(function (Part $part) use ($ids): Part {
+            $fields = [];
+            foreach ($part->fields as $name => $value) {
+                $fields[$ids[$name] ?? $name] = $value;
+            }
+
+            return new Part($ids[$part->id], $part->role, $part->depth, $fields);
+        }, $tree->parts));
+    }
+
+    private function reworded(RichText $text): RichText
+    {
+        $words = preg_split('/(?<= )/u', $text->text(), -1, PREG_SPLIT_NO_EMPTY) ?: [];
+        array_splice($words, $this->under(count($words) + 1), $this->under(3), $this->under(2) === 0 ? [$this->word().' '] : []);
+
+        return RichText::plain(implode('', $words));
+    }
+
+    public function text(): RichText
+    {
+        $runs = [];
+        for ($i = $this->under(9); $i > 0; $i--) {
+            $runs[] = new Run($this->word().' ', $this->under(6) === 0 ? ['bold' => true] : ($this->under(9) === 0 ? ['link' => 'https://example.org/'.$this->under(3)] : []));
+        }
+
+        return new RichText($runs);
+    }
+
     private function insert(PartTree $tree): PartTree
     {
-        $at = $this->topPosition($tree);
-        $parts = $tree->parts;
-        array_splice($parts, $at, 0, [...$this->block(null)]);
+        $homes = [PartTree::ROOT, PartTree::ROOT, ...array_column(array_filter($tree->parts, fn (Part $part) => $part->depth < 6), 'id')];
+        $home = $homes[$this->under(count($homes))];
+        $role = $this->roleIn($home === PartTree::ROOT ? null : ($this->roles)::from($tree->get($home)->role));
+        if ($role === null) {
+            return $tree;
+        }
+        $part = new Part($this->id(), (string) $role->value, 0, $this->fields($role, $this->columns($tree, $home)));
+        $children = $tree->children();
+        $siblings = $children[$home] ?? [];
+        array_splice($siblings, $this->under(count($siblings) + 1), 0, [$part->id]);
+        $children[$home] = $siblings;
+        $parts = [...$tree->byId(), $part->id => $part];
+        if ($role->value === 'table') {
+            for ($row = 0; $row < 2; $row++) {
+                $parts[$id = $this->id()] = new Part($id, 'row', 1, []);
+                $children[$part->id][] = $id;
+                for ($cell = 0; $cell < 2; $cell++) {
+                    $parts[$inner = $this->id()] = new Part($inner, 'cell', 2, ['head' => $row === 0, 'text' => $this->text()]);
+                    $children[$id][] = $inner;
+                }
+            }
+        }
 
-        return PartTree::of($parts);
+        return PartTree::grow($children, $parts);
     }
 
     private function remove(PartTree $tree): PartTree
@@ -106,7 +182,7 @@ final class RandomContent
             array_push($children[$parent], ...($children[$id] ?? []));
         }
 
-        return PartTree::grow($children, $tree->byId());
+        return $this->withoutStrayCells(PartTree::grow($children, $tree->byId()));
     }
 
     private function move(PartTree $tree): PartTree
@@ -116,58 +192,101 @@ final class RandomContent
         }
         $children = $tree->children();
         $id = $tree->parts[$this->under($tree->count())]->id;
-        $part = $tree->get($id);
+        $role = ($this->roles)::from($tree->get($id)->role);
+        $below = array_column($tree->subtree($id), 'id');
+        $homes = array_values(array_filter([PartTree::ROOT, ...array_diff(array_column($tree->parts, 'id'), $below)], fn (string $home) => $role->mayStandIn($home === PartTree::ROOT ? null : ($this->roles)::from($tree->get($home)->role))));
+        $home = $homes[$this->under(count($homes))];
         $parent = $tree->parent($id);
         $children[$parent] = array_values(array_diff($children[$parent], [$id]));
-        $below = array_column($tree->subtree($id), 'id');
-        $homes = match ($part->role) {
-            'item' => [PartTree::ROOT, ...array_column(array_filter($tree->parts, fn (Part $other) => $other->role === 'item' && ! in_array($other->id, $below, true)), 'id')],
-            'row', 'cell' => [$parent],
-            default => [PartTree::ROOT],
-        };
-        $home = $homes[$this->under(count($homes))];
         $siblings = $children[$home] ?? [];
         array_splice($siblings, $this->under(count($siblings) + 1), 0, [$id]);
         $children[$home] = $siblings;
 
-        return PartTree::grow($children, $tree->byId());
+        return $this->withoutStrayCells(PartTree::grow($children, $tree->byId()));
     }
 
-    /** @return list<Part> */
-    private function block(?Part $before): array
+    /** As an editor does: a cell goes with its column, and a row in another table has none of the old one's. */
+    private function withoutStrayCells(PartTree $tree): PartTree
     {
-        return match ($this->under(8)) {
-            0 => [new Part($this->id(), 'heading', 0, ['level' => 1 + $this->under(3), 'text' => $this->text()])],
-            1, 2 => [new Part($this->id(), 'item', $before?->role === 'item' ? max(0, $this->under($before->depth + 2)) : 0, ['style' => 'task', 'done' => false, 'text' => $this->text()])],
-            3 => $this->under(3) === 0 ? $this->table() : [new Part($this->id(), 'rule', 0, [])],
-            default => [new Part($this->id(), 'paragraph', 0, ['text' => $this->text()])],
+        $grid = Kinds::named($this->kind)->grid();
+
+        return $grid === null ? $tree : PartTree::of(array_map(fn (Part $part) => $part->role !== $grid->row ? $part
+            : new Part($part->id, $part->role, $part->depth, array_intersect_key($part->fields, array_flip($this->columns($tree, $tree->parent($part->id))))), $tree->parts));
+    }
+
+    /** @return list<string> ids of the columns below a part */
+    private function columns(PartTree $tree, string $parent): array
+    {
+        $grid = Kinds::named($this->kind)->grid();
+
+        return $grid === null ? [] : array_values(array_filter($tree->children()[$parent] ?? [], fn (string $id) => $tree->get($id)->role === $grid->column));
+    }
+
+    private function roleIn(?Role $parent): ?Role
+    {
+        $fit = array_values(array_filter(($this->roles)::cases(), fn (Role $role) => $role->mayStandIn($parent)));
+
+        return $fit === [] ? null : $fit[$this->under(count($fit))];
+    }
+
+    /**
+     * @param  list<string>  $columns
+     * @return array<string, FieldValue>
+     */
+    private function fields(Role $role, array $columns): array
+    {
+        $fields = [];
+        foreach ($role->fields() as $name => $type) {
+            foreach ($name === Role::CELLS ? $columns : [$name] as $field) {
+                $value = $name === Role::CELLS && $this->under(4) === 0 ? null : $this->value($type);
+                if ($value !== null) {
+                    $fields[$field] = $value;
+                }
+            }
+        }
+
+        return $fields;
+    }
+
+    /** @return FieldValue|null */
+    private function value(string $type): RichText|string|int|float|bool|array|null
+    {
+        if (str_ends_with($type, '?')) {
+            return $this->under(3) === 0 ? null : $this->value(substr($type, 0, -1));
+        }
+        $bounds = explode(':', $type);
+
+        return match ($bounds[0]) {
+            'text' => $this->text(),
+            'plain' => RichText::plain($this->text()->text()),
+            'bool' => $this->under(2) === 0,
+            'int' => $this->random->getInt((int) $bounds[1], min((int) $bounds[2], (int) $bounds[1] + 5)),
+            'number' => $this->number(),
+            'string' => $this->under(4) === 0 ? '' : trim($this->word().' '.$this->word()),
+            'words' => explode('|', $bounds[1])[$this->under(substr_count($bounds[1], '|') + 1)],
+            'hash' => str_repeat((string) $this->under(4), 40),
+            'date' => $this->date(),
+            'list' => array_map(fn () => $this->word(), range(1, 1 + $this->under(3))),
+            'cell' => match ($this->under(9)) {
+                0 => ['d', $this->date()],
+                1 => ['!', '#DIV/0!'],
+                2 => ['=', 'SUM(A1:A'.$this->under(5).')', $this->number()],
+                3 => $this->under(2) === 0,
+                4, 5 => $this->number(),
+                default => $this->word(),
+            },
+            default => throw new \LogicException($type),
         };
     }
 
-    /** @return list<Part> */
-    private function table(): array
+    private function number(): int|float
     {
-        $parts = [new Part($this->id(), 'table', 0, [])];
-        for ($row = 0; $row < 2; $row++) {
-            $parts[] = new Part($this->id(), 'row', 1, []);
-            for ($cell = 0; $cell < 2; $cell++) {
-                $parts[] = new Part($this->id(), 'cell', 2, ['head' => $row === 0, 'text' => $this->text()]);
-            }
-        }
-
-        return $parts;
+        return $this->under(3) === 0 ? $this->under(1000) + 0.5 : $this->under(1000);
     }
 
-    private function topPosition(PartTree $tree): int
+    private function date(): string
     {
-        $tops = [$tree->count()];
-        foreach ($tree->parts as $position => $part) {
-            if ($part->depth === 0) {
-                $tops[] = $position;
-            }
-        }
-
-        return $tops[$this->under(count($tops))];
+        return sprintf('2026-%02d-%02d', 1 + $this->under(12), 1 + $this->under(28));
     }
 
     private function word(): string

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Core;
 
-use MistyAttic\Core\Compare\Alignment;
-use MistyAttic\Core\Compare\Increasing;
-use MistyAttic\Core\Compare\Sequences;
+use MistyAttic\Core\Sequences\Alignment;
+use MistyAttic\Core\Sequences\Increasing;
+use MistyAttic\Core\Sequences\Sequences;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;

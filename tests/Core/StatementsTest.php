@@ -27,7 +27,7 @@ final class StatementsTest extends TestCase
         $old = Sketch::read($case['old']);
         $new = Sketch::read($case['new']);
         $changes = TreeCompare::of($old, $new);
-        self::assertSame($this->records($new->parts), $this->records($changes->apply($old)->parts));
+        self::assertSame($this->records($new->parts), $this->records($changes->apply($old)->orFail()->parts));
         $statements = Statements::of(new DocumentKind, $old, $new, $changes);
         $said = implode("\n", array_map($this->line(...), $statements));
         $most = Statements::mostTelling($statements);

@@ -15,7 +15,7 @@ use MistyAttic\Core\Compare\Statements;
 use MistyAttic\Core\Compare\TreeCompare;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Document\DocumentKind;
-use MistyAttic\Core\Kinds\Document\DocumentReader;
+use MistyAttic\Core\Kinds\PartReader;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\Core\RandomContent;
 use Tests\Core\Sketch;
@@ -30,7 +30,7 @@ final class PhrasesTest extends FeatureCase
         $codes = [];
         for ($seed = 1; $seed <= 250; $seed++) {
             $random = new RandomContent($seed);
-            $old = $random->document(1 + $random->under(25));
+            $old = $random->tree(1 + $random->under(25));
             $new = $seed % 10 === 0 ? PartTree::of([]) : $random->edited($old, 1 + $random->under(8));
             foreach (Statements::of($kind, $old, $new, TreeCompare::of($old, $new)) as $statement) {
                 $entry = new Entry($statement, $phrases->statement($statement), [3], [], null);
@@ -81,7 +81,7 @@ final class PhrasesTest extends FeatureCase
 
     public function test_every_problem_of_the_reader_has_its_words(): void
     {
-        preg_match_all("/(?:problem|Problem)\('(\w+)'/", (string) file_get_contents((string) (new \ReflectionClass(DocumentReader::class))->getFileName()), $codes);
+        preg_match_all("/(?:problem|Problem)\('(\w+)'/", (string) file_get_contents((string) (new \ReflectionClass(PartReader::class))->getFileName()), $codes);
         self::assertGreaterThan(12, count($codes[1]));
         foreach ($codes[1] as $code) {
             self::assertTrue(Lang::has("problems.{$code}"), $code);

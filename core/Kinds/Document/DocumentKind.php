@@ -7,14 +7,11 @@ namespace MistyAttic\Core\Kinds\Document;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
-use MistyAttic\Core\Kinds\Kind;
-use MistyAttic\Core\Kinds\Limits;
-use MistyAttic\Core\Kinds\Reading;
+use MistyAttic\Core\Kinds\Label;
+use MistyAttic\Core\Kinds\SchemaKind;
 
-final class DocumentKind implements Kind
+final class DocumentKind extends SchemaKind
 {
-    private const LABEL_LENGTH = 48;
-
     public function name(): string
     {
         return 'document';
@@ -25,9 +22,9 @@ final class DocumentKind implements Kind
         return PartTree::of([new Part($firstId, DocumentRole::Paragraph->value, 0, ['text' => new RichText])]);
     }
 
-    public function read(mixed $content, Limits $limits): Reading
+    public function roles(): string
     {
-        return DocumentReader::read($content, $limits);
+        return DocumentRole::class;
     }
 
     public function repair(PartTree $tree): PartTree
@@ -44,7 +41,7 @@ final class DocumentKind implements Kind
             default => $part->richText()->text(),
         };
 
-        return self::short($text);
+        return Label::of($text);
     }
 
     public function place(PartTree $tree, Part $part): ?string
@@ -55,12 +52,6 @@ final class DocumentKind implements Kind
     public function noun(Part $part): string
     {
         return $part->role === DocumentRole::ListItem->value && $part->string('style') === 'task' ? 'task' : $part->role;
-    }
-
-    /** @return list<string> */
-    public function chunksOf(Part $part): array
-    {
-        return $part->role === DocumentRole::Picture->value ? [$part->string('chunk')] : [];
     }
 
     private function placePart(PartTree $tree, Part $part): ?Part
@@ -89,21 +80,5 @@ final class DocumentKind implements Kind
         }
 
         return new RichText;
-    }
-
-    /** The first sentence or so, cut at a word. */
-    private static function short(string $text): string
-    {
-        $text = trim((string) preg_replace('/\s+/u', ' ', $text));
-        if (preg_match('/^.{3,48}?[.!?:](?=\s)/u', $text, $sentence) === 1) {
-            return rtrim($sentence[0], '.:');
-        }
-        if (mb_strlen($text) <= self::LABEL_LENGTH) {
-            return rtrim($text, '.:');
-        }
-        $cut = mb_substr($text, 0, self::LABEL_LENGTH);
-        $space = mb_strrpos($cut, ' ');
-
-        return ($space !== false && $space > 20 ? mb_substr($cut, 0, $space) : $cut).'…';
     }
 }

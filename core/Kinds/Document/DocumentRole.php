@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\Kinds\Document;
 
+use MistyAttic\Core\Kinds\Role;
+
 /** The parts of a document. All but row and cell may stand at the top; list items also below list items. */
-enum DocumentRole: string
+enum DocumentRole: string implements Role
 {
     case Heading = 'heading';
     case Paragraph = 'paragraph';
@@ -18,7 +20,7 @@ enum DocumentRole: string
     case Picture = 'picture';
     case Rule = 'rule';
 
-    public function mayStandIn(?self $parent): bool
+    public function mayStandIn(?Role $parent): bool
     {
         return match ($this) {
             self::Row => $parent === self::Table,
@@ -28,7 +30,6 @@ enum DocumentRole: string
         };
     }
 
-    /** @return array<string, string> field => type: text, int:from:to, bool, string:max, words:a|b, hash */
     public function fields(): array
     {
         return match ($this) {

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace MistyAttic\Core\Compare;
+namespace MistyAttic\Core\Sequences;
 
 /** The longest increasing subsequence by patience sorting: O(n log n). */
 final class Increasing

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace MistyAttic\Core\Compare;
+namespace MistyAttic\Core\Sequences;
 
 /** Which elements of two lists go together: runs of equal elements, in order on both sides. */
 final readonly class Alignment

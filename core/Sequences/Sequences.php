@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace MistyAttic\Core\Compare;
+namespace MistyAttic\Core\Sequences;
 
 /**
  * Aligns two lists of strings: trims what is equal at both ends, anchors on elements that occur once on each side (the

@@ -1,0 +1,100 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MistyAttic\Core\Compare\Match;
+
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Grid;
+
+/**
+ * Finds which parts of two states go together though they share no ids, and gives the later one the ids of the earlier.
+ * Tables are matched by columns, then rows ({@see TableMatching}); everything else by equal content, then by likeness
+ * ({@see TreeMatching}).
+ */
+final class Matching
+{
+    /** Steps of looking for what is alike; a step is one pair of parts or one shared token looked at. */
+    public const BUDGET = 2_000_000;
+
+    public static function adopt(PartTree $old, PartTree $new, ?Grid $grid = null, int $budget = self::BUDGET): Matched
+    {
+        if ($grid === null) {
+            $matching = new TreeMatching($old, $new, $budget);
+
+            return new Matched(self::renamed($old, $new, $matching->pairs(), false), $matching->exact);
+        }
+        $pairs = [];
+        $exact = true;
+        foreach (self::tables($old, $new, $grid) as [$oldTable, $newTable]) {
+            if ($newTable !== PartTree::ROOT) {
+                $pairs[$newTable] = $oldTable;
+            }
+            $matching = new TableMatching(Table::of($old, $oldTable, $grid), Table::of($new, $newTable, $grid), $budget);
+            $pairs += $matching->pairs();
+            $exact = $exact && $matching->exact;
+        }
+
+        return new Matched(self::renamed($old, $new, $pairs, true), $exact);
+    }
+
+    /**
+     * Which tables go together: by name, then those that are left, in order.
+     *
+     * @return list<array{string, string}> parents of rows, old and new
+     */
+    private static function tables(PartTree $old, PartTree $new, Grid $grid): array
+    {
+        $names = fn (PartTree $tree): array => array_map(fn (Part $part) => $part->string('name'), array_filter($tree->byId(), fn (Part $part) => $part->depth === 0 && $part->role !== $grid->row && $part->role !== $grid->column));
+        [$oldNames, $newNames] = [$names($old), $names($new)];
+        if ($oldNames === [] && $newNames === []) {
+            return [[PartTree::ROOT, PartTree::ROOT]];
+        }
+        $pairs = [];
+        foreach ($newNames as $id => $name) {
+            $found = array_search($name, $oldNames, true);
+            if ($found !== false) {
+                $pairs[] = [(string) $found, (string) $id];
+                unset($oldNames[$found], $newNames[$id]);
+            }
+        }
+        foreach (array_keys($newNames) as $at => $id) {
+            if (isset(array_keys($oldNames)[$at]) && count($oldNames) === count($newNames)) {
+                $pairs[] = [(string) array_keys($oldNames)[$at], (string) $id];
+            }
+        }
+
+        return $pairs;
+    }
+
+    /** @param array<string, string> $pairs new id => old id */
+    private static function renamed(PartTree $old, PartTree $new, array $pairs, bool $cells): PartTree
+    {
+        $taken = array_flip($pairs);
+        foreach ($new->parts as $part) {
+            if (isset($pairs[$part->id])) {
+                continue;
+            }
+            $id = $part->id;
+            for ($try = 0; $old->has($id) || isset($taken[$id]); $try++) {
+                $id = 'n'.substr(hash('xxh64', $part->id.' '.$try), 0, 11);
+            }
+            $pairs[$part->id] = $id;
+            $taken[$id] = true;
+        }
+        $parts = [];
+        foreach ($new->parts as $part) {
+            $fields = $part->fields;
+            if ($cells && $fields !== []) {
+                $fields = [];
+                foreach ($part->fields as $name => $value) {
+                    $fields[$pairs[$name] ?? $name] = $value;
+                }
+            }
+            $parts[] = new Part($pairs[$part->id], $part->role, $part->depth, $fields);
+        }
+
+        return PartTree::of($parts);
+    }
+}

@@ -1,0 +1,271 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MistyAttic\Core\Compare\Match;
+
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Sequences\Sequences;
+
+/**
+ * Matches two tables: columns by header, then by the values they hold; rows by a column that acts as a key, or by equal
+ * cells in order, then anywhere, then by half of their cells of which one is rare. O(cells) and the work limit.
+ */
+final class TableMatching
+{
+    /** Of the values of two columns, so many must be shared for them to be one column. */
+    private const COLUMN_LIKENESS = 0.5;
+
+    /** So many different values of a column are looked at. */
+    private const SAMPLE = 500;
+
+    /** A value that more rows share does not tell them apart. */
+    private const RARE = 8;
+
+    public bool $exact = true;
+
+    /** @var array<string, string> new column => old column */
+    private array $columns = [];
+
+    /** @var array<int, int> position of a new row => of the old row */
+    private array $rows = [];
+
+    public function __construct(private readonly Table $old, private readonly Table $new, private int $budget) {}
+
+    /** @return array<string, string> new id => old id, of columns and rows */
+    public function pairs(): array
+    {
+        $this->columns = $this->columns();
+        $oldSigns = $this->signs($this->old->rows, array_values($this->columns));
+        $newSigns = $this->signs($this->new->rows, array_keys($this->columns));
+        if (! $this->byKey()) {
+            $this->bySigns($oldSigns, $newSigns);
+            $this->byLikeness();
+        }
+        $pairs = $this->columns;
+        foreach ($this->rows as $new => $old) {
+            $pairs[$this->new->rows[$new]->id] = $this->old->rows[$old]->id;
+        }
+
+        return $pairs;
+    }
+
+    /** @return array<string, string> */
+    private function columns(): array
+    {
+        $columns = [];
+        $oldNames = array_count_values($this->old->columns);
+        $newNames = array_count_values($this->new->columns);
+        foreach ($this->new->columns as $id => $name) {
+            if ($name !== '' && $newNames[$name] === 1 && ($oldNames[$name] ?? 0) === 1) {
+                $columns[$id] = (string) array_search($name, $this->old->columns, true);
+            }
+        }
+        $oldLeft = array_diff(array_keys($this->old->columns), $columns);
+        $newLeft = array_diff(array_keys($this->new->columns), array_keys($columns));
+        if ($oldLeft === [] || $newLeft === []) {
+            return $columns;
+        }
+        $oldValues = array_map(fn (string $id) => self::values($this->old->rows, $id), array_combine($oldLeft, $oldLeft));
+        $scores = [];
+        foreach ($newLeft as $new) {
+            $values = self::values($this->new->rows, $new);
+            foreach ($oldLeft as $old) {
+                $most = count($values) + count($oldValues[$old]);
+                $likeness = $most === 0 ? 1.0 : 2 * count(array_intersect_key($values, $oldValues[$old])) / $most;
+                // Of equal ones, those at the same place go together.
+                $near = 1 / (1 + abs((int) array_search($new, array_keys($this->new->columns), true) - (int) array_search($old, array_keys($this->old->columns), true)));
+                if ($likeness >= self::COLUMN_LIKENESS) {
+                    $scores[] = [$likeness, $near, $new, $old];
+                }
+            }
+        }
+        rsort($scores);
+        foreach ($scores as [, , $new, $old]) {
+            if (! isset($columns[$new]) && ! in_array($old, $columns, true)) {
+                $columns[$new] = $old;
+            }
+        }
+
+        return $columns;
+    }
+
+    /**
+     * @param  list<Part>  $rows
+     * @return array<string, true> as keys, the values of a column
+     */
+    private static function values(array $rows, string $column): array
+    {
+        $values = [];
+        foreach ($rows as $row) {
+            if (isset($row->fields[$column])) {
+                $values[self::sign($row->fields[$column])] = true;
+                if (count($values) >= self::SAMPLE) {
+                    break;
+                }
+            }
+        }
+
+        return $values;
+    }
+
+    /**
+     * The cells of each row in the columns that both sides have, as one text.
+     *
+     * @param  list<Part>  $rows
+     * @param  list<string>  $columns
+     * @return list<string>
+     */
+    private function signs(array $rows, array $columns): array
+    {
+        $signs = [];
+        foreach ($rows as $row) {
+            $sign = '';
+            foreach ($columns as $column) {
+                $value = $row->fields[$column] ?? null;
+                $sign .= "\x1f".($value === null ? '' : (is_int($value) ? $value : self::sign($value)));
+            }
+            $signs[] = $sign;
+        }
+
+        return $signs;
+    }
+
+    private static function sign(mixed $value): string
+    {
+        return is_string($value) ? '"'.$value : (is_int($value) ? (string) $value : (string) json_encode($value));
+    }
+
+    /** Matches rows by the first column whose values are all there, all different, and go with much the same rows on both sides. */
+    private function byKey(): bool
+    {
+        foreach ($this->columns as $new => $old) {
+            $oldKeys = self::keys($this->old->rows, $old);
+            $newKeys = $oldKeys === null ? null : self::keys($this->new->rows, $new);
+            if ($oldKeys === null || $newKeys === null) {
+                continue;
+            }
+            $shared = array_intersect_key($newKeys, $oldKeys);
+            if (2 * count($shared) < min(count($oldKeys), count($newKeys)) || $shared === [] || ! $this->tells($shared, $oldKeys, $new)) {
+                continue;
+            }
+            foreach ($shared as $key => $position) {
+                $this->rows[$position] = $oldKeys[$key];
+            }
+
+            return true;
+        }
+
+        return false;
+    }
+
+    /**
+     * @param  list<Part>  $rows
+     * @return array<string, int>|null key => position; null when the column is no key
+     */
+    private static function keys(array $rows, string $column): ?array
+    {
+        $keys = [];
+        foreach ($rows as $position => $row) {
+            $value = $row->fields[$column] ?? null;
+            if ($value === null || isset($keys[$key = self::sign($value)])) {
+                return null;
+            }
+            $keys[$key] = $position;
+        }
+
+        return $keys;
+    }
+
+    /**
+     * A running number is no key: rows of the same key must be alike in half of their other cells.
+     *
+     * @param  array<string, int>  $shared
+     * @param  array<string, int>  $oldKeys
+     */
+    private function tells(array $shared, array $oldKeys, string $key): bool
+    {
+        $others = array_diff_key($this->columns, [$key => true]);
+        $same = $all = 0;
+        $step = max(1, intdiv(count($shared), 50));
+        $at = 0;
+        foreach ($shared as $value => $position) {
+            if ($at++ % $step !== 0) {
+                continue;
+            }
+            foreach ($others as $new => $old) {
+                $one = $this->old->rows[$oldKeys[$value]]->fields[$old] ?? null;
+                $two = $this->new->rows[$position]->fields[$new] ?? null;
+                $all += $one === null && $two === null ? 0 : 1;
+                $same += $one !== null && $one === $two ? 1 : 0;
+            }
+        }
+
+        return $all === 0 || 2 * $same >= $all;
+    }
+
+    /**
+     * @param  list<string>  $old
+     * @param  list<string>  $new
+     */
+    private function bySigns(array $old, array $new): void
+    {
+        $alignment = Sequences::align($old, $new);
+        $this->exact = $this->exact && $alignment->exact;
+        $this->rows = array_flip($alignment->pairs());
+        $waiting = [];
+        foreach (array_diff_key($old, array_flip($this->rows)) as $position => $sign) {
+            $waiting[$sign][] = $position;
+        }
+        foreach (array_diff_key($new, $this->rows) as $position => $sign) {
+            if (($waiting[$sign] ?? []) !== [] && trim($sign, "\x1f") !== '') {
+                $this->rows[$position] = array_shift($waiting[$sign]);
+            }
+        }
+    }
+
+    private function byLikeness(): void
+    {
+        $index = [];
+        foreach (array_diff_key($this->old->rows, array_flip($this->rows)) as $position => $row) {
+            foreach ($this->columns as $old) {
+                if (isset($row->fields[$old])) {
+                    $index[$old."\x1f".self::sign($row->fields[$old])][] = $position;
+                }
+            }
+        }
+        $scores = [];
+        foreach (array_diff_key($this->new->rows, $this->rows) as $position => $row) {
+            $shared = $rare = [];
+            $filled = 0;
+            foreach ($this->columns as $new => $old) {
+                $found = isset($row->fields[$new]) ? $index[$old."\x1f".self::sign($row->fields[$new])] ?? [] : [];
+                $filled += isset($row->fields[$new]) ? 1 : 0;
+                $this->budget -= count($found);
+                if ($this->budget < 0) {
+                    $this->exact = false;
+                    break 2;
+                }
+                foreach ($found as $other) {
+                    $shared[$other] = ($shared[$other] ?? 0) + 1;
+                    if (count($found) <= self::RARE) {
+                        $rare[$other] = true;
+                    }
+                }
+            }
+            foreach ($rare as $other => $unused) {
+                if (2 * $shared[$other] >= $filled) {
+                    $scores[] = [$shared[$other], -abs($other - $position), $position, $other];
+                }
+            }
+        }
+        rsort($scores);
+        $taken = [];
+        foreach ($scores as [, , $new, $old]) {
+            if (! isset($this->rows[$new]) && ! isset($taken[$old])) {
+                $this->rows[$new] = $old;
+                $taken[$old] = true;
+            }
+        }
+    }
+}

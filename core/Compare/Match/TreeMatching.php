@@ -1,0 +1,262 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MistyAttic\Core\Compare\Match;
+
+use MistyAttic\Core\Content\CanonicalJson;
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Content\RichText;
+use MistyAttic\Core\Sequences\Sequences;
+
+/**
+ * Matches the parts of two trees: equal ones in order below the same parent, then alike ones between them, then equal and
+ * alike ones anywhere. Alike are two parts of one role that share half of their words, counting what is below them.
+ */
+final class TreeMatching
+{
+    private const LIKENESS = 0.5;
+
+    /** Words that are counted of one part with what is below it. */
+    private const MOST_WORDS = 400;
+
+    /** A word that more parts share leads nowhere. */
+    private const RARE = 24;
+
+    public bool $exact = true;
+
+    /** @var array<string, string> new id => old id */
+    private array $pairs = [];
+
+    /** @var array<string, true> old ids that are matched */
+    private array $taken = [];
+
+    /** @var array<string, string> id => hash of a part's content with all below it, without ids */
+    private array $oldHashes;
+
+    /** @var array<string, string> */
+    private array $newHashes;
+
+    /** @var array<string, array<string, int>> id => word => how often */
+    private array $words = [];
+
+    public function __construct(private readonly PartTree $old, private readonly PartTree $new, private int $budget)
+    {
+        $this->oldHashes = self::hashes($old);
+        $this->newHashes = self::hashes($new);
+    }
+
+    /** @return array<string, string> */
+    public function pairs(): array
+    {
+        $this->below(PartTree::ROOT, PartTree::ROOT);
+        $this->equalAnywhere();
+        $this->alikeAnywhere();
+
+        return $this->pairs;
+    }
+
+    private function below(string $oldParent, string $newParent): void
+    {
+        $open = [[$oldParent, $newParent]];
+        while ($open !== []) {
+            [$oldParent, $newParent] = array_pop($open);
+            $old = array_values(array_filter($this->old->children()[$oldParent] ?? [], fn (string $id) => ! isset($this->taken[$id])));
+            $new = array_values(array_filter($this->new->children()[$newParent] ?? [], fn (string $id) => ! isset($this->pairs[$id])));
+            $alignment = Sequences::align(array_map(fn (string $id) => $this->oldHashes[$id], $old), array_map(fn (string $id) => $this->newHashes[$id], $new));
+            $this->exact = $this->exact && $alignment->exact;
+            foreach ($alignment->pairs() as $from => $to) {
+                $this->whole($old[$from], $new[$to]);
+            }
+            foreach ($alignment->gaps() as [$oldFrom, $oldTo, $newFrom, $newTo]) {
+                array_push($open, ...$this->gap(array_slice($old, $oldFrom, $oldTo - $oldFrom), array_slice($new, $newFrom, $newTo - $newFrom)));
+            }
+        }
+    }
+
+    /** Two equal subtrees: their parts go together one by one. */
+    private function whole(string $old, string $new): void
+    {
+        $parts = $this->new->subtree($new);
+        foreach ($this->old->subtree($old) as $at => $part) {
+            if (! isset($this->pairs[$parts[$at]->id]) && ! isset($this->taken[$part->id])) {
+                $this->pair($part->id, $parts[$at]->id);
+            }
+        }
+    }
+
+    private function pair(string $old, string $new): void
+    {
+        $this->pairs[$new] = $old;
+        $this->taken[$old] = true;
+    }
+
+    /**
+     * @param  list<string>  $old
+     * @param  list<string>  $new
+     * @return list<array{string, string}> the pairs
+     */
+    private function gap(array $old, array $new): array
+    {
+        $this->budget -= count($old) * count($new);
+        if ($old === [] || $new === [] || $this->budget < 0) {
+            $this->exact = $this->exact && ($this->budget >= 0 || $old === [] || $new === []);
+
+            return [];
+        }
+        $scores = [];
+        foreach ($new as $newAt => $newId) {
+            foreach ($old as $oldAt => $oldId) {
+                $likeness = $this->likeness($oldId, $newId);
+                if ($likeness >= self::LIKENESS) {
+                    $scores[] = [$likeness, -abs($newAt - $oldAt), $newId, $oldId];
+                }
+            }
+        }
+
+        return $this->best($scores);
+    }
+
+    /**
+     * @param  list<array{float, int, string, string}>  $scores  likeness, nearness, new and old id
+     * @return list<array{string, string}>
+     */
+    private function best(array $scores): array
+    {
+        rsort($scores);
+        $pairs = [];
+        foreach ($scores as [, , $new, $old]) {
+            if (! isset($this->pairs[$new]) && ! isset($this->taken[$old])) {
+                $this->pair($old, $new);
+                $pairs[] = [$old, $new];
+            }
+        }
+
+        return $pairs;
+    }
+
+    private function equalAnywhere(): void
+    {
+        $waiting = [];
+        foreach ($this->old->parts as $part) {
+            if (! isset($this->taken[$part->id]) && $this->wordsOf($this->old, $part->id) !== []) {
+                $waiting[$this->oldHashes[$part->id]][] = $part->id;
+            }
+        }
+        foreach ($this->new->parts as $part) {
+            $found = $waiting[$this->newHashes[$part->id]] ?? [];
+            while (! isset($this->pairs[$part->id]) && $found !== []) {
+                $old = array_shift($found);
+                if (! isset($this->taken[$old])) {
+                    $this->whole($old, $part->id);
+                }
+            }
+        }
+    }
+
+    private function alikeAnywhere(): void
+    {
+        $index = [];
+        foreach ($this->old->parts as $part) {
+            foreach (isset($this->taken[$part->id]) ? [] : $this->wordsOf($this->old, $part->id) as $word => $unused) {
+                $index[$part->role.' '.$word][] = $part->id;
+            }
+        }
+        $scores = [];
+        foreach ($this->new->parts as $part) {
+            if (isset($this->pairs[$part->id])) {
+                continue;
+            }
+            $candidates = [];
+            foreach ($this->wordsOf($this->new, $part->id) as $word => $unused) {
+                $found = $index[$part->role.' '.$word] ?? [];
+                if (count($found) <= self::RARE) {
+                    $candidates += array_fill_keys($found, true);
+                }
+            }
+            $this->budget -= count($candidates);
+            if ($this->budget < 0) {
+                $this->exact = false;
+                break;
+            }
+            foreach ($candidates as $old => $unused) {
+                $likeness = $this->likeness($old, $part->id);
+                if ($likeness >= self::LIKENESS) {
+                    $scores[] = [$likeness, -abs((int) $this->new->position($part->id) - (int) $this->old->position($old)), $part->id, $old];
+                }
+            }
+        }
+        foreach ($this->best($scores) as [$old, $new]) {
+            $this->below($old, $new);
+        }
+    }
+
+    /** How much of their words two parts share (Dice): 0 to 1; 0 for different roles. */
+    private function likeness(string $old, string $new): float
+    {
+        if ($this->old->get($old)->role !== $this->new->get($new)->role) {
+            return 0.0;
+        }
+        $one = $this->wordsOf($this->old, $old);
+        $two = $this->wordsOf($this->new, $new);
+        $shared = 0;
+        foreach (array_intersect_key($one, $two) as $word => $count) {
+            $shared += min($count, $two[$word]);
+        }
+        $all = array_sum($one) + array_sum($two);
+
+        return $all === 0 ? 0.0 : 2 * $shared / $all;
+    }
+
+    /** @return array<string, int> */
+    private function wordsOf(PartTree $tree, string $id): array
+    {
+        $key = ($tree === $this->old ? 'o' : 'n').$id;
+
+        return $this->words[$key] ??= self::count($tree->subtree($id));
+    }
+
+    /**
+     * @param  list<Part>  $parts
+     * @return array<string, int>
+     */
+    private static function count(array $parts): array
+    {
+        $counts = [];
+        $left = self::MOST_WORDS;
+        foreach ($parts as $part) {
+            foreach ($part->fields as $value) {
+                $text = match (true) {
+                    $value instanceof RichText => $value->text(),
+                    is_string($value) => $value,
+                    is_array($value) => implode(' ', array_map(strval(...), $value)),
+                    default => '',
+                };
+                $words = preg_split('/[^\p{L}\p{N}]+/u', mb_scrub(substr($text, 0, 20_000)), -1, PREG_SPLIT_NO_EMPTY) ?: [];
+                foreach (array_slice($words, 0, $left) as $word) {
+                    $counts['w'.$word] = ($counts['w'.$word] ?? 0) + 1;
+                }
+                $left -= count($words);
+                if ($left <= 0) {
+                    return $counts;
+                }
+            }
+        }
+
+        return $counts;
+    }
+
+    /** @return array<string, string> */
+    private static function hashes(PartTree $tree): array
+    {
+        $hashes = $below = [];
+        foreach (array_reverse($tree->parts) as $part) {
+            $own = CanonicalJson::encode([$part->role, array_map(fn (mixed $value) => $value instanceof RichText ? $value->toJson() : $value, $part->fields)]);
+            $hashes[$part->id] = hash('xxh128', $own.implode('', array_reverse($below[$part->id] ?? [])));
+            $below[$tree->parent($part->id)][] = $hashes[$part->id];
+        }
+
+        return $hashes;
+    }
+}

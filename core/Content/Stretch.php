@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MistyAttic\Core\Content;
+
+/** A stretch of two pre-order lists in which they differ, with all that is needed to tell where its parts hang. */
+final readonly class Stretch
+{
+    /**
+     * @param  list<string>  $oldOpen  ids of the parts that stand open before it, by depth: the last part of each depth that no shallower one follows
+     * @param  list<Part>  $old
+     * @param  list<string>  $newOpen
+     * @param  list<Part>  $new
+     */
+    public function __construct(public array $oldOpen, public array $old, public array $newOpen, public array $new) {}
+
+    /**
+     * @param  list<Part>  $old
+     * @param  list<Part>  $new
+     */
+    public function with(array $old, array $new): self
+    {
+        return $old === [] && $new === [] ? $this : new self($this->oldOpen, [...$this->old, ...$old], $this->newOpen, [...$this->new, ...$new]);
+    }
+
+    /** The least depth at which different parts stand open after it on the two sides, so that what is deeper hangs elsewhere; null when there is none. */
+    public function differsFrom(): ?int
+    {
+        $old = self::after($this->oldOpen, $this->old);
+        $new = self::after($this->newOpen, $this->new);
+        for ($depth = 0; isset($old[$depth]) || isset($new[$depth]); $depth++) {
+            if (($old[$depth] ?? null) !== ($new[$depth] ?? null)) {
+                return $depth;
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * @param  list<string>  $open
+     * @param  list<Part>  $parts
+     * @return list<string>
+     */
+    private static function after(array $open, array $parts): array
+    {
+        foreach ($parts as $part) {
+            array_splice($open, $part->depth, count($open), [$part->id]);
+        }
+
+        return $open;
+    }
+}

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MistyAttic\Core\Kinds\Dataset;
+
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Cell;
+use MistyAttic\Core\Kinds\Grid;
+use MistyAttic\Core\Kinds\Label;
+use MistyAttic\Core\Kinds\SchemaKind;
+
+/** Typed fields and records; a value is a field of its record, named by the field's id. */
+final class DatasetKind extends SchemaKind
+{
+    public function name(): string
+    {
+        return 'dataset';
+    }
+
+    public function roles(): string
+    {
+        return DatasetRole::class;
+    }
+
+    public function blank(string $firstId): PartTree
+    {
+        return PartTree::of([new Part($firstId, DatasetRole::Field->value, 0, ['name' => 'Name', 'type' => 'text'])]);
+    }
+
+    public function label(PartTree $tree, Part $part): string
+    {
+        if ($part->role === DatasetRole::Field->value) {
+            return parent::label($tree, $part);
+        }
+        $values = array_filter(array_map(Cell::show(...), $part->fields), fn (string $shown) => $shown !== '');
+
+        return Label::of(array_values($values)[0] ?? '');
+    }
+
+    public function grid(): Grid
+    {
+        return new Grid(DatasetRole::Field->value, DatasetRole::Record->value);
+    }
+}

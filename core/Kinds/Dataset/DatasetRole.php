@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MistyAttic\Core\Kinds\Dataset;
+
+use MistyAttic\Core\Kinds\Role;
+
+/** The parts of a dataset: its fields, which are the columns, and then its records. */
+enum DatasetRole: string implements Role
+{
+    case Field = 'field';
+    case Record = 'record';
+
+    public function mayStandIn(?Role $parent): bool
+    {
+        return match ($this) {
+            self::Field, self::Record => $parent === null,
+        };
+    }
+
+    public function fields(): array
+    {
+        return match ($this) {
+            self::Field => ['name' => 'string:100', 'type' => 'words:text|number|money|date|boolean|choice', 'choices' => 'list:200?', 'expression' => 'string:4000?'],
+            self::Record => [self::CELLS => 'cell'],
+        };
+    }
+}

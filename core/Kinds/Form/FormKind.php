@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MistyAttic\Core\Kinds\Form;
+
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\SchemaKind;
+
+/** Pages of questions with their choices and skip rules. */
+final class FormKind extends SchemaKind
+{
+    public function name(): string
+    {
+        return 'form';
+    }
+
+    public function roles(): string
+    {
+        return FormRole::class;
+    }
+
+    public function blank(string $firstId): PartTree
+    {
+        return PartTree::of([
+            new Part($firstId, FormRole::Page->value, 0, ['title' => '']),
+        ]);
+    }
+}

@@ -1,0 +1,37 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MistyAttic\Core\Kinds\Form;
+
+use MistyAttic\Core\Kinds\Role;
+
+/** The parts of a form: settings and pages at the top, questions on pages, below a question its choices and skip rules. */
+enum FormRole: string implements Role
+{
+    case Settings = 'settings';
+    case Page = 'page';
+    case Question = 'question';
+    case Choice = 'choice';
+    case Rule = 'skip_rule';
+
+    public function mayStandIn(?Role $parent): bool
+    {
+        return match ($this) {
+            self::Settings, self::Page => $parent === null,
+            self::Question => $parent === self::Page,
+            self::Choice, self::Rule => $parent === self::Question,
+        };
+    }
+
+    public function fields(): array
+    {
+        return match ($this) {
+            self::Settings => ['opens' => 'date?', 'closes' => 'date?', 'once' => 'bool', 'audience' => 'words:anyone|shelf|named', 'editable' => 'bool', 'thanks' => 'text'],
+            self::Page => ['title' => 'string:200'],
+            self::Question => ['type' => 'words:short|long|one|several|scale|number|date|time|yes_no|email|file|grid|note', 'text' => 'text', 'help' => 'string:1000?', 'required' => 'bool', 'least' => 'number?', 'most' => 'number?'],
+            self::Choice => ['label' => 'string:300', 'other' => 'bool'],
+            self::Rule => ['when' => 'words:is|is_not|contains|above|below|answered', 'value' => 'string:300?', 'action' => 'words:go|show|hide|end', 'target' => 'string:24?'],
+        };
+    }
+}

@@ -1,0 +1,11 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MistyAttic\Core\Kinds;
+
+/** Which roles of a kind make a table: its rows hold a cell for each column, in the field that bears the column's id. */
+final readonly class Grid
+{
+    public function __construct(public string $column, public string $row) {}
+}

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MistyAttic\Core\Kinds\Report;
+
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\SchemaKind;
+
+/** Pages of widgets, each bound to a dataset, a tab or a form. */
+final class ReportKind extends SchemaKind
+{
+    public function name(): string
+    {
+        return 'report';
+    }
+
+    public function roles(): string
+    {
+        return ReportRole::class;
+    }
+
+    public function blank(string $firstId): PartTree
+    {
+        return PartTree::of([new Part($firstId, ReportRole::Page->value, 0, ['title' => 'Page 1'])]);
+    }
+}

@@ -1,0 +1,81 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MistyAttic\Core\Kinds;
+
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
+
+/** What kinds share: reading by their roles, and plain answers that a kind replaces where it knows better. */
+abstract class SchemaKind implements Kind
+{
+    /** @return class-string<Role> */
+    abstract public function roles(): string;
+
+    public function read(mixed $content, Limits $limits): Reading
+    {
+        return PartReader::read($this->roles(), $content, $limits);
+    }
+
+    /** A cell without its column goes. */
+    public function repair(PartTree $tree): PartTree
+    {
+        $grid = $this->grid();
+        if ($grid === null) {
+            return $tree;
+        }
+        $columns = [];
+        foreach ($tree->parts as $part) {
+            if ($part->role === $grid->column) {
+                $columns[$part->id] = true;
+            }
+        }
+        $parts = $tree->parts;
+        foreach ($parts as $position => $part) {
+            if ($part->role === $grid->row && array_diff_key($part->fields, $columns) !== []) {
+                $parts[$position] = new Part($part->id, $part->role, $part->depth, array_intersect_key($part->fields, $columns));
+            }
+        }
+
+        return $parts === $tree->parts ? $tree : PartTree::of($parts);
+    }
+
+    public function label(PartTree $tree, Part $part): string
+    {
+        foreach (['title', 'name', 'label'] as $field) {
+            if ($part->string($field) !== '') {
+                return Label::of($part->string($field));
+            }
+        }
+
+        return Label::of($part->richText()->text());
+    }
+
+    public function place(PartTree $tree, Part $part): ?string
+    {
+        return $tree->parent($part->id) === PartTree::ROOT ? null : $tree->parent($part->id);
+    }
+
+    public function noun(Part $part): string
+    {
+        return $part->role;
+    }
+
+    public function chunksOf(Part $part): array
+    {
+        $chunks = [];
+        foreach (($this->roles())::tryFrom($part->role)?->fields() ?? [] as $field => $type) {
+            if (rtrim($type, '?') === 'hash' && $part->string($field) !== '') {
+                $chunks[] = $part->string($field);
+            }
+        }
+
+        return $chunks;
+    }
+
+    public function grid(): ?Grid
+    {
+        return null;
+    }
+}

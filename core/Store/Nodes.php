@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MistyAttic\Core\Store;
+
+/** Reads nodes for one piece of work, each once. */
+final class Nodes
+{
+    /** @var array<string, string> address => bytes */
+    private array $held = [];
+
+    public function __construct(private readonly ChunkStore $store) {}
+
+    /**
+     * @param  list<string>  $addresses
+     *
+     * @throws ChunkMissing
+     */
+    public function fetch(array $addresses): void
+    {
+        $wanted = array_values(array_filter($addresses, fn (string $address) => ! isset($this->held[$address])));
+        if ($wanted === []) {
+            return;
+        }
+        $this->held += $this->store->read($wanted);
+        foreach ($wanted as $address) {
+            isset($this->held[$address]) || throw ChunkMissing::at($address);
+        }
+    }
+
+    /** @throws ChunkMissing */
+    public function bytes(string $address): string
+    {
+        $this->fetch([$address]);
+
+        return $this->held[$address];
+    }
+
+    public function isLeaf(string $address): bool
+    {
+        return $this->bytes($address)[0] === 'L';
+    }
+
+    /** @return list<Entry> */
+    public function entries(string $address): array
+    {
+        return Entry::in($this->bytes($address));
+    }
+
+    /** @return list<string> */
+    public function records(string $address): array
+    {
+        return explode("\n", substr($this->bytes($address), 1), -1);
+    }
+
+    /** How many levels of inner nodes stand above the leaves. */
+    public function height(string $root): int
+    {
+        for ($height = 0; ! $this->isLeaf($root); $height++) {
+            $root = $this->entries($root)[0]->address;
+        }
+
+        return $height;
+    }
+
+    public function count(string $root): int
+    {
+        return $this->isLeaf($root) ? substr_count($this->bytes($root), "\n") : array_sum(array_column($this->entries($root), 'count'));
+    }
+
+    /**
+     * The nodes of every level.
+     *
+     * @return list<list<Entry>> leaves first; the leaves themselves are not read
+     */
+    public function levels(string $root): array
+    {
+        $height = $this->height($root);
+        $levels = [[new Entry($root, $this->count($root), 0)]];
+        for (; $height > 0; $height--) {
+            $above = array_column($levels[0], 'address');
+            $this->fetch($above);
+            array_unshift($levels, array_merge(...array_map($this->entries(...), $above)));
+        }
+
+        return $levels;
+    }
+}
