@@ -17,6 +17,9 @@ final class SqliteChunkStore implements ChunkStore
     /** Fewer than the variables that SQLite takes in one statement. */
     private const BATCH = 500;
 
+    /** A chunk that is not live, and that no live one is a delta of. */
+    private const IDLE = 'address NOT IN (SELECT address FROM temp.live) AND id NOT IN (SELECT base FROM chunks WHERE base IS NOT NULL AND address IN (SELECT address FROM temp.live))';
+
     /** How many chunks were read, for counting what a request costs. */
     public int $reads = 0;
 
@@ -54,6 +57,35 @@ final class SqliteChunkStore implements ChunkStore
             $insert->bindValue(3, $packed->form->value, PDO::PARAM_INT);
             $insert->bindValue(4, strlen($bytes), PDO::PARAM_INT);
             $insert->bindValue(5, $packed->data, PDO::PARAM_LOB);
+            $insert->execute();
+        }
+    }
+
+    public function idle(array $live): int
+    {
+        $this->remember($live);
+        $bytes = $this->connection->getPdo()->query('SELECT coalesce(sum(length(data)), 0) FROM chunks WHERE '.self::IDLE);
+
+        return $bytes === false ? 0 : (int) $bytes->fetchColumn();
+    }
+
+    public function sweep(array $live): int
+    {
+        $bytes = $this->idle($live);
+        $this->connection->getPdo()->exec('DELETE FROM chunks WHERE '.self::IDLE);
+
+        return $bytes;
+    }
+
+    /** @param array<string, true> $live */
+    private function remember(array $live): void
+    {
+        $pdo = $this->connection->getPdo();
+        $pdo->exec('CREATE TEMP TABLE IF NOT EXISTS live (address BLOB PRIMARY KEY)');
+        $pdo->exec('DELETE FROM temp.live');
+        $insert = $pdo->prepare('INSERT INTO temp.live (address) VALUES (?)');
+        foreach ($live as $address => $unused) {
+            $insert->bindValue(1, $address, PDO::PARAM_LOB);
             $insert->execute();
         }
     }

@@ -32,6 +32,12 @@ final class Phrases
     public function what(array $values): string
     {
         $form = (string) ($values['form'] ?? 'named');
+        if ($form === 'holding' || $form === 'unnamed_holding') {
+            return __('changes.holding', [
+                'what' => $this->what(['form' => $form === 'holding' ? 'named' : 'unnamed'] + $values),
+                'inner' => trans_choice('changes.inner.'.$values['inner'], (int) $values['count'], ['count' => (string) $values['count']]),
+            ]);
+        }
         $key = in_array($form, ['section', 'rows', 'columns'], true) ? "changes.{$form}" : "changes.{$form}.".($values['noun'] ?? 'paragraph');
 
         return trans_choice($key, (int) ($values['count'] ?? 1), $this->strings($values));
@@ -40,18 +46,48 @@ final class Phrases
     /** @param array<string, string|int> $values */
     private function fact(string $code, array $values): string
     {
-        $where = (string) (($values['noun'] ?? '') === 'heading' ? ($values['name'] ?? '') : ($values['place'] ?? $values['name'] ?? ''));
+        $name = (string) ($values['name'] ?? '');
+        $where = ($values['noun'] ?? '') === 'heading' ? $name : (string) ($values['place'] ?? $name);
         $replace = [
             ...$this->strings($values),
             'where' => $where === '' ? __('changes.somewhere') : $where,
             'kind' => __('changes.kinds.'.($values['noun'] ?? 'paragraph')),
+            'subject' => $name === '' && isset($values['noun']) ? __("changes.unnamed.{$values['noun']}") : "“{$name}”",
+            ...$this->settings($values),
+            ...$this->table($values),
         ];
 
         return match ($code) {
             'removed', 'added' => __("changes.{$code}", ['what' => $this->what($values)]),
             'moved' => __("changes.moved.{$values['direction']}", ['what' => $this->what($values)]),
+            'named', 'nameless' => __("changes.{$code}_it", [...$replace, 'what' => __("changes.unnamed.{$values['noun']}")]),
+            'sorted' => isset($values['by']) ? __('changes.sorted_by', $replace) : trans_choice('changes.sorted', (int) $values['count'], $replace),
             default => trans_choice("changes.{$code}", (int) ($values['count'] ?? 1), $replace),
         };
+    }
+
+    /**
+     * @param  array<string, string|int>  $values
+     * @return array<string, string>
+     */
+    private function settings(array $values): array
+    {
+        return ! isset($values['field']) ? [] : [
+            'field' => __("changes.fields.{$values['field']}"),
+            'others' => ($values['others'] ?? 0) === 0 ? '' : ' '.trans_choice('changes.others', (int) $values['others'], ['count' => (string) $values['others']]),
+        ];
+    }
+
+    /**
+     * @param  array<string, string|int>  $values
+     * @return array<string, string>
+     */
+    private function table(array $values): array
+    {
+        $name = (string) ($values['name'] ?? '');
+        $in = $name === '' ? '' : __('changes.in', ['name' => $name]);
+
+        return ['in' => $in, 'of' => $name === '' ? '' : __('changes.of', ['name' => $name]), 'rows_in' => $name === '' ? __('changes.the_rows') : " “{$name}”"];
     }
 
     private function withMore(Version $version): string

@@ -68,7 +68,7 @@ final readonly class Change
      */
     public function fields(): array
     {
-        return $this->before === null || $this->after === null ? [] : $this->before->differing($this->after);
+        return $this->type !== ChangeType::Edited || $this->before === null || $this->after === null ? [] : $this->before->differing($this->after);
     }
 
     /** @return array<string, mixed> */

@@ -40,6 +40,12 @@ final readonly class Statement
         return $rank * 100_000 + min(99_999, 40 * count($this->ids) + $this->added + $this->removed);
     }
 
+    /** An edit of a few words, marks or settings. */
+    public function isSmall(): bool
+    {
+        return $this->type === ChangeType::Edited && count($this->ids) === 1 && $this->added + $this->removed <= 4 && ! in_array($this->code, ['renamed', 'emptied', 'answered', 'became'], true);
+    }
+
     /** @return array{code: string, values: array<string, string|int>} */
     public function fact(): array
     {

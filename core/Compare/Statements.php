@@ -14,8 +14,14 @@ final class Statements
 {
     private readonly Words $words;
 
+    /** So many edits of a few words each become one line. */
+    private const SMALL_ONES = 20;
+
     /** @var list<Statement> */
     private array $statements = [];
+
+    /** @var list<Change> all but what is a table's affair */
+    private readonly array $plain;
 
     private function __construct(
         private readonly Kind $kind,
@@ -24,6 +30,33 @@ final class Statements
         private readonly ChangeSet $changes,
     ) {
         $this->words = new Words;
+        $grid = $kind->grid();
+        $this->plain = $grid === null ? $changes->changes : array_values(array_filter($changes->changes, fn (Change $change) => $change->part()->role !== $grid->row && $change->part()->role !== $grid->column));
+    }
+
+    /** @return list<Statement> */
+    private function tables(): array
+    {
+        $grid = $this->kind->grid();
+
+        return $grid === null ? [] : TableStatements::of($this->kind, $grid, $this->old, $this->new, $this->changes);
+    }
+
+    /** @return list<Change> */
+    private function plain(ChangeType $type): array
+    {
+        return array_values(array_filter($this->plain, fn (Change $change) => $change->type === $type));
+    }
+
+    private function gatherSmallOnes(): void
+    {
+        $small = array_filter($this->statements, fn (Statement $statement) => $statement->isSmall());
+        if (count($small) < self::SMALL_ONES) {
+            return;
+        }
+        $this->statements = array_values(array_diff_key($this->statements, $small));
+        $ids = array_merge(...array_map(fn (Statement $statement) => $statement->ids, array_values($small)));
+        $this->statements[] = new Statement('small', ChangeType::Edited, ['count' => count($small)], $ids, array_sum(array_column($small, 'added')), array_sum(array_column($small, 'removed')));
     }
 
     /** @return list<Statement> in the order of the content, what is gone before what is new at the same place */
@@ -34,6 +67,8 @@ final class Statements
         $self->cameAndWent(ChangeType::Added, $new);
         $self->moves();
         $self->edits();
+        array_push($self->statements, ...$self->tables());
+        $self->gatherSmallOnes();
 
         return $self->inOrder();
     }
@@ -51,7 +86,7 @@ final class Statements
 
     private function cameAndWent(ChangeType $type, PartTree $side): void
     {
-        $ids = array_flip(array_map(fn (Change $change) => $change->id, $this->changes->of($type)));
+        $ids = array_flip(array_map(fn (Change $change) => $change->id, $this->plain($type)));
         $cells = $rows = $runs = [];
         $end = -1;
         $run = -1;
@@ -91,25 +126,40 @@ final class Statements
         $nouns = array_unique(array_map(fn (string $id) => $this->kind->noun($side->get($id)), $run));
         $name = $this->kind->label($side, $first);
         $section = $first->role === 'heading' && count($run) > 1;
+        $below = count($run) > 1 || in_array($first->role, ['table', 'item'], true) ? [] : $side->children()[$first->id] ?? [];
         $this->add($type, $side, $run, [
             'form' => match (true) {
                 $section => 'section',
                 count($run) > 1 => 'several',
+                $below !== [] => $name === '' ? 'unnamed_holding' : 'holding',
                 $name === '' => 'unnamed',
                 default => 'named',
             },
             'noun' => $section || count($nouns) === 1 ? $nouns[0] : 'part',
             'name' => $name,
             'count' => $section ? count($run) - 1 : count($run),
+            ...($below === [] ? [] : $this->holding($side, $below)),
             ...$this->place($side, $first),
         ]);
+    }
+
+    /**
+     * @param  non-empty-list<string>  $below
+     * @return array{count: int, inner: string} what most of them are
+     */
+    private function holding(PartTree $side, array $below): array
+    {
+        $nouns = array_count_values(array_map(fn (string $id) => $this->kind->noun($side->get($id)), $below));
+        arsort($nouns);
+
+        return ['count' => max($nouns), 'inner' => (string) array_key_first($nouns)];
     }
 
     private function moves(): void
     {
         $runs = $moved = [];
         $before = null;
-        foreach ($this->changes->of(ChangeType::Moved) as $change) {
+        foreach ($this->plain(ChangeType::Moved) as $change) {
             $moved[$change->id] = true;
             // Neighbours that were neighbours before moved as one.
             if ($before !== null && $change->to?->after === $before && $change->from?->after === $before && $change->to->parent === $change->from->parent) {
@@ -138,7 +188,7 @@ final class Statements
 
     private function edits(): void
     {
-        foreach ($this->changes->of(ChangeType::Edited) as $change) {
+        foreach ($this->plain(ChangeType::Edited) as $change) {
             if ($change->before !== null && $change->after !== null) {
                 $this->edit($change->before, $change->after);
             }
@@ -147,9 +197,11 @@ final class Statements
 
     private function edit(Part $before, Part $after): void
     {
-        $old = $before->richText();
-        $new = $after->richText();
+        $field = $this->textField($before, $after);
+        $old = $before->richText($field);
+        $new = $after->richText($field);
         [$added, $removed] = $old->text() === $new->text() ? [0, 0] : TextCompare::of($old, $new, $this->words)->counts();
+        $values = [];
         $code = match (true) {
             $old->text() !== $new->text() => $after->role === 'heading' && ! $old->isEmpty() && ! $new->isEmpty() ? 'renamed' : $this->rewording($old, $new, $added, $removed),
             $before->role !== $after->role => 'became',
@@ -157,23 +209,38 @@ final class Statements
             ($before->fields['chunk'] ?? null) !== ($after->fields['chunk'] ?? null) => 'replaced_picture',
             ($before->fields['alt'] ?? null) !== ($after->fields['alt'] ?? null) => 'described_picture',
             ! $old->equals($new) => 'formatted',
-            default => 'set',
+            default => FieldFacts::of($before, $after, $values),
         };
         $name = $this->kind->label($this->new, $after);
+        $was = $this->kind->label($this->old, $before);
         $this->statements[] = new Statement(
             $code,
             ChangeType::Edited,
             [
                 'noun' => $this->kind->noun($after),
-                'name' => $name === '' ? $this->kind->label($this->old, $before) : $name,
-                'was' => $this->kind->label($this->old, $before),
+                'name' => $name === '' ? $was : $name,
+                'was' => $was,
                 'count' => max($added, $removed),
-                ...$this->place($this->new, $after),
+                ...$values,
+                // In a text one goes by its headings; anything else is called by its own name.
+                ...(($after->role !== 'heading' && $name !== '' && $this->kind->name() !== 'document') ? [] : $this->place($this->new, $after)),
             ],
             [$after->id],
             $added,
             $removed,
         );
+    }
+
+    /** The text that changed, or the one of that name. */
+    private function textField(Part $before, Part $after): string
+    {
+        foreach ($before->differing($after) as $field) {
+            if ($before->richText($field)->text() !== $after->richText($field)->text()) {
+                return $field;
+            }
+        }
+
+        return 'text';
     }
 
     private function rewording(RichText $old, RichText $new, int $added, int $removed): string

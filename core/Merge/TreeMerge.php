@@ -63,10 +63,28 @@ final class TreeMerge
         $this->words = new Words;
         $this->theirChanges = TreeCompare::of($base, $theirs);
         $this->myChanges = TreeCompare::of($base, $mine);
-        $this->theirTouched = $this->theirChanges->touched();
-        $this->myTouched = $this->myChanges->touched();
+        $this->theirTouched = self::touched($this->theirChanges);
+        $this->myTouched = self::touched($this->myChanges);
         $this->theirCells = $this->cells($this->theirChanges);
         $this->myCells = $this->cells($this->myChanges);
+    }
+
+    /**
+     * What a side did to which part; that a row lost the cells of a column that went is the column's affair.
+     *
+     * @return array<string, int>
+     */
+    private static function touched(ChangeSet $changes): array
+    {
+        $touched = $changes->touched();
+        $gone = array_filter($touched, fn (int $what) => ($what & ChangeType::Removed->bit()) !== 0);
+        foreach ($gone === [] ? [] : $changes->of(ChangeType::Edited) as $change) {
+            if ($change->before?->role === $change->after?->role && array_diff_key(array_flip($change->fields()), $gone) === []) {
+                $touched[$change->id] &= ~ChangeType::Edited->bit();
+            }
+        }
+
+        return $touched;
     }
 
     /** @return array<string, array<string, mixed>> column of the base => row => value written */
@@ -115,7 +133,7 @@ final class TreeMerge
             if (! $this->did($this->myTouched, $id, ChangeType::Removed) || ! $this->theirs->has($id) || $this->did($this->myTouched, $this->theirs->parent($id), ChangeType::Removed)) {
                 continue;
             }
-            if ($this->busy($this->theirs, $this->theirTouched, $this->myTouched, $this->theirCells, $id)) {
+            if ($this->busy($this->theirs, $this->theirTouched, $this->myTouched, $this->theirCells, $id) || $this->strands($id)) {
                 $this->conflicts[] = new Conflict(ConflictType::RemovedEdited, $id, [], null);
                 $this->keptColumns[$id] = true;
 
@@ -127,6 +145,20 @@ final class TreeMerge
                 }
             }
         }
+    }
+
+    /** Whether something that they left in what I removed was moved by me to a place that they removed, so that it would have none. */
+    private function strands(string $id): bool
+    {
+        foreach ($this->theirs->subtree($id) as $part) {
+            for ($at = $this->mine->has($part->id) ? $this->mine->parent($part->id) : PartTree::ROOT; $at !== PartTree::ROOT; $at = $this->mine->parent($at)) {
+                if ($this->did($this->theirTouched, $at, ChangeType::Removed)) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
     }
 
     /** What I added comes in, but for what stands below something that they removed. */
@@ -220,7 +252,7 @@ final class TreeMerge
             $base = $this->base->find($id);
             if ($base === null) {
                 $this->conflicts[] = new Conflict(ConflictType::Value, $id, [$mine], null);
-            } elseif ($theirs->sameFields($base)) {
+            } elseif ($theirs->sameFields($base) && array_intersect_key($theirs->fields, $this->keptColumns) === []) {
                 $this->parts[$id] = $mine;
             } elseif (! $mine->sameFields($base)) {
                 $this->parts[$id] = $this->mergePart($base, $theirs, $mine);
@@ -262,7 +294,8 @@ final class TreeMerge
             return $my;
         }
         if (! $was instanceof RichText || ! $their instanceof RichText || ! $my instanceof RichText) {
-            if ($my !== null || isset($this->parts[$name]) || ! $this->base->has($name)) {
+            // That its column went is told once, for the column.
+            if (isset($this->parts[$name]) || ! $this->base->has($name)) {
                 $this->conflicts[] = new Conflict(ConflictType::Value, $base->id, [$mine], null, $name);
             }
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core;
 
-use MistyAttic\Core\Kinds\Document\DocumentKind;
+use MistyAttic\Core\Kinds\Kinds;
 use MistyAttic\Core\Merge\Choice;
 use MistyAttic\Core\Merge\Conflict;
 use MistyAttic\Core\Merge\Settlement;
@@ -24,13 +24,14 @@ final class MergeTest extends TestCase
     #[DataProvider('cases')]
     public function test_two_ways_on_are_merged(array $case, string $file, string $title): void
     {
-        $merged = TreeMerge::of(Sketch::read($case['base']), Sketch::read($case['theirs']), Sketch::read($case['mine']));
-        $tree = (new DocumentKind)->repair($merged->tree);
-        $said = Sketch::write($tree);
+        $kind = Kinds::named($case['kind'] ?? 'document');
+        $merged = TreeMerge::of(Sketch::read($case['base'], $kind->name()), Sketch::read($case['theirs'], $kind->name()), Sketch::read($case['mine'], $kind->name()));
+        $tree = $kind->repair($merged->tree);
+        $said = Sketch::write($tree, $kind->name());
         foreach ($merged->conflicts as $conflict) {
             self::assertEquals($conflict, Conflict::fromJson($conflict->toJson()));
             $said .= "\nheld: {$conflict->type->value} {$conflict->id}".($conflict->meeting === null ? '' : ' “'.Sketch::text($conflict->meeting->mine).'” met “'.Sketch::text($conflict->meeting->theirs).'”');
-            $said .= "\n".preg_replace('/^/m', '  ', Sketch::write(Settlement::of($tree, $conflict, Choice::Mine)));
+            $said .= "\n".preg_replace('/^/m', '  ', Sketch::write(Settlement::of($tree, $conflict, Choice::Mine), $kind->name()));
         }
         if (getenv('REWRITE')) {
             Cases::rewrite($file, $title, 'merged', $said);

@@ -21,7 +21,7 @@ use Random\Randomizer;
  */
 final class RandomContent
 {
-    private const VOCABULARY = ['bench', 'socket', 'the', 'log', 'a', 'lead', 'red', 'bin', 'and', 'owner', 'Überholung', 'naïve', '修理', '🔧', 'ring', 'sand', 'is', 'taped', '1', '1.0', 'e\u{301}', 'שלום'];
+    private const VOCABULARY = ['bench', 'socket', 'the', 'log', 'a', 'lead', 'red', 'bin', 'and', 'owner', 'Überholung', 'naïve', '修理', '🔧', 'ring', 'sand', 'is', 'taped', '1', '1.0', "e\u{301}", 'שלום'];
 
     private Randomizer $random;
 

@@ -8,7 +8,7 @@ use MistyAttic\Core\Compare\Statement;
 use MistyAttic\Core\Compare\Statements;
 use MistyAttic\Core\Compare\TreeCompare;
 use MistyAttic\Core\Content\Part;
-use MistyAttic\Core\Kinds\Document\DocumentKind;
+use MistyAttic\Core\Kinds\Kinds;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -24,11 +24,12 @@ final class StatementsTest extends TestCase
     #[DataProvider('cases')]
     public function test_changes_are_said_as_facts(array $case, string $file, string $title): void
     {
-        $old = Sketch::read($case['old']);
-        $new = Sketch::read($case['new']);
+        $kind = Kinds::named($case['kind'] ?? 'document');
+        $old = Sketch::read($case['old'], $kind->name());
+        $new = Sketch::read($case['new'], $kind->name());
         $changes = TreeCompare::of($old, $new);
         self::assertSame($this->records($new->parts), $this->records($changes->apply($old)->orFail()->parts));
-        $statements = Statements::of(new DocumentKind, $old, $new, $changes);
+        $statements = Statements::of($kind, $old, $new, $changes);
         $said = implode("\n", array_map($this->line(...), $statements));
         $most = Statements::mostTelling($statements);
         $said .= count($statements) > 1 && $most !== null ? "\nmost: {$this->line($most)}" : '';

@@ -7,10 +7,13 @@ namespace Tests\Core;
 use MistyAttic\Core\Store\Address;
 use MistyAttic\Core\Store\ChunkForm;
 use MistyAttic\Core\Store\ChunkMissing;
+use MistyAttic\Core\Store\Entry;
 use MistyAttic\Core\Store\HashTree;
 use MistyAttic\Core\Store\MemoryChunkStore;
 use MistyAttic\Core\Store\Packing;
 use PHPUnit\Framework\TestCase;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
 
 final class StoreTest extends TestCase
 {
@@ -47,6 +50,92 @@ final class StoreTest extends TestCase
         }
     }
 
+    public function test_splicing_gives_the_tree_that_writing_the_whole_list_gives(): void
+    {
+        foreach ($this->seeds(150) as $random) {
+            $store = new MemoryChunkStore;
+            $tree = new HashTree($store);
+            $list = $this->records($random->getInt(0, 1) === 0 ? $random->getInt(0, 40) : $random->getInt(0, 3000));
+            $root = $tree->write($list);
+            for ($round = 0; $round < 3; $round++) {
+                [$edits, $after] = $this->edits($random, $list);
+                $spliced = $tree->splice($root, $edits);
+                self::assertSame((new HashTree(new MemoryChunkStore))->write($after), $spliced);
+                self::assertSame($after, $tree->read($spliced));
+                self::assertSame(count($after), $tree->count($spliced));
+                $this->compare($tree, $root, $spliced, $list, $after);
+                [$list, $root] = [$after, $spliced];
+            }
+        }
+    }
+
+    public function test_an_edit_costs_the_same_at_any_size(): void
+    {
+        $reads = $writes = [];
+        foreach ([2_000, 40_000] as $size) {
+            $store = new MemoryChunkStore;
+            $tree = new HashTree($store);
+            $root = $tree->write($this->records($size));
+            $held = $store->count();
+            $store->reads = 0;
+            $new = $tree->splice($root, [[intdiv($size, 2), intdiv($size, 2) + 1, ['"changed"']]]);
+            $writes[$size] = $store->count() - $held;
+            $tree->compare($root, $new);
+            $reads[$size] = $store->reads;
+        }
+        // One level more, and a boundary that may have come or gone.
+        self::assertLessThanOrEqual($writes[2_000] + 4, $writes[40_000]);
+        self::assertLessThanOrEqual($reads[2_000] + 14, $reads[40_000]);
+    }
+
+    public function test_the_parts_that_stand_open_are_found_from_anywhere(): void
+    {
+        foreach ($this->seeds(20) as $random) {
+            $records = [];
+            $depth = 0;
+            for ($at = 0; $at < 1500; $at++) {
+                $depth = min($depth + 1, $random->getInt(0, 40) === 0 ? 0 : $random->getInt(1, 4));
+                $records[] = "[\"p{$at}\",\"x\",{$depth},{}]";
+            }
+            $records[0] = '["p0","x",0,{}]';
+            $tree = new HashTree(new MemoryChunkStore);
+            $root = $tree->write($records);
+            foreach ([0, 1, 700, 1499, 1500] as $before) {
+                $open = [];
+                foreach (array_slice($records, 0, $before) as $record) {
+                    $open = [...array_slice($open, 0, Entry::depth($record)), $record];
+                }
+                self::assertSame($open, $tree->open($root, $before));
+            }
+        }
+    }
+
+    public function test_a_sweep_leaves_all_that_a_live_root_needs(): void
+    {
+        foreach ($this->seeds(30) as $random) {
+            $store = new MemoryChunkStore;
+            $tree = new HashTree($store);
+            $lists = [$this->records($random->getInt(0, 600))];
+            $roots = [$tree->write($lists[0])];
+            for ($at = 1; $at < 6; $at++) {
+                [$edits, $lists[$at]] = $this->edits($random, $lists[$at - 1]);
+                $roots[$at] = $tree->splice($roots[$at - 1], $edits);
+            }
+            $live = array_filter($roots, fn () => $random->getInt(0, 1) === 0);
+            $known = [];
+            foreach ($live as $root) {
+                foreach ($tree->chunks($root, $known) as $unused);
+            }
+            $idle = $store->idle($known);
+            self::assertSame($idle, $store->sweep($known));
+            self::assertSame(0, $store->idle($known));
+            foreach ($live as $at => $root) {
+                self::assertSame($lists[$at], $tree->read($root));
+            }
+            self::assertSame(count($known), $store->count());
+        }
+    }
+
     public function test_the_empty_list_and_long_records_have_their_roots_too(): void
     {
         $tree = new HashTree(new MemoryChunkStore);
@@ -75,6 +164,69 @@ final class StoreTest extends TestCase
         }
         self::assertSame(ChunkForm::Plain, Packing::pack($noise, null)->form);
         self::assertNull(Packing::unpack(ChunkForm::Deflated, "\xff\xff\xff", null));
+    }
+
+    /** @return iterable<Randomizer> */
+    private function seeds(int $rounds): iterable
+    {
+        $seed = (int) (getenv('SEED') ?: random_int(1, 1_000_000));
+        for ($round = 0; $round < $rounds; $round++) {
+            try {
+                yield new Randomizer(new Mt19937($seed + $round));
+            } catch (\Throwable $e) {
+                throw new \RuntimeException('SEED='.($seed + $round).": {$e->getMessage()}", 0, $e);
+            }
+        }
+    }
+
+    /**
+     * @param  list<string>  $list
+     * @return array{list<array{int, int, list<string>}>, list<string>} edits, and the list after them
+     */
+    private function edits(Randomizer $random, array $list): array
+    {
+        $edits = $after = [];
+        $at = 0;
+        for ($left = $random->getInt(1, 4); $left > 0 && $at <= count($list); $left--) {
+            $from = $random->getInt($at, count($list));
+            $to = min(count($list), $from + ($random->getInt(0, 6) === 0 ? $random->getInt(0, 500) : $random->getInt(0, 3)));
+            $in = [];
+            for ($i = $random->getInt(0, $random->getInt(0, 6) === 0 ? 200 : 3); $i > 0; $i--) {
+                $in[] = '["q'.$random->getInt(0, 1 << 30).'","paragraph",0,{}]';
+            }
+            $edits[] = [$from, $to, $in];
+            array_push($after, ...array_slice($list, $at, $from - $at), ...$in);
+            $at = $to;
+            if ($to === $from) {
+                array_push($after, ...array_slice($list, $at, 1));
+                $at++;
+            }
+        }
+        array_push($after, ...array_slice($list, $at));
+
+        return [$edits, $after];
+    }
+
+    /**
+     * Putting the regions that differ into the old list gives the new one, and none of them begins or ends alike.
+     *
+     * @param  list<string>  $old
+     * @param  list<string>  $new
+     */
+    private function compare(HashTree $tree, string $oldRoot, string $newRoot, array $old, array $new): void
+    {
+        $built = [];
+        $at = 0;
+        foreach ($tree->compare($oldRoot, $newRoot) as $region) {
+            array_push($built, ...array_slice($old, $at, $region->oldFrom - $at));
+            self::assertSame(count($built), $region->newFrom);
+            self::assertSame(array_slice($old, $region->oldFrom, count($region->old)), $region->old);
+            self::assertNotSame($region->old, $region->new);
+            array_push($built, ...$region->new);
+            $at = $region->oldTo();
+        }
+        array_push($built, ...array_slice($old, $at));
+        self::assertSame($new, $built);
     }
 
     /** @return list<string> */

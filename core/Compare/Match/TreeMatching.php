@@ -99,6 +99,12 @@ final class TreeMatching
      */
     private function gap(array $old, array $new): array
     {
+        // The cells of a row go by their place.
+        if (count($old) === count($new) && $this->roles($this->old, $old) === ['cell'] && $this->roles($this->new, $new) === ['cell']) {
+            array_map($this->pair(...), $old, $new);
+
+            return [];
+        }
         $this->budget -= count($old) * count($new);
         if ($old === [] || $new === [] || $this->budget < 0) {
             $this->exact = $this->exact && ($this->budget >= 0 || $old === [] || $new === []);
@@ -116,6 +122,15 @@ final class TreeMatching
         }
 
         return $this->best($scores);
+    }
+
+    /**
+     * @param  list<string>  $ids
+     * @return list<string>
+     */
+    private function roles(PartTree $tree, array $ids): array
+    {
+        return array_values(array_unique(array_map(fn (string $id) => $tree->get($id)->role, $ids)));
     }
 
     /**

@@ -36,7 +36,12 @@ final class DatasetKind extends SchemaKind
         }
         $values = array_filter(array_map(Cell::show(...), $part->fields), fn (string $shown) => $shown !== '');
 
-        return Label::of(array_values($values)[0] ?? '');
+        if ($values !== []) {
+            return Label::of(array_values($values)[0]);
+        }
+        $records = array_values(array_filter($tree->parts, fn (Part $other) => $other->role === $part->role));
+
+        return (string) (1 + (int) array_search($part->id, array_column($records, 'id'), true));
     }
 
     public function grid(): Grid

@@ -1,0 +1,211 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MistyAttic\Core\Compare;
+
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Cell;
+use MistyAttic\Core\Kinds\Grid;
+use MistyAttic\Core\Kinds\Kind;
+
+/** Gathers the changes of rows, columns and cells, table by table. Cells that come or go with their column are not counted. */
+final class TableStatements
+{
+    /** So many moved rows (fewer are enough where a column shows the order), and … */
+    private const SORTED_ROWS = 5;
+
+    private const ORDERED_ROWS = 3;
+
+    /** … so large a share of all, are a table that was sorted. */
+    private const SORTED_SHARE = 0.2;
+
+    /** @var array<string, list<Change>> table => changes of its columns and rows */
+    private array $tables = [];
+
+    /** @var array<string, true> columns and tables that came or went */
+    private array $cameOrWent = [];
+
+    /** @var list<Statement> */
+    private array $statements = [];
+
+    private function __construct(
+        private readonly Kind $kind,
+        private readonly Grid $grid,
+        private readonly PartTree $old,
+        private readonly PartTree $new,
+        ChangeSet $changes,
+    ) {
+        foreach ($changes->changes as $change) {
+            if ($change->type === ChangeType::Added || $change->type === ChangeType::Removed) {
+                $this->cameOrWent[$change->id] = true;
+            }
+        }
+        foreach ($changes->changes as $change) {
+            $role = $change->part()->role;
+            $table = $change->type === ChangeType::Removed ? $old->parent($change->id) : $new->parent($change->id);
+            if (($role === $grid->row || $role === $grid->column) && (! isset($this->cameOrWent[$table]) || $change->type === ChangeType::Moved || $change->type === ChangeType::Edited)) {
+                $this->tables[$table][] = $change;
+            }
+        }
+    }
+
+    /** @return list<Statement> */
+    public static function of(Kind $kind, Grid $grid, PartTree $old, PartTree $new, ChangeSet $changes): array
+    {
+        $self = new self($kind, $grid, $old, $new, $changes);
+        foreach ($self->tables as $table => $of) {
+            $table = (string) $table;
+            foreach ([ChangeType::Removed, ChangeType::Added, ChangeType::Moved] as $type) {
+                $self->parts($table, $type, $grid->column, array_filter($of, fn (Change $change) => $change->type === $type && $change->part()->role === $grid->column));
+                $self->parts($table, $type, $grid->row, array_filter($of, fn (Change $change) => $change->type === $type && $change->part()->role === $grid->row));
+            }
+            $self->columnEdits(array_filter($of, fn (Change $change) => $change->type === ChangeType::Edited && $change->part()->role === $grid->column));
+            $self->cells($table, array_filter($of, fn (Change $change) => $change->type === ChangeType::Edited && $change->part()->role === $grid->row));
+        }
+
+        return $self->statements;
+    }
+
+    /** @param array<Change> $changes of one type and role */
+    private function parts(string $table, ChangeType $type, string $role, array $changes): void
+    {
+        if ($changes === []) {
+            return;
+        }
+        $ids = array_values(array_map(fn (Change $change) => $change->id, $changes));
+        $side = $type === ChangeType::Removed ? $this->old : $this->new;
+        $rows = count($this->new->children()[$table] ?? []);
+        $many = $type === ChangeType::Moved && $role === $this->grid->row && count($ids) >= self::ORDERED_ROWS && count($ids) >= self::SORTED_SHARE * $rows;
+        $by = $many ? $this->sortedBy($table) : [];
+        $sorted = $many && ($by !== [] || count($ids) >= self::SORTED_ROWS);
+        $this->statements[] = new Statement(
+            $sorted ? 'sorted' : $type->value.'_'.($role === $this->grid->row ? 'rows' : 'columns'),
+            $type,
+            ['name' => $this->name($table, $side), 'count' => count($ids), 'part' => $this->kind->label($side, $side->get($ids[0])), ...$by],
+            $ids,
+            0,
+            0,
+        );
+    }
+
+    /** @return array{by?: string} the column whose values now ascend or descend, if there is one */
+    private function sortedBy(string $table): array
+    {
+        $children = $this->new->children()[$table] ?? [];
+        foreach ($children as $column) {
+            if ($this->new->get($column)->role !== $this->grid->column) {
+                continue;
+            }
+            $values = [];
+            foreach ($children as $row) {
+                $values[] = Cell::result($this->new->get($row)->fields[$column] ?? null);
+            }
+            $values = array_values(array_filter($values, fn (mixed $value) => $value !== null));
+            $name = $this->kind->label($this->new, $this->new->get($column));
+            // A heading stands above what is sorted.
+            foreach ([$values, array_slice($values, 1)] as $run) {
+                if (count($run) >= self::SORTED_ROWS && self::isSorted($run)) {
+                    return ['by' => $name];
+                }
+            }
+        }
+
+        return [];
+    }
+
+    /** @param list<mixed> $values */
+    private static function isSorted(array $values): bool
+    {
+        $up = $down = true;
+        $different = false;
+        for ($at = 1; $at < count($values); $at++) {
+            $order = $values[$at - 1] <=> $values[$at];
+            $up = $up && $order <= 0;
+            $down = $down && $order >= 0;
+            $different = $different || $order !== 0;
+        }
+
+        return $different && ($up || $down);
+    }
+
+    /** @param array<Change> $changes */
+    private function columnEdits(array $changes): void
+    {
+        foreach ($changes as $change) {
+            if ($change->before === null || $change->after === null) {
+                continue;
+            }
+            $values = [];
+            $code = FieldFacts::of($change->before, $change->after, $values);
+            $this->statements[] = new Statement($code === 'placed' ? 'widened' : $code, ChangeType::Edited, [
+                'noun' => $this->kind->noun($change->after),
+                'name' => $this->kind->label($this->new, $change->after),
+                'was' => $this->kind->label($this->old, $change->before),
+                ...$values,
+            ], [$change->id], 0, 0);
+        }
+    }
+
+    /** @param array<Change> $changes */
+    private function cells(string $table, array $changes): void
+    {
+        $cells = ['renamed_column' => [], 'typed_over' => [], 'filled' => [], 'emptied_cells' => [], 'recalculated' => []];
+        $first = null;
+        foreach ($this->new->children()[$table] ?? [] as $id) {
+            if ($this->new->get($id)->role === $this->grid->row) {
+                $first = $id;
+                break;
+            }
+        }
+        foreach ($changes as $change) {
+            foreach ($change->fields() as $column) {
+                if (isset($this->cameOrWent[$column])) {
+                    continue;
+                }
+                $was = $change->before->fields[$column] ?? null;
+                $is = $change->after->fields[$column] ?? null;
+                $heading = $change->id === $first && is_string($was) && is_string($is) && count($this->new->children()[$table]) > 2;
+                $code = match (true) {
+                    $was === null => 'filled',
+                    $is === null => 'emptied_cells',
+                    $heading => 'renamed_column',
+                    is_array($was) && is_array($is) && Cell::isFormula($was) && Cell::isFormula($is) && $was[1] === $is[1] => 'recalculated',
+                    default => 'typed_over',
+                };
+                $cells[$code][] = [$change->id, $column, $was, $is];
+            }
+        }
+        foreach ($cells as $code => $of) {
+            if ($of !== []) {
+                $this->say($table, $code, $of);
+            }
+        }
+    }
+
+    /** @param non-empty-list<array{string, string, mixed, mixed}> $cells row, column, old and new value */
+    private function say(string $table, string $code, array $cells): void
+    {
+        [$row, $column, $was, $is] = $cells[0];
+        $show = fn (mixed $value): string => $code !== 'recalculated' && is_array($value) && Cell::isFormula($value) ? '='.$value[1] : Cell::show($value);
+        $one = count($cells) > 1 ? [] : [
+            'was' => $show($was),
+            'is' => $show($is),
+            'column' => $this->new->has($column) ? $this->kind->label($this->new, $this->new->get($column)) : '',
+            'row' => $this->kind->label($this->new, $this->new->get($row)),
+        ];
+        $this->statements[] = new Statement(
+            $code,
+            ChangeType::Edited,
+            ['name' => $this->name($table, $this->new), 'count' => count($cells), ...$one],
+            array_values(array_unique(array_column($cells, 0))),
+            in_array($code, ['filled', 'typed_over'], true) ? count($cells) : 0,
+            in_array($code, ['emptied_cells', 'typed_over'], true) ? count($cells) : 0,
+        );
+    }
+
+    private function name(string $table, PartTree $side): string
+    {
+        return $table === PartTree::ROOT ? '' : $this->kind->label($side, $side->get($table));
+    }
+}
