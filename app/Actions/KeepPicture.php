@@ -7,7 +7,7 @@ namespace App\Actions;
 use App\Models\Item;
 use App\Models\Picture;
 use Illuminate\Support\Facades\DB;
-use MistyAttic\Core\Store\Address;
+use MistyAttic\Core\Content\Address;
 use MistyAttic\Core\Store\ChunkStore;
 
 /** Keeps a picture's bytes as a chunk; what it is, its bytes say, not its name. */

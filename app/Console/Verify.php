@@ -9,11 +9,11 @@ use App\Models\Version;
 use App\Store\States;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
+use MistyAttic\Core\Content\Address;
 use MistyAttic\Core\Content\CoreException;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Kinds;
 use MistyAttic\Core\Kinds\Limits;
-use MistyAttic\Core\Store\Address;
 use MistyAttic\Core\Store\ChunkStore;
 
 /** Checks every chunk against its address, every root and every reference; exits with 1 when anything is wrong. */

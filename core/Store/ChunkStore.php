@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\Store;
 
+use MistyAttic\Core\Content\Address;
+
 /** Where chunks are kept, by the address of their content. Addresses are raw, {@see Address::BYTES} long. */
 interface ChunkStore
 {

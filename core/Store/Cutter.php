@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\Store;
 
+use MistyAttic\Core\Content\Address;
+
 /**
  * Cuts records into leaves, or entries into inner nodes, at boundaries that the content defines: whether a node ends
  * after an item depends on that node's items alone, so that cutting falls back into step soon after any edit.

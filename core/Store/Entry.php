@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\Store;
 
+use MistyAttic\Core\Content\Address;
+
 /** What an inner node knows of a node below it. */
 final readonly class Entry
 {

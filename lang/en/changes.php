@@ -67,6 +67,7 @@ return [
         'heading' => 'the heading “:name”', 'paragraph' => '“:name”', 'item' => 'the list item “:name”', 'task' => 'the task “:name”',
         'quote' => 'the quote “:name”', 'code' => 'the code “:name”', 'table' => 'the table in “:name”', 'picture' => 'the picture “:name”', 'rule' => 'a line across',
         'row' => 'the row “:name”', 'cell' => 'the cell “:name”',
+        'object' => 'the object “:name”', 'list' => 'the list “:name”', 'value' => '“:name”',
         'tab' => 'the tab “:name”',
         'column' => 'the column “:name”',
         'field' => 'the field “:name”',
@@ -94,6 +95,7 @@ return [
         'heading' => 'an empty heading', 'paragraph' => 'an empty paragraph', 'item' => 'an empty list item', 'task' => 'an empty task',
         'quote' => 'an empty quote', 'code' => 'an empty block of code', 'table' => 'a table', 'picture' => 'a picture', 'rule' => 'a line across',
         'row' => 'an empty row', 'cell' => 'an empty cell',
+        'object' => 'an object', 'list' => 'a list', 'value' => 'a value',
         'tab' => 'a tab',
         'column' => 'a column',
         'field' => 'a field',
@@ -121,6 +123,7 @@ return [
         'heading' => ':count headings from “:name” on', 'paragraph' => ':count paragraphs from “:name” on', 'item' => ':count list items from “:name” on', 'task' => ':count tasks from “:name” on',
         'quote' => ':count quotes', 'code' => ':count blocks of code', 'table' => ':count tables', 'picture' => ':count pictures', 'rule' => ':count lines across',
         'part' => ':count parts from “:name” on', 'row' => ':count rows', 'cell' => ':count cells',
+        'object' => ':count objects', 'list' => ':count lists', 'value' => ':count values from “:name” on',
         'tab' => ':count tabs from “:name” on',
         'column' => ':count columns from “:name” on',
         'field' => ':count fields from “:name” on',
@@ -146,6 +149,7 @@ return [
     ],
     'holding' => ':what with :inner',
     'inner' => [
+        'object' => '{1} one object|[2,*] :count objects', 'list' => '{1} one list|[2,*] :count lists', 'value' => '{1} one value|[2,*] :count values',
         'heading' => '{1} one heading|[2,*] :count headings',
         'paragraph' => '{1} one paragraph|[2,*] :count paragraphs',
         'item' => '{1} one list item|[2,*] :count list items',
@@ -181,11 +185,13 @@ return [
 
     'kinds' => [
         'heading' => 'heading', 'paragraph' => 'paragraph', 'item' => 'list item', 'task' => 'task', 'quote' => 'quote', 'code' => 'block of code',
+        'object' => 'object', 'list' => 'list', 'value' => 'value',
         'tab' => 'tab', 'column' => 'column', 'row' => 'row', 'field' => 'field', 'record' => 'record', 'page' => 'page', 'widget' => 'widget', 'settings' => 'settings', 'question' => 'question', 'choice' => 'choice', 'skip_rule' => 'skip rule', 'answer' => 'answer', 'section' => 'section', 'rich_text' => 'text', 'button' => 'button', 'call_out' => 'call-out', 'links' => 'list of links', 'hours' => 'table of hours', 'contact' => 'contact card', 'divider' => 'divider', 'figure' => 'figure', 'bytes' => 'file', 'line' => 'line',
         'cell' => 'cell', 'table' => 'table', 'picture' => 'picture', 'rule' => 'line across',
     ],
 
     'fields' => [
+        'key' => 'key',
         'title' => 'title',
         'type' => 'type',
         'choices' => 'choices',

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Core;
 
-use MistyAttic\Core\Store\Address;
+use MistyAttic\Core\Content\Address;
 use MistyAttic\Core\Store\ChunkForm;
 use MistyAttic\Core\Store\ChunkMissing;
 use MistyAttic\Core\Store\Entry;

@@ -62,6 +62,7 @@ final class TreeMatching
         $open = [[$oldParent, $newParent]];
         while ($open !== []) {
             [$oldParent, $newParent] = array_pop($open);
+            array_push($open, ...$this->byKey($oldParent, $newParent));
             $old = array_values(array_filter($this->old->children()[$oldParent] ?? [], fn (string $id) => ! isset($this->taken[$id])));
             $new = array_values(array_filter($this->new->children()[$newParent] ?? [], fn (string $id) => ! isset($this->pairs[$id])));
             $alignment = Sequences::align(array_map(fn (string $id) => $this->oldHashes[$id], $old), array_map(fn (string $id) => $this->newHashes[$id], $new));
@@ -73,6 +74,31 @@ final class TreeMatching
                 array_push($open, ...$this->gap(array_slice($old, $oldFrom, $oldTo - $oldFrom), array_slice($new, $newFrom, $newTo - $newFrom)));
             }
         }
+    }
+
+    /**
+     * The fields of an object go by their key.
+     *
+     * @return list<array{string, string}> the pairs
+     */
+    private function byKey(string $oldParent, string $newParent): array
+    {
+        $keys = $pairs = [];
+        foreach ($this->old->children()[$oldParent] ?? [] as $id) {
+            $key = $this->old->get($id)->string('key');
+            if ($key !== '' && ! isset($this->taken[$id])) {
+                $keys['.'.$key] = $id;
+            }
+        }
+        foreach ($keys === [] ? [] : $this->new->children()[$newParent] ?? [] as $id) {
+            $old = $keys['.'.$this->new->get($id)->string('key')] ?? null;
+            if ($old !== null && ! isset($this->pairs[$id]) && ! isset($this->taken[$old])) {
+                $this->pair($old, $id);
+                $pairs[] = [$old, $id];
+            }
+        }
+
+        return $pairs;
     }
 
     /** Two equal subtrees: their parts go together one by one. */

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace MistyAttic\Core\Store;
+namespace MistyAttic\Core\Content;
 
 /** The address of a chunk: BLAKE2b (RFC 7693) with 20 bytes of output, of its uncompressed bytes. Raw here, hexadecimal outside. */
 final class Address

@@ -1,0 +1,70 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MistyAttic\Core\Files;
+
+use MistyAttic\Core\Compare\ChangeSet;
+use MistyAttic\Core\Compare\Match\Matched;
+use MistyAttic\Core\Compare\Match\Matching;
+use MistyAttic\Core\Compare\Statement;
+use MistyAttic\Core\Compare\Statements;
+use MistyAttic\Core\Compare\TreeCompare;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Formats\FileFormat;
+use MistyAttic\Core\Formats\Unreadable;
+use MistyAttic\Core\Kinds\Kind;
+
+/** What changed between two files: line by line for texts, part by part for all that has parts. */
+final readonly class FileComparison
+{
+    /**
+     * @param  Kind|null  $kind  null for plain texts, which have lines alone
+     * @param  list<Statement>  $statements
+     */
+    private function __construct(
+        public FileFormat $format,
+        public bool $same,
+        public bool $exact,
+        public ?Kind $kind,
+        public PartTree $old,
+        public PartTree $new,
+        public ChangeSet $changes,
+        public array $statements,
+        public ?LineChanges $lines,
+        public string $oldBytes,
+    ) {}
+
+    /** @throws Unreadable when either can't be read, or they are of two kinds */
+    public static function of(Source $old, Source $new): self
+    {
+        $format = $old->format;
+        $lines = $format->isText() ? LineChanges::between($old->bytes, $new->bytes) : null;
+        $none = PartTree::of([]);
+        if ($format === FileFormat::Text) {
+            return new self($format, $old->bytes === $new->bytes, $lines->exact ?? true, null, $none, $none, new ChangeSet([]), [], $lines, $old->bytes);
+        }
+        $kind = $old->content()->kind;
+        if ($kind->name() !== $new->content()->kind->name()) {
+            throw Unreadable::because("one is a {$kind->name()} and the other a {$new->content()->kind->name()}");
+        }
+        $before = $old->content()->tree;
+        $matched = $old->bytes === $new->bytes ? null : self::matched($before, $new->content()->tree, $kind);
+        $after = $matched->tree ?? $before;
+        $changes = TreeCompare::of($before, $after);
+        $exact = ($matched->exact ?? true) && ($lines->exact ?? true);
+
+        return new self($format, $changes->isEmpty() && ($lines === null || $lines->hunks === []), $exact, $kind, $before, $after, new ChangeSet($changes->changes, $exact), Statements::of($kind, $before, $after, $changes), $lines, $old->bytes);
+    }
+
+    /** Items of ours share ids; files of other formats do not. */
+    public static function matched(PartTree $old, PartTree $new, Kind $kind): Matched
+    {
+        $shared = 0;
+        foreach ($new->parts as $part) {
+            $shared += preg_match('/^(p|v|c|r|t\d+[cr])\d+$|^tab\d+$/', $part->id) !== 1 && $old->has($part->id) ? 1 : 0;
+        }
+
+        return $shared > 0 ? new Matched($new, true) : Matching::adopt($old, $new, $kind->grid());
+    }
+}

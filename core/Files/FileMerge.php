@@ -1,0 +1,205 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MistyAttic\Core\Files;
+
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Content\RichText;
+use MistyAttic\Core\Content\Run;
+use MistyAttic\Core\Formats\CsvReader;
+use MistyAttic\Core\Formats\CsvWriter;
+use MistyAttic\Core\Formats\FileFormat;
+use MistyAttic\Core\Formats\JsonWriter;
+use MistyAttic\Core\Formats\Lines;
+use MistyAttic\Core\Formats\Unreadable;
+use MistyAttic\Core\Kinds\Cell;
+use MistyAttic\Core\Kinds\Data\DataKind;
+use MistyAttic\Core\Kinds\Document\DocumentKind;
+use MistyAttic\Core\Kinds\Document\DocumentRole;
+use MistyAttic\Core\Kinds\Kind;
+use MistyAttic\Core\Merge\Choice;
+use MistyAttic\Core\Merge\Conflict;
+use MistyAttic\Core\Merge\ConflictType;
+use MistyAttic\Core\Merge\LineMerge;
+use MistyAttic\Core\Merge\Merged;
+use MistyAttic\Core\Merge\Settlement;
+use MistyAttic\Core\Merge\TreeMerge;
+
+/**
+ * Merges two files that came of one: texts line by line, tables cell by cell, documents part by part. Theirs stands where
+ * both edited one place, and mine stands beside it, labelled.
+ */
+final readonly class FileMerge
+{
+    /** @param list<array<string, mixed>> $conflicts what was held back, as JSON */
+    private function __construct(public string $bytes, public array $conflicts) {}
+
+    /** @throws Unreadable */
+    public static function of(Source $base, Source $mine, Source $theirs): self
+    {
+        $kind = $base->format === FileFormat::Text || $base->format === FileFormat::Markdown || $base->format === FileFormat::Html ? null : $base->content()->kind;
+        if ($kind === null || $kind instanceof DataKind) {
+            return self::lines($base, $mine, $theirs);
+        }
+        foreach ([$mine, $theirs] as $side) {
+            if ($side->content()->kind->name() !== $kind->name()) {
+                throw Unreadable::because("one is a {$kind->name()} and another a {$side->content()->kind->name()}");
+            }
+        }
+        $tree = $base->content()->tree;
+        $ours = FileComparison::matched($tree, $mine->content()->tree, $kind)->tree;
+        $other = self::apart($tree, FileComparison::matched($tree, $theirs->content()->tree, $kind)->tree, $ours);
+        $merged = TreeMerge::of($tree, $other, $ours);
+        $labelled = self::labelled($kind, $merged, $tree, $ours);
+        $conflicts = array_map(fn (Conflict $conflict) => self::json($conflict, $tree, $other), $merged->conflicts);
+        $pictures = $base->content()->pictures + $mine->content()->pictures + $theirs->content()->pictures;
+
+        return new self(match ($base->format) {
+            FileFormat::Csv, FileFormat::Tsv => self::csv($kind, $labelled, [[$theirs, $other], [$mine, $ours], [$base, $tree]]),
+            FileFormat::Json => (new JsonWriter)->write($kind, $labelled),
+            default => Written::of($base->format, $base->name, $labelled, $pictures),
+        }, $conflicts);
+    }
+
+    private static function lines(Source $base, Source $mine, Source $theirs): self
+    {
+        $merge = LineMerge::of(Lines::of($base->bytes), Lines::of($theirs->bytes), Lines::of($mine->bytes));
+        $text = '';
+        $conflicts = [];
+        $at = 1;
+        foreach ($merge as $piece) {
+            if (is_array($piece)) {
+                $end = str_ends_with($piece['theirs'][0] ?? $piece['base'][0] ?? $piece['mine'][0] ?? '', "\r\n") ? "\r\n" : "\n";
+                $block = '';
+                foreach (['mine' => $mine->name, 'base' => $base->name, 'theirs' => $theirs->name] as $side => $name) {
+                    $lines = implode('', $piece[$side]);
+                    $block .= "---- held back, {$side}: {$name}{$end}{$lines}".($lines === '' || preg_match('/[\r\n]$/', $lines) === 1 ? '' : $end);
+                }
+                $conflicts[] = ['line' => $at, 'mine' => self::readable($piece['mine']), 'base' => self::readable($piece['base']), 'theirs' => self::readable($piece['theirs'])];
+                $piece = "{$block}---- end of what was held back{$end}";
+            }
+            $text .= $piece;
+            $at += substr_count($piece, "\n");
+        }
+
+        return new self($text, $conflicts);
+    }
+
+    /**
+     * @param  list<string>  $lines
+     * @return list<string>
+     */
+    private static function readable(array $lines): array
+    {
+        return array_map(fn (string $line) => mb_scrub(rtrim($line, "\r\n")), $lines);
+    }
+
+    /** Parts that both sides added are two, though both readers may have given them one id. */
+    private static function apart(PartTree $base, PartTree $theirs, PartTree $mine): PartTree
+    {
+        $ids = [];
+        foreach ($theirs->parts as $part) {
+            if (! $base->has($part->id) && $mine->has($part->id) && $mine->get($part->id)->record() !== $part->record()) {
+                $ids[$part->id] = 'th'.$part->id;
+            }
+        }
+
+        return $ids === [] ? $theirs : PartTree::of(array_map(fn (Part $part) => new Part($ids[$part->id] ?? $part->id, $part->role, $part->depth, array_combine(
+            array_map(fn (string|int $name) => $ids[$name] ?? (string) $name, array_keys($part->fields)),
+            array_values($part->fields),
+        )), $theirs->parts));
+    }
+
+    /** What was held back stands in the result as well, with labels. */
+    private static function labelled(Kind $kind, Merged $merged, PartTree $base, PartTree $mine): PartTree
+    {
+        $tree = $kind->repair($merged->tree);
+        foreach ($merged->conflicts as $at => $conflict) {
+            if ($conflict->type === ConflictType::EditedRemoved) {
+                $tree = $kind->repair(Settlement::of($tree, $conflict, Choice::Mine));
+            }
+            $part = $tree->find($conflict->id);
+            if ($part === null || ($conflict->type !== ConflictType::Value && $conflict->type !== ConflictType::Text && $conflict->type !== ConflictType::EditedRemoved)) {
+                continue;
+            }
+            if ($part->role === $kind->grid()?->row && $conflict->field !== null) {
+                $show = fn (?Part $side): string => $side === null || ! isset($side->fields[$conflict->field]) ? 'nothing' : Cell::show($side->fields[$conflict->field]);
+                $tree = self::replaced($tree, $part->with($conflict->field, "theirs: {$show($part)} | mine: {$show($conflict->mine[0] ?? null)} | base: {$show($base->find($conflict->id))}"));
+            } elseif ($kind instanceof DocumentKind && $part->richText()->text() !== '') {
+                $label = $conflict->type === ConflictType::EditedRemoved ? 'Held back: mine edited this, theirs removed it. ' : 'Held back, mine: ';
+                $text = $conflict->type === ConflictType::EditedRemoved ? '' : $mine->find($conflict->id)?->richText()->text() ?? '';
+                $tree = self::behind($tree, $part, new Part("held{$at}", DocumentRole::Quote->value, 0, ['text' => new RichText([new Run($label, ['bold' => true]), new Run($text)])]));
+            }
+        }
+
+        return $tree;
+    }
+
+    private static function replaced(PartTree $tree, Part $part): PartTree
+    {
+        return PartTree::of(array_map(fn (Part $each) => $each->id === $part->id ? $part : $each, $tree->parts));
+    }
+
+    /** Behind the block at the top that a part is in. */
+    private static function behind(PartTree $tree, Part $part, Part $new): PartTree
+    {
+        $at = ($tree->position($part->id) ?? 0) + 1;
+        while (isset($tree->parts[$at]) && $tree->parts[$at]->depth > 0) {
+            $at++;
+        }
+        $parts = $tree->parts;
+        array_splice($parts, $at, 0, [$new]);
+
+        return PartTree::of($parts);
+    }
+
+    /**
+     * Records that are as a side wrote them stay so to the byte.
+     *
+     * @param  list<array{Source, PartTree}>  $sides
+     */
+    private static function csv(Kind $kind, PartTree $merged, array $sides): string
+    {
+        $grid = $kind->grid() ?? throw new \LogicException('A table has a grid');
+        $columns = array_column(array_filter($merged->parts, fn (Part $part) => $part->role === $grid->column), 'id');
+        [$first] = $sides[0];
+        $separator = $first->format === FileFormat::Tsv ? "\t" : CsvReader::separator($first->bytes);
+        $end = preg_match('/\r\n|\n|\r/', $first->bytes, $found) === 1 ? $found[0] : "\n";
+        $written = [];
+        foreach ($sides as [$source, $tree]) {
+            if (array_column(array_filter($tree->parts, fn (Part $part) => $part->role === $grid->column), 'id') !== $columns) {
+                continue;
+            }
+            $rows = array_values(array_filter($tree->parts, fn (Part $part) => $part->role === $grid->row));
+            foreach (CsvReader::records($source->bytes, $separator) as $at => $record) {
+                if (isset($rows[$at])) {
+                    $written[$rows[$at]->record()] ??= rtrim($record, "\r\n").$end;
+                }
+            }
+        }
+        $writer = new CsvWriter($separator, $end, false);
+        $text = '';
+        foreach ($merged->parts as $part) {
+            $text .= $part->role === $grid->row ? $written[$part->record()] ?? $writer->row($part, $columns) : '';
+        }
+
+        return preg_match('/[\r\n]$/', $first->bytes) === 1 ? $text : rtrim($text, "\r\n");
+    }
+
+    /** @return array<string, mixed> */
+    private static function json(Conflict $conflict, PartTree $base, PartTree $theirs): array
+    {
+        $value = fn (?Part $part): mixed => $part === null ? null : ($conflict->field === null ? $part->toJson() : (((array) $part->toJson()[3])[$conflict->field] ?? null));
+
+        return [
+            'type' => $conflict->type->value,
+            'part' => $conflict->id,
+            'field' => $conflict->field,
+            'base' => $value($base->find($conflict->id)),
+            'mine' => $value($conflict->mine[0] ?? null),
+            'theirs' => $value($theirs->find($conflict->id)),
+        ];
+    }
+}

@@ -1,0 +1,15 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MistyAttic\Core\Formats;
+
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Kind;
+
+/** What a file holds. */
+final readonly class Content
+{
+    /** @param array<string, string> $pictures chunk (hexadecimal address) => bytes of the pictures that the parts refer to */
+    public function __construct(public Kind $kind, public PartTree $tree, public array $pictures = []) {}
+}

@@ -1,0 +1,217 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MistyAttic\Core\Formats;
+
+use DOMElement;
+use MistyAttic\Core\Content\Run;
+use MistyAttic\Core\Kinds\Document\DocumentRole;
+
+/** Text documents by ECMA-376 (WordprocessingML, part 1 §17). What is left out is listed in docs/formats/documents.md. */
+final class DocxReader implements Reader
+{
+    private const TEXT = 'word/document.xml';
+
+    private DocumentBuilder $builder;
+
+    private Archive $archive;
+
+    private FormatLimits $limits;
+
+    /** @var array<string, string> style id => its name and those that it is based on, in lower case */
+    private array $styles = [];
+
+    /** @var array<string, string> relation => target */
+    private array $relations = [];
+
+    /** @var array<string, bool> number id => whether its first level is numbered */
+    private array $numbered = [];
+
+    /** @var list<array{string, string}> pictures met in a paragraph: relation and description */
+    private array $pictures = [];
+
+    public function read(string $bytes, FormatLimits $limits): Content
+    {
+        $this->archive = Archive::of($bytes, $limits);
+        $this->limits = $limits;
+        $this->builder = new DocumentBuilder($limits);
+        $this->learn();
+        $body = Xml::child(Xml::read($this->archive->file(self::TEXT, $limits->tree), self::TEXT), 'w:body') ?? throw Unreadable::because('it has no text', self::TEXT);
+        $this->blocks($body);
+
+        return $this->builder->content();
+    }
+
+    private function learn(): void
+    {
+        $names = $based = [];
+        foreach (Xml::all($this->part('word/styles.xml'), 'w:style') as $style) {
+            $id = $style->getAttribute('w:styleId');
+            $names[$id] = strtolower(Xml::child($style, 'w:name')?->getAttribute('w:val') ?? $id);
+            $based[$id] = Xml::child($style, 'w:basedOn')?->getAttribute('w:val') ?? '';
+        }
+        foreach ($names as $id => $name) {
+            $all = $name;
+            for ($at = $based[$id], $steps = 0; isset($names[$at]) && $steps < 10; $at = $based[$at], $steps++) {
+                $all .= '; '.$names[$at];
+            }
+            $this->styles[$id] = $all;
+        }
+        foreach (Xml::all($this->part('word/_rels/document.xml.rels'), 'Relationship') as $relation) {
+            $this->relations[$relation->getAttribute('Id')] = $relation->getAttribute('Target');
+        }
+        $abstract = [];
+        $numbering = $this->part('word/numbering.xml');
+        foreach (Xml::all($numbering, 'w:abstractNum') as $one) {
+            $abstract[$one->getAttribute('w:abstractNumId')] = ! in_array(Xml::child($one, 'w:lvl', 'w:numFmt')?->getAttribute('w:val'), ['bullet', 'none', null], true);
+        }
+        foreach (Xml::all($numbering, 'w:num') as $one) {
+            $this->numbered[$one->getAttribute('w:numId')] = $abstract[Xml::child($one, 'w:abstractNumId')?->getAttribute('w:val') ?? ''] ?? false;
+        }
+    }
+
+    /** A part of the package that may be missing. */
+    private function part(string $name): DOMElement
+    {
+        return Xml::read($this->archive->fileIfThere($name, $this->limits->tree) ?? '<none/>', $name);
+    }
+
+    private function blocks(DOMElement $parent): void
+    {
+        foreach (Xml::children($parent) as $element) {
+            match ($element->nodeName) {
+                'w:p' => $this->paragraph($element),
+                'w:tbl' => $this->table($element),
+                'w:sdt' => $this->blocks(Xml::child($element, 'w:sdtContent') ?? $element),
+                'w:ins', 'w:customXml', 'w:smartTag' => $this->blocks($element),
+                default => null,
+            };
+            foreach ($this->pictures as [$relation, $alt]) {
+                $target = $this->relations[$relation] ?? '';
+                $bytes = $target === '' ? null : $this->archive->fileIfThere(str_starts_with($target, '/') ? substr($target, 1) : "word/{$target}", $this->limits->bytes);
+                $this->builder->picture($bytes ?? $target, $alt, $bytes !== null);
+            }
+            $this->pictures = [];
+        }
+    }
+
+    private function paragraph(DOMElement $element): void
+    {
+        $properties = Xml::child($element, 'w:pPr');
+        $id = ($properties === null ? null : Xml::child($properties, 'w:pStyle'))?->getAttribute('w:val') ?? '';
+        $style = $this->styles[$id] ?? strtolower($id);
+        $runs = $this->runs($element);
+        $number = $properties === null ? null : Xml::child($properties, 'w:numPr');
+        if (preg_match('/\bheading ?(\d)/', $style, $found) === 1) {
+            $this->builder->heading((int) $found[1], $runs);
+        } elseif (preg_match('/(^|; )title(;|$)/', $style) === 1) {
+            $this->builder->heading(1, $runs);
+        } elseif ($number !== null || preg_match('/\blist (bullet|number)/', $style) === 1) {
+            $depth = max(0, (int) ($number === null ? null : Xml::child($number, 'w:ilvl'))?->getAttribute('w:val'));
+            $numbered = $number === null ? str_contains($style, 'list number') : $this->numbered[Xml::child($number, 'w:numId')?->getAttribute('w:val') ?? ''] ?? false;
+            $box = mb_substr($runs[0]->text ?? '', 0, 2);
+            $task = $box === '☐ ' || $box === '☑ ';
+            if ($task) {
+                $runs[0] = new Run(mb_substr($runs[0]->text, 2), $runs[0]->marks);
+            }
+            $this->builder->item($depth, $runs, $task ? 'task' : ($numbered ? 'number' : 'bullet'), $box === '☑ ');
+        } elseif ($runs === [] && $properties !== null && Xml::child($properties, 'w:pBdr', 'w:bottom') !== null) {
+            $this->builder->rule();
+        } else {
+            $this->builder->paragraph($runs, match (true) {
+                str_contains($style, 'quote') => DocumentRole::Quote,
+                preg_match('/preformatted|\bcode\b|plain text/', $style) === 1 => DocumentRole::Code,
+                default => DocumentRole::Paragraph,
+            });
+        }
+    }
+
+    private function table(DOMElement $table): void
+    {
+        $rows = [];
+        foreach (Xml::children($table, 'w:tr') as $row) {
+            $head = Xml::child($row, 'w:trPr', 'w:tblHeader') !== null;
+            $cells = [];
+            foreach (Xml::children($row, 'w:tc') as $cell) {
+                $runs = [];
+                foreach (Xml::children($cell, 'w:p') as $paragraph) {
+                    $runs = $runs === [] ? $this->runs($paragraph) : [...$runs, new Run("\n"), ...$this->runs($paragraph)];
+                }
+                $cells[] = [$head, $runs];
+                for ($span = min(100, (int) Xml::child($cell, 'w:tcPr', 'w:gridSpan')?->getAttribute('w:val')); $span > 1; $span--) {
+                    $cells[] = [$head, []];
+                }
+            }
+            $rows[] = $cells;
+        }
+        $this->builder->table($rows);
+    }
+
+    /**
+     * @param  array<string, true|string>  $marks
+     * @return list<Run>
+     */
+    private function runs(DOMElement $parent, array $marks = []): array
+    {
+        $runs = [];
+        foreach (Xml::children($parent) as $element) {
+            array_push($runs, ...match ($element->nodeName) {
+                'w:r' => $this->run($element, $marks),
+                'w:hyperlink' => $this->runs($element, [...$marks, 'link' => $this->relations[$element->getAttribute('r:id')] ?? '#'.$element->getAttribute('w:anchor')]),
+                'w:ins', 'w:smartTag', 'w:fldSimple', 'w:customXml' => $this->runs($element, $marks),
+                'w:sdt' => $this->runs(Xml::child($element, 'w:sdtContent') ?? $element, $marks),
+                default => [],
+            });
+        }
+
+        return $runs;
+    }
+
+    /**
+     * @param  array<string, true|string>  $marks
+     * @return list<Run>
+     */
+    private function run(DOMElement $run, array $marks): array
+    {
+        foreach (Xml::children(Xml::child($run, 'w:rPr') ?? new DOMElement('none')) as $property) {
+            $value = $property->getAttribute('w:val');
+            $mark = match ($property->nodeName) {
+                'w:b' => 'bold', 'w:i' => 'italic', 'w:strike', 'w:dstrike' => 'strike', 'w:u' => 'underline',
+                'w:rStyle' => preg_match('/\bcode\b|source|verbatim/', $this->styles[$value] ?? strtolower($value)) === 1 ? 'code' : null,
+                default => null,
+            };
+            if ($mark !== null && ! in_array($value, ['0', 'false', 'none', 'off'], true)) {
+                $marks[$mark] = true;
+            }
+        }
+        // What a link looks like is no mark of its own.
+        if (isset($marks['link'])) {
+            unset($marks['underline']);
+        }
+        $runs = [];
+        foreach (Xml::children($run) as $element) {
+            $text = match ($element->nodeName) {
+                'w:t' => $element->textContent,
+                'w:tab' => "\t",
+                'w:br', 'w:cr' => "\n",
+                'w:noBreakHyphen' => "\u{2011}",
+                default => '',
+            };
+            if ($text !== '') {
+                $runs[] = new Run($text, $marks);
+            }
+            if ($element->nodeName === 'w:drawing' || $element->nodeName === 'w:pict') {
+                foreach (Xml::all($element, 'a:blip') as $blip) {
+                    $alt = '';
+                    foreach (Xml::all($element, 'wp:docPr') as $about) {
+                        $alt = $about->getAttribute('descr') ?: $about->getAttribute('title');
+                    }
+                    $this->pictures[] = [$blip->getAttribute('r:embed') ?: $blip->getAttribute('r:link'), $alt];
+                }
+            }
+        }
+
+        return $runs;
+    }
+}

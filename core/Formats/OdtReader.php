@@ -1,0 +1,228 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MistyAttic\Core\Formats;
+
+use DOMElement;
+use DOMNode;
+use DOMText;
+use MistyAttic\Core\Content\Run;
+use MistyAttic\Core\Kinds\Document\DocumentRole;
+
+/** Text documents by OASIS ODF 1.3, part 3. What is left out is listed in docs/formats/documents.md. */
+final class OdtReader implements Reader
+{
+    private DocumentBuilder $builder;
+
+    private Archive $archive;
+
+    private FormatLimits $limits;
+
+    /** @var array<string, DOMElement> style name => style */
+    private array $styles = [];
+
+    /** @var array<string, bool> list style name => whether its first level is numbered */
+    private array $numbered = [];
+
+    /** @var list<DOMElement> frames met in a paragraph, to be set behind it */
+    private array $frames = [];
+
+    public function read(string $bytes, FormatLimits $limits): Content
+    {
+        $this->archive = Archive::of($bytes, $limits);
+        $this->limits = $limits;
+        $this->builder = new DocumentBuilder($limits);
+        $styles = $this->archive->fileIfThere('styles.xml', $limits->tree);
+        if ($styles !== null) {
+            $this->learn(Xml::read($styles, 'styles.xml'));
+        }
+        $content = Xml::read($this->archive->file('content.xml', $limits->tree), 'content.xml');
+        $this->learn($content);
+        $text = Xml::child($content, 'office:body', 'office:text') ?? throw Unreadable::because('it is no text document', 'content.xml');
+        $this->blocks($text);
+
+        return $this->builder->content();
+    }
+
+    private function learn(DOMElement $root): void
+    {
+        foreach (Xml::all($root, 'style:style') as $style) {
+            $this->styles[$style->getAttribute('style:name')] = $style;
+        }
+        foreach (Xml::all($root, 'text:list-style') as $style) {
+            $first = null;
+            foreach (Xml::children($style) as $first) {
+                break;
+            }
+            $this->numbered[$style->getAttribute('style:name')] = $first?->nodeName === 'text:list-level-style-number';
+        }
+    }
+
+    private function blocks(DOMElement $parent): void
+    {
+        foreach (Xml::children($parent) as $element) {
+            match ($element->nodeName) {
+                'text:h' => $this->builder->heading(max(1, (int) $element->getAttribute('text:outline-level')), $this->runs($element)),
+                'text:p' => $this->paragraph($element),
+                'text:list' => $this->list($element, 0, ''),
+                'table:table' => $this->table($element),
+                'text:section', 'text:index-body', 'text:table-of-content', 'office:text' => $this->blocks($element),
+                default => null,
+            };
+            $this->setFrames();
+        }
+    }
+
+    private function paragraph(DOMElement $element): void
+    {
+        $names = $this->ancestry($element->getAttribute('text:style-name'));
+        $role = match (true) {
+            preg_match('/\b(quotations?|quote)\b/i', $names) === 1 => DocumentRole::Quote,
+            preg_match('/preformatted|\bcode\b|source/i', $names) === 1 => DocumentRole::Code,
+            default => DocumentRole::Paragraph,
+        };
+        if (preg_match('/horizontal[ _]?(20_)?line/i', $names) === 1) {
+            $this->builder->rule();
+        } elseif (preg_match('/(^| )title( |$)/i', $names) === 1) {
+            $this->builder->heading(1, $this->runs($element));
+        } else {
+            $this->builder->paragraph($this->runs($element), $role);
+        }
+    }
+
+    /** The names of a style and of those that it comes of, in one text. */
+    private function ancestry(string $style): string
+    {
+        $names = '';
+        for ($steps = 0; $style !== '' && $steps < 10; $steps++) {
+            $names .= str_replace('_20_', ' ', $style).' ';
+            $style = isset($this->styles[$style]) ? $this->styles[$style]->getAttribute('style:parent-style-name') : '';
+        }
+
+        return $names;
+    }
+
+    private function list(DOMElement $list, int $depth, string $style): void
+    {
+        $style = $list->getAttribute('text:style-name') ?: $style;
+        foreach (Xml::children($list, 'text:list-item', 'text:list-header') as $item) {
+            $runs = $below = [];
+            foreach (Xml::children($item) as $child) {
+                if ($child->nodeName === 'text:list') {
+                    $below[] = $child;
+                } elseif (in_array($child->nodeName, ['text:p', 'text:h'], true)) {
+                    $runs = $runs === [] ? $this->runs($child) : [...$runs, new Run("\n"), ...$this->runs($child)];
+                }
+            }
+            // An item that only holds a deeper list is how depth is written.
+            if ($runs !== [] || $below === []) {
+                $first = $runs[0]->text ?? '';
+                $box = mb_substr($first, 0, 2);
+                $task = $box === '☐ ' || $box === '☑ ';
+                if ($task) {
+                    $runs[0] = new Run(mb_substr($first, 2), $runs[0]->marks);
+                }
+                $this->builder->item($depth, $runs, $task ? 'task' : (($this->numbered[$style] ?? false) ? 'number' : 'bullet'), $box === '☑ ');
+            }
+            foreach ($below as $inner) {
+                $this->list($inner, $depth + 1, $style);
+            }
+        }
+    }
+
+    private function table(DOMElement $table): void
+    {
+        $rows = [];
+        $this->rows($table, false, $rows);
+        $this->builder->table($rows);
+    }
+
+    /** @param list<list<array{bool, list<Run>}>> $rows */
+    private function rows(DOMElement $parent, bool $head, array &$rows): void
+    {
+        foreach (Xml::children($parent) as $element) {
+            if (in_array($element->nodeName, ['table:table-header-rows', 'table:table-rows', 'table:table-row-group'], true)) {
+                $this->rows($element, $element->nodeName === 'table:table-header-rows', $rows);
+            } elseif ($element->nodeName === 'table:table-row') {
+                $cells = [];
+                foreach (Xml::children($element, 'table:table-cell', 'table:covered-table-cell') as $cell) {
+                    $runs = [];
+                    foreach (Xml::children($cell, 'text:p', 'text:h') as $paragraph) {
+                        $runs = $runs === [] ? $this->runs($paragraph) : [...$runs, new Run("\n"), ...$this->runs($paragraph)];
+                    }
+                    for ($times = max(1, min(100, (int) $cell->getAttribute('table:number-columns-repeated'))); $times > 0; $times--) {
+                        $cells[] = [$head, $runs];
+                    }
+                }
+                $rows[] = $cells;
+            }
+        }
+    }
+
+    /**
+     * @param  array<string, true|string>  $marks
+     * @return list<Run>
+     */
+    private function runs(DOMNode $node, array $marks = []): array
+    {
+        $runs = [];
+        foreach ($node->childNodes as $child) {
+            if ($child instanceof DOMText) {
+                $runs[] = new Run((string) preg_replace('/[ \t\r\n]+/', ' ', $child->data), $marks);
+            }
+            if (! $child instanceof DOMElement) {
+                continue;
+            }
+            if ($child->nodeName === 'draw:frame') {
+                $this->frames[] = $child;
+            }
+            array_push($runs, ...match ($child->nodeName) {
+                'text:line-break' => [new Run("\n", $marks)],
+                'text:tab' => [new Run("\t", $marks)],
+                'text:s' => [new Run(str_repeat(' ', max(1, min(1000, (int) $child->getAttribute('text:c')))), $marks)],
+                'text:span' => $this->runs($child, [...$marks, ...$this->marks($child->getAttribute('text:style-name'))]),
+                'text:a' => $this->runs($child, [...$marks, 'link' => $child->getAttribute('xlink:href')]),
+                'text:note', 'office:annotation', 'office:annotation-end', 'text:tracked-changes', 'draw:frame' => [],
+                default => $this->runs($child, $marks),
+            });
+        }
+
+        return $runs;
+    }
+
+    /** @return array<string, true> */
+    private function marks(string $style): array
+    {
+        $marks = [];
+        for ($steps = 0; isset($this->styles[$style]) && $steps < 10; $steps++) {
+            $properties = Xml::child($this->styles[$style], 'style:text-properties');
+            $is = fn (string $attribute, string $value): bool => ($properties?->getAttribute($attribute) ?? '') === $value;
+            $on = fn (string $attribute): bool => ! in_array($properties?->getAttribute($attribute) ?? '', ['', 'none'], true);
+            $marks += array_filter([
+                'bold' => $is('fo:font-weight', 'bold'),
+                'italic' => $is('fo:font-style', 'italic'),
+                'strike' => $on('style:text-line-through-style'),
+                'underline' => $on('style:text-underline-style'),
+                'code' => preg_match('/source|code/i', $style) === 1,
+            ]);
+            $style = $this->styles[$style]->getAttribute('style:parent-style-name');
+        }
+
+        return array_fill_keys(array_keys($marks), true);
+    }
+
+    private function setFrames(): void
+    {
+        foreach ($this->frames as $frame) {
+            $image = Xml::child($frame, 'draw:image');
+            $name = $image?->getAttribute('xlink:href') ?? '';
+            $bytes = $name === '' ? null : $this->archive->fileIfThere($name, $this->limits->bytes);
+            if ($name !== '') {
+                $title = Xml::child($frame, 'svg:title') ?? Xml::child($frame, 'svg:desc');
+                $this->builder->picture($bytes ?? $name, $title->textContent ?? '', $bytes !== null);
+            }
+        }
+        $this->frames = [];
+    }
+}

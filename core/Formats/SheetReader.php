@@ -1,0 +1,122 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MistyAttic\Core\Formats;
+
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Cell as CellValue;
+use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetKind;
+use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetRole;
+use PhpOffice\PhpSpreadsheet\Cell\Cell;
+use PhpOffice\PhpSpreadsheet\Cell\Coordinate;
+use PhpOffice\PhpSpreadsheet\Cell\DataType;
+use PhpOffice\PhpSpreadsheet\IOFactory;
+use PhpOffice\PhpSpreadsheet\RichText\RichText;
+use PhpOffice\PhpSpreadsheet\Shared\Date;
+use PhpOffice\PhpSpreadsheet\Worksheet\Worksheet;
+
+/** Workbooks (ECMA-376 SpreadsheetML, OASIS ODF 1.3): tabs with values and formulas; of the looks, number formats and widths of columns. */
+final readonly class SheetReader implements Reader
+{
+    public function __construct(private FileFormat $format) {}
+
+    public function read(string $bytes, FormatLimits $limits): Content
+    {
+        $archive = Archive::of($bytes, $limits);
+        $this->refuseDocumentTypes($archive, $limits);
+        try {
+            $reader = IOFactory::createReader(ucfirst($this->format->value));
+            $reader->setIncludeCharts(false);
+            $sheets = $reader->load($archive->path())->getAllSheets();
+        } catch (\Throwable $e) {
+            throw Unreadable::because('the workbook is broken: '.Unreadable::quote($e->getMessage()));
+        }
+        $parts = [];
+        $left = $limits->cells;
+        foreach ($sheets as $at => $sheet) {
+            array_push($parts, ...$this->tab($sheet, $at, $left, $limits));
+        }
+
+        return new Content(new SpreadsheetKind, PartTree::of($parts));
+    }
+
+    /** The reader takes XML apart itself; a document type has no place in a workbook. */
+    private function refuseDocumentTypes(Archive $archive, FormatLimits $limits): void
+    {
+        foreach (['content.xml', 'styles.xml', 'meta.xml', 'xl/workbook.xml', 'xl/sharedStrings.xml', 'xl/styles.xml', '[Content_Types].xml', 'xl/worksheets/sheet1.xml'] as $name) {
+            if (preg_match('/<!DOCTYPE|<!ENTITY/i', substr($archive->fileIfThere($name, $limits->unpacked) ?? '', 0, 4096)) === 1) {
+                throw Unreadable::because('it has a document type, which could bring in anything', $name);
+            }
+        }
+    }
+
+    /** @return list<Part> */
+    private function tab(Worksheet $sheet, int $at, int &$left, FormatLimits $limits): array
+    {
+        $width = Coordinate::columnIndexFromString($sheet->getHighestDataColumn());
+        $height = $sheet->getHighestDataRow();
+        $empty = $width === 1 && $height === 1 && ! $sheet->cellExists('A1');
+        if ($width > $limits->columns || $height > $limits->parts) {
+            throw Unreadable::because('it has more rows or columns than can be compared', Unreadable::quote($sheet->getTitle()));
+        }
+        $parts = [new Part("tab{$at}", SpreadsheetRole::Tab->value, 0, ['name' => mb_substr($sheet->getTitle(), 0, 100), 'frozen' => min(100, max(0, (int) preg_replace('/\D+/', '', (string) $sheet->getFreezePane()) - 1))])];
+        for ($column = 1; ! $empty && $column <= $width; $column++) {
+            $letters = Coordinate::stringFromColumnIndex($column);
+            $pixels = $sheet->columnDimensionExists($letters) ? max(0, (int) round($sheet->getColumnDimension($letters)->getWidth() * 7)) : 0;
+            $parts[] = new Part("t{$at}c".sprintf('%02d', $column), SpreadsheetRole::Column->value, 1, ['width' => min(2000, $pixels), 'format' => '']);
+        }
+        $rows = [];
+        foreach ($sheet->getCoordinates(false) as $coordinate) {
+            $cell = $sheet->getCell($coordinate);
+            $value = self::value($cell);
+            if ($value === null) {
+                continue;
+            }
+            if (--$left < 0) {
+                throw Unreadable::tooLarge('it has more cells than can be compared', $limits->cells);
+            }
+            $rows[$cell->getRow()]["t{$at}c".sprintf('%02d', Coordinate::columnIndexFromString($cell->getColumn()))] = $value;
+        }
+        for ($row = 1; ! $empty && $row <= $height; $row++) {
+            $parts[] = new Part("t{$at}r".sprintf('%02d', $row), SpreadsheetRole::Row->value, 1, $rows[$row] ?? []);
+        }
+
+        return $parts;
+    }
+
+    /** @return string|int|float|bool|list<string|int|float|bool>|null */
+    private static function value(Cell $cell): string|int|float|bool|array|null
+    {
+        $value = $cell->getValue();
+        if ($cell->getDataType() === DataType::TYPE_FORMULA && is_string($value)) {
+            $result = self::plain($cell, $cell->getOldCalculatedValue());
+
+            return CellValue::read(['=', ltrim($value, '='), ...($result === null ? [] : (array) $result)]);
+        }
+
+        return self::plain($cell, $value);
+    }
+
+    /** @return string|int|float|bool|list<string|int|float|bool>|null */
+    private static function plain(Cell $cell, mixed $value): string|int|float|bool|array|null
+    {
+        if ($value instanceof RichText) {
+            $value = $value->getPlainText();
+        }
+        if (is_string($value) && preg_match('/^#[A-Z0-9\/?!]{2,12}$/D', $value) === 1) {
+            return ['!', $value];
+        }
+        if ((is_int($value) || is_float($value)) && Date::isDateTime($cell, $value)) {
+            $date = Date::excelToDateTimeObject($value);
+
+            return ['d', $date->format(fmod((float) $value, 1.0) === 0.0 ? 'Y-m-d' : 'Y-m-d\TH:i:s')];
+        }
+        if (is_string($value)) {
+            $value = mb_substr(mb_scrub($value), 0, CellValue::MOST);
+        }
+
+        return CellValue::read($value);
+    }
+}

@@ -1,0 +1,99 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MistyAttic\Core\Formats;
+
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Cell;
+use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetRole;
+use PhpOffice\PhpSpreadsheet\Cell\Coordinate;
+use PhpOffice\PhpSpreadsheet\Cell\DataType;
+use PhpOffice\PhpSpreadsheet\IOFactory;
+use PhpOffice\PhpSpreadsheet\Shared\Date;
+use PhpOffice\PhpSpreadsheet\Spreadsheet;
+use PhpOffice\PhpSpreadsheet\Style\NumberFormat;
+use PhpOffice\PhpSpreadsheet\Worksheet\Worksheet;
+
+/** A spreadsheet as a workbook. Results are written as they are kept; nothing is computed again. */
+final readonly class SheetWriter
+{
+    public function __construct(private FileFormat $format) {}
+
+    public function write(PartTree $tree): string
+    {
+        $book = new Spreadsheet;
+        $book->removeSheetByIndex(0);
+        foreach ($tree->children()[PartTree::ROOT] ?? [] as $at => $id) {
+            $this->tab($tree, $id, $book->createSheet($at));
+        }
+        if ($book->getSheetCount() === 0) {
+            $book->createSheet();
+        }
+        $path = (string) tempnam(sys_get_temp_dir(), 'attic');
+        try {
+            $writer = IOFactory::createWriter($book, ucfirst($this->format->value));
+            $writer->setPreCalculateFormulas(false);
+            $writer->save($path);
+
+            return (string) file_get_contents($path);
+        } finally {
+            @unlink($path);
+        }
+    }
+
+    private function tab(PartTree $tree, string $id, Worksheet $sheet): void
+    {
+        $name = trim((string) preg_replace('~[\\\\/*?:\[\]]~', ' ', $tree->get($id)->string('name')));
+        $sheet->setTitle($name === '' ? 'Sheet '.($sheet->getParentOrThrow()->getIndex($sheet) + 1) : mb_substr($name, 0, 31), false, false);
+        $columns = [];
+        $row = 0;
+        foreach ($tree->children()[$id] ?? [] as $child) {
+            $part = $tree->get($child);
+            if ($part->role === SpreadsheetRole::Column->value) {
+                $columns[$child] = Coordinate::stringFromColumnIndex(count($columns) + 1);
+                if ($part->int('width') > 0) {
+                    $sheet->getColumnDimension($columns[$child])->setWidth($part->int('width') / 7);
+                }
+
+                continue;
+            }
+            $row++;
+            foreach ($part->fields as $column => $value) {
+                if (isset($columns[$column])) {
+                    $this->cell($sheet, $columns[$column].$row, $value);
+                }
+            }
+        }
+        $frozen = $tree->get($id)->int('frozen');
+        if ($frozen > 0 && $row > 0) {
+            $sheet->freezePane('A'.($frozen + 1));
+        }
+    }
+
+    private function cell(Worksheet $sheet, string $at, mixed $value): void
+    {
+        $result = Cell::result($value);
+        $date = is_array($result) && $result[0] === 'd' ? Date::stringToExcel(str_replace('T', ' ', (string) $result[1])) : false;
+        $plain = match (true) {
+            $date !== false => $date,
+            is_array($result) => (string) $result[1],
+            default => $result,
+        };
+        $cell = $sheet->getCell($at);
+        if (is_array($value) && Cell::isFormula($value)) {
+            $cell->setValueExplicit('='.$value[1], DataType::TYPE_FORMULA);
+            $cell->setCalculatedValue($plain);
+        } else {
+            $cell->setValueExplicit($plain, match (true) {
+                is_bool($plain) => DataType::TYPE_BOOL,
+                is_int($plain), is_float($plain) => DataType::TYPE_NUMERIC,
+                is_array($result) => DataType::TYPE_ERROR,
+                default => DataType::TYPE_STRING,
+            });
+        }
+        if ($date !== false) {
+            $sheet->getStyle($at)->getNumberFormat()->setFormatCode(fmod((float) $date, 1.0) === 0.0 ? NumberFormat::FORMAT_DATE_YYYYMMDD : 'yyyy-mm-dd hh:mm:ss');
+        }
+    }
+}

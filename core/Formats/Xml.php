@@ -1,0 +1,74 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MistyAttic\Core\Formats;
+
+use DOMDocument;
+use DOMElement;
+use DOMNode;
+
+/** XML without document type, so without entities of its own, read as a tree. */
+final class Xml
+{
+    /** @throws Unreadable */
+    public static function read(string $xml, string $place): DOMElement
+    {
+        if (preg_match('/<!DOCTYPE/i', $xml) === 1) {
+            throw Unreadable::because('it has a document type, which could bring in anything', $place);
+        }
+        $document = new DOMDocument;
+        $before = libxml_use_internal_errors(true);
+        $read = $document->loadXML($xml, LIBXML_NONET | LIBXML_COMPACT);
+        $error = libxml_get_last_error();
+        libxml_clear_errors();
+        libxml_use_internal_errors($before);
+        if (! $read || $document->documentElement === null) {
+            throw Unreadable::because('its XML is broken', $place.($error === false ? '' : ", line {$error->line}"));
+        }
+
+        return $document->documentElement;
+    }
+
+    /** @return iterable<DOMElement> */
+    public static function children(DOMNode $node, string ...$names): iterable
+    {
+        foreach ($node->childNodes as $child) {
+            if ($child instanceof DOMElement && ($names === [] || in_array($child->nodeName, $names, true))) {
+                yield $child;
+            }
+        }
+    }
+
+    public static function child(DOMNode $node, string ...$path): ?DOMElement
+    {
+        foreach ($path as $name) {
+            $found = null;
+            foreach (self::children($node, $name) as $found) {
+                break;
+            }
+            if ($found === null) {
+                return null;
+            }
+            $node = $found;
+        }
+
+        return $node instanceof DOMElement ? $node : null;
+    }
+
+    /** @return iterable<DOMElement> at any depth */
+    public static function all(DOMElement $element, string $name): iterable
+    {
+        foreach ($element->getElementsByTagName($name) as $found) {
+            yield $found;
+        }
+    }
+
+    public static function escape(string $text): string
+    {
+        // What XML 1.0 (§2.2) can't hold at all is left out.
+        $text = (string) preg_replace('/[^\x{9}\x{A}\x{D}\x{20}-\x{D7FF}\x{E000}-\x{FFFD}\x{10000}-\x{10FFFF}]/u', '', mb_scrub($text));
+
+        return htmlspecialchars($text, ENT_QUOTES | ENT_XML1 | ENT_SUBSTITUTE, 'UTF-8');
+    }
+}

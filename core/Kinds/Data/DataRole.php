@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MistyAttic\Core\Kinds\Data;
+
+use MistyAttic\Core\Kinds\Role;
+
+/** The parts of plain JSON: objects and lists, which hold further parts, and values. */
+enum DataRole: string implements Role
+{
+    case Map = 'object';
+    case Sequence = 'list';
+    case Value = 'value';
+
+    public function mayStandIn(?Role $parent): bool
+    {
+        return $parent !== self::Value;
+    }
+
+    public function fields(): array
+    {
+        return match ($this) {
+            self::Map, self::Sequence => ['key' => 'string:32767'],
+            self::Value => ['key' => 'string:32767', 'value' => 'cell?'],
+        };
+    }
+}
