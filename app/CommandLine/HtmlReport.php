@@ -101,7 +101,7 @@ final class HtmlReport
         if ($line === '' && $marked->state === null && ! $marked->edited) {
             return '';
         }
-        $tag = $part->role === 'heading' ? 'h3' : 'p';
+        $tag = $part->role === 'heading' || ($part->depth === 0 && $this->comparison->kind?->grid() !== null) ? 'h3' : 'p';
         $class = $marked->movedFrom === null ? '' : ' class="moved"';
         $lead = $part->role === 'heading' ? '' : e($this->line->before($part));
         $body = match (true) {

@@ -13,17 +13,20 @@ use MistyAttic\Core\Kinds\Kind;
 /** One part as one line of plain text. */
 final class PartLine
 {
-    /** @var array<string, list<string>> parent => columns of both sides, in order */
+    /** @var array<string, array<string, string>> parent => columns of both sides, in order */
     private array $columns = [];
 
     public function __construct(private readonly ?Kind $kind, private readonly PartTree $old, private readonly PartTree $new)
     {
         $grid = $kind?->grid();
-        foreach ($grid === null ? [] : [$new, $old] as $side) {
+        if ($grid === null) {
+            return;
+        }
+        foreach ([$new, $old] as $side) {
             foreach ($side->parts as $part) {
                 $parent = $side->parent($part->id);
-                if ($part->role === $grid->column && ! in_array($part->id, $this->columns[$parent] ?? [], true)) {
-                    $this->columns[$parent][] = $part->id;
+                if ($part->role === $grid->column) {
+                    $this->columns[$parent][$part->id] = $part->id;
                 }
             }
         }
@@ -108,6 +111,6 @@ final class PartLine
     /** @return list<string> */
     public function columnsOf(Part $row): array
     {
-        return $this->columns[$this->new->has($row->id) ? $this->new->parent($row->id) : $this->old->parent($row->id)] ?? [];
+        return array_values($this->columns[$this->new->has($row->id) ? $this->new->parent($row->id) : $this->old->parent($row->id)] ?? []);
     }
 }

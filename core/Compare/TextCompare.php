@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MistyAttic\Core\Compare;
 
 use MistyAttic\Core\Content\RichText;
+use MistyAttic\Core\Content\Run;
 use MistyAttic\Core\Sequences\Alignment;
 use MistyAttic\Core\Sequences\Sequences;
 
@@ -132,26 +133,39 @@ final readonly class TextCompare
     }
 
     /**
+     * Neighbours of one kind and step as one. Their runs are gathered first: joining texts pair by pair is quadratic.
+     *
      * @param  list<Span>  $spans
      * @return list<Span>
      */
     private static function joined(array $spans): array
     {
-        $joined = [];
+        $groups = [];
         foreach ($spans as $span) {
-            $last = array_key_last($joined);
-            if ($last !== null && $joined[$last]->kind === $span->kind && $joined[$last]->step === $span->step) {
-                $joined[$last] = new Span(
-                    $span->kind,
-                    new RichText([...$joined[$last]->text->runs, ...$span->text->runs]),
-                    $span->was === null ? null : new RichText([...($joined[$last]->was->runs ?? []), ...$span->was->runs]),
-                    $span->step,
-                );
-            } else {
-                $joined[] = $span;
+            $last = array_key_last($groups);
+            if ($last === null || $groups[$last][0]->kind !== $span->kind || $groups[$last][0]->step !== $span->step) {
+                $groups[] = [];
+                $last = array_key_last($groups);
             }
+            $groups[$last][] = $span;
         }
 
-        return $joined;
+        return array_map(fn (array $group) => count($group) === 1 ? $group[0] : new Span(
+            $group[0]->kind,
+            new RichText(self::runs(array_map(fn (Span $span) => $span->text, $group))),
+            $group[0]->was === null ? null : new RichText(self::runs(array_map(fn (Span $span) => $span->was ?? $span->text, $group))),
+            $group[0]->step,
+        ), $groups);
+    }
+
+    /**
+     * @param  list<RichText>  $texts
+     * @return iterable<Run>
+     */
+    private static function runs(array $texts): iterable
+    {
+        foreach ($texts as $text) {
+            yield from $text->runs;
+        }
     }
 }

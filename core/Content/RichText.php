@@ -17,16 +17,21 @@ final readonly class RichText
     public function __construct(iterable $runs = [])
     {
         $joined = [];
+        $texts = [];
+        $marks = null;
         foreach ($runs as $run) {
             if ($run->text === '') {
                 continue;
             }
-            $last = array_key_last($joined);
-            if ($last !== null && $joined[$last]->sameMarks($run)) {
-                $joined[$last] = new Run($joined[$last]->text.$run->text, $run->marks);
-            } else {
-                $joined[] = $run;
+            if ($marks !== null && $marks !== $run->marks) {
+                $joined[] = new Run(implode('', $texts), $marks);
+                $texts = [];
             }
+            $texts[] = $run->text;
+            $marks = $run->marks;
+        }
+        if ($marks !== null) {
+            $joined[] = new Run(implode('', $texts), $marks);
         }
         $this->runs = $joined;
     }

@@ -158,22 +158,22 @@ final readonly class FileMerge
     /**
      * Records that are as a side wrote them stay so to the byte.
      *
-     * @param  list<array{Source, PartTree}>  $sides
+     * @param  list<array{Source, PartTree}>  $sides  theirs, mine and base
      */
     private static function csv(Kind $kind, PartTree $merged, array $sides): string
     {
         $grid = $kind->grid() ?? throw new \LogicException('A table has a grid');
         $columns = array_column(array_filter($merged->parts, fn (Part $part) => $part->role === $grid->column), 'id');
-        [$first] = $sides[0];
-        $separator = $first->format === FileFormat::Tsv ? "\t" : CsvReader::separator($first->bytes);
-        $end = preg_match('/\r\n|\n|\r/', $first->bytes, $found) === 1 ? $found[0] : "\n";
+        $separator = self::manner($sides, fn (Source $side): string => $side->format === FileFormat::Tsv ? "\t" : CsvReader::separator($side->bytes));
+        $end = self::manner($sides, fn (Source $side): string => preg_match('/\r\n|\n|\r/', $side->bytes, $found) === 1 ? $found[0] : "\n");
+        $ended = self::manner($sides, fn (Source $side): string => preg_match('/[\r\n]$/', $side->bytes) === 1 ? 'yes' : 'no') === 'yes';
         $written = [];
         foreach ($sides as [$source, $tree]) {
             if (array_column(array_filter($tree->parts, fn (Part $part) => $part->role === $grid->column), 'id') !== $columns) {
                 continue;
             }
             $rows = array_values(array_filter($tree->parts, fn (Part $part) => $part->role === $grid->row));
-            foreach (CsvReader::records($source->bytes, $separator) as $at => $record) {
+            foreach (CsvReader::records($source->bytes) as $at => $record) {
                 if (isset($rows[$at])) {
                     $written[$rows[$at]->record()] ??= rtrim($record, "\r\n").$end;
                 }
@@ -185,7 +185,20 @@ final readonly class FileMerge
             $text .= $part->role === $grid->row ? $written[$part->record()] ?? $writer->row($part, $columns) : '';
         }
 
-        return preg_match('/[\r\n]$/', $first->bytes) === 1 ? $text : rtrim($text, "\r\n");
+        return $ended ? $text : rtrim($text, "\r\n");
+    }
+
+    /**
+     * How a file is written is merged like anything else: theirs, unless they left it as it was.
+     *
+     * @param  list<array{Source, PartTree}>  $sides  theirs, mine and base
+     * @param  \Closure(Source): string  $tell
+     */
+    private static function manner(array $sides, \Closure $tell): string
+    {
+        [$theirs, $mine, $base] = array_map(fn (array $side) => $tell($side[0]), $sides);
+
+        return $theirs === $base ? $mine : $theirs;
     }
 
     /** @return array<string, mixed> */

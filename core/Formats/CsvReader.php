@@ -22,7 +22,7 @@ final class CsvReader implements Reader
     public function read(string $bytes, FormatLimits $limits): Content
     {
         $separator = $this->separator ?? self::separator($bytes);
-        $records = self::records($bytes, $separator);
+        $records = self::records($bytes);
         $width = $cells = 0;
         $rows = [];
         foreach ($records as $at => $record) {
@@ -65,7 +65,7 @@ final class CsvReader implements Reader
      *
      * @return list<string>
      */
-    public static function records(string $bytes, string $separator = ','): array
+    public static function records(string $bytes): array
     {
         $lines = Lines::of($bytes);
         if (! str_contains($bytes, '"')) {

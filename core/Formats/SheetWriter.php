@@ -7,6 +7,7 @@ namespace MistyAttic\Core\Formats;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Cell;
 use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetRole;
+use PhpOffice\PhpSpreadsheet\Calculation\Calculation;
 use PhpOffice\PhpSpreadsheet\Cell\Coordinate;
 use PhpOffice\PhpSpreadsheet\Cell\DataType;
 use PhpOffice\PhpSpreadsheet\IOFactory;
@@ -15,7 +16,10 @@ use PhpOffice\PhpSpreadsheet\Spreadsheet;
 use PhpOffice\PhpSpreadsheet\Style\NumberFormat;
 use PhpOffice\PhpSpreadsheet\Worksheet\Worksheet;
 
-/** A spreadsheet as a workbook. Results are written as they are kept; nothing is computed again. */
+/**
+ * A spreadsheet as a workbook. Results are written as they are kept: the library only writes results that it computed, so it
+ * is made to believe that it did. A formula that is kept without a result is computed.
+ */
 final readonly class SheetWriter
 {
     public function __construct(private FileFormat $format) {}
@@ -33,7 +37,7 @@ final readonly class SheetWriter
         $path = (string) tempnam(sys_get_temp_dir(), 'attic');
         try {
             $writer = IOFactory::createWriter($book, ucfirst($this->format->value));
-            $writer->setPreCalculateFormulas(false);
+            $writer->setPreCalculateFormulas(true);
             $writer->save($path);
 
             return (string) file_get_contents($path);
@@ -83,7 +87,9 @@ final readonly class SheetWriter
         $cell = $sheet->getCell($at);
         if (is_array($value) && Cell::isFormula($value)) {
             $cell->setValueExplicit('='.$value[1], DataType::TYPE_FORMULA);
-            $cell->setCalculatedValue($plain);
+            if ($plain !== null) {
+                Calculation::getInstance($sheet->getParentOrThrow())->saveValueToCache("{$sheet->getTitle()}!{$at}", $plain);
+            }
         } else {
             $cell->setValueExplicit($plain, match (true) {
                 is_bool($plain) => DataType::TYPE_BOOL,

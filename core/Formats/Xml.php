@@ -56,11 +56,18 @@ final class Xml
         return $node instanceof DOMElement ? $node : null;
     }
 
-    /** @return iterable<DOMElement> at any depth */
+    /**
+     * By the name with its prefix, which the search of the DOM does not know.
+     *
+     * @return iterable<DOMElement> at any depth
+     */
     public static function all(DOMElement $element, string $name): iterable
     {
-        foreach ($element->getElementsByTagName($name) as $found) {
-            yield $found;
+        foreach (self::children($element) as $child) {
+            if ($child->nodeName === $name) {
+                yield $child;
+            }
+            yield from self::all($child, $name);
         }
     }
 

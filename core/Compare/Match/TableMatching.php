@@ -56,16 +56,22 @@ final class TableMatching
         $columns = [];
         $oldNames = array_count_values($this->old->columns);
         $newNames = array_count_values($this->new->columns);
+        $byName = array_flip($this->old->columns);
         foreach ($this->new->columns as $id => $name) {
             if ($name !== '' && $newNames[$name] === 1 && ($oldNames[$name] ?? 0) === 1) {
-                $columns[$id] = (string) array_search($name, $this->old->columns, true);
+                $columns[$id] = (string) $byName[$name];
             }
         }
         $oldLeft = array_diff(array_keys($this->old->columns), $columns);
         $newLeft = array_diff(array_keys($this->new->columns), array_keys($columns));
-        if ($oldLeft === [] || $newLeft === []) {
+        $this->budget -= count($oldLeft) * count($newLeft) * 20;
+        if ($oldLeft === [] || $newLeft === [] || $this->budget < 0) {
+            $this->exact = $this->exact && ($oldLeft === [] || $newLeft === []);
+
             return $columns;
         }
+        $oldAt = array_flip(array_keys($this->old->columns));
+        $newAt = array_flip(array_keys($this->new->columns));
         $oldValues = array_map(fn (string $id) => self::values($this->old->rows, $id), array_combine($oldLeft, $oldLeft));
         $scores = [];
         foreach ($newLeft as $new) {
@@ -74,7 +80,7 @@ final class TableMatching
                 $most = count($values) + count($oldValues[$old]);
                 $likeness = $most === 0 ? 1.0 : 2 * count(array_intersect_key($values, $oldValues[$old])) / $most;
                 // Of equal ones, those at the same place go together.
-                $near = 1 / (1 + abs((int) array_search($new, array_keys($this->new->columns), true) - (int) array_search($old, array_keys($this->old->columns), true)));
+                $near = 1 / (1 + abs($newAt[$new] - $oldAt[$old]));
                 if ($likeness >= self::COLUMN_LIKENESS) {
                     $scores[] = [$likeness, $near, $new, $old];
                 }
