@@ -22,13 +22,13 @@ final readonly class TextAuthors
     /** @param non-empty-list<RichText> $states the first is before step 0, the next after step 0, and so on */
     public static function through(array $states, Words $words): self
     {
-        $current = $words->of(array_shift($states));
+        $current = $words->cut(array_shift($states)->text());
         // Where each word of the current state comes from: a position in the first state, or ~step for a new one.
         $origin = array_keys($current);
         $removedBy = [];
         foreach ($states as $step => $state) {
-            $next = $words->of($state);
-            $alignment = Sequences::align(array_column($current, 'text'), array_column($next, 'text'));
+            $next = $words->cut($state->text());
+            $alignment = Sequences::align($current, $next);
             $nextOrigin = array_fill(0, count($next), ~$step);
             $pairs = $alignment->pairs();
             foreach ($origin as $at => $from) {

@@ -13,27 +13,30 @@ use MistyAttic\Core\Sequences\Sequences;
  * Compares two texts word by word. The exact form is the alignment of the words; the readable form joins crumbs into
  * phrases and tells changes of marks from changes of words.
  */
-final readonly class TextCompare
+final class TextCompare
 {
     /** A same stretch with at most this many letters between two changes is taken into the change. */
     private const CRUMB = 3;
 
     /**
-     * @param  list<Word>  $old
-     * @param  list<Word>  $new
+     * @param  list<string>  $oldTexts  the tokens of either side
+     * @param  list<string>  $newTexts
      */
     private function __construct(
-        public array $old,
-        public array $new,
-        public Alignment $alignment,
+        private readonly RichText $oldText,
+        private readonly RichText $newText,
+        public readonly array $oldTexts,
+        public readonly array $newTexts,
+        public readonly Alignment $alignment,
+        private readonly Words $words,
     ) {}
 
     public static function of(RichText $old, RichText $new, Words $words): self
     {
-        $oldWords = $words->of($old);
-        $newWords = $words->of($new);
+        $oldTexts = $words->cut($old->text());
+        $newTexts = $words->cut($new->text());
 
-        return new self($oldWords, $newWords, Sequences::align(array_column($oldWords, 'text'), array_column($newWords, 'text')));
+        return new self($old, $new, $oldTexts, $newTexts, Sequences::align($oldTexts, $newTexts), $words);
     }
 
     /** @return array{int, int} words added and words removed */
@@ -42,10 +45,10 @@ final readonly class TextCompare
         $added = $removed = 0;
         foreach ($this->alignment->gaps() as [$oldFrom, $oldTo, $newFrom, $newTo]) {
             for ($i = $newFrom; $i < $newTo; $i++) {
-                $added += $this->new[$i]->counts() ? 1 : 0;
+                $added += Words::counts($this->newTexts[$i]) ? 1 : 0;
             }
             for ($i = $oldFrom; $i < $oldTo; $i++) {
-                $removed += $this->old[$i]->counts() ? 1 : 0;
+                $removed += Words::counts($this->oldTexts[$i]) ? 1 : 0;
             }
         }
 
@@ -63,13 +66,14 @@ final readonly class TextCompare
     {
         $spans = [];
         $old = $new = 0;
-        foreach ([...$this->phrases(), [count($this->old), count($this->old), count($this->new), count($this->new)]] as [$oldFrom, $oldTo, $newFrom, $newTo]) {
-            array_push($spans, ...$this->same($old, $oldFrom, $new, $otherwise));
+        [$oldWords, $newWords] = [$this->words->of($this->oldText), $this->words->of($this->newText)];
+        foreach ([...$this->phrases(), [count($oldWords), count($oldWords), count($newWords), count($newWords)]] as [$oldFrom, $oldTo, $newFrom, $newTo]) {
+            array_push($spans, ...self::same(array_slice($oldWords, $old, $oldFrom - $old), array_slice($newWords, $new, $newFrom - $new), $otherwise));
             for ($i = $oldFrom; $i < $oldTo; $i++) {
-                $spans[] = new Span(SpanKind::Removed, new RichText($this->old[$i]->runs), null, $removedBy[$i] ?? $otherwise);
+                $spans[] = new Span(SpanKind::Removed, new RichText($oldWords[$i]->runs), null, $removedBy[$i] ?? $otherwise);
             }
             for ($i = $newFrom; $i < $newTo; $i++) {
-                $spans[] = new Span(SpanKind::Added, new RichText($this->new[$i]->runs), null, $addedBy[$i] ?? $otherwise);
+                $spans[] = new Span(SpanKind::Added, new RichText($newWords[$i]->runs), null, $addedBy[$i] ?? $otherwise);
             }
             [$old, $new] = [$oldTo, $newTo];
         }
@@ -77,14 +81,18 @@ final readonly class TextCompare
         return self::joined($spans);
     }
 
-    /** @return list<Span> */
-    private function same(int $oldFrom, int $oldTo, int $newFrom, ?int $otherwise): array
+    /**
+     * @param  list<Word>  $old
+     * @param  list<Word>  $new
+     * @return list<Span>
+     */
+    private static function same(array $old, array $new, ?int $otherwise): array
     {
         $spans = [];
-        for ($i = $oldFrom, $j = $newFrom; $i < $oldTo; $i++, $j++) {
-            $spans[] = $this->old[$i]->sameMarks($this->new[$j])
-                ? new Span(SpanKind::Same, new RichText($this->new[$j]->runs))
-                : new Span(SpanKind::Formatted, new RichText($this->new[$j]->runs), new RichText($this->old[$i]->runs), $otherwise);
+        foreach ($old as $at => $word) {
+            $spans[] = $word->sameMarks($new[$at])
+                ? new Span(SpanKind::Same, new RichText($new[$at]->runs))
+                : new Span(SpanKind::Formatted, new RichText($new[$at]->runs), new RichText($word->runs), $otherwise);
         }
 
         return $spans;
@@ -115,7 +123,7 @@ final readonly class TextCompare
     {
         $text = '';
         for ($i = $from; $i < $to; $i++) {
-            $text .= $this->old[$i]->text;
+            $text .= $this->oldTexts[$i];
         }
 
         return ! str_contains($text, "\n") && mb_strlen((string) preg_replace('/[^\p{L}\p{N}]+/u', '', $text)) <= self::CRUMB;

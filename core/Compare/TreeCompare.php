@@ -16,10 +16,10 @@ use MistyAttic\Core\Sequences\Increasing;
  */
 final class TreeCompare
 {
-    /** @var array<string, array{Part, Spot, int, int}> id => part, where it stands, stretch, position in it */
+    /** @var array<string, array{Part, string, string|null, int, int}> id => part, parent, sibling before it, stretch, position in it */
     private array $old = [];
 
-    /** @var array<string, array{Part, Spot, int, int}> */
+    /** @var array<string, array{Part, string, string|null, int, int}> */
     private array $new = [];
 
     private function __construct() {}
@@ -39,25 +39,23 @@ final class TreeCompare
     {
         $compare = new self;
         foreach ($stretches as $at => $stretch) {
-            $compare->old += self::placed($stretch->oldOpen, $stretch->old, $at);
-            $compare->new += self::placed($stretch->newOpen, $stretch->new, $at);
+            $compare->old = $at === 0 ? self::placed($stretch->oldOpen, $stretch->old, $at) : $compare->old + self::placed($stretch->oldOpen, $stretch->old, $at);
+            $compare->new = $at === 0 ? self::placed($stretch->newOpen, $stretch->new, $at) : $compare->new + self::placed($stretch->newOpen, $stretch->new, $at);
         }
         $changes = [];
-        foreach ($compare->old as $id => [$part, $spot]) {
-            if (! isset($compare->new[$id])) {
-                $changes[] = new Change(ChangeType::Removed, $id, $part, null, $spot, null);
-            }
+        foreach (array_diff_key($compare->old, $compare->new) as $id => [$part, $parent, $after]) {
+            $changes[] = new Change(ChangeType::Removed, $id, $part, null, new Spot($parent, $after), null);
         }
         $moved = $compare->moves();
-        foreach ($compare->new as $id => [$part, $spot]) {
+        foreach ($compare->new as $id => [$part, $parent, $after]) {
             if (! isset($compare->old[$id])) {
-                $changes[] = new Change(ChangeType::Added, $id, null, $part, null, $spot);
+                $changes[] = new Change(ChangeType::Added, $id, null, $part, null, new Spot($parent, $after));
 
                 continue;
             }
-            [$before, $from] = $compare->old[$id];
+            [$before, $oldParent, $oldAfter] = $compare->old[$id];
             if (isset($moved[$id])) {
-                $changes[] = new Change(ChangeType::Moved, $id, $before, $part, $from, $spot);
+                $changes[] = new Change(ChangeType::Moved, $id, $before, $part, new Spot($oldParent, $oldAfter), new Spot($parent, $after));
             }
             if (! $before->sameFields($part)) {
                 $changes[] = new Change(ChangeType::Edited, $id, $before, $part, null, null);
@@ -80,7 +78,7 @@ final class TreeCompare
     /**
      * @param  list<string>  $open
      * @param  list<Part>  $parts
-     * @return array<string, array{Part, Spot, int, int}>
+     * @return array<string, array{Part, string, string|null, int, int}>
      */
     private static function placed(array $open, array $parts, int $stretch): array
     {
@@ -88,7 +86,7 @@ final class TreeCompare
         $last = count($open) - 1;
         foreach ($parts as $position => $part) {
             $depth = $part->depth;
-            $placed[$part->id] = [$part, new Spot($depth === 0 ? PartTree::ROOT : $open[$depth - 1], $depth <= $last ? $open[$depth] : null), $stretch, $position];
+            $placed[$part->id] = [$part, $depth === 0 ? PartTree::ROOT : $open[$depth - 1], $depth <= $last ? $open[$depth] : null, $stretch, $position];
             $open[$depth] = $part->id;
             $last = $depth;
         }
@@ -100,18 +98,18 @@ final class TreeCompare
     private function moves(): array
     {
         $moved = $siblings = [];
-        foreach ($this->new as $id => [, $spot, $stretch]) {
+        foreach ($this->new as $id => [, $parent, , $stretch]) {
             if (! isset($this->old[$id])) {
                 continue;
             }
-            [, $from, $fromStretch, $position] = $this->old[$id];
-            if ($from->parent !== $spot->parent || $fromStretch !== $stretch) {
+            [, $oldParent, , $oldStretch, $position] = $this->old[$id];
+            if ($oldParent !== $parent || $oldStretch !== $stretch) {
                 $moved[$id] = true;
             } else {
-                $siblings[$stretch.' '.$spot->parent][$id] = $position;
+                $siblings[$stretch][$parent][$id] = $position;
             }
         }
-        foreach ($siblings as $positions) {
+        foreach (array_merge(...array_map(array_values(...), array_values($siblings)), ...[[]]) as $positions) {
             $stayed = Increasing::longest(array_values($positions));
             if (count($stayed) < count($positions)) {
                 $ids = array_keys($positions);

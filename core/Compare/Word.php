@@ -32,7 +32,7 @@ final readonly class Word
     /** Whether it is a word in the reader's sense: has a letter or a digit. */
     public function counts(): bool
     {
-        return preg_match('/[\p{L}\p{N}]/u', $this->text) === 1;
+        return Words::counts($this->text);
     }
 
     /** @param iterable<self> $words */

@@ -11,6 +11,9 @@ use MistyAttic\Core\Content\Run;
 /** Cuts texts at word boundaries (Unicode UAX #29, through ICU). Joined again, the words are the text, to the byte. */
 final class Words
 {
+    /** UAX #29, rules WB3 to WB13b, for what there is of their classes in ASCII, with ICU's own ways: @ is a letter, and a colon joins none. */
+    private const ASCII = '/(?:[A-Za-z0-9_@]|(?<=[A-Za-z@])[.\'](?=[A-Za-z@])|(?<=[0-9])[.,;\'](?=[0-9]))+| +|\r\n|./s';
+
     private IntlBreakIterator $boundaries;
 
     public function __construct()
@@ -48,14 +51,30 @@ final class Words
 
     public function count(RichText $text): int
     {
-        return count(array_filter($this->cut($text->text()), fn (string $word) => preg_match('/[\p{L}\p{N}]/u', $word) === 1));
+        return count(array_filter($this->cut($text->text()), self::counts(...)));
     }
 
-    /** @return list<string> */
-    private function cut(string $text): array
+    /** Whether a token is a word in the reader's sense: has a letter or a digit. */
+    public static function counts(string $word): bool
+    {
+        return preg_match('/[\p{L}\p{N}]/u', $word) === 1;
+    }
+
+    /**
+     * The tokens as plain texts.
+     *
+     * @return list<string>
+     */
+    public function cut(string $text): array
     {
         if ($text === '') {
             return [];
+        }
+        // For ASCII the same rules as an expression: many times faster, and held against ICU by a test.
+        if (preg_match('/[^\x00-\x7f]/', $text) !== 1) {
+            preg_match_all(self::ASCII, $text, $words);
+
+            return $words[0];
         }
         $this->boundaries->setText($text);
 

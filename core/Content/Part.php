@@ -47,8 +47,12 @@ final readonly class Part
         }
         $fields = [];
         foreach ($values[3] as $name => $value) {
+            if (is_scalar($value)) {
+                $fields[(string) $name] = $value;
+
+                continue;
+            }
             $fields[(string) $name] = match (true) {
-                is_scalar($value) => $value,
                 is_array($value) && isset($value['runs']) => RichText::fromJson($value),
                 is_array($value) && array_is_list($value) && array_filter($value, fn (mixed $inner) => ! is_scalar($inner)) === [] => $value,
                 default => throw InvalidContent::notCanonicalJson('a field is a rich text, a scalar or a list of scalars'),

@@ -169,7 +169,8 @@ final readonly class FileMerge
         $ended = self::manner($sides, fn (Source $side): string => preg_match('/[\r\n]$/', $side->bytes) === 1 ? 'yes' : 'no') === 'yes';
         $written = [];
         foreach ($sides as [$source, $tree]) {
-            if (array_column(array_filter($tree->parts, fn (Part $part) => $part->role === $grid->column), 'id') !== $columns) {
+            $sameColumns = array_column(array_filter($tree->parts, fn (Part $part) => $part->role === $grid->column), 'id') === $columns;
+            if (! $sameColumns || ($source->format === FileFormat::Csv && CsvReader::separator($source->bytes) !== $separator)) {
                 continue;
             }
             $rows = array_values(array_filter($tree->parts, fn (Part $part) => $part->role === $grid->row));

@@ -7,7 +7,6 @@ namespace MistyAttic\Core\History;
 use MistyAttic\Core\Compare\Change;
 use MistyAttic\Core\Compare\ChangeType;
 use MistyAttic\Core\Compare\TextCompare;
-use MistyAttic\Core\Compare\Word;
 use MistyAttic\Core\Compare\Words;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\RichText;
@@ -163,22 +162,22 @@ final class Attribution
     private function text(Step $step, string $part, string $field, RichText $before, RichText $after): void
     {
         $compare = TextCompare::of($before, $after, $this->words);
-        $was = $this->tokens[$part][$field] ?? array_fill(0, count($compare->old), null);
+        $was = $this->tokens[$part][$field] ?? array_fill(0, count($compare->oldTexts), null);
         /** @var list<int|null> $now */
-        $now = array_fill(0, count($compare->new), $step->number);
+        $now = array_fill(0, count($compare->newTexts), $step->number);
         $pairs = $compare->alignment->pairs();
-        foreach ($compare->old as $at => $word) {
+        foreach ($compare->oldTexts as $at => $word) {
             if (isset($pairs[$at])) {
                 $now[$pairs[$at]] = $was[$at];
-            } elseif ($word->counts()) {
-                $this->gone[] = new Gone($part, $field, $word->text, $was[$at], $step->number);
+            } elseif (Words::counts($word)) {
+                $this->gone[] = new Gone($part, $field, $word, $was[$at], $step->number);
             }
         }
         [$added, $removed] = $compare->counts();
         $this->of($step)->wordsAdded += $added;
         $this->of($step)->wordsRemoved += $removed;
         $this->tokens[$part][$field] = array_values($now);
-        $this->texts[$part][$field] = array_map(fn (Word $word) => $word->counts() ? $word->text : '', $compare->new);
+        $this->texts[$part][$field] = array_map(fn (string $word) => Words::counts($word) ? $word : '', $compare->newTexts);
     }
 
     private function countStanding(): void

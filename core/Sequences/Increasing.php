@@ -17,6 +17,13 @@ final class Increasing
         foreach ($values as $at => $value) {
             $low = 0;
             $high = count($tops);
+            // Most values go on from the last one.
+            if ($high > 0 && $values[$tops[$high - 1]] < $value) {
+                $before[$at] = $tops[$high - 1];
+                $tops[] = $at;
+
+                continue;
+            }
             while ($low < $high) {
                 $middle = ($low + $high) >> 1;
                 if ($values[$tops[$middle]] < $value) {

@@ -38,27 +38,42 @@ final class Sequences
     public static function align(array $old, array $new, int $cap = 256): Alignment
     {
         $self = new self($cap);
-        $numbers = [];
-        foreach ($old as $i => $element) {
-            $self->old[$i] = $numbers['.'.$element] ??= count($numbers);
+        $oldCount = $oldEnd = count($old);
+        $newCount = $newEnd = count($new);
+        for ($start = 0; $start < $oldEnd && $start < $newEnd && $old[$start] === $new[$start]; $start++);
+        for (; $oldEnd > $start && $newEnd > $start && $old[$oldEnd - 1] === $new[$newEnd - 1]; $oldEnd--, $newEnd--);
+        $self->keep(0, 0, $start);
+        $self->keep($oldEnd, $newEnd, $oldCount - $oldEnd);
+        if ($start < $oldEnd && $start < $newEnd) {
+            // PHP turns keys such as “7” into integers, each into another one, so that no two texts fall together.
+            $numbers = [];
+            for ($i = $start; $i < $oldEnd; $i++) {
+                $self->old[$i] = $numbers[$old[$i]] ??= count($numbers);
+            }
+            for ($i = $start; $i < $newEnd; $i++) {
+                $self->new[$i] = $numbers[$new[$i]] ??= count($numbers);
+            }
+            $self->solve($start, $oldEnd, $start, $newEnd);
         }
-        foreach ($new as $i => $element) {
-            $self->new[$i] = $numbers['.'.$element] ??= count($numbers);
-        }
-        $self->solve(count($old), count($new));
 
-        return new Alignment($self->joined(), count($old), count($new), $self->exact);
+        return new Alignment($self->joined(), $oldCount, $newCount, $self->exact);
     }
 
-    private function solve(int $oldCount, int $newCount): void
+    private function solve(int $oldFrom, int $oldTo, int $newFrom, int $newTo): void
     {
-        $open = [[0, $oldCount, 0, $newCount]];
+        $old = $this->old;
+        $new = $this->new;
+        $open = [[$oldFrom, $oldTo, $newFrom, $newTo]];
         while ($open !== []) {
             [$a0, $a1, $b0, $b1] = array_pop($open);
-            for ($from = $a0; $a0 < $a1 && $b0 < $b1 && $this->old[$a0] === $this->new[$b0]; $a0++, $b0++);
-            $this->keep($from, $b0 - ($a0 - $from), $a0 - $from);
-            for ($to = $a1; $a0 < $a1 && $b0 < $b1 && $this->old[$a1 - 1] === $this->new[$b1 - 1]; $a1--, $b1--);
-            $this->keep($a1, $b1, $to - $a1);
+            for ($from = $a0; $a0 < $a1 && $b0 < $b1 && $old[$a0] === $new[$b0]; $a0++, $b0++);
+            if ($a0 > $from) {
+                $this->runs[] = [$from, $b0 - ($a0 - $from), $a0 - $from];
+            }
+            for ($to = $a1; $a0 < $a1 && $b0 < $b1 && $old[$a1 - 1] === $new[$b1 - 1]; $a1--, $b1--);
+            if ($to > $a1) {
+                $this->runs[] = [$a1, $b1, $to - $a1];
+            }
             if ($a0 === $a1 || $b0 === $b1) {
                 continue;
             }
@@ -68,11 +83,21 @@ final class Sequences
 
                 continue;
             }
-            foreach ([...$anchors, [$a1, $b1]] as [$a, $b]) {
-                $open[] = [$a0, $a, $b0, $b];
+            foreach ($anchors as [$a, $b]) {
+                // What is equal behind an anchor may hold the next ones.
+                if ($a < $a0) {
+                    continue;
+                }
+                if ($a > $a0 && $b > $b0) {
+                    $open[] = [$a0, $a, $b0, $b];
+                }
                 [$a0, $b0] = [$a, $b];
+                for ($from = $a0; $a0 < $a1 && $b0 < $b1 && $old[$a0] === $new[$b0]; $a0++, $b0++);
+                $this->runs[] = [$from, $b, $a0 - $from];
             }
-            $open[] = [$a0, $a1, $b0, $b1];
+            if ($a0 < $a1 && $b0 < $b1) {
+                $open[] = [$a0, $a1, $b0, $b1];
+            }
         }
     }
 
@@ -84,27 +109,37 @@ final class Sequences
     private function anchors(int $a0, int $a1, int $b0, int $b1): array
     {
         $inOld = $inNew = [];
+        $old = $this->old;
+        $new = $this->new;
         for ($i = $a0; $i < $a1; $i++) {
-            $inOld[$this->old[$i]] = isset($inOld[$this->old[$i]]) ? -1 : $i;
+            $element = $old[$i];
+            $inOld[$element] = isset($inOld[$element]) ? -1 : $i;
         }
         for ($i = $b0; $i < $b1; $i++) {
-            $inNew[$this->new[$i]] = isset($inNew[$this->new[$i]]) ? -1 : $i;
+            $element = $new[$i];
+            $inNew[$element] = isset($inNew[$element]) ? -1 : $i;
         }
-        $pairs = [];
+        $oldAt = $newAt = [];
         foreach ($inOld as $element => $i) {
             if ($i >= 0 && ($inNew[$element] ?? -1) >= 0) {
-                $pairs[] = [$i, $inNew[$element]];
+                $oldAt[] = $i;
+                $newAt[] = $inNew[$element];
             }
         }
 
-        return array_map(fn (int $at) => $pairs[$at], Increasing::longest(array_column($pairs, 1)));
+        return array_map(fn (int $at) => [$oldAt[$at], $newAt[$at]], Increasing::longest($newAt));
     }
 
     /** A range without anchors: without the elements that only one side has, by Myers. */
     private function gap(int $a0, int $a1, int $b0, int $b1): void
     {
-        $inOld = array_flip(array_slice($this->old, $a0, $a1 - $a0));
-        $inNew = array_flip(array_slice($this->new, $b0, $b1 - $b0));
+        $inOld = $inNew = [];
+        for ($i = $a0; $i < $a1; $i++) {
+            $inOld[$this->old[$i]] = true;
+        }
+        for ($i = $b0; $i < $b1; $i++) {
+            $inNew[$this->new[$i]] = true;
+        }
         $a = $atA = $b = $atB = [];
         for ($i = $a0; $i < $a1; $i++) {
             if (isset($inNew[$this->old[$i]])) {

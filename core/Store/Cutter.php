@@ -33,7 +33,13 @@ final class Cutter
     /** @var array<string, string> their bytes, by address */
     public array $chunks = [];
 
+    /** Records, or addresses of entries. */
     private string $open = '';
+
+    /** Of entries, the numbers of records and the least depths. */
+    private string $counts = '';
+
+    private string $leasts = '';
 
     private int $items = 0;
 
@@ -59,7 +65,9 @@ final class Cutter
         if ($this->items === 0) {
             $this->open = 'N';
         }
-        $this->open .= $entry->bytes();
+        $this->open .= $entry->address;
+        $this->counts .= pack('N', $entry->count);
+        $this->leasts .= chr($entry->least);
         $this->took($entry->count, $entry->least);
         if ($this->items >= self::NODE_MOST || ($this->items >= self::NODE_LEAST && crc32($entry->address) % self::NODE_DIVISOR === 0)) {
             $this->finish();
@@ -75,7 +83,8 @@ final class Cutter
     public function finish(): void
     {
         if ($this->items > 0) {
-            $this->keep($this->open);
+            $this->keep($this->open.$this->counts.$this->leasts);
+            $this->counts = $this->leasts = '';
         }
     }
 

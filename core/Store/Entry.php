@@ -9,9 +9,6 @@ use MistyAttic\Core\Content\Address;
 /** What an inner node knows of a node below it. */
 final readonly class Entry
 {
-    /** Address, number of records (32 bits, big-endian), least depth. */
-    public const BYTES = Address::BYTES + 5;
-
     /**
      * @param  string  $address  raw
      * @param  int  $count  records under it
@@ -19,19 +16,18 @@ final readonly class Entry
      */
     public function __construct(public string $address, public int $count, public int $least) {}
 
-    public function bytes(): string
-    {
-        return $this->address.pack('NC', $this->count, $this->least);
-    }
-
-    /** @return list<self> of an inner node's bytes */
+    /** @return list<self> of an inner node's bytes: `N`, all addresses, all numbers of records (32 bits, big-endian), all least depths (8 bits) */
     public static function in(string $node): array
     {
+        $count = intdiv(strlen($node) - 1, Address::BYTES + 5);
+        $addresses = str_split(substr($node, 1, $count * Address::BYTES), Address::BYTES);
+        /** @var array<int, int> $counts */
+        $counts = unpack("N{$count}", $node, 1 + $count * Address::BYTES);
+        /** @var array<int, int<0, 255>> $leasts */
+        $leasts = unpack("C{$count}", $node, 1 + $count * (Address::BYTES + 4));
         $entries = [];
-        for ($at = 1, $end = strlen($node); $at < $end; $at += self::BYTES) {
-            /** @var array{count: int, least: int<0, 255>} $numbers */
-            $numbers = unpack('Ncount/Cleast', $node, $at + Address::BYTES);
-            $entries[] = new self(substr($node, $at, Address::BYTES), $numbers['count'], $numbers['least']);
+        foreach ($addresses as $at => $address) {
+            $entries[] = new self($address, $counts[$at + 1], $leasts[$at + 1]);
         }
 
         return $entries;

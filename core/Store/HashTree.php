@@ -9,8 +9,8 @@ namespace MistyAttic\Core\Store;
  * content defines, and nodes of nodes likewise, so that the same list has the same root whatever the way there, and an
  * edit, insertion or removal makes new chunks on the path to the root and no others.
  *
- * A leaf is `L` and its records, each ended by a line feed. An inner node is `N` and its entries ({@see Entry}). The empty
- * list is the leaf `L`.
+ * A leaf is `L` and its records, each ended by a line feed. An inner node is `N` and its entries ({@see Entry::in}). The
+ * empty list is the leaf `L`.
  */
 final readonly class HashTree
 {
@@ -124,9 +124,15 @@ final readonly class HashTree
      *
      * @throws ChunkMissing
      */
-    public function compare(string $old, string $new): array
+    public function compare(string $old, string $new, ?Nodes $nodes = null): array
     {
-        return (new Difference(new Nodes($this->store)))->between($old, $new);
+        return (new Difference($nodes ?? $this->nodes()))->between($old, $new);
+    }
+
+    /** For several readings that are one piece of work. */
+    public function nodes(): Nodes
+    {
+        return new Nodes($this->store);
     }
 
     /**
@@ -137,9 +143,9 @@ final readonly class HashTree
      *
      * @throws ChunkMissing
      */
-    public function open(string $root, int $before): array
+    public function open(string $root, int $before, ?Nodes $nodes = null): array
     {
-        $nodes = new Nodes($this->store);
+        $nodes ??= $this->nodes();
         $open = [];
         for ($depth = 256; $depth > 0 && ($found = $this->lastBelow($nodes, $root, 0, $before, $depth)) !== null;) {
             array_unshift($open, $found[1]);

@@ -10,6 +10,9 @@ final class Nodes
     /** @var array<string, string> address => bytes */
     private array $held = [];
 
+    /** @var array<string, list<Entry>> */
+    private array $entries = [];
+
     public function __construct(private readonly ChunkStore $store) {}
 
     /**
@@ -45,7 +48,7 @@ final class Nodes
     /** @return list<Entry> */
     public function entries(string $address): array
     {
-        return Entry::in($this->bytes($address));
+        return $this->entries[$address] ??= Entry::in($this->bytes($address));
     }
 
     /** @return list<string> */

@@ -83,11 +83,12 @@ final readonly class TreeStore
      */
     public function compare(string $old, string $new): array
     {
-        $regions = $this->hashes->compare($old, $new);
+        $nodes = $this->hashes->nodes();
+        $regions = $this->hashes->compare($old, $new, $nodes);
         $stretches = [];
         for ($at = 0; isset($regions[$at]); $at++) {
             $region = $regions[$at];
-            $stretch = new Stretch($this->open($old, $region->oldFrom), $this->parts($region->old), $this->open($new, $region->newFrom), $this->parts($region->new));
+            $stretch = new Stretch($this->open($old, $region->oldFrom, $nodes), $this->parts($region->old), $this->open($new, $region->newFrom, $nodes), $this->parts($region->new));
             for ($to = $region->newTo(); ; $to = $next->newTo()) {
                 $next = $regions[$at + 1] ?? null;
                 $hanging = $this->hanging($new, $to, $next->newFrom ?? PHP_INT_MAX, $stretch->differsFrom());
@@ -169,8 +170,8 @@ final readonly class TreeStore
     }
 
     /** @return list<string> ids of the parts that stand open before a position, by depth */
-    private function open(string $root, int $position): array
+    private function open(string $root, int $position, Nodes $nodes): array
     {
-        return array_map(fn (string $record) => Part::fromRecord($record)->id, $this->hashes->open($root, $position));
+        return array_map(fn (string $record) => Part::fromRecord($record)->id, $this->hashes->open($root, $position, $nodes));
     }
 }

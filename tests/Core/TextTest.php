@@ -19,6 +19,8 @@ use MistyAttic\Core\Kinds\Document\DocumentKind;
 use MistyAttic\Core\Kinds\Limits;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
 
 final class TextTest extends TestCase
 {
@@ -121,5 +123,20 @@ final class TextTest extends TestCase
     {
         self::assertSame([[0, 2], [2, 3]], Sittings::fold([0, 1800, 3601]));
         self::assertSame([], Sittings::fold([]));
+    }
+
+    public function test_ascii_is_cut_as_icu_cuts_it(): void
+    {
+        $words = new Words;
+        $random = new Randomizer(new Mt19937((int) (getenv('SEED') ?: random_int(1, 1_000_000))));
+        for ($round = 0; $round < 3000; $round++) {
+            $text = '';
+            for ($at = $random->getInt(1, 12); $at > 0; $at--) {
+                $text .= $random->getInt(0, 2) === 0 ? chr($random->getInt(0, 127)) : ['a', 'B', '1', '0', '.', ',', ':', ';', "'", '_', ' ', "\r", "\n", '@'][$random->getInt(0, 13)];
+            }
+            $judge = \IntlBreakIterator::createWordInstance('und') ?? self::fail();
+            $judge->setText($text);
+            self::assertSame(iterator_to_array($judge->getPartsIterator(), false), $words->cut($text), (string) json_encode($text));
+        }
     }
 }

@@ -83,14 +83,16 @@ final class Matching
             $pairs[$part->id] = $id;
             $taken[$id] = true;
         }
-        $parts = [];
+        $parts = $names = $renamed = [];
         foreach ($new->parts as $part) {
             $fields = $part->fields;
             if ($cells && $fields !== []) {
-                $fields = [];
-                foreach ($part->fields as $name => $value) {
-                    $fields[$pairs[$name] ?? $name] = $value;
+                // Most rows have cells in the same columns.
+                if (array_keys($fields) !== $names) {
+                    $names = array_keys($fields);
+                    $renamed = array_map(fn (string $name) => $pairs[$name] ?? $name, $names);
                 }
+                $fields = array_combine($renamed, $fields);
             }
             $parts[] = new Part($pairs[$part->id], $part->role, $part->depth, $fields);
         }

@@ -36,10 +36,8 @@ final class TableMatching
     public function pairs(): array
     {
         $this->columns = $this->columns();
-        $oldSigns = $this->signs($this->old->rows, array_values($this->columns));
-        $newSigns = $this->signs($this->new->rows, array_keys($this->columns));
         if (! $this->byKey()) {
-            $this->bySigns($oldSigns, $newSigns);
+            $this->bySigns($this->signs($this->old->rows, array_values($this->columns)), $this->signs($this->new->rows, array_keys($this->columns)));
             $this->byLikeness();
         }
         $pairs = $this->columns;
