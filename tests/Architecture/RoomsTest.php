@@ -20,31 +20,46 @@ final class RoomsTest
             ->because('the core is plain PHP and is tested on its own');
     }
 
-    public function test_content_stands_on_nothing(): Rule
+    public function test_content_and_sequences_stand_on_nothing(): Rule
     {
-        return $this->room('Content', 'Kinds', 'Compare', 'Merge', 'History', 'Store', 'Formats');
+        return PHPat::rule()->classes(Selector::inNamespace(self::CORE.'\Content'), Selector::inNamespace(self::CORE.'\Sequences'))
+            ->shouldNot()->dependOn()->classes(...array_map(fn (string $other) => Selector::inNamespace(self::CORE.'\\'.$other), ['Kinds', 'Compare', 'Merge', 'History', 'Store', 'Formats', 'Files']))
+            ->because('the arrows between the rooms point one way');
     }
 
     public function test_kinds_stand_on_content(): Rule
     {
-        return $this->room('Kinds', 'Compare', 'Merge', 'History', 'Store', 'Formats');
+        return $this->room('Kinds', 'Sequences', 'Compare', 'Merge', 'History', 'Store', 'Formats', 'Files');
     }
 
-    public function test_compare_stands_on_kinds_and_content(): Rule
+    public function test_compare_stands_on_kinds_content_and_sequences(): Rule
     {
-        return $this->room('Compare', 'Merge', 'History', 'Store', 'Formats');
+        return $this->room('Compare', 'Merge', 'History', 'Store', 'Formats', 'Files');
     }
 
-    public function test_the_store_knows_only_content(): Rule
+    public function test_merge_stands_on_compare(): Rule
     {
-        return $this->room('Store', 'Kinds', 'Compare', 'Merge', 'History', 'Formats');
+        return $this->room('Merge', 'History', 'Store', 'Formats', 'Files');
     }
 
-    public function test_nothing_in_the_core_leans_on_merge_but_itself(): Rule
+    public function test_history_stands_on_compare(): Rule
     {
-        return PHPat::rule()->classes(Selector::inNamespace(self::CORE.'\History'), Selector::inNamespace(self::CORE.'\Formats'))
-            ->shouldNot()->dependOn()->classes(Selector::inNamespace(self::CORE.'\Merge'), Selector::inNamespace(self::CORE.'\Store'))
-            ->because('the arrows between the rooms point one way');
+        return $this->room('History', 'Merge', 'Store', 'Formats', 'Files');
+    }
+
+    public function test_the_store_knows_only_content_and_sequences(): Rule
+    {
+        return $this->room('Store', 'Kinds', 'Compare', 'Merge', 'History', 'Formats', 'Files');
+    }
+
+    public function test_formats_stand_on_kinds_and_content(): Rule
+    {
+        return $this->room('Formats', 'Sequences', 'Compare', 'Merge', 'History', 'Store', 'Files');
+    }
+
+    public function test_files_know_no_history_and_no_store(): Rule
+    {
+        return $this->room('Files', 'History', 'Store');
     }
 
     private function room(string $room, string ...$others): Rule
