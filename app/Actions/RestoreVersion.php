@@ -10,31 +10,45 @@ use App\Models\User;
 use App\Models\Version;
 use App\Store\States;
 use Illuminate\Support\Facades\DB;
+use MistyAttic\Core\Compare\TreeCompare;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Kinds;
 
-/** Makes an earlier state the newest version again; what was newest stays where it is in the history. */
+/** Makes an earlier state the newest version again, or brings back some of it; what was newest stays where it is in the history. */
 final readonly class RestoreVersion
 {
     public function __construct(private States $states, private WriteVersion $write) {}
 
     /**
      * @param  int  $seen  the number that was newest when the plan was shown
+     * @param  list<string>|null  $picked  keys of the changes back that are wanted; null for all
      * @return Version|null null when something was saved since the plan was shown, or when that state is the newest already
      */
-    public function handle(Item $item, Version $version, User $editor, int $seen, Cause $cause = Cause::Restored): ?Version
+    public function handle(Item $item, Version $version, User $editor, int $seen, Cause $cause = Cause::Restored, ?array $picked = null): ?Version
     {
-        return DB::transaction(function () use ($item, $version, $editor, $seen, $cause) {
+        return DB::transaction(function () use ($item, $version, $editor, $seen, $cause, $picked) {
             $item->refresh();
             if ($item->head !== $seen || $item->root === $version->root) {
                 return null;
             }
 
-            return $this->write->handle($item, $editor, new Written(
-                $this->states->tree($item->root),
-                $this->states->tree($version->root),
-                $version->root,
-                $cause,
-                source: $version->number,
-            ));
+            $now = $this->states->tree($item->root);
+            $then = $this->states->tree($version->root);
+            $after = $picked === null ? $then : $this->between($item, $now, $then, $picked);
+            $root = $after === $then ? $version->root : $this->states->keep($after, $item->root);
+            if ($root === $item->root) {
+                return null;
+            }
+
+            return $this->write->handle($item, $editor, new Written($now, $after, $root, $root === $version->root ? $cause : Cause::BroughtBack, source: $version->number));
         });
+    }
+
+    /** @param list<string> $picked */
+    private function between(Item $item, PartTree $now, PartTree $then, array $picked): PartTree
+    {
+        $back = TreeCompare::of($then, $now)->invert()->pick($now, $picked);
+
+        return Kinds::named($item->kind)->repair($back->changes->apply($now)->orFail());
     }
 }

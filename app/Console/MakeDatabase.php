@@ -24,6 +24,11 @@ final class MakeDatabase extends Command
             }
         }
         DatabaseFile::make($path);
+        if (! DatabaseFile::fits($path)) {
+            $this->error("The database {$path} is laid out as an earlier state of this product did, before its first release. Move it away, or begin anew with --reset.");
+
+            return self::FAILURE;
+        }
 
         return $this->call('migrate', ['--force' => true]);
     }

@@ -11,10 +11,19 @@ enum Cause: string
     case Wrote = 'wrote';
     case Restored = 'restored';
 
+    /** Some changes of an earlier state, picked from the plan. */
+    case BroughtBack = 'brought_back';
+
     /** A restore that was undone. */
     case TookBack = 'took_back';
     case Copied = 'copied';
 
     /** An edit that had been held back was settled. */
     case Settled = 'settled';
+
+    /** Whether it is a restore, of all or of a part, that can be taken back. */
+    public function canBeTakenBack(): bool
+    {
+        return $this === self::Restored || $this === self::BroughtBack;
+    }
 }

@@ -63,6 +63,7 @@ final class Comparison
         public readonly Version $to,
         private readonly States $states,
         Phrases $phrases,
+        bool $apart = false,
     ) {
         $this->words = new Words;
         $this->old = $states->tree($from->root);
@@ -72,7 +73,7 @@ final class Comparison
         $this->versions = $this->versionsOf($this->touches);
         $this->users = User::query()->whereIn('id', $this->versions->pluck('user_id')->unique()->values())->get()->keyBy('id');
         $entries = [];
-        foreach (Statements::of(Kinds::named($item->kind), $this->old, $this->new, $this->changes) as $statement) {
+        foreach (Statements::of(Kinds::named($item->kind), $this->old, $this->new, $this->changes, $apart) as $statement) {
             $answers = Answerable::forStatement($statement, $this->touches);
             $last = $answers === [] ? null : $this->versions->get($answers[array_key_last($answers)]->number);
             $entries[] = new Entry($statement, $phrases->statement($statement), array_column($answers, 'number'), $this->editors($answers), $last?->saved_at);

@@ -6,6 +6,7 @@ namespace App\View;
 
 use App\Models\User;
 use Carbon\CarbonImmutable;
+use MistyAttic\Core\Compare\ChangeSet;
 use MistyAttic\Core\Compare\ChangeType;
 use MistyAttic\Core\Compare\Statement;
 
@@ -27,6 +28,16 @@ final readonly class Entry
     public function by(User $user): bool
     {
         return in_array($user->id, array_map(fn (User $editor) => $editor->id, $this->editors), true);
+    }
+
+    /**
+     * The changes that lead back from it: keys for {@see ChangeSet::pick} of the inverted set.
+     *
+     * @return list<string>
+     */
+    public function keysBack(): array
+    {
+        return array_map(fn (string $id) => $this->statement->type->inverse()->value.':'.$id, $this->statement->ids);
     }
 
     /** The part to go to. */

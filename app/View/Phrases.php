@@ -18,6 +18,7 @@ final class Phrases
         return match ($version->cause) {
             Cause::Wrote => $this->withMore($version),
             Cause::Settled => __('changes.cause.settled', ['sentence' => mb_lcfirst($this->withMore($version))]),
+            Cause::BroughtBack => __('changes.cause.brought_back', ['source' => (string) $version->source, 'sentence' => mb_lcfirst($this->withMore($version))]),
             Cause::Copied => __('changes.cause.copied', ['source' => (string) $version->item->origin?->number, 'title' => (string) $version->item->origin?->item->title]),
             default => __('changes.cause.'.$version->cause->value, $values),
         };

@@ -14,10 +14,10 @@ final readonly class RestorePlan
     /** How many versions fit in one line. */
     private const DOTS = 28;
 
-    /** @var list<Entry> in the earlier version, and missing or other now */
+    /** @var array<int, Entry> in the earlier version, and missing or other now; by their position in the comparison */
     public array $comesBack;
 
-    /** @var list<Entry> made since */
+    /** @var array<int, Entry> made since */
     public array $goesAway;
 
     /** @var array<string, int> noun => how many parts are the same in both */
@@ -27,13 +27,13 @@ final readonly class RestorePlan
     public function __construct(public Comparison $since, Kind $kind)
     {
         $back = $away = [];
-        foreach ($since->entries as $entry) {
+        foreach ($since->entries as $at => $entry) {
             $type = $entry->statement->type;
             $madeSince = $type === ChangeType::Added || ($type === ChangeType::Edited && $entry->statement->removed === 0 && $entry->statement->added > 0);
             if ($madeSince) {
-                $away[] = $entry;
+                $away[$at] = $entry;
             } else {
-                $back[] = $entry;
+                $back[$at] = $entry;
             }
         }
         $touched = $since->changes->touched();

@@ -28,6 +28,7 @@ final class Statements
         private readonly PartTree $old,
         private readonly PartTree $new,
         private readonly ChangeSet $changes,
+        private readonly bool $apart,
     ) {
         $this->words = new Words;
         $grid = $kind->grid();
@@ -51,7 +52,7 @@ final class Statements
     private function gatherSmallOnes(): void
     {
         $small = array_filter($this->statements, fn (Statement $statement) => $statement->isSmall());
-        if (count($small) < self::SMALL_ONES) {
+        if ($this->apart || count($small) < self::SMALL_ONES) {
             return;
         }
         $this->statements = array_values(array_diff_key($this->statements, $small));
@@ -59,10 +60,13 @@ final class Statements
         $this->statements[] = new Statement('small', ChangeType::Edited, ['count' => count($small)], $ids, array_sum(array_column($small, 'added')), array_sum(array_column($small, 'removed')));
     }
 
-    /** @return list<Statement> in the order of the content, what is gone before what is new at the same place */
-    public static function of(Kind $kind, PartTree $old, PartTree $new, ChangeSet $changes): array
+    /**
+     * @param  bool  $apart  says neighbours and small edits one by one, for picking among them
+     * @return list<Statement> in the order of the content, what is gone before what is new at the same place
+     */
+    public static function of(Kind $kind, PartTree $old, PartTree $new, ChangeSet $changes, bool $apart = false): array
     {
-        $self = new self($kind, $old, $new, $changes);
+        $self = new self($kind, $old, $new, $changes, $apart);
         $self->cameAndWent(ChangeType::Removed, $old);
         $self->cameAndWent(ChangeType::Added, $new);
         $self->moves();
@@ -99,7 +103,7 @@ final class Statements
                 $cells[$side->parent($side->parent($part->id))][] = $part->id;
             } elseif ($part->role === 'row') {
                 $rows[$side->parent($part->id)][] = $part->id;
-            } elseif ($end === $position && $part->role !== 'heading' && $part->depth === $side->get($runs[$run][0])->depth) {
+            } elseif (! $this->apart && $end === $position && $part->role !== 'heading' && $part->depth === $side->get($runs[$run][0])->depth) {
                 $runs[$run][] = $part->id;
                 $end = $position + $size;
             } else {
@@ -162,7 +166,7 @@ final class Statements
         foreach ($this->plain(ChangeType::Moved) as $change) {
             $moved[$change->id] = true;
             // Neighbours that were neighbours before moved as one.
-            if ($before !== null && $change->to?->after === $before && $change->from?->after === $before && $change->to->parent === $change->from->parent) {
+            if (! $this->apart && $before !== null && $change->to?->after === $before && $change->from?->after === $before && $change->to->parent === $change->from->parent) {
                 $runs[array_key_last($runs)][] = $change;
             } else {
                 $runs[] = [$change];

@@ -243,6 +243,7 @@ return [
     'cause' => [
         'made' => 'Made the :kind',
         'restored' => 'Restored :source',
+        'brought_back' => 'From :source: :sentence',
         'took_back' => 'Took it back to :source',
         'copied' => 'Copied out from :source of “:title”',
         'settled' => 'Settled an edit: :sentence',

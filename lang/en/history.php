@@ -18,6 +18,7 @@ return [
     'no_such_version' => 'There is no version :number of “:title”. Its newest is :head.',
     'version_gone' => 'Version :number of “:title” is no longer kept.',
     'moved_on' => 'Something was saved since this plan was made. Nothing was restored: look at the plan again.',
+    'nothing_ticked' => 'Tick what shall come back or go away. Nothing was changed.',
     'same' => 'That is the newest state already; there is nothing to restore.',
     'nouns' => [
         'heading' => '{1} one heading|[2,*] :count headings', 'paragraph' => '{1} one paragraph|[2,*] :count paragraphs', 'item' => '{1} one list item|[2,*] :count list items',

@@ -1,4 +1,5 @@
 import { attachHistory } from './history/history.js';
+import { attachPlan } from './history/plan.js';
 import { attachMenus } from './common/menus.js';
 import { attachForms } from './common/forms.js';
 import { attachTimes } from './common/times.js';
@@ -15,6 +16,7 @@ if (document.querySelector('[data-editor]')) {
     import('./editor/editor.js').then(({ attachEditor }) => attachEditor(document.body));
 }
 attachHistory(document.body);
+attachPlan(document.body);
 
 if ('serviceWorker' in navigator) {
     navigator.serviceWorker.register('/offline.js').catch(() => {});

@@ -1,7 +1,7 @@
 <x-layout :title="'Restore '.$item->title.' to '.$version->number" body="is-item">
-    <main id="main" class="plan">
+    <main id="main" class="plan" data-plan>
         <h1>Restore “{{ $item->title }}” to {{ $version->number }}</h1>
-        <p class="plan-lead">as it stood on <x-when :at="$version->saved_at" exact />@if ($version->milestone), “{{ $version->milestone->name }}”@endif. Nothing is overwritten: this becomes version {{ $item->head + 1 }}, and {{ $item->head }} stays in the history.</p>
+        <p class="plan-lead">as it stood on <x-when :at="$version->saved_at" exact />@if ($version->milestone), “{{ $version->milestone->name }}”@endif. Nothing is overwritten: this becomes version {{ $item->head + 1 }}, and {{ $item->head }} stays in the history. Untick what shall stay as it is now.</p>
         <x-problems />
         @include('restore.line', $plan->line())
         @if ($plan->since->changes->isEmpty())
@@ -9,11 +9,11 @@
         @endif
         <div class="plan-columns">
             <section aria-labelledby="back"><h2 id="back">Comes back <span>{{ count($plan->comesBack) }}</span></h2><p>In {{ $version->number }}, and missing or other now</p>
-                <ul>@foreach ($plan->comesBack as $entry)<x-plan-line :entry="$entry" />@endforeach</ul>
+                <ul data-column="back">@foreach ($plan->comesBack as $at => $entry)<x-plan-line :entry="$entry" :at="$at" />@endforeach</ul>
                 @if ($plan->comesBack === [])<p class="plan-none">Nothing: all that was in {{ $version->number }} is there now.</p>@endif
             </section>
             <section aria-labelledby="away"><h2 id="away">Goes away <span>{{ count($plan->goesAway) }}</span></h2><p>Made since {{ $version->number }}; {{ $item->head }} keeps it</p>
-                <ul>@foreach ($plan->goesAway as $entry)<x-plan-line :entry="$entry" />@endforeach</ul>
+                <ul data-column="away">@foreach ($plan->goesAway as $at => $entry)<x-plan-line :entry="$entry" :at="$at" />@endforeach</ul>
                 @if ($plan->goesAway === [])<p class="plan-none">Nothing was added since.</p>@endif
             </section>
             <section aria-labelledby="stays"><h2 id="stays">Stays as it is</h2><p>The same in both, so it is not touched</p>
@@ -27,10 +27,11 @@
     </main>
     <footer class="plan-foot">
         <a class="button" href="{{ route('history', ['item' => $item, 'from' => $version->number, 'to' => $item->head]) }}">Cancel</a>
-        <span>{{ count($plan->comesBack) }} come back, {{ count($plan->goesAway) }} go away</span>
+        <button class="button" type="button" data-tick-all hidden>Tick none</button>
+        <span aria-live="polite" data-plan-count>{{ count($plan->comesBack) }} come back, {{ count($plan->goesAway) }} go away</span>
         <a class="button" href="{{ route('copy', [$item, $version->number]) }}">Copy out instead…</a>
         @unless ($plan->since->changes->isEmpty())
-            <form method="post" action="{{ route('restore.store', [$item, $version->number]) }}">@csrf<input type="hidden" name="seen" value="{{ $item->head }}"><button class="button is-dark">Restore {{ $version->number }}</button></form>
+            <form id="restore" method="post" action="{{ route('restore.store', [$item, $version->number]) }}">@csrf<input type="hidden" name="seen" value="{{ $item->head }}"><input type="hidden" name="lines" value="{{ count($plan->since->entries) }}"><button class="button is-dark" data-restore>Restore {{ $version->number }}</button></form>
         @endunless
     </footer>
 </x-layout>

@@ -17,7 +17,7 @@ final class MergeTest extends TestCase
     /** @return array<string, array{array<string, string>, string, string}> */
     public static function cases(): array
     {
-        return Cases::in('merges');
+        return [...Cases::in('merges'), ...Cases::in('combinations')];
     }
 
     /** @param array<string, string> $case */

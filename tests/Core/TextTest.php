@@ -17,6 +17,8 @@ use MistyAttic\Core\Content\Run;
 use MistyAttic\Core\History\Sittings;
 use MistyAttic\Core\Kinds\Document\DocumentKind;
 use MistyAttic\Core\Kinds\Limits;
+use MistyAttic\Core\Merge\TextMeeting;
+use MistyAttic\Core\Merge\TextMerge;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
@@ -137,6 +139,37 @@ final class TextTest extends TestCase
             $judge = \IntlBreakIterator::createWordInstance('und') ?? self::fail();
             $judge->setText($text);
             self::assertSame(iterator_to_array($judge->getPartsIterator(), false), $words->cut($text), (string) json_encode($text));
+        }
+    }
+
+    public function test_a_merge_of_texts_drops_no_word_that_only_one_side_wrote(): void
+    {
+        $words = new Words;
+        $seed = (int) (getenv('SEED') ?: random_int(1, 1_000_000));
+        for ($round = 0; $round < 400; $round++) {
+            $random = new Randomizer(new Mt19937($seed + $round));
+            $base = array_map(fn (int $at) => "w{$at}", range(1, $random->getInt(1, 12)));
+            $sides = [];
+            foreach (['t', 'm'] as $who) {
+                $side = $base;
+                for ($edits = $random->getInt(0, 3); $edits > 0; $edits--) {
+                    array_splice($side, $random->getInt(0, count($side)), $random->getInt(0, 2), ["{$who}{$edits}"]);
+                }
+                $sides[$who] = RichText::plain(implode(' ', $side));
+            }
+            $merge = TextMerge::of(RichText::plain(implode(' ', $base)), $sides['t'], $sides['m'], $words);
+            $kept = $merge->text->text().' '.implode(' ', array_map(fn (TextMeeting $meeting) => $meeting->mine->text(), $merge->meetings));
+            foreach ([...explode(' ', $sides['t']->text()), ...explode(' ', $sides['m']->text())] as $word) {
+                // A word of the base may have been removed by the other side; what a side wrote itself may not get lost.
+                if (! str_starts_with($word, 'w')) {
+                    self::assertMatchesRegularExpression("/\\b{$word}\\b/", $kept, 'SEED='.($seed + $round));
+                }
+            }
+            foreach ($base as $word) {
+                if (preg_match("/\\b{$word}\\b/", $sides['t']->text()) === 1 && preg_match("/\\b{$word}\\b/", $sides['m']->text()) === 1) {
+                    self::assertMatchesRegularExpression("/\\b{$word}\\b/", $kept, 'SEED='.($seed + $round));
+                }
+            }
         }
     }
 }

@@ -214,4 +214,35 @@ final class HistoryTest extends FeatureCase
 
         return [$queries, $store->reads];
     }
+
+    public function test_some_lines_of_the_plan_are_brought_back_and_the_rest_stays(): void
+    {
+        $plan = (string) $this->get(route('restore', [$this->item, 2]))->assertOk()->getContent();
+        preg_match_all('~value="(\d+)" form="restore".*?plan-what">([^<]*)~s', $plan, $lines, PREG_SET_ORDER);
+        $at = array_column($lines, 1, 2);
+        $removed = (int) array_values(array_filter($lines, fn (array $line) => str_contains($line[2], 'Check the plug')))[0][1];
+        self::assertCount(4, $at);
+        $this->post(route('restore.store', [$this->item, 2]), ['seen' => 6, 'lines' => 4, 'pick' => [$removed]])->assertRedirect();
+        $item = $this->item->refresh();
+        self::assertSame(['Sign the log.', 'Walk the whole room together, twice.', 'Check the plug and lead first.', 'Ring the bell.'], array_map(fn (Part $part) => $part->richText()->text(), $this->tree($item)->parts));
+        $version = Version::query()->where(['item_id' => $item->id, 'number' => 7])->firstOrFail();
+        self::assertSame([Cause::BroughtBack, 2], [$version->cause, $version->source]);
+        $this->get(route('list', $item))->assertSee('From 2: added “Check the plug and lead first”');
+        $this->get(route('history', ['item' => $item, 'from' => 6, 'to' => 7]))->assertSee('Take it back');
+        $this->post(route('restore.undo', [$item, 7]))->assertRedirect();
+        self::assertSame(['Sign the log.', 'Walk the whole room together, twice.', 'Ring the bell.'], array_map(fn (Part $part) => $part->richText()->text(), $this->tree($item->refresh())->parts));
+    }
+
+    public function test_a_plan_with_every_line_ticked_is_a_restore_and_one_with_none_is_refused(): void
+    {
+        $this->post(route('restore.store', [$this->item, 2]), ['seen' => 6, 'lines' => 4])->assertSessionHasErrors('pick');
+        $this->post(route('restore.store', [$this->item, 2]), ['seen' => 6, 'lines' => 4, 'pick' => ['x']])->assertSessionHasErrors('pick.0');
+        self::assertSame(6, $this->item->refresh()->head);
+        $this->post(route('restore.store', [$this->item, 2]), ['seen' => 5, 'lines' => 4, 'pick' => [0]])->assertSessionHasErrors('seen');
+        self::assertSame(6, $this->item->refresh()->head);
+        $this->post(route('restore.store', [$this->item, 2]), ['seen' => 6, 'lines' => 4, 'pick' => [0, 1, 2, 3]])->assertSessionHasNoErrors();
+        self::assertSame(Cause::Restored, Version::query()->where(['item_id' => $this->item->id, 'number' => 7])->firstOrFail()->cause);
+        // A line that there is not picks nothing, and so changes nothing.
+        $this->post(route('restore.store', [$this->item, 3]), ['seen' => 7, 'lines' => 9, 'pick' => [99]])->assertSessionHasErrors('seen');
+    }
 }

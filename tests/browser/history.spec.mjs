@@ -131,6 +131,44 @@ test('a restore shows its plan, adds a version, and is taken back in one press',
     await expect(text(page)).toHaveText('Something else.');
 });
 
+test('one line of a plan is brought back, by keyboard alone, and the rest stays', async ({ page }) => {
+    await newDocument(page, 'Picking');
+    await page.keyboard.type('First of all.');
+    await page.keyboard.press('Enter');
+    await page.keyboard.type('Second thoughts.');
+    await saved(page);
+    await page.keyboard.press('Control+s');
+    await expect(page.locator('[data-save-line]')).toHaveText(/Kept as \d+/);
+    await page.keyboard.press('Control+a');
+    await page.keyboard.press('Backspace');
+    await page.keyboard.type('Third time lucky.');
+    await expect(page.locator('[data-save-line]')).toHaveText(/as [34]/);
+    const item = page.url();
+    await page.goto(`${item}/versions/2/restore`);
+    const ticks = page.locator('[data-pick]');
+    const count = await ticks.count();
+    expect(count).toBeGreaterThan(1);
+    await page.getByRole('button', { name: 'Tick none' }).focus();
+    await page.keyboard.press('Enter');
+    await expect(page.locator('[data-restore]')).toBeDisabled();
+    await expect(page.locator('[data-plan-count]')).toHaveText('0 come back, 0 go away');
+    const second = page.getByRole('checkbox', { name: /Second thoughts/ });
+    await second.focus();
+    await page.keyboard.press('Space');
+    await expect(page.locator('[data-plan-count]')).toHaveText('1 come back, 0 go away');
+    await page.getByRole('button', { name: 'Bring these back' }).focus();
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('status').filter({ hasText: 'Brought back what you ticked from 2' })).toBeVisible();
+    await page.goto(item);
+    await expect(text(page)).toContainText('Third time lucky.');
+    await expect(text(page)).toContainText('Second thoughts.');
+    await expect(text(page)).not.toContainText('First of all.');
+    await page.getByRole('link', { name: 'History', exact: true }).click();
+    await page.getByRole('button', { name: 'Take it back' }).click();
+    await page.goto(item);
+    await expect(text(page)).not.toContainText('Second thoughts.');
+});
+
 test('a version is copied out and downloaded', async ({ page }) => {
     const name = `Early handbook ${Date.now()}`;
     await openHistory(page, 'Volunteer handbook', 'from=40&to=41');

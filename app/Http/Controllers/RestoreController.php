@@ -10,6 +10,7 @@ use App\Models\Item;
 use App\Models\Milestone;
 use App\Store\States;
 use App\View\Comparison;
+use App\View\Entry;
 use App\View\Phrases;
 use App\View\RestorePlan;
 use Illuminate\Contracts\View\View;
@@ -24,7 +25,7 @@ final class RestoreController extends Controller
     {
         Gate::authorize('restore', $item);
         $version = $this->version($item, $number);
-        $since = new Comparison($item, $version, $this->version($item, $item->head), $states, $phrases);
+        $since = new Comparison($item, $version, $this->version($item, $item->head), $states, $phrases, apart: true);
 
         return view('restore', [
             'item' => $item,
@@ -35,18 +36,37 @@ final class RestoreController extends Controller
         ]);
     }
 
-    public function store(Request $request, Item $item, int $number, RestoreVersion $restore): RedirectResponse
+    /** All of it, or the lines of the plan that are ticked. */
+    public function store(Request $request, Item $item, int $number, RestoreVersion $restore, States $states, Phrases $phrases): RedirectResponse
     {
         Gate::authorize('restore', $item);
-        $sent = $request->validate(['seen' => ['required', 'integer', 'min:1']]);
+        $sent = $request->validate([
+            'seen' => ['required', 'integer', 'min:1'],
+            'lines' => ['sometimes', 'integer', 'min:1'],
+            'pick' => ['required_with:lines', 'array', 'min:1'],
+            'pick.*' => ['integer', 'min:0'],
+        ], ['pick' => __('history.nothing_ticked')]);
         $version = $this->version($item, $number);
-        $restored = $restore->handle($item, $version, $this->person($request), (int) $sent['seen']);
+        $all = ! isset($sent['lines']) || count(array_unique($sent['pick'])) >= (int) $sent['lines'];
+        $picked = $all || $item->head !== (int) $sent['seen'] ? null : $this->keys(new Comparison($item, $version, $this->version($item, $item->head), $states, $phrases, apart: true), $sent['pick']);
+        $restored = $restore->handle($item, $version, $this->person($request), (int) $sent['seen'], picked: $picked);
         if ($restored === null) {
             return redirect()->route('restore', [$item, $number])->withErrors(['seen' => __($item->root === $version->root ? 'history.same' : 'history.moved_on')]);
         }
 
         return redirect()->route('history', ['item' => $item, 'from' => $restored->number - 1, 'to' => $restored->number])
-            ->with('restored', $restored->number)->with('said', __('item.restored', ['source' => (string) $number, 'number' => (string) $restored->number]));
+            ->with('restored', $restored->number)->with('said', __($restored->cause === Cause::BroughtBack ? 'item.brought_back' : 'item.restored', ['source' => (string) $number, 'number' => (string) $restored->number]));
+    }
+
+    /**
+     * @param  array<mixed>  $picked  positions of lines of the plan
+     * @return list<string>
+     */
+    private function keys(Comparison $since, array $picked): array
+    {
+        $entries = array_intersect_key($since->entries, array_flip(array_map(intval(...), $picked)));
+
+        return array_merge(...array_map(fn (Entry $entry) => $entry->keysBack(), array_values($entries)), ...[[]]);
     }
 
     /** Undoes a restore: the state before it becomes the newest again. */
@@ -54,7 +74,7 @@ final class RestoreController extends Controller
     {
         Gate::authorize('restore', $item);
         $version = $this->version($item, $number);
-        abort_unless($version->cause === Cause::Restored && $number > 1, 404);
+        abort_unless($version->cause->canBeTakenBack() && $number > 1, 404);
         $back = $restore->handle($item, $this->version($item, $number - 1), $this->person($request), $number, Cause::TookBack);
         if ($back === null) {
             return redirect()->route('history', $item)->withErrors(['seen' => __('item.written_since', ['number' => (string) $number])]);

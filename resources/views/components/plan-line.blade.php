@@ -1,8 +1,10 @@
-@props(['entry'])
+@props(['entry', 'at'])
 <li class="plan-line">
-    @foreach ($entry->editors as $editor)<x-monogram :user="$editor" aria-hidden="true" />@endforeach
-    <div>
-        <p>{{ $entry->plan() }}</p>
-        <small>{{ $entry->planned() }}@if ($entry->at), <x-when :at="$entry->at" />@endif</small>
-    </div>
+    <label>
+        <input type="checkbox" name="pick[]" value="{{ $at }}" form="restore" checked data-pick>
+        @foreach ($entry->editors as $editor)<x-monogram :user="$editor" aria-hidden="true" />@endforeach
+        <span class="plan-what">{{ $entry->plan() }}
+            <small>{{ $entry->planned() }}@if ($entry->at), <x-when :at="$entry->at" />@endif</small>
+        </span>
+    </label>
 </li>

@@ -24,7 +24,7 @@
         </details>
         <a class="button" href="{{ route('copy', [$item, $from->number]) }}">Copy out…</a>
         @can('restore', $item)
-            @if ($to->cause === App\Models\Cause::Restored && $to->number === $item->head)
+            @if ($to->cause->canBeTakenBack() && $to->number === $item->head)
                 <form method="post" action="{{ route('restore.undo', [$item, $to->number]) }}">@csrf<button class="button is-dark">Take it back</button></form>
             @elseif ($from->root !== $item->root)
                 <a class="button is-dark" href="{{ route('restore', [$item, $from->number]) }}">Restore {{ $from->number }}…</a>

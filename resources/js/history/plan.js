@@ -1,0 +1,39 @@
+/**
+ * The restore plan: counts what is ticked, and names the button after it. Without it all ticks work as well.
+ *
+ * @param {HTMLElement} root
+ * @returns {() => void}
+ */
+export function attachPlan(root) {
+    const plan = root.querySelector('[data-plan]');
+    const button = /** @type {HTMLButtonElement | null} */ (root.querySelector('[data-restore]'));
+    const toggle = /** @type {HTMLButtonElement | null} */ (root.querySelector('[data-tick-all]'));
+    const count = root.querySelector('[data-plan-count]');
+    if (!plan || !button || !toggle || !count) return () => {};
+    const ticks = /** @type {HTMLInputElement[]} */ ([...plan.querySelectorAll('[data-pick]')]);
+    const whole = button.textContent ?? '';
+    const tickedIn = (/** @type {string} */ column) => plan.querySelectorAll(`[data-column="${column}"] :checked`).length;
+
+    const show = () => {
+        const ticked = ticks.filter((tick) => tick.checked).length;
+        count.textContent = `${tickedIn('back')} come back, ${tickedIn('away')} go away`;
+        button.textContent = ticked === ticks.length ? whole : 'Bring these back';
+        button.disabled = ticked === 0;
+        toggle.textContent = ticked === 0 ? 'Tick all' : 'Tick none';
+    };
+    const toggled = () => {
+        const all = ticks.every((tick) => !tick.checked);
+        for (const tick of ticks) tick.checked = all;
+        show();
+    };
+    toggle.hidden = ticks.length < 2;
+    plan.addEventListener('change', show);
+    toggle.addEventListener('click', toggled);
+    // A page that was gone back to keeps its ticks.
+    show();
+
+    return () => {
+        plan.removeEventListener('change', show);
+        toggle.removeEventListener('click', toggled);
+    };
+}
