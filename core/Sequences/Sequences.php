@@ -10,10 +10,14 @@ namespace MistyAttic\Core\Sequences;
  * (E. W. Myers, “An O(ND) Difference Algorithm and Its Variations”, Algorithmica 1986, §4b) in the gaps that are left.
  *
  * Time O((n + D²) log n) with D bounded by the cost cap in each gap, space O(n). Past the cap a gap is split at the point
- * that got furthest, and the result says that it is not exact.
+ * that got furthest, and the result says that it is not exact. When all gaps together have taken more steps than allowed,
+ * the cap becomes a small one, so that even two shuffled books end soon.
  */
 final class Sequences
 {
+    /** The cap once the steps are used up. */
+    private const TIRED = 24;
+
     /** Marks a diagonal that has left the grid; far enough below zero to stay there whatever is added. */
     private const NOWHERE = -1_000_000_000;
 
@@ -28,16 +32,17 @@ final class Sequences
 
     private bool $exact = true;
 
-    private function __construct(private readonly int $cap) {}
+    private function __construct(private int $cap, private int $steps) {}
 
     /**
      * @param  list<string>  $old
      * @param  list<string>  $new
      * @param  int  $cap  the most edits that one gap is searched for from either end
+     * @param  int  $steps  the most diagonals that all gaps together may look at with that cap
      */
-    public static function align(array $old, array $new, int $cap = 256): Alignment
+    public static function align(array $old, array $new, int $cap = 256, int $steps = 3_000_000): Alignment
     {
-        $self = new self($cap);
+        $self = new self($cap, $steps);
         $oldCount = $oldEnd = count($old);
         $newCount = $newEnd = count($new);
         for ($start = 0; $start < $oldEnd && $start < $newEnd && $old[$start] === $new[$start]; $start++);
@@ -46,13 +51,14 @@ final class Sequences
         $self->keep($oldEnd, $newEnd, $oldCount - $oldEnd);
         if ($start < $oldEnd && $start < $newEnd) {
             // PHP turns keys such as “7” into integers, each into another one, so that no two texts fall together.
-            $numbers = [];
+            $numbers = $oldNumbers = $newNumbers = [];
             for ($i = $start; $i < $oldEnd; $i++) {
-                $self->old[$i] = $numbers[$old[$i]] ??= count($numbers);
+                $oldNumbers[$i] = $numbers[$old[$i]] ??= count($numbers);
             }
             for ($i = $start; $i < $newEnd; $i++) {
-                $self->new[$i] = $numbers[$new[$i]] ??= count($numbers);
+                $newNumbers[$i] = $numbers[$new[$i]] ??= count($numbers);
             }
+            [$self->old, $self->new] = [$oldNumbers, $newNumbers];
             $self->solve($start, $oldEnd, $start, $newEnd);
         }
 
@@ -83,7 +89,7 @@ final class Sequences
 
                 continue;
             }
-            foreach ($anchors as [$a, $b]) {
+            foreach ($anchors as $a => $b) {
                 // What is equal behind an anchor may hold the next ones.
                 if ($a < $a0) {
                     continue;
@@ -104,7 +110,7 @@ final class Sequences
     /**
      * Elements that occur once on each side of the range, as far as they stand in the same order.
      *
-     * @return list<array{int, int}>
+     * @return array<int, int> old position => new position, ascending
      */
     private function anchors(int $a0, int $a1, int $b0, int $b1): array
     {
@@ -119,15 +125,27 @@ final class Sequences
             $element = $new[$i];
             $inNew[$element] = isset($inNew[$element]) ? -1 : $i;
         }
-        $oldAt = $newAt = [];
+        $pairs = [];
+        $last = -1;
+        $ascending = true;
         foreach ($inOld as $element => $i) {
-            if ($i >= 0 && ($inNew[$element] ?? -1) >= 0) {
-                $oldAt[] = $i;
-                $newAt[] = $inNew[$element];
+            if ($i >= 0 && ($at = $inNew[$element] ?? -1) >= 0) {
+                $pairs[$i] = $at;
+                $ascending = $ascending && $at > $last;
+                $last = $at;
             }
         }
+        if ($ascending) {
+            return $pairs;
+        }
+        $positions = array_keys($pairs);
+        $values = array_values($pairs);
+        $anchors = [];
+        foreach (Increasing::longest($values) as $at) {
+            $anchors[$positions[$at]] = $values[$at];
+        }
 
-        return array_map(fn (int $at) => [$oldAt[$at], $newAt[$at]], Increasing::longest($newAt));
+        return $anchors;
     }
 
     /** A range without anchors: without the elements that only one side has, by Myers. */
@@ -183,6 +201,9 @@ final class Sequences
         $m = $y1 - $y0;
         $delta = $n - $m;
         $odd = ($delta & 1) !== 0;
+        if ($this->steps < 0) {
+            $this->cap = min($this->cap, self::TIRED);
+        }
         $most = min($this->cap, ($n + $m + 1) >> 1);
         $zero = $most + 1;
         $forward = $backward = array_fill(0, 2 * $most + 3, self::NOWHERE);
@@ -210,6 +231,7 @@ final class Sequences
             }
         }
         $this->exact = false;
+        $this->steps -= $most * $most;
 
         return $this->furthest($forward, $zero, $most, $n, $m, $x0, $y0);
     }

@@ -27,6 +27,9 @@ final class TableMatching
     /** @var array<string, string> new column => old column */
     private array $columns = [];
 
+    /** @var array<string, true> new columns whose values are all different and yet go with other rows on either side */
+    private array $counters = [];
+
     /** @var array<int, int> position of a new row => of the old row */
     private array $rows = [];
 
@@ -37,8 +40,10 @@ final class TableMatching
     {
         $this->columns = $this->columns();
         if (! $this->byKey()) {
-            $this->bySigns($this->signs($this->old->rows, array_values($this->columns)), $this->signs($this->new->rows, array_keys($this->columns)));
-            $this->byLikeness();
+            // A running number says where a row stands, not which it is.
+            $telling = array_diff_key($this->columns, $this->counters) ?: $this->columns;
+            $this->bySigns($this->signs($this->old->rows, array_values($telling)), $this->signs($this->new->rows, array_keys($telling)));
+            $this->byLikeness($telling);
         }
         $pairs = $this->columns;
         foreach ($this->rows as $new => $old) {
@@ -124,12 +129,15 @@ final class TableMatching
     {
         $signs = [];
         foreach ($rows as $row) {
-            $sign = '';
-            foreach ($columns as $column) {
-                $value = $row->fields[$column] ?? null;
-                $sign .= "\x1f".($value === null ? '' : (is_int($value) ? $value : self::sign($value)));
+            $values = [];
+            if (array_keys($row->fields) === $columns) {
+                $values = array_values($row->fields);
+            } else {
+                foreach ($columns as $column) {
+                    $values[] = $row->fields[$column] ?? null;
+                }
             }
-            $signs[] = $sign;
+            $signs[] = (string) json_encode($values, JSON_PARTIAL_OUTPUT_ON_ERROR);
         }
 
         return $signs;
@@ -150,7 +158,12 @@ final class TableMatching
                 continue;
             }
             $shared = array_intersect_key($newKeys, $oldKeys);
-            if (2 * count($shared) < min(count($oldKeys), count($newKeys)) || $shared === [] || ! $this->tells($shared, $oldKeys, $new)) {
+            if (2 * count($shared) < min(count($oldKeys), count($newKeys)) || $shared === []) {
+                continue;
+            }
+            if (! $this->tells($shared, $oldKeys, $new)) {
+                $this->counters[$new] = true;
+
                 continue;
             }
             foreach ($shared as $key => $position) {
@@ -222,17 +235,18 @@ final class TableMatching
             $waiting[$sign][] = $position;
         }
         foreach (array_diff_key($new, $this->rows) as $position => $sign) {
-            if (($waiting[$sign] ?? []) !== [] && trim($sign, "\x1f") !== '') {
+            if (($waiting[$sign] ?? []) !== [] && preg_match('/^\[(null,?)*\]$/', $sign) !== 1) {
                 $this->rows[$position] = array_shift($waiting[$sign]);
             }
         }
     }
 
-    private function byLikeness(): void
+    /** @param array<string, string> $columns new => old */
+    private function byLikeness(array $columns): void
     {
         $index = [];
         foreach (array_diff_key($this->old->rows, array_flip($this->rows)) as $position => $row) {
-            foreach ($this->columns as $old) {
+            foreach ($columns as $old) {
                 if (isset($row->fields[$old])) {
                     $index[$old."\x1f".self::sign($row->fields[$old])][] = $position;
                 }
@@ -242,7 +256,7 @@ final class TableMatching
         foreach (array_diff_key($this->new->rows, $this->rows) as $position => $row) {
             $shared = $rare = [];
             $filled = 0;
-            foreach ($this->columns as $new => $old) {
+            foreach ($columns as $new => $old) {
                 $found = isset($row->fields[$new]) ? $index[$old."\x1f".self::sign($row->fields[$new])] ?? [] : [];
                 $filled += isset($row->fields[$new]) ? 1 : 0;
                 $this->budget -= count($found);
