@@ -9,6 +9,7 @@ use App\Http\Controllers\HistoryController;
 use App\Http\Controllers\InvitationController;
 use App\Http\Controllers\ItemController;
 use App\Http\Controllers\MilestoneController;
+use App\Http\Controllers\PartController;
 use App\Http\Controllers\PeopleController;
 use App\Http\Controllers\PictureController;
 use App\Http\Controllers\RestoreController;
@@ -59,6 +60,8 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
 
         Route::get('/history', [HistoryController::class, 'show'])->name('history');
         Route::get('/history/list', [HistoryController::class, 'list'])->name('list');
+        Route::get('/parts/{part}', [PartController::class, 'show'])->name('part');
+        Route::post('/parts/{part}/versions/{number}', [PartController::class, 'store'])->whereNumber('number')->name('part.restore');
         Route::get('/ribbon', [HistoryController::class, 'ribbon'])->name('ribbon');
         Route::prefix('/versions/{number}')->whereNumber('number')->group(function (): void {
             Route::get('/line', [HistoryController::class, 'line'])->name('line');

@@ -18,6 +18,14 @@ return [
     'no_such_version' => 'There is no version :number of “:title”. Its newest is :head.',
     'version_gone' => 'Version :number of “:title” is no longer kept.',
     'moved_on' => 'Something was saved since this plan was made. Nothing was restored: look at the plan again.',
+    'part' => [
+        'nameless' => 'A part without words',
+        'count' => '{1} One version changed it|[2,*] :count versions changed it',
+        'older' => '{1} One older version changed it as well.|[2,*] :count older versions changed it as well.',
+        'added' => 'Added', 'removed' => 'Removed', 'moved' => 'Moved', 'edited' => 'Changed',
+        'same' => 'It is like that now. Nothing was changed.',
+    ],
+    'its_history' => 'The history of this part',
     'nothing_ticked' => 'Tick what shall come back or go away. Nothing was changed.',
     'same' => 'That is the newest state already; there is nothing to restore.',
     'nouns' => [

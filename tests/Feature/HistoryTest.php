@@ -12,6 +12,7 @@ use App\Models\Shelf;
 use App\Models\User;
 use App\Models\Version;
 use App\Store\SqliteChunkStore;
+use App\Store\States;
 use Illuminate\Database\Events\QueryExecuted;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\DB;
@@ -243,5 +244,37 @@ final class HistoryTest extends FeatureCase
         self::assertSame(Cause::Restored, Version::query()->where(['item_id' => $this->item->id, 'number' => 7])->firstOrFail()->cause);
         // A line that there is not picks nothing, and so changes nothing.
         $this->post(route('restore.store', [$this->item, 3]), ['seen' => 7, 'lines' => 9, 'pick' => [99]])->assertSessionHasErrors('seen');
+    }
+
+    public function test_a_part_has_its_own_history_and_comes_back_alone(): void
+    {
+        $walk = $this->tree($this->item)->parts[1]->id;
+        $page = $this->get(route('part', [$this->item, $walk]))->assertOk();
+        $page->assertSee('“Walk the whole room together, twice”')->assertSee('3 versions changed it')->assertSeeInOrder(['Added one word in', 'Ines Oduya in', 'as it is now', 'Added one word in', 'Tobi Brandt in', 'Bring this back']);
+        $this->post(route('part.restore', [$this->item, $walk, 3]), ['seen' => 6])->assertRedirect(route('history', ['item' => $this->item, 'from' => 6, 'to' => 7]));
+        self::assertSame(['Sign the log.', 'Walk the whole room together.', 'Ring the bell.'], array_map(fn (Part $part) => $part->richText()->text(), $this->tree($this->item->refresh())->parts));
+        $this->post(route('part.restore', [$this->item, $walk, 3]), ['seen' => 7])->assertSessionHasErrors('seen');
+        $this->post(route('part.restore', [$this->item, $walk, 4]), ['seen' => 6])->assertSessionHasErrors('seen');
+    }
+
+    public function test_a_part_that_is_gone_comes_back_to_its_place(): void
+    {
+        $gone = $this->app->make(States::class)->tree((string) Version::query()->where(['item_id' => $this->item->id, 'number' => 2])->value('root'))->parts[1]->id;
+        $this->get(route('part', [$this->item, $gone]))->assertOk()->assertSee('“Check the plug and lead first”')->assertSeeInOrder(['Removed', 'gone now', 'Added']);
+        $this->post(route('part.restore', [$this->item, $gone, 2]), ['seen' => 6])->assertRedirect();
+        self::assertSame(['Sign the log.', 'Walk the whole room together, twice.', 'Check the plug and lead first.', 'Ring the bell.'], array_map(fn (Part $part) => $part->richText()->text(), $this->tree($this->item->refresh())->parts));
+    }
+
+    public function test_a_part_that_never_was_is_not_found_and_only_who_may_restore_brings_back(): void
+    {
+        $this->get(route('part', [$this->item, 'nothing']))->assertNotFound();
+        $this->post(route('part.restore', [$this->item, 'nothing', 2]), ['seen' => 6])->assertNotFound();
+        $part = $this->tree($this->item)->parts[0]->id;
+        $this->shelf->update(['editors_restore' => false]);
+        $this->actingAs($this->tobi)->get(route('part', [$this->item, $part]))->assertOk()->assertDontSee('Bring this back');
+        $this->post(route('part.restore', [$this->item, $part, 2]), ['seen' => 6])->assertForbidden();
+        $this->actingAs($this->person('Someone Else'))->get(route('part', [$this->item, $part]))->assertNotFound();
+        $this->post(route('part.restore', [$this->item, $part, 2]), ['seen' => 6])->assertNotFound();
+        self::assertSame(6, $this->item->refresh()->head);
     }
 }

@@ -16,6 +16,9 @@
     @case('flag')
         <path d="M5 22V3h14l-4 4.5 4 4.5H5"/>
         @break
+    @case('history')
+        <path d="M3 18h18M7 18v-6M12 18V7M17 18v-4"/>
+        @break
     @case('dots')
         <path d="M5 12h.01M12 12h.01M19 12h.01"/>
         @break

@@ -21,6 +21,7 @@
                             <small>@foreach ($entry->editors as $editor){{ $editor->firstName() }}@if (! $loop->last), @endif @endforeach {{ $entry->versions() }}@if ($entry->at), <x-when :at="$entry->at" />@endif @if ($entry->place())· {{ $entry->place() }}@endif</small>
                         </span>
                     </a>
+                    <a class="entry-history" href="{{ route('part', [$item, $entry->part()]) }}" title="{{ __('history.its_history') }}"><x-glyph name="history" /><span class="is-sr-only">{{ __('history.its_history') }}: {{ $entry->sentence }}</span></a>
                 </li>
             @endif
         @endforeach

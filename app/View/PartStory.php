@@ -1,0 +1,111 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\View;
+
+use App\Models\Item;
+use App\Models\User;
+use App\Models\Version;
+use App\Store\States;
+use Illuminate\Support\Collection;
+use Illuminate\Support\Facades\DB;
+use MistyAttic\Core\Compare\ChangeType;
+use MistyAttic\Core\Compare\Span;
+use MistyAttic\Core\Compare\SpanKind;
+use MistyAttic\Core\Compare\Statements;
+use MistyAttic\Core\Compare\TextCompare;
+use MistyAttic\Core\Compare\TreeCompare;
+use MistyAttic\Core\Compare\Words;
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Content\RichText;
+use MistyAttic\Core\Kinds\Kinds;
+
+/** Every version that changed one part, with what it held; reads these versions' part and no more. */
+final class PartStory
+{
+    /** The newest steps that are shown. */
+    private const MOST = 200;
+
+    /** @var list<PartStep> the newest first */
+    public readonly array $steps;
+
+    /** How many older ones are not shown. */
+    public readonly int $older;
+
+    public readonly string $name;
+
+    public function __construct(private readonly Item $item, private readonly string $part, private readonly States $states, private readonly Phrases $phrases)
+    {
+        $touches = DB::table('touches')->where(['item_id' => $item->id, 'part' => $part])->orderByDesc('number')->get(['number', 'what', 'position'])->all();
+        $this->older = max(0, count($touches) - self::MOST);
+        // One more than is shown, for what the oldest shown one changed.
+        $touches = array_reverse(array_slice($touches, 0, self::MOST + 1));
+        $versions = Version::query()->with('user', 'milestone')->where('item_id', $item->id)->whereIn('number', array_column($touches, 'number'))->get()->keyBy('number');
+        $steps = [];
+        $before = $name = null;
+        foreach ($touches as $touch) {
+            $version = $versions->get($touch->number);
+            $after = $version === null || $touch->position === null ? null : $states->part($version->root, (int) $touch->position);
+            if ($version !== null) {
+                $steps[] = $this->step($version, (int) $touch->what, $before, $after);
+            }
+            [$before, $name] = [$after, $after ?? $name];
+        }
+        $now = $before;
+        $this->name = $name === null ? '' : $this->label($name);
+        $shown = array_reverse($this->older > 0 ? array_slice($steps, 1) : $steps);
+        $this->steps = array_map(fn (PartStep $step) => $step->comparedWith($now), $shown);
+    }
+
+    /** Whether the part is one of this item's at all. */
+    public function isThere(): bool
+    {
+        return $this->steps !== [];
+    }
+
+    /** @return Collection<int, User> */
+    public function editors(): Collection
+    {
+        return (new Collection(array_map(fn (PartStep $step) => $step->version->user, $this->steps)))->unique('id')->values();
+    }
+
+    private function step(Version $version, int $what, ?Part $before, ?Part $after): PartStep
+    {
+        $spans = [];
+        if ($after !== null) {
+            $old = $before?->richText() ?? new RichText;
+            $spans = array_map(
+                fn (Span $span) => [$before === null && $span->kind === SpanKind::Added ? new Span(SpanKind::Same, $span->text) : $span, $version->user],
+                TextCompare::of($old, $after->richText(), new Words)->spans(),
+            );
+        }
+
+        return new PartStep($version, $this->sentence($what, $before, $after), $after, new SpanHtml($spans), false);
+    }
+
+    private function sentence(int $what, ?Part $before, ?Part $after): string
+    {
+        $did = fn (ChangeType $type): bool => ($what & $type->bit()) !== 0;
+        $said = [];
+        if ($did(ChangeType::Added) || $did(ChangeType::Removed)) {
+            $said[] = __($after === null ? 'history.part.removed' : 'history.part.added');
+        }
+        if ($did(ChangeType::Edited) && $before !== null && $after !== null) {
+            [$old, $new] = [PartTree::of([$before->atDepth(0)]), PartTree::of([$after->atDepth(0)])];
+            $statements = Statements::of(Kinds::named($this->item->kind), $old, $new, TreeCompare::of($old, $new));
+            $said[] = $statements === [] ? __('history.part.edited') : $this->phrases->statement($statements[0]);
+        }
+        if ($did(ChangeType::Moved)) {
+            $said[] = __('history.part.moved');
+        }
+
+        return implode(', ', $said);
+    }
+
+    private function label(Part $part): string
+    {
+        return Kinds::named($this->item->kind)->label(PartTree::of([$part->atDepth(0)]), $part->atDepth(0));
+    }
+}

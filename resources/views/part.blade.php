@@ -1,0 +1,26 @@
+<x-layout :title="'History of one part of '.$item->title" body="is-plain">
+    <main id="main" class="plan is-part">
+        <p class="part-back"><a href="{{ route('history', $item) }}">{{ $item->title }}, all of its history</a></p>
+        <h1>{{ $story->name === '' ? __('history.part.nameless') : '“'.$story->name.'”' }}</h1>
+        <p class="plan-lead">{{ trans_choice('history.part.count', count($story->steps) + $story->older) }}, the newest first.</p>
+        <x-problems />
+        <ol class="part-steps">
+            @foreach ($story->steps as $step)
+                <li class="part-step by-{{ $step->version->user->colour }}">
+                    <x-monogram :user="$step->version->user" aria-hidden="true" />
+                    <div class="part-what">
+                        <p>{{ $step->sentence }}</p>
+                        <small>{{ $step->version->user->name }} in <a href="{{ route('history', ['item' => $item, 'from' => max(1, $step->version->number - 1), 'to' => $step->version->number]) }}#part-{{ $part }}">{{ $step->version->number }}</a>, <x-when :at="$step->version->saved_at" />@if ($step->version->milestone), “{{ $step->version->milestone->name }}”@endif</small>
+                        @if ($step->part !== null && ! $step->part->richText()->isEmpty())<p class="part-text">{{ $step->text }}</p>@endif
+                    </div>
+                    @if ($step->isNow)
+                        <span class="part-now">{{ $step->part === null ? 'gone now' : 'as it is now' }}</span>
+                    @elseif ($step->part !== null && $mayRestore)
+                        <form method="post" action="{{ route('part.restore', [$item, $part, $step->version->number]) }}">@csrf<input type="hidden" name="seen" value="{{ $item->head }}"><button class="button">Bring this back<span class="is-sr-only"> as it was in {{ $step->version->number }}</span></button></form>
+                    @endif
+                </li>
+            @endforeach
+        </ol>
+        @if ($story->older > 0)<p class="plan-none">{{ trans_choice('history.part.older', $story->older) }}</p>@endif
+    </main>
+</x-layout>
