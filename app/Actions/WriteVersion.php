@@ -15,6 +15,8 @@ use MistyAttic\Core\Compare\Statement;
 use MistyAttic\Core\Compare\Statements;
 use MistyAttic\Core\Compare\TreeCompare;
 use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\History\Unusual\UnusualChange;
+use MistyAttic\Core\History\Unusual\UnusualChanges;
 use MistyAttic\Core\Kinds\Kinds;
 
 /** Adds a version to an item, or grows the newest one. To be called inside the transaction of the action that wants it. */
@@ -36,6 +38,7 @@ final readonly class WriteVersion
             'kept' => $version->kept || $written->kept,
             'note' => $written->note ?? $version->note,
             'facts' => $this->facts($statements),
+            'unusual' => $written->cause === Cause::Wrote ? $this->unusual($item, $before, $written->after, $changes) : null,
             'added' => array_sum(array_column($statements, 'added')),
             'removed' => array_sum(array_column($statements, 'removed')),
             'saved_at' => now(),
@@ -85,6 +88,14 @@ final readonly class WriteVersion
         $most = Statements::mostTelling($statements);
 
         return $most === null ? ['code' => 'nothing', 'values' => [], 'more' => 0] : [...$most->fact(), 'more' => count($statements) - 1];
+    }
+
+    /** @return list<array{type: string, part: string, evidence: array<string, string|int|float>}>|null */
+    private function unusual(Item $item, PartTree $before, PartTree $after, ChangeSet $changes): ?array
+    {
+        $found = UnusualChanges::in($before, $after, $changes, Kinds::named($item->kind)->grid());
+
+        return $found === [] ? null : array_map(fn (UnusualChange $change) => ['type' => $change->type->value, 'part' => $change->ids[0], 'evidence' => $change->evidence], $found);
     }
 
     private function touch(Item $item, Version $version, ChangeSet $changes, PartTree $after): void

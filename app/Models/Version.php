@@ -20,6 +20,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property bool $kept asked for, so that later saves do not grow it
  * @property string|null $note
  * @property array{code: string, values: array<string, string|int>, more: int} $facts
+ * @property list<array{type: string, part: string, evidence: array<string, string|int|float>}>|null $unusual what of it is worth a look
  * @property int $added words
  * @property int $removed words
  * @property CarbonImmutable $started_at
@@ -32,13 +33,13 @@ final class Version extends Model
 {
     public $timestamps = false;
 
-    protected $fillable = ['item_id', 'number', 'root', 'user_id', 'cause', 'source', 'kept', 'note', 'facts', 'added', 'removed', 'started_at', 'saved_at'];
+    protected $fillable = ['item_id', 'number', 'root', 'user_id', 'cause', 'source', 'kept', 'note', 'facts', 'unusual', 'added', 'removed', 'started_at', 'saved_at'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
         return [
-            'number' => 'integer', 'cause' => Cause::class, 'source' => 'integer', 'kept' => 'boolean', 'facts' => 'array',
+            'number' => 'integer', 'cause' => Cause::class, 'source' => 'integer', 'kept' => 'boolean', 'facts' => 'array', 'unusual' => 'array',
             'added' => 'integer', 'removed' => 'integer', 'started_at' => 'immutable_datetime', 'saved_at' => 'immutable_datetime',
         ];
     }

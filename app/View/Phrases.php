@@ -24,6 +24,21 @@ final class Phrases
         };
     }
 
+    /**
+     * What of a version is worth a look, in a few words.
+     *
+     * @param  list<array{type: string, part: string, evidence: array<string, string|int|float>}>|null  $unusual
+     */
+    public function unusual(?array $unusual): ?string
+    {
+        if ($unusual === null || $unusual === []) {
+            return null;
+        }
+        $first = __("unusual.{$unusual[0]['type']}", array_map(strval(...), $unusual[0]['evidence']));
+
+        return count($unusual) > 1 ? $first.' '.trans_choice('unusual.more', count($unusual) - 1, ['count' => (string) (count($unusual) - 1)]) : $first;
+    }
+
     public function statement(Statement $statement): string
     {
         return $this->fact($statement->code, $statement->values);

@@ -11,31 +11,35 @@ use MistyAttic\Core\History\Sittings;
 
 /**
  * All versions of an item for drawing the ribbon, one short row a version: its number, its lane, the words added and
- * removed, the seconds since the one before, 1 if a sitting begins with it, and the version that it restored or 0.
+ * removed, the seconds since the one before, 1 if a sitting begins with it, and the version that it restored or 0. Beside them
+ * the milestones, and what is worth a look.
  */
 final class RibbonData
 {
     /**
      * @param  int|null  $last  only so many of the newest
-     * @return array{lanes: list<array{name: string, monogram: string, colour: int}>, versions: list<list<int>>, milestones: list<array{int, string}>, sittings: int}
+     * @return array{lanes: list<array{name: string, monogram: string, colour: int}>, versions: list<list<int>>, milestones: list<array{int, string}>, unusual: list<array{int, string}>, sittings: int}
      */
     public function of(Item $item, ?int $last = null): array
     {
         $rows = DB::table('versions')->where('item_id', $item->id)->where('number', '>', $last === null ? 0 : $item->head - $last)
-            ->orderBy('number')->get(['number', 'user_id', 'added', 'removed', 'saved_at', 'source']);
+            ->orderBy('number')->get(['number', 'user_id', 'added', 'removed', 'saved_at', 'source', 'unusual']);
         $times = array_values(array_map(fn (object $row) => (int) strtotime($row->saved_at.' UTC'), $rows->all()));
         $sittings = Sittings::fold($times);
         $begins = array_fill_keys(array_column($sittings, 0), 1);
         $editors = $rows->pluck('user_id')->unique()->values()->all();
         $lanes = array_flip($editors);
-        $versions = [];
+        $versions = $unusual = [];
         $before = 0;
         foreach ($rows->values() as $at => $row) {
             $versions[] = [(int) $row->number, $lanes[$row->user_id], (int) $row->added, (int) $row->removed, $times[$at] - $before, $begins[$at] ?? 0, (int) $row->source];
             $before = $times[$at];
+            if ($row->unusual !== null) {
+                $unusual[] = [(int) $row->number, (string) (new Phrases)->unusual(json_decode((string) $row->unusual, true))];
+            }
         }
 
-        return ['lanes' => $this->lanes($editors), 'versions' => $versions, 'milestones' => $this->milestones($item), 'sittings' => count($sittings)];
+        return ['lanes' => $this->lanes($editors), 'versions' => $versions, 'milestones' => $this->milestones($item), 'unusual' => $unusual, 'sittings' => count($sittings)];
     }
 
     /**

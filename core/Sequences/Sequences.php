@@ -27,7 +27,7 @@ final class Sequences
     /** @var array<int, int> */
     private array $new = [];
 
-    /** @var list<array{int, int, int}> */
+    /** @var array<int, array{int, int, int}> by their start on the old side */
     private array $runs = [];
 
     private bool $exact = true;
@@ -52,11 +52,12 @@ final class Sequences
         if ($start < $oldEnd && $start < $newEnd) {
             // PHP turns keys such as “7” into integers, each into another one, so that no two texts fall together.
             $numbers = $oldNumbers = $newNumbers = [];
+            $count = 0;
             for ($i = $start; $i < $oldEnd; $i++) {
-                $oldNumbers[$i] = $numbers[$old[$i]] ??= count($numbers);
+                $oldNumbers[$i] = $numbers[$old[$i]] ??= $count++;
             }
             for ($i = $start; $i < $newEnd; $i++) {
-                $newNumbers[$i] = $numbers[$new[$i]] ??= count($numbers);
+                $newNumbers[$i] = $numbers[$new[$i]] ??= $count++;
             }
             [$self->old, $self->new] = [$oldNumbers, $newNumbers];
             $self->solve($start, $oldEnd, $start, $newEnd);
@@ -74,11 +75,11 @@ final class Sequences
             [$a0, $a1, $b0, $b1] = array_pop($open);
             for ($from = $a0; $a0 < $a1 && $b0 < $b1 && $old[$a0] === $new[$b0]; $a0++, $b0++);
             if ($a0 > $from) {
-                $this->runs[] = [$from, $b0 - ($a0 - $from), $a0 - $from];
+                $this->runs[$from] = [$from, $b0 - ($a0 - $from), $a0 - $from];
             }
             for ($to = $a1; $a0 < $a1 && $b0 < $b1 && $old[$a1 - 1] === $new[$b1 - 1]; $a1--, $b1--);
             if ($to > $a1) {
-                $this->runs[] = [$a1, $b1, $to - $a1];
+                $this->runs[$a1] = [$a1, $b1, $to - $a1];
             }
             if ($a0 === $a1 || $b0 === $b1) {
                 continue;
@@ -99,7 +100,7 @@ final class Sequences
                 }
                 [$a0, $b0] = [$a, $b];
                 for ($from = $a0; $a0 < $a1 && $b0 < $b1 && $old[$a0] === $new[$b0]; $a0++, $b0++);
-                $this->runs[] = [$from, $b, $a0 - $from];
+                $this->runs[$from] = [$from, $b, $a0 - $from];
             }
             if ($a0 < $a1 && $b0 < $b1) {
                 $open[] = [$a0, $a1, $b0, $b1];
@@ -271,14 +272,14 @@ final class Sequences
     private function keep(int $a, int $b, int $length): void
     {
         if ($length > 0) {
-            $this->runs[] = [$a, $b, $length];
+            $this->runs[$a] = [$a, $b, $length];
         }
     }
 
     /** @return list<array{int, int, int}> */
     private function joined(): array
     {
-        usort($this->runs, fn (array $one, array $two) => $one[0] <=> $two[0]);
+        ksort($this->runs);
         $joined = [];
         foreach ($this->runs as $run) {
             $last = array_key_last($joined);

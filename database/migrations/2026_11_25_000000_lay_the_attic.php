@@ -76,6 +76,7 @@ return new class extends Migration {
             kept INTEGER NOT NULL DEFAULT 0 CHECK (kept IN (0, 1)),
             note TEXT,
             facts TEXT NOT NULL,
+            unusual TEXT,
             added INTEGER NOT NULL,
             removed INTEGER NOT NULL,
             started_at TEXT NOT NULL,

@@ -23,7 +23,7 @@
                     @foreach ($sitting as $version)
                         <tr>
                             <td class="versions-number">{{ $version->number }}</td>
-                            <td>{{ $phrases->version($version) }}@if ($version->note)<small>“{{ $version->note }}”</small>@endif</td>
+                            <td>{{ $phrases->version($version) }}@if ($version->note)<small>“{{ $version->note }}”</small>@endif @if ($version->unusual)<small class="notch-words">{{ $phrases->unusual($version->unusual) }}</small>@endif</td>
                             <td class="versions-who"><x-monogram :user="$version->user" aria-hidden="true" /> {{ $version->user->firstName() }}</td>
                             <td><x-when :at="$version->saved_at" /></td>
                             <td>

@@ -277,4 +277,14 @@ final class HistoryTest extends FeatureCase
         $this->post(route('part.restore', [$this->item, $part, 2]), ['seen' => 6])->assertNotFound();
         self::assertSame(6, $this->item->refresh()->head);
     }
+
+    public function test_much_gone_at_once_is_said_on_the_ribbon_and_in_the_list(): void
+    {
+        $long = array_map(fn (int $at) => "Sentence number {$at} of a text that is long enough to lose much of it at once.", range(1, 20));
+        $this->save($this->item, $this->ines, $this->paragraphs(...$long));
+        $this->save($this->item, $this->tobi, $this->paragraphs(...array_slice($long, 0, 5)));
+        self::assertNull(Version::query()->where(['item_id' => $this->item->id, 'number' => 7])->firstOrFail()->unusual);
+        $this->get(route('list', $this->item))->assertSee('255 of 340 words went at once');
+        $this->get(route('ribbon', $this->item))->assertJsonPath('unusual', [[8, '255 of 340 words went at once']]);
+    }
 }

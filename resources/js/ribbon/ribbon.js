@@ -81,6 +81,26 @@ export function ribbon(root, state, choose) {
             flag.addEventListener('click', () => set('from', number));
             return flag;
         }));
+        flags.append(...data.unusual.filter(([number]) => places.has(number)).map(([number, words], at, all) => {
+            const notch = document.createElement('button');
+            notch.type = 'button';
+            notch.className = 'notch';
+            notch.tabIndex = -1;
+            notch.title = `${number}: ${words}`;
+            const left = x(placeOf(number));
+            const next = all[at + 1] ? x(placeOf(all[at + 1][0])) : Infinity;
+            notch.style.left = `${left}px`;
+            notch.style.top = `${laneY(shown[placeOf(number)][1]) + 9}px`;
+            notch.style.maxWidth = `${Math.max(10, Math.min(240, next - left - 4))}px`;
+            const text = document.createElement('span');
+            text.textContent = words;
+            notch.append(text);
+            notch.addEventListener('click', () => {
+                set('from', Math.max(1, number - 1));
+                set('to', number);
+            });
+            return notch;
+        }));
         place();
         draw();
     };

@@ -1,0 +1,15 @@
+<?php
+
+/* What makes a change worth a look: see core/History/Unusual/UnusualType.php for the evidence that comes with each. */
+return [
+    'blanked' => ':gone of :cells cells went at once',
+    'much_gone' => ':gone of :words words went at once',
+    'magnitude' => ':was became :is, out of what the column holds',
+    'out_of_range' => ':is is far from all that the column holds',
+    'sign_flipped' => ':was became :is',
+    'formula_replaced' => 'The formula :was became :is',
+    'type_changed' => ':cells values became of another type',
+    'rows_doubled' => ':rows rows came that are there already',
+    'answered_removed' => 'A question with :answers answers went',
+    'more' => '{1} and one more thing|[2,*] and :count more things',
+];
