@@ -36,6 +36,12 @@ const screens = {
         await openHistory(page, 'Volunteer handbook', 'from=186&to=198');
         await page.getByRole('link', { name: 'Restore 186…' }).click();
     },
+    'the history of a part': async (page) => {
+        await signIn(page, 'Ines Oduya');
+        await openHistory(page, 'Volunteer handbook', 'from=150&to=198');
+        await page.locator('.entry-history').nth(1).click();
+        await page.waitForURL(/parts/);
+    },
     'copy out': async (page) => {
         await signIn(page, 'Ines Oduya');
         await openHistory(page, 'Volunteer handbook', 'from=186&to=198');

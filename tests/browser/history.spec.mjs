@@ -169,6 +169,31 @@ test('one line of a plan is brought back, by keyboard alone, and the rest stays'
     await expect(text(page)).not.toContainText('Second thoughts.');
 });
 
+test('a paragraph has its own history, and comes back alone', async ({ page }) => {
+    await newDocument(page, 'One part');
+    await page.keyboard.type('The first wording.');
+    await saved(page);
+    await page.keyboard.press('Control+s');
+    await expect(page.locator('[data-save-line]')).toHaveText(/Kept as \d+/);
+    await page.keyboard.type(' And an end.');
+    await page.keyboard.press('Enter');
+    await page.keyboard.type('Another paragraph.');
+    await expect(page.locator('[data-save-line]')).toHaveText(/as [34]/);
+    const item = page.url();
+    await page.goto(`${item}/history?from=2&to=3`);
+    await page.getByRole('link', { name: /^The history of this part: Added 3 words/ }).focus();
+    await page.keyboard.press('Enter');
+    await page.waitForURL(/parts/);
+    await expect(page.getByText('as it is now')).toBeVisible();
+    await page.getByRole('button', { name: 'Bring this back as it was in 2' }).focus();
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('status').filter({ hasText: 'Brought back as it was in 2' })).toBeVisible();
+    await page.goto(item);
+    await expect(text(page)).toContainText('The first wording.');
+    await expect(text(page)).toContainText('Another paragraph.');
+    await expect(text(page)).not.toContainText('And an end.');
+});
+
 test('a version is copied out and downloaded', async ({ page }) => {
     const name = `Early handbook ${Date.now()}`;
     await openHistory(page, 'Volunteer handbook', 'from=40&to=41');
