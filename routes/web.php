@@ -16,6 +16,7 @@ use App\Http\Controllers\RestoreController;
 use App\Http\Controllers\ShelfController;
 use App\Http\Controllers\SignInController;
 use App\Http\Controllers\StateController;
+use App\Http\Controllers\TakeOutController;
 use Illuminate\Support\Facades\Route;
 
 Route::get('/sign-in', [SignInController::class, 'show'])->name('sign-in');
@@ -62,6 +63,8 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
         Route::get('/history/list', [HistoryController::class, 'list'])->name('list');
         Route::get('/parts/{part}', [PartController::class, 'show'])->name('part');
         Route::post('/parts/{part}/versions/{number}', [PartController::class, 'store'])->whereNumber('number')->name('part.restore');
+        Route::get('/take-out', [TakeOutController::class, 'show'])->name('take-out');
+        Route::post('/take-out', [TakeOutController::class, 'store'])->name('take-out.store');
         Route::get('/ribbon', [HistoryController::class, 'ribbon'])->name('ribbon');
         Route::prefix('/versions/{number}')->whereNumber('number')->group(function (): void {
             Route::get('/line', [HistoryController::class, 'line'])->name('line');

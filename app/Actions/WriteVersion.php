@@ -37,7 +37,7 @@ final readonly class WriteVersion
             'root' => $written->root,
             'kept' => $version->kept || $written->kept,
             'note' => $written->note ?? $version->note,
-            'facts' => $this->facts($statements),
+            'facts' => [...$this->facts($statements), ...($written->of === null ? [] : ['of' => $written->of])],
             'unusual' => $written->cause === Cause::Wrote ? $this->unusual($item, $before, $written->after, $changes) : null,
             'added' => array_sum(array_column($statements, 'added')),
             'removed' => array_sum(array_column($statements, 'removed')),

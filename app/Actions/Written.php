@@ -18,5 +18,7 @@ final readonly class Written
         public ?int $source = null,
         public bool $kept = false,
         public ?string $note = null,
+        /** Whose edits were taken out. */
+        public ?string $of = null,
     ) {}
 }

@@ -16,14 +16,17 @@ enum Cause: string
 
     /** A restore that was undone. */
     case TookBack = 'took_back';
+
+    /** One person's edits, without what came after. */
+    case TookOut = 'took_out';
     case Copied = 'copied';
 
     /** An edit that had been held back was settled. */
     case Settled = 'settled';
 
-    /** Whether it is a restore, of all or of a part, that can be taken back. */
+    /** Whether it went against the run of the history, so that one may want it taken back. */
     public function canBeTakenBack(): bool
     {
-        return $this === self::Restored || $this === self::BroughtBack;
+        return $this === self::Restored || $this === self::BroughtBack || $this === self::TookOut;
     }
 }

@@ -19,7 +19,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property int|null $source the version that was restored
  * @property bool $kept asked for, so that later saves do not grow it
  * @property string|null $note
- * @property array{code: string, values: array<string, string|int>, more: int} $facts
+ * @property array{code: string, values: array<string, string|int>, more: int, of?: string} $facts
  * @property list<array{type: string, part: string, evidence: array<string, string|int|float>}>|null $unusual what of it is worth a look
  * @property int $added words
  * @property int $removed words

@@ -71,7 +71,7 @@ return new class extends Migration {
             number INTEGER NOT NULL CHECK (number > 0),
             root TEXT NOT NULL CHECK (length(root) = 40),
             user_id INTEGER NOT NULL REFERENCES users (id),
-            cause TEXT NOT NULL CHECK (cause IN ('made', 'wrote', 'restored', 'brought_back', 'took_back', 'copied', 'settled')),
+            cause TEXT NOT NULL CHECK (cause IN ('made', 'wrote', 'restored', 'brought_back', 'took_back', 'took_out', 'copied', 'settled')),
             source INTEGER,
             kept INTEGER NOT NULL DEFAULT 0 CHECK (kept IN (0, 1)),
             note TEXT,

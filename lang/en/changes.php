@@ -244,6 +244,7 @@ return [
         'made' => 'Made the :kind',
         'restored' => 'Restored :source',
         'brought_back' => 'From :source: :sentence',
+        'took_out' => 'Took out edits by :who: :sentence',
         'took_back' => 'Took it back to :source',
         'copied' => 'Copied out from :source of “:title”',
         'settled' => 'Settled an edit: :sentence',

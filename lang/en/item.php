@@ -7,6 +7,7 @@ return [
     'restored' => 'Restored :source as :number. Nothing was overwritten.',
     'brought_back' => 'Brought back what you ticked from :source, as :number. Nothing was overwritten.',
     'part_back' => 'Brought back as it was in :source, as :number. Nothing was overwritten.',
+    'took_out' => 'Took out what :who wrote there, as :number. Nothing was overwritten.',
     'took_back' => 'Taken back: it is as it was in :source again.',
     'written_since' => 'Something was written since :number, so it can not simply be taken back. Restore an earlier state instead.',
     'copied' => 'This is a new document, made from :number of “:title”.',

@@ -287,4 +287,28 @@ final class HistoryTest extends FeatureCase
         $this->get(route('list', $this->item))->assertSee('255 of 340 words went at once');
         $this->get(route('ribbon', $this->item))->assertJsonPath('unusual', [[8, '255 of 340 words went at once']]);
     }
+
+    public function test_one_persons_edits_are_taken_out_and_later_work_stays(): void
+    {
+        // Ines wrote “, twice” in 4; Tobi wrote before and after it.
+        $plan = $this->get(route('take-out', ['item' => $this->item, 'from' => 2, 'to' => 6, 'by' => $this->ines->id]))->assertOk();
+        $plan->assertSee('One version between 2 and 6 is taken out.')->assertSee('1 go away')->assertSee('All of it can be taken out.');
+        $this->post(route('take-out.store', ['item' => $this->item, 'from' => 2, 'to' => 6, 'by' => $this->ines->id]), ['seen' => 6])->assertRedirect(route('history', ['item' => $this->item, 'from' => 6, 'to' => 7]));
+        self::assertSame(['Sign the log.', 'Walk the whole room together.', 'Ring the bell.'], array_map(fn (Part $part) => $part->richText()->text(), $this->tree($this->item->refresh())->parts));
+        $this->get(route('list', $this->item))->assertSee('Took out edits by Ines Oduya: cut one word from “Walk the whole room together”');
+        $this->post(route('restore.undo', [$this->item, 7]))->assertRedirect();
+        self::assertStringContainsString('twice', $this->tree($this->item->refresh())->parts[1]->richText()->text());
+    }
+
+    public function test_what_later_work_rests_on_stays_and_is_told(): void
+    {
+        $tree = $this->tree($this->item);
+        $this->save($this->item, $this->ines, PartTree::of([...array_slice($tree->parts, 0, 2), $tree->parts[2]->with('text', RichText::plain('Ring the brass bell twice.'))]));
+        $plan = $this->get(route('take-out', ['item' => $this->item, 'from' => 4, 'to' => 5, 'by' => $this->tobi->id]))->assertOk();
+        $plan->assertSee('“Ring the brass bell twice”')->assertSee('somebody edited it later');
+        $this->post(route('take-out.store', ['item' => $this->item, 'from' => 4, 'to' => 5, 'by' => $this->tobi->id]), ['seen' => 7])->assertSessionHasErrors('seen');
+        $this->post(route('take-out.store', ['item' => $this->item, 'from' => 4, 'to' => 5, 'by' => $this->tobi->id]), ['seen' => 6])->assertSessionHasErrors('seen');
+        self::assertSame(7, $this->item->refresh()->head);
+        $this->get(route('take-out', ['item' => $this->item, 'from' => 4, 'to' => 5, 'by' => $this->person('Someone Else')->id]))->assertNotFound();
+    }
 }

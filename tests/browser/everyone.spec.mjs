@@ -42,6 +42,13 @@ const screens = {
         await page.locator('.entry-history').nth(1).click();
         await page.waitForURL(/parts/);
     },
+    'take out': async (page) => {
+        await signIn(page, 'Ines Oduya');
+        await openHistory(page, 'Volunteer handbook', 'from=150&to=198');
+        await page.locator('.pill').nth(1).click();
+        await page.getByRole('link', { name: 'Take Tobi’s out…' }).click();
+        await page.waitForURL(/take-out/);
+    },
     'copy out': async (page) => {
         await signIn(page, 'Ines Oduya');
         await openHistory(page, 'Volunteer handbook', 'from=186&to=198');

@@ -194,6 +194,25 @@ test('a paragraph has its own history, and comes back alone', async ({ page }) =
     await expect(text(page)).not.toContainText('And an end.');
 });
 
+test('one editor is taken out of a stretch, and the others’ work stays', async ({ page }) => {
+    await signIn(page, 'Ines Oduya');
+    await openHistory(page, 'Tool library', 'from=8&to=13');
+    await page.locator('.pill', { hasText: 'NW' }).click();
+    await page.getByRole('link', { name: 'Take Nell’s out…' }).click();
+    await expect(page.getByRole('heading', { name: /Take Nell’s edits out of “Tool library”/ })).toBeVisible();
+    await expect(page.getByText('4 versions between 8 and 13 are taken out.')).toBeVisible();
+    await page.getByRole('button', { name: 'Take them out' }).click();
+    await expect(page.getByRole('status').filter({ hasText: 'Took out what Nell wrote there' })).toBeVisible();
+    const item = page.url().replace(/\/history.*/, '');
+    await page.goto(item);
+    await expect(text(page)).not.toContainText('Switch it on once');
+    await expect(text(page)).toContainText('Batteries are lent charged');
+    await page.goto(`${item}/history`);
+    await page.getByRole('button', { name: 'Take it back' }).click();
+    await page.goto(item);
+    await expect(text(page)).toContainText('Switch it on once');
+});
+
 test('a version is copied out and downloaded', async ({ page }) => {
     const name = `Early handbook ${Date.now()}`;
     await openHistory(page, 'Volunteer handbook', 'from=40&to=41');

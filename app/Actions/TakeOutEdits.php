@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\Cause;
+use App\Models\Item;
+use App\Models\User;
+use App\Models\Version;
+use App\Store\States;
+use Illuminate\Support\Facades\DB;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Kinds;
+use MistyAttic\Core\Merge\Merged;
+use MistyAttic\Core\Merge\TakeOut;
+
+/** Takes the versions that somebody wrote in a range out of the newest state, and keeps what came after. */
+final readonly class TakeOutEdits
+{
+    /** Runs of versions; each is a merge of its own. */
+    public const MOST_RUNS = 100;
+
+    public function __construct(private States $states, private WriteVersion $write) {}
+
+    /**
+     * What it would give; the conflicts are what stays, since later work rests on it.
+     *
+     * @return Merged|null null when there are more runs than can be taken out at once
+     */
+    public function rehearse(Item $item, int $from, int $to, User $author): ?Merged
+    {
+        $numbers = $this->numbers($item, $from, $to, $author);
+        $runs = TakeOut::runs($numbers);
+        if (count($runs) > self::MOST_RUNS) {
+            return null;
+        }
+        $roots = Version::query()->where('item_id', $item->id)->whereIn('number', array_merge([], ...$runs))->pluck('root', 'number');
+        $pairs = [];
+        foreach ($runs as [$before, $last]) {
+            $pairs[] = [isset($roots[$before]) ? $this->states->tree((string) $roots[$before]) : PartTree::of([]), $this->states->tree((string) $roots[$last])];
+        }
+
+        return TakeOut::of($this->states->tree($item->root), $pairs, Kinds::named($item->kind)->repair(...));
+    }
+
+    /** @return list<int> the versions in question, ascending; the first one of all, which made the item, is never among them */
+    public function numbers(Item $item, int $from, int $to, User $author): array
+    {
+        return array_values(Version::query()->where(['item_id' => $item->id, 'user_id' => $author->id])->where('number', '>', max(1, $from))->where('number', '<=', $to)
+            ->orderBy('number')->pluck('number')->map(fn ($number) => (int) $number)->all());
+    }
+
+    /**
+     * @param  int  $seen  the number that was newest when the plan was shown
+     * @return Version|null null when something was saved since, or when nothing would change
+     */
+    public function handle(Item $item, int $from, int $to, User $author, User $editor, int $seen): ?Version
+    {
+        return DB::transaction(function () use ($item, $from, $to, $author, $editor, $seen): ?Version {
+            $item->refresh();
+            $merged = $item->head === $seen ? $this->rehearse($item, $from, $to, $author) : null;
+            if ($merged === null) {
+                return null;
+            }
+            $root = $this->states->keep($merged->tree, $item->root);
+
+            return $root === $item->root ? null : $this->write->handle($item, $editor, new Written($this->states->tree($item->root), $merged->tree, $root, Cause::TookOut, of: $author->name));
+        });
+    }
+}

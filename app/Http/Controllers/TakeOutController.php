@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\TakeOutEdits;
+use App\Models\Item;
+use App\Models\User;
+use App\Store\States;
+use App\View\Phrases;
+use App\View\TakeOutPlan;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
+
+/** Taking out what one person wrote between two versions. */
+final class TakeOutController extends Controller
+{
+    public function show(Request $request, Item $item, TakeOutEdits $takeOut, States $states, Phrases $phrases): View
+    {
+        Gate::authorize('restore', $item);
+        [$from, $to, $author] = $this->asked($request, $item);
+        $merged = $takeOut->rehearse($item, $from, $to, $author);
+
+        return view('take-out', [
+            'item' => $item, 'from' => $from, 'to' => $to, 'author' => $author, 'phrases' => $phrases,
+            'numbers' => $takeOut->numbers($item, $from, $to, $author),
+            'plan' => $merged === null ? null : new TakeOutPlan($item, $states->tree($item->root), $merged, $phrases),
+        ]);
+    }
+
+    public function store(Request $request, Item $item, TakeOutEdits $takeOut): RedirectResponse
+    {
+        Gate::authorize('restore', $item);
+        [$from, $to, $author] = $this->asked($request, $item);
+        $seen = (int) $request->validate(['seen' => ['required', 'integer', 'min:1']])['seen'];
+        $version = $takeOut->handle($item, $from, $to, $author, $this->person($request), $seen);
+        if ($version === null) {
+            return redirect()->route('take-out', ['item' => $item, 'from' => $from, 'to' => $to, 'by' => $author->id])->withErrors(['seen' => __($item->head === $seen ? 'history.take_out.nothing' : 'history.moved_on')]);
+        }
+
+        return redirect()->route('history', ['item' => $item, 'from' => $version->number - 1, 'to' => $version->number])
+            ->with('said', __('item.took_out', ['who' => $author->firstName(), 'number' => (string) $version->number]));
+    }
+
+    /** @return array{int, int, User} */
+    private function asked(Request $request, Item $item): array
+    {
+        $sent = $request->validate(['from' => ['required', 'integer', 'min:0'], 'to' => ['required', 'integer', 'min:1'], 'by' => ['required', 'integer']]);
+        $author = User::query()->find((int) $sent['by']);
+        abort_if($author === null || $item->versions()->where('user_id', $author->id)->doesntExist(), 404);
+
+        return [min((int) $sent['from'], (int) $sent['to']), max((int) $sent['from'], (int) $sent['to']), $author];
+    }
+}

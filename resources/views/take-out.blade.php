@@ -1,0 +1,34 @@
+<x-layout :title="'Take out edits of '.$item->title" body="is-item">
+    <main id="main" class="plan">
+        <h1>Take {{ $author->firstName() }}’s edits out of “{{ $item->title }}”</h1>
+        <p class="plan-lead">{{ trans_choice('history.take_out.versions', count($numbers), ['from' => $from, 'to' => $to]) }} What others wrote, and what {{ $author->firstName() }} wrote before and after, is kept. Nothing is overwritten: this becomes version {{ $item->head + 1 }}, and {{ $item->head }} stays in the history.</p>
+        <x-problems />
+        @if ($plan === null)
+            <p class="notice">{{ __('history.take_out.too_many', ['most' => App\Actions\TakeOutEdits::MOST_RUNS]) }}</p>
+        @else
+            <div class="plan-columns">
+                <section aria-labelledby="back"><h2 id="back">Comes back <span>{{ count($plan->comesBack) }}</span></h2><p>As it was before these edits</p>
+                    <ul>@foreach ($plan->comesBack as $entry)<li class="plan-line">{{ $entry->plan() }}</li>@endforeach</ul>
+                    @if ($plan->comesBack === [])<p class="plan-none">Nothing was taken away or written over.</p>@endif
+                </section>
+                <section aria-labelledby="away"><h2 id="away">Goes away <span>{{ count($plan->goesAway) }}</span></h2><p>{{ $item->head }} keeps it</p>
+                    <ul>@foreach ($plan->goesAway as $entry)<li class="plan-line">{{ $entry->plan() }}</li>@endforeach</ul>
+                    @if ($plan->goesAway === [])<p class="plan-none">Nothing that was added is there now.</p>@endif
+                </section>
+                <section aria-labelledby="stays"><h2 id="stays">Stays <span>{{ count($plan->stays) }}</span></h2><p>Later work rests on it, so it can not be taken out alone</p>
+                    <ul>@foreach ($plan->stays as [$name, $why])<li class="plan-line">{{ $name === '' ? 'A part without words' : "“{$name}”" }} <small>{{ $why }}</small></li>@endforeach</ul>
+                    @if ($plan->stays === [])<p class="plan-none">All of it can be taken out.</p>@endif
+                </section>
+            </div>
+        @endif
+    </main>
+    <footer class="plan-foot">
+        <a class="button" href="{{ route('history', ['item' => $item, 'from' => max(1, $from), 'to' => min($to, $item->head), 'by' => $author->id]) }}">Cancel</a>
+        @if ($plan !== null)
+            <span>{{ count($plan->comesBack) }} come back, {{ count($plan->goesAway) }} go away</span>
+            @if ($plan->comesBack !== [] || $plan->goesAway !== [])
+                <form method="post" action="{{ route('take-out.store', ['item' => $item, 'from' => $from, 'to' => $to, 'by' => $author->id]) }}">@csrf<input type="hidden" name="seen" value="{{ $item->head }}"><button class="button is-dark">Take them out</button></form>
+            @endif
+        @endif
+    </footer>
+</x-layout>
