@@ -24,9 +24,6 @@
         </details>
         <a class="button" href="{{ route('copy', [$item, $from->number]) }}">Copy out…</a>
         @can('restore', $item)
-            @if (count($address->by) === 1 && $from->number !== $to->number && $editors->firstWhere('id', $address->by[0]) !== null)
-                <a class="button" href="{{ route('take-out', ['item' => $item, 'from' => $from->number, 'to' => $to->number, 'by' => $address->by[0]]) }}">Take {{ $editors->firstWhere('id', $address->by[0])->firstName() }}’s out…</a>
-            @endif
             @if ($to->cause->canBeTakenBack() && $to->number === $item->head)
                 <form method="post" action="{{ route('restore.undo', [$item, $to->number]) }}">@csrf<button class="button is-dark">Take it back</button></form>
             @elseif ($from->root !== $item->root)

@@ -8,6 +8,9 @@
                     <a class="pill" href="{{ $address->toggled($editor->id) }}" data-swap @if (in_array($editor->id, $address->by, true)) aria-current="true" @endif title="{{ in_array($editor->id, $address->by, true) ? 'Show everybody’s changes too' : 'Show only changes by '.$editor->name }}"><x-monogram :user="$editor" /> {{ count(array_filter($comparison->entries, fn ($entry) => $entry->by($editor))) }}</a>
                 @endforeach
                 @if ($address->by !== []) <a class="pill-all" href="{{ $address->with(['by' => []]) }}" data-swap>everybody</a> @endif
+                @if (count($address->by) === 1 && $from->number !== $to->number && $editors->contains('id', $address->by[0]))
+                    @can('restore', $item)<a class="pill-all" href="{{ route('take-out', ['item' => $item, 'from' => $from->number, 'to' => $to->number, 'by' => $address->by[0]]) }}">Take {{ $editors->firstWhere('id', $address->by[0])->firstName() }}’s out…</a>@endcan
+                @endif
             </p>
         @endif
     </div>
