@@ -13,6 +13,7 @@ use MistyAttic\Core\Compare\TreeCompare;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Formats\FileFormat;
 use MistyAttic\Core\Formats\Unreadable;
+use MistyAttic\Core\Kinds\Data\DataKind;
 use MistyAttic\Core\Kinds\Kind;
 
 /** What changed between two files: line by line for texts, part by part for all that has parts. */
@@ -49,7 +50,8 @@ final readonly class FileComparison
             throw Unreadable::because("one is a {$kind->name()} and the other a {$new->content()->kind->name()}");
         }
         $before = $old->content()->tree;
-        $matched = $old->bytes === $new->bytes ? null : self::matched($before, $new->content()->tree, $kind);
+        // Large tables do not fit into memory twice over.
+        $matched = $old->bytes === $new->bytes ? null : self::matched($before, $new->handOver()->tree, $kind, $format);
         $after = $matched->tree ?? $before;
         $changes = TreeCompare::of($before, $after);
         $exact = ($matched->exact ?? true) && ($lines->exact ?? true);
@@ -57,14 +59,11 @@ final readonly class FileComparison
         return new self($format, $changes->isEmpty() && ($lines === null || $lines->hunks === []), $exact, $kind, $before, $after, new ChangeSet($changes->changes, $exact), Statements::of($kind, $before, $after, $changes), $lines, $old->bytes);
     }
 
-    /** Items of ours share ids; files of other formats do not. */
-    public static function matched(PartTree $old, PartTree $new, Kind $kind): Matched
+    /** Items of ours share ids; what is read from files of other formats does not. */
+    public static function matched(PartTree $old, PartTree $new, Kind $kind, FileFormat $format): Matched
     {
-        $shared = 0;
-        foreach ($new->parts as $part) {
-            $shared += preg_match('/^(p|v|c|r|t\d+[cr])\d+$|^tab\d+$/', $part->id) !== 1 && $old->has($part->id) ? 1 : 0;
-        }
+        $shared = $format === FileFormat::Json && ! $kind instanceof DataKind && array_intersect_key($old->byId(), $new->byId()) !== [];
 
-        return $shared > 0 ? new Matched($new, true) : Matching::adopt($old, $new, $kind->grid());
+        return $shared ? new Matched($new, true) : Matching::adopt($old, $new, $kind->grid());
     }
 }

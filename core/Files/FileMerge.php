@@ -49,8 +49,8 @@ final readonly class FileMerge
             }
         }
         $tree = $base->content()->tree;
-        $ours = FileComparison::matched($tree, $mine->content()->tree, $kind)->tree;
-        $other = self::apart($tree, FileComparison::matched($tree, $theirs->content()->tree, $kind)->tree, $ours);
+        $ours = FileComparison::matched($tree, $mine->content()->tree, $kind, $base->format)->tree;
+        $other = self::apart($tree, FileComparison::matched($tree, $theirs->content()->tree, $kind, $base->format)->tree, $ours);
         $merged = TreeMerge::of($tree, $other, $ours);
         $labelled = self::labelled($kind, $merged, $tree, $ours);
         $conflicts = array_map(fn (Conflict $conflict) => self::json($conflict, $tree, $other), $merged->conflicts);

@@ -24,11 +24,23 @@ final class Source
         if (strlen($bytes) > $limits->bytes) {
             throw Unreadable::because('it is larger than '.intdiv($limits->bytes, 1_048_576).' MB');
         }
+        if ($format->isText() && max(substr_count($bytes, "\n"), substr_count($bytes, "\r")) > $limits->lines) {
+            throw Unreadable::tooLarge('it has more lines than can be compared', $limits->lines);
+        }
     }
 
     /** @throws Unreadable */
     public function content(): Content
     {
         return $this->content ??= $this->format->reader()->read($this->bytes, $this->limits);
+    }
+
+    /** The content, which is not held on to: reading it again takes the time again. */
+    public function handOver(): Content
+    {
+        $content = $this->content();
+        $this->content = null;
+
+        return $content;
     }
 }

@@ -16,6 +16,9 @@ use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetRole;
  */
 final class CsvReader implements Reader
 {
+    /** So many different texts are shared between cells. */
+    private const SHARED = 50_000;
+
     /** @param string|null $separator found out by the first lines when it is null */
     public function __construct(private ?string $separator = null) {}
 
@@ -24,7 +27,7 @@ final class CsvReader implements Reader
         $separator = $this->separator ?? self::separator($bytes);
         $records = self::records($bytes);
         $width = $cells = 0;
-        $rows = [];
+        $rows = $texts = $ids = [];
         foreach ($records as $at => $record) {
             $values = self::values($record, $separator);
             $width = max($width, count($values));
@@ -38,7 +41,9 @@ final class CsvReader implements Reader
             $fields = [];
             foreach ($values as $column => $value) {
                 if ($value !== '') {
-                    $fields['c'.str_pad((string) $column, 3, '0', STR_PAD_LEFT)] = self::typed(mb_scrub($value));
+                    $typed = self::typed(mb_scrub($value));
+                    // The same text is held once; where all are different, not even the list of them is.
+                    $fields[$ids[$column] ??= sprintf('c%03d', $column)] = is_string($typed) && count($texts) < self::SHARED ? $texts[$typed] ??= $typed : $typed;
                 }
             }
             $rows[] = new Part(sprintf('r%04d', $at), SpreadsheetRole::Row->value, 1, $fields);

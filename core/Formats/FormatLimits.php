@@ -15,6 +15,7 @@ final readonly class FormatLimits
         /** One XML or HTML text that is read as a whole tree: it takes about ten times its size in memory. */
         public int $tree = 16_777_216,
         public int $depth = 200,
+        public int $lines = 1_500_000,
         public int $parts = 1_000_000,
         public int $cells = 2_500_000,
         public int $columns = 16_384,

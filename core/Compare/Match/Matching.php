@@ -15,8 +15,8 @@ use MistyAttic\Core\Kinds\Grid;
  */
 final class Matching
 {
-    /** Steps of looking for what is alike; a step is one pair of parts or one shared token looked at. */
-    public const BUDGET = 2_000_000;
+    /** Steps of looking for what is alike; a step is one word or one shared cell looked at. */
+    public const BUDGET = 5_000_000;
 
     public static function adopt(PartTree $old, PartTree $new, ?Grid $grid = null, int $budget = self::BUDGET): Matched
     {
@@ -34,6 +34,7 @@ final class Matching
             $matching = new TableMatching(Table::of($old, $oldTable, $grid), Table::of($new, $newTable, $grid), $budget);
             $pairs += $matching->pairs();
             $exact = $exact && $matching->exact;
+            unset($matching);
         }
 
         return new Matched(self::renamed($old, $new, $pairs, true), $exact);

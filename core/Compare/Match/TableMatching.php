@@ -16,11 +16,14 @@ final class TableMatching
     /** Of the values of two columns, so many must be shared for them to be one column. */
     private const COLUMN_LIKENESS = 0.5;
 
-    /** So many different values of a column are looked at. */
+    /** So many different values of a column are looked at: those with the lowest hashes, so that both sides look at the same ones. */
     private const SAMPLE = 500;
 
     /** A value that more rows share does not tell them apart. */
-    private const RARE = 8;
+    private const RARE = 24;
+
+    /** In so many columns a shared value is looked for. */
+    private const CLUES = 4;
 
     public bool $exact = true;
 
@@ -39,7 +42,8 @@ final class TableMatching
     public function pairs(): array
     {
         $this->columns = $this->columns();
-        if (! $this->byKey()) {
+        $strangers = $this->columns === [] && $this->old->columns !== [] && $this->new->columns !== [];
+        if (! $strangers && ! $this->byKey()) {
             // A running number says where a row stands, not which it is.
             $telling = array_diff_key($this->columns, $this->counters) ?: $this->columns;
             $this->bySigns($this->signs($this->old->rows, array_values($telling)), $this->signs($this->new->rows, array_keys($telling)));
@@ -95,27 +99,32 @@ final class TableMatching
                 $columns[$new] = $old;
             }
         }
+        // What has no heading on either side goes by its place.
+        foreach ($newLeft as $new) {
+            $old = array_keys($this->old->columns)[$newAt[$new]] ?? null;
+            if ($old !== null && ! isset($columns[$new]) && ! in_array($old, $columns, true) && $this->new->columns[$new] === '' && $this->old->columns[$old] === '') {
+                $columns[$new] = (string) $old;
+            }
+        }
 
         return $columns;
     }
 
     /**
      * @param  list<Part>  $rows
-     * @return array<string, true> as keys, the values of a column
+     * @return array<int, true> as keys, hashes of the values of a column
      */
     private static function values(array $rows, string $column): array
     {
         $values = [];
         foreach ($rows as $row) {
             if (isset($row->fields[$column])) {
-                $values[self::sign($row->fields[$column])] = true;
-                if (count($values) >= self::SAMPLE) {
-                    break;
-                }
+                $values[crc32(self::sign($row->fields[$column]))] = true;
             }
         }
+        ksort($values);
 
-        return $values;
+        return array_slice($values, 0, self::SAMPLE, true);
     }
 
     /**
@@ -244,37 +253,39 @@ final class TableMatching
     /** @param array<string, string> $columns new => old */
     private function byLikeness(array $columns): void
     {
+        $oldLeft = array_diff_key($this->old->rows, array_flip($this->rows));
+        $newLeft = array_diff_key($this->new->rows, $this->rows);
+        if ($oldLeft === [] || $newLeft === []) {
+            return;
+        }
         $index = [];
-        foreach (array_diff_key($this->old->rows, array_flip($this->rows)) as $position => $row) {
-            foreach ($columns as $old) {
+        foreach ($this->telling($columns, $oldLeft) as $new => $old) {
+            foreach ($oldLeft as $position => $row) {
                 if (isset($row->fields[$old])) {
-                    $index[$old."\x1f".self::sign($row->fields[$old])][] = $position;
+                    $sign = self::sign($row->fields[$old]);
+                    // Most values of a telling column stand alone: a number is held for them, not a list.
+                    $index[$new][$sign] = isset($index[$new][$sign]) ? [...(array) $index[$new][$sign], $position] : $position;
                 }
             }
         }
         $scores = [];
-        foreach (array_diff_key($this->new->rows, $this->rows) as $position => $row) {
-            $shared = $rare = [];
-            $filled = 0;
-            foreach ($columns as $new => $old) {
-                $found = isset($row->fields[$new]) ? $index[$old."\x1f".self::sign($row->fields[$new])] ?? [] : [];
-                $filled += isset($row->fields[$new]) ? 1 : 0;
-                $this->budget -= count($found);
-                if ($this->budget < 0) {
-                    $this->exact = false;
-                    break 2;
-                }
-                foreach ($found as $other) {
-                    $shared[$other] = ($shared[$other] ?? 0) + 1;
-                    if (count($found) <= self::RARE) {
-                        $rare[$other] = true;
+        foreach ($newLeft as $position => $row) {
+            foreach ($this->candidates($row, $index) as $other) {
+                $this->budget -= count($columns);
+                $shared = $filled = 0;
+                foreach ($columns as $new => $old) {
+                    if (isset($row->fields[$new])) {
+                        $filled++;
+                        $shared += isset($this->old->rows[$other]->fields[$old]) && $row->fields[$new] === $this->old->rows[$other]->fields[$old] ? 1 : 0;
                     }
                 }
-            }
-            foreach ($rare as $other => $unused) {
-                if (2 * $shared[$other] >= $filled) {
-                    $scores[] = [$shared[$other], -abs($other - $position), $position, $other];
+                if (2 * $shared >= $filled) {
+                    $scores[] = [$shared, -abs($other - $position), $position, $other];
                 }
+            }
+            if ($this->budget < 0) {
+                $this->exact = false;
+                break;
             }
         }
         rsort($scores);
@@ -285,5 +296,46 @@ final class TableMatching
                 $taken[$old] = true;
             }
         }
+    }
+
+    /**
+     * The columns that hold the most different values: enough to find the rows that may go together.
+     *
+     * @param  array<string, string>  $columns
+     * @param  array<int, Part>  $rows
+     * @return array<string, string>
+     */
+    private function telling(array $columns, array $rows): array
+    {
+        $different = [];
+        foreach ($columns as $new => $old) {
+            $values = [];
+            foreach ($rows as $row) {
+                if (isset($row->fields[$old])) {
+                    $values[crc32(self::sign($row->fields[$old]))] = true;
+                }
+            }
+            $different[$new] = count($values);
+        }
+        arsort($different);
+
+        return array_intersect_key($columns, array_slice($different, 0, self::CLUES, true));
+    }
+
+    /**
+     * @param  array<string, array<int|string, int|list<int>>>  $index  new column => value => old rows
+     * @return list<int> old rows that share a rare value
+     */
+    private function candidates(Part $row, array $index): array
+    {
+        $candidates = [];
+        foreach ($index as $column => $values) {
+            $found = isset($row->fields[$column]) ? (array) ($values[self::sign($row->fields[$column])] ?? []) : [];
+            if (count($found) <= self::RARE) {
+                $candidates += array_flip($found);
+            }
+        }
+
+        return array_keys($candidates);
     }
 }

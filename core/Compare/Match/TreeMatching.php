@@ -21,8 +21,17 @@ final class TreeMatching
     /** Words that are counted of one part with what is below it. */
     private const MOST_WORDS = 400;
 
-    /** A word that more parts share leads nowhere. */
-    private const RARE = 24;
+    /** Larger gaps are not tried pair by pair: their parts are found by their rarest words. */
+    private const MOST_PAIRS = 2_500;
+
+    /** So many of a part's rarest words are followed, … */
+    private const CLUES = 8;
+
+    /** … none of which more parts share than this, … */
+    private const RARE = 400;
+
+    /** … and so many of the parts that share most of them are looked at. */
+    private const CANDIDATES = 8;
 
     public bool $exact = true;
 
@@ -131,15 +140,16 @@ final class TreeMatching
 
             return [];
         }
-        $this->budget -= count($old) * count($new);
-        if ($old === [] || $new === [] || $this->budget < 0) {
-            $this->exact = $this->exact && ($this->budget >= 0 || $old === [] || $new === []);
-
+        if (count($old) * count($new) > self::MOST_PAIRS) {
             return [];
         }
         $scores = [];
         foreach ($new as $newAt => $newId) {
             foreach ($old as $oldAt => $oldId) {
+                if ($this->budget < 0) {
+                    $this->exact = false;
+                    break 2;
+                }
                 $likeness = $this->likeness($oldId, $newId);
                 if ($likeness >= self::LIKENESS) {
                     $scores[] = [$likeness, -abs($newAt - $oldAt), $newId, $oldId];
@@ -209,19 +219,12 @@ final class TreeMatching
             if (isset($this->pairs[$part->id])) {
                 continue;
             }
-            $candidates = [];
-            foreach ($this->wordsOf($this->new, $part->id) as $word => $unused) {
-                $found = $index[$part->role.' '.$word] ?? [];
-                if (count($found) <= self::RARE) {
-                    $candidates += array_fill_keys($found, true);
-                }
-            }
-            $this->budget -= count($candidates);
-            if ($this->budget < 0) {
-                $this->exact = false;
-                break;
-            }
+            $candidates = $this->candidates($part, $index);
             foreach ($candidates as $old => $unused) {
+                if ($this->budget < 0) {
+                    $this->exact = false;
+                    break 2;
+                }
                 $likeness = $this->likeness($old, $part->id);
                 if ($likeness >= self::LIKENESS) {
                     $scores[] = [$likeness, -abs((int) $this->new->position($part->id) - (int) $this->old->position($old)), $part->id, $old];
@@ -233,7 +236,33 @@ final class TreeMatching
         }
     }
 
-    /** How much of their words two parts share (Dice): 0 to 1; 0 for different roles. */
+    /**
+     * @param  array<string, list<string>>  $index  role and word => old parts
+     * @return array<string, int> old parts that share a part's rarest words, with how many of them
+     */
+    private function candidates(Part $part, array $index): array
+    {
+        $clues = [];
+        foreach ($this->wordsOf($this->new, $part->id) as $word => $unused) {
+            $found = $index[$part->role.' '.$word] ?? [];
+            if ($found !== [] && count($found) <= self::RARE) {
+                $clues[$word] = count($found);
+            }
+        }
+        asort($clues);
+        $candidates = [];
+        foreach (array_slice($clues, 0, self::CLUES, true) as $word => $count) {
+            $this->budget -= $count;
+            foreach ($index[$part->role.' '.$word] as $old) {
+                $candidates[$old] = ($candidates[$old] ?? 0) + 1;
+            }
+        }
+        arsort($candidates);
+
+        return array_slice($candidates, 0, self::CANDIDATES, true);
+    }
+
+    /** How much of their words two parts share (Dice): 0 to 1; 0 for different roles. Takes as many steps as there are words. */
     private function likeness(string $old, string $new): float
     {
         if ($this->old->get($old)->role !== $this->new->get($new)->role) {
@@ -241,6 +270,7 @@ final class TreeMatching
         }
         $one = $this->wordsOf($this->old, $old);
         $two = $this->wordsOf($this->new, $new);
+        $this->budget -= 1 + count($one);
         $shared = 0;
         foreach (array_intersect_key($one, $two) as $word => $count) {
             $shared += min($count, $two[$word]);
