@@ -157,7 +157,7 @@ final class TableMatching
         return is_string($value) ? '"'.$value : (is_int($value) ? (string) $value : (string) json_encode($value));
     }
 
-    /** Matches rows by the first column whose values are all there, all different, and go with much the same rows on both sides. */
+    /** Matches rows by the first column whose values are all there and all different, and that does not merely count the rows. */
     private function byKey(): bool
     {
         foreach ($this->columns as $new => $old) {
@@ -170,7 +170,7 @@ final class TableMatching
             if (2 * count($shared) < min(count($oldKeys), count($newKeys)) || $shared === []) {
                 continue;
             }
-            if (! $this->tells($shared, $oldKeys, $new)) {
+            if (self::counts($this->new->rows, $new) && ! $this->tells($shared, $oldKeys, $new)) {
                 $this->counters[$new] = true;
 
                 continue;
@@ -201,6 +201,29 @@ final class TableMatching
         }
 
         return $keys;
+    }
+
+    /**
+     * Whether a column runs 1, 2, 3 … down the rows, a heading aside.
+     *
+     * @param  list<Part>  $rows
+     */
+    private static function counts(array $rows, string $column): bool
+    {
+        $before = null;
+        foreach ($rows as $at => $row) {
+            $value = $row->fields[$column] ?? null;
+            if (! is_int($value) || ($before !== null && $value !== $before + 1)) {
+                if ($at > 0 || is_int($value)) {
+                    return false;
+                }
+
+                continue;
+            }
+            $before = $value;
+        }
+
+        return true;
     }
 
     /**
