@@ -20,19 +20,28 @@ final readonly class KeepPicture
     /** @return Picture|null null when the bytes are no picture */
     public function handle(Item $item, string $bytes): ?Picture
     {
+        $type = self::type($bytes);
         $size = @getimagesizefromstring($bytes);
-        if ($size === false || ! isset(self::TYPES[$size[2]]) || $size[0] < 1 || $size[1] < 1 || $size[0] > 20_000 || $size[1] > 20_000) {
+        if ($type === null || $size === false) {
             return null;
         }
         $address = Address::of($bytes);
 
-        return DB::transaction(function () use ($item, $bytes, $address, $size) {
+        return DB::transaction(function () use ($item, $bytes, $address, $type, $size) {
             $this->chunks->write([$address => $bytes]);
 
             return Picture::query()->firstOrCreate(
                 ['item_id' => $item->id, 'chunk' => bin2hex($address)],
-                ['type' => self::TYPES[$size[2]], 'width' => $size[0], 'height' => $size[1]],
+                ['type' => $type, 'width' => $size[0], 'height' => $size[1]],
             );
         });
+    }
+
+    /** The media type, or null when the bytes are no picture that can be kept. */
+    public static function type(string $bytes): ?string
+    {
+        $size = @getimagesizefromstring($bytes);
+
+        return $size === false || $size[0] < 1 || $size[1] < 1 || $size[0] > 20_000 || $size[1] > 20_000 ? null : self::TYPES[$size[2]] ?? null;
     }
 }

@@ -11,25 +11,52 @@ use App\Models\User;
 use App\Store\States;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
+use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Formats\Content;
 use MistyAttic\Core\Kinds\Kinds;
 
-/** Makes an empty item with its first version. */
+/** Makes an item with its first version, empty or with what a file holds. */
 final readonly class MakeItem
 {
-    public function __construct(private States $states, private WriteVersion $write) {}
+    public function __construct(private States $states, private WriteVersion $write, private KeepPicture $pictures) {}
 
-    /** @param string|null $firstId the id of the first part, random if not given */
-    public function handle(Shelf $shelf, User $maker, string $kind, string $title, ?string $firstId = null): Item
+    /**
+     * @param  string|null  $firstId  the id of the first part, random if not given
+     * @param  Content|null  $content  of the same kind
+     */
+    public function handle(Shelf $shelf, User $maker, string $kind, string $title, ?string $firstId = null, ?Content $content = null): Item
     {
-        return DB::transaction(function () use ($shelf, $maker, $kind, $title, $firstId) {
-            $blank = Kinds::named($kind)->blank($firstId ?? 'p'.Str::lower(Str::random(9)));
+        return DB::transaction(function () use ($shelf, $maker, $kind, $title, $firstId, $content) {
+            $blank = $content === null || $content->tree->parts === [] ? Kinds::named($kind)->blank($firstId ?? self::partId()) : $this->own($content);
             $root = $this->states->keep($blank);
             $item = Item::query()->create(['key' => self::key(), 'shelf_id' => $shelf->id, 'kind' => $kind, 'title' => $title, 'head' => 0, 'root' => $root, 'changed_at' => now()]);
+            foreach ($content->pictures ?? [] as $bytes) {
+                $this->pictures->handle($item, $bytes);
+            }
             $this->write->handle($item, $maker, new Written(PartTree::of([]), $blank, $root, Cause::Made));
 
             return $item;
         });
+    }
+
+    /** The parts under ids of their own; a picture that is elsewhere, or is none, is left out. */
+    private function own(Content $content): PartTree
+    {
+        $parts = [];
+        foreach ($content->tree->parts as $part) {
+            $chunks = $content->kind->chunksOf($part);
+            if (array_filter($chunks, fn (string $chunk) => ! isset($content->pictures[$chunk]) || KeepPicture::type($content->pictures[$chunk]) === null) === []) {
+                $parts[] = new Part(self::partId(), $part->role, $part->depth, $part->fields);
+            }
+        }
+
+        return $parts === [] ? $content->kind->blank(self::partId()) : PartTree::of($parts);
+    }
+
+    private static function partId(): string
+    {
+        return 'p'.Str::lower(Str::random(9));
     }
 
     public static function key(): string

@@ -64,38 +64,43 @@ final class TextCompare
      */
     public function spans(array $addedBy = [], array $removedBy = [], ?int $otherwise = null): array
     {
-        $spans = [];
-        $old = $new = 0;
         [$oldWords, $newWords] = [$this->words->of($this->oldText), $this->words->of($this->newText)];
+        $groups = [];
+        $old = $new = 0;
         foreach ([...$this->phrases(), [count($oldWords), count($oldWords), count($newWords), count($newWords)]] as [$oldFrom, $oldTo, $newFrom, $newTo]) {
-            array_push($spans, ...self::same(array_slice($oldWords, $old, $oldFrom - $old), array_slice($newWords, $new, $newFrom - $new), $otherwise));
-            for ($i = $oldFrom; $i < $oldTo; $i++) {
-                $spans[] = new Span(SpanKind::Removed, new RichText($oldWords[$i]->runs), null, $removedBy[$i] ?? $otherwise);
+            for (; $old < $oldFrom; $old++, $new++) {
+                $same = $oldWords[$old]->sameMarks($newWords[$new]);
+                self::put($groups, $same ? SpanKind::Same : SpanKind::Formatted, $same ? null : $otherwise, $newWords[$new]->runs, $same ? [] : $oldWords[$old]->runs);
             }
-            for ($i = $newFrom; $i < $newTo; $i++) {
-                $spans[] = new Span(SpanKind::Added, new RichText($newWords[$i]->runs), null, $addedBy[$i] ?? $otherwise);
+            for (; $old < $oldTo; $old++) {
+                self::put($groups, SpanKind::Removed, $removedBy[$old] ?? $otherwise, $oldWords[$old]->runs, []);
             }
-            [$old, $new] = [$oldTo, $newTo];
+            for (; $new < $newTo; $new++) {
+                self::put($groups, SpanKind::Added, $addedBy[$new] ?? $otherwise, $newWords[$new]->runs, []);
+            }
         }
 
-        return self::joined($spans);
+        return array_map(fn (array $group) => new Span($group[0], new RichText($group[2]), $group[3] === [] ? null : new RichText($group[3]), $group[1]), $groups);
     }
 
     /**
-     * @param  list<Word>  $old
-     * @param  list<Word>  $new
-     * @return list<Span>
+     * Neighbours of one kind and step are one span; their runs are gathered before anything is made of them.
+     *
+     * @param  list<array{SpanKind, int|null, list<Run>, list<Run>}>  $groups
+     * @param  list<Run>  $runs
+     * @param  list<Run>  $was
      */
-    private static function same(array $old, array $new, ?int $otherwise): array
+    private static function put(array &$groups, SpanKind $kind, ?int $step, array $runs, array $was): void
     {
-        $spans = [];
-        foreach ($old as $at => $word) {
-            $spans[] = $word->sameMarks($new[$at])
-                ? new Span(SpanKind::Same, new RichText($new[$at]->runs))
-                : new Span(SpanKind::Formatted, new RichText($new[$at]->runs), new RichText($word->runs), $otherwise);
+        $last = array_pop($groups);
+        if ($last !== null && ($last[0] !== $kind || $last[1] !== $step)) {
+            $groups[] = $last;
+            $last = null;
         }
-
-        return $spans;
+        $last ??= [$kind, $step, [], []];
+        array_push($last[2], ...$runs);
+        array_push($last[3], ...$was);
+        $groups[] = $last;
     }
 
     /**
@@ -138,42 +143,5 @@ final class TextCompare
     private function bothWays(array $one, array $two): bool
     {
         return $one[1] + $two[1] > $one[0] + $two[0] && $one[3] + $two[3] > $one[2] + $two[2];
-    }
-
-    /**
-     * Neighbours of one kind and step as one. Their runs are gathered first: joining texts pair by pair is quadratic.
-     *
-     * @param  list<Span>  $spans
-     * @return list<Span>
-     */
-    private static function joined(array $spans): array
-    {
-        $groups = [];
-        foreach ($spans as $span) {
-            $last = array_key_last($groups);
-            if ($last === null || $groups[$last][0]->kind !== $span->kind || $groups[$last][0]->step !== $span->step) {
-                $groups[] = [];
-                $last = array_key_last($groups);
-            }
-            $groups[$last][] = $span;
-        }
-
-        return array_map(fn (array $group) => count($group) === 1 ? $group[0] : new Span(
-            $group[0]->kind,
-            new RichText(self::runs(array_map(fn (Span $span) => $span->text, $group))),
-            $group[0]->was === null ? null : new RichText(self::runs(array_map(fn (Span $span) => $span->was ?? $span->text, $group))),
-            $group[0]->step,
-        ), $groups);
-    }
-
-    /**
-     * @param  list<RichText>  $texts
-     * @return iterable<Run>
-     */
-    private static function runs(array $texts): iterable
-    {
-        foreach ($texts as $text) {
-            yield from $text->runs;
-        }
     }
 }

@@ -9,13 +9,29 @@ enum DocumentFormat: string
 {
     case Html = 'html';
     case Markdown = 'md';
+    case Odt = 'odt';
+    case Docx = 'docx';
     case PlainText = 'txt';
+
+    /** As people call it. */
+    public function label(): string
+    {
+        return match ($this) {
+            self::Html => 'HTML',
+            self::Markdown => 'Markdown',
+            self::Odt => 'ODT',
+            self::Docx => 'DOCX',
+            self::PlainText => 'Plain text',
+        };
+    }
 
     public function writer(): Writer
     {
         return match ($this) {
             self::Html => new HtmlWriter,
             self::Markdown => new MarkdownWriter,
+            self::Odt => new OdtWriter,
+            self::Docx => new DocxWriter,
             self::PlainText => new PlainTextWriter,
         };
     }

@@ -8,10 +8,13 @@
                 @can('make', $shelf)
                     <details class="menu" data-menu>
                         <summary class="button is-dark">New document…</summary>
-                        <form class="menu-sheet is-right menu-form" method="post" action="{{ route('shelf.make', $shelf) }}">
+                        <form class="menu-sheet is-right menu-form" method="post" action="{{ route('shelf.make', $shelf) }}" enctype="multipart/form-data">
                             @csrf
                             <label class="label" for="new-title">What is it called?</label>
                             <input class="input" id="new-title" name="title" maxlength="{{ config('attic.title') }}" placeholder="Untitled document" data-focus>
+                            <label class="label" for="new-file">From a file, if you like</label>
+                            <input class="file-in" id="new-file" type="file" name="file" accept=".md,.markdown,.html,.htm,.odt,.docx" aria-describedby="new-file-what">
+                            <small id="new-file-what">Markdown, HTML, ODT or DOCX, up to 16 MB</small>
                             <button class="button is-dark">Make it</button>
                         </form>
                     </details>

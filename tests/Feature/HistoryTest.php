@@ -20,6 +20,8 @@ use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Content\Run;
+use MistyAttic\Core\Formats\FileFormat;
+use MistyAttic\Core\Formats\FormatLimits;
 use MistyAttic\Core\Store\ChunkStore;
 
 final class HistoryTest extends FeatureCase
@@ -150,6 +152,11 @@ final class HistoryTest extends FeatureCase
         $this->get(route('download', [$this->item, 7, 'html']))->assertOk()->assertHeader('Content-Disposition', 'attachment; filename="bench-rules-7.html"')->assertSee('<p>&lt;b&gt;<strong>loud</strong></p>', false);
         $this->get(route('download', [$this->item, 7, 'md']))->assertSee('\\<b\\>**loud**', false);
         $this->get(route('download', [$this->item, 2, 'txt']))->assertSee("Walk the room together.\n\nCheck the plug");
+        foreach (['odt', 'docx'] as $ending) {
+            $bytes = (string) $this->get(route('download', [$this->item, 7, $ending]))->assertOk()->getContent();
+            $back = FileFormat::from($ending)->reader()->read($bytes, new FormatLimits)->tree;
+            self::assertSame('<b>loud', $back->parts[count($back->parts) - 1]->richText()->text());
+        }
         $this->get(route('download', [$this->item, 2, 'exe']))->assertNotFound();
     }
 

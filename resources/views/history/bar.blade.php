@@ -15,10 +15,10 @@
             <summary class="button">Download</summary>
             <div class="menu-sheet is-right">
                 <p class="menu-note">Version {{ $from->number }} as</p>
-                @foreach (['html' => 'HTML', 'md' => 'Markdown', 'txt' => 'Plain text'] as $ending => $name)<a class="menu-line" href="{{ route('download', [$item, $from->number, $ending]) }}" download>{{ $name }}</a>@endforeach
+                @foreach (MistyAttic\Core\Formats\DocumentFormat::cases() as $format)<a class="menu-line" href="{{ route('download', [$item, $from->number, $format->value]) }}" download>{{ $format->label() }}</a>@endforeach
                 @if ($to->number !== $from->number)
                     <p class="menu-note">Version {{ $to->number }} as</p>
-                    @foreach (['html' => 'HTML', 'md' => 'Markdown', 'txt' => 'Plain text'] as $ending => $name)<a class="menu-line" href="{{ route('download', [$item, $to->number, $ending]) }}" download>{{ $name }}</a>@endforeach
+                    @foreach (MistyAttic\Core\Formats\DocumentFormat::cases() as $format)<a class="menu-line" href="{{ route('download', [$item, $to->number, $format->value]) }}" download>{{ $format->label() }}</a>@endforeach
                 @endif
             </div>
         </details>
