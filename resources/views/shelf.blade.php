@@ -14,7 +14,7 @@
                             <input class="input" id="new-title" name="title" maxlength="{{ config('attic.title') }}" placeholder="Untitled document" data-focus>
                             <label class="label" for="new-file">From a file, if you like</label>
                             <input class="file-in" id="new-file" type="file" name="file" accept=".md,.markdown,.html,.htm,.odt,.docx" aria-describedby="new-file-what">
-                            <small id="new-file-what">Markdown, HTML, ODT or DOCX, up to 16 MB</small>
+                            <small id="new-file-what">Markdown, HTML, ODT or DOCX, up to 10 MB</small>
                             <button class="button is-dark">Make it</button>
                         </form>
                     </details>

@@ -51,4 +51,10 @@ final class ImportTest extends FeatureCase
         }
         self::assertSame(0, Item::query()->count());
     }
+
+    public function test_a_file_that_is_too_large_is_refused_in_words(): void
+    {
+        $this->post(route('shelf.make', $this->shelf), ['file' => UploadedFile::fake()->create('large.md', 11_000)])->assertSessionHasErrors(['file' => 'This file is larger than 10 MB.']);
+        self::assertSame(0, Item::query()->count());
+    }
 }

@@ -26,7 +26,7 @@ use MistyAttic\Core\Kinds\Limits;
 final class ShelfController extends Controller
 {
     /** A file that a document is made from. */
-    private const MOST_KB = 16_384;
+    private const MOST_KB = 10_240;
 
     public function index(Request $request): RedirectResponse|View
     {
