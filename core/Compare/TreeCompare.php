@@ -26,7 +26,7 @@ final class TreeCompare
 
     public static function of(PartTree $old, PartTree $new): ChangeSet
     {
-        return self::between([new Stretch([], $old->parts, [], $new->parts)]);
+        return self::between([new Stretch([], $old->parts, $new->parts)]);
     }
 
     /**
@@ -39,8 +39,8 @@ final class TreeCompare
     {
         $compare = new self;
         foreach ($stretches as $at => $stretch) {
-            $compare->old = $at === 0 ? self::placed($stretch->oldOpen, $stretch->old, $at) : $compare->old + self::placed($stretch->oldOpen, $stretch->old, $at);
-            $compare->new = $at === 0 ? self::placed($stretch->newOpen, $stretch->new, $at) : $compare->new + self::placed($stretch->newOpen, $stretch->new, $at);
+            $compare->old = $at === 0 ? self::placed($stretch->open, $stretch->old, $at) : $compare->old + self::placed($stretch->open, $stretch->old, $at);
+            $compare->new = $at === 0 ? self::placed($stretch->open, $stretch->new, $at) : $compare->new + self::placed($stretch->open, $stretch->new, $at);
         }
         $changes = [];
         foreach (array_diff_key($compare->old, $compare->new) as $id => [$part, $parent, $after]) {

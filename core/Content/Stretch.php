@@ -8,12 +8,11 @@ namespace MistyAttic\Core\Content;
 final readonly class Stretch
 {
     /**
-     * @param  list<string>  $oldOpen  ids of the parts that stand open before it, by depth: the last part of each depth that no shallower one follows
+     * @param  list<string>  $open  ids of the parts that stand open before it on both sides, by depth: the last part of each depth that no shallower one follows
      * @param  list<Part>  $old
-     * @param  list<string>  $newOpen
      * @param  list<Part>  $new
      */
-    public function __construct(public array $oldOpen, public array $old, public array $newOpen, public array $new) {}
+    public function __construct(public array $open, public array $old, public array $new) {}
 
     /**
      * @param  list<Part>  $old
@@ -21,14 +20,14 @@ final readonly class Stretch
      */
     public function with(array $old, array $new): self
     {
-        return $old === [] && $new === [] ? $this : new self($this->oldOpen, [...$this->old, ...$old], $this->newOpen, [...$this->new, ...$new]);
+        return $old === [] && $new === [] ? $this : new self($this->open, [...$this->old, ...$old], [...$this->new, ...$new]);
     }
 
     /** The least depth at which different parts stand open after it on the two sides, so that what is deeper hangs elsewhere; null when there is none. */
     public function differsFrom(): ?int
     {
-        $old = self::after($this->oldOpen, $this->old);
-        $new = self::after($this->newOpen, $this->new);
+        $old = self::after($this->open, $this->old);
+        $new = self::after($this->open, $this->new);
         for ($depth = 0; isset($old[$depth]) || isset($new[$depth]); $depth++) {
             if (($old[$depth] ?? null) !== ($new[$depth] ?? null)) {
                 return $depth;

@@ -27,7 +27,7 @@ final readonly class TreeStore
     /** @throws ChunkMissing */
     public function tree(string $root): PartTree
     {
-        return PartTree::of(array_map(Part::fromRecord(...), $this->hashes->read($root)));
+        return PartTree::of(Part::fromRecords($this->hashes->read($root)));
     }
 
     /**
@@ -51,7 +51,7 @@ final readonly class TreeStore
      */
     public function window(string $root, int $from, int $length): array
     {
-        return array_map(Part::fromRecord(...), $this->hashes->read($root, $from, $length));
+        return Part::fromRecords($this->hashes->read($root, $from, $length));
     }
 
     /** How many parts a state has. */
@@ -74,7 +74,7 @@ final readonly class TreeStore
     }
 
     /**
-     * Where two states differ. Each stretch begins with the parts that stand open before it on either side, and goes on for
+     * Where two states differ. Each stretch begins with the parts that stand open before it, and goes on for
      * as long as what follows hangs below different parts on the two sides.
      *
      * @return list<Stretch>
@@ -88,7 +88,8 @@ final readonly class TreeStore
         $stretches = [];
         for ($at = 0; isset($regions[$at]); $at++) {
             $region = $regions[$at];
-            $stretch = new Stretch($this->open($old, $region->oldFrom, $nodes), $this->parts($region->old), $this->open($new, $region->newFrom, $nodes), $this->parts($region->new));
+            // The same parts stand open on both sides: a stretch goes on until that is so.
+            $stretch = new Stretch($this->open($old, $region->oldFrom, $nodes), $this->parts($region->old), $this->parts($region->new));
             for ($to = $region->newTo(); ; $to = $next->newTo()) {
                 $next = $regions[$at + 1] ?? null;
                 $hanging = $this->hanging($new, $to, $next->newFrom ?? PHP_INT_MAX, $stretch->differsFrom());
@@ -166,7 +167,7 @@ final readonly class TreeStore
      */
     private function parts(array $records): array
     {
-        return array_map(Part::fromRecord(...), $records);
+        return Part::fromRecords($records);
     }
 
     /** @return list<string> ids of the parts that stand open before a position, by depth */

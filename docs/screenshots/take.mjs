@@ -1,7 +1,18 @@
 /* Takes the pictures of this folder anew, from a fresh demo: node docs/screenshots/take.mjs */
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { chromium } from '@playwright/test';
 import { Server } from '../../tests/browser/server.mjs';
 import { openHistory, signIn, text } from '../../tests/browser/steps.mjs';
+
+// Two files, compared on the command line.
+const folder = mkdtempSync(join(tmpdir(), 'attic-'));
+writeFileSync(join(folder, 'rota-june.csv'), 'Bench,Who,Since,Lamps\n1,Ines,2024,2\n2,Tobi,2025,1\n3,Nell,2023,3\n4,Rafi,2026,1\n');
+writeFileSync(join(folder, 'rota-july.csv'), 'Bench,Who,Days,Since,Lamps\n1,Ines,Thu,2024,2\n3,Nell,Sat,2023,4\n4,Rafi,Thu,2026,\n5,Jun,Sat,2026,2\n');
+const compared = join(folder, 'compared.html');
+writeFileSync(compared, spawnSync('php', ['bin/attic', 'compare', join(folder, 'rota-june.csv'), join(folder, 'rota-july.csv'), '--format=html']).stdout);
 
 const server = await new Server(8127).start();
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] });
@@ -57,6 +68,19 @@ try {
     await page.goBack();
     await page.getByRole('link', { name: 'Restore 186…' }).click();
     await take(page, 'restore-plan');
+    await openHistory(page, 'Volunteer handbook', 'from=150&to=198');
+    await page.locator('.entry-history').nth(1).click();
+    await page.waitForURL(/parts/);
+    await take(page, 'part');
+    await openHistory(page, 'Volunteer handbook', 'from=150&to=198');
+    await page.locator('.pill', { hasText: 'TB' }).click();
+    await page.getByRole('link', { name: 'Take Tobi’s out…' }).click();
+    await page.waitForURL(/take-out/);
+    await take(page, 'take-out');
+    await openHistory(page, 'Tool library', 'from=13&to=14');
+    await take(page, 'unusual');
+    await page.goto(`file://${compared}`);
+    await take(page, 'compared-files');
     await page.goto('/');
     await page.getByRole('navigation', { name: 'Shelves' }).getByRole('link', { name: 'People' }).click();
     await take(page, 'people');
@@ -69,4 +93,5 @@ try {
 } finally {
     await browser.close();
     server.stop();
+    rmSync(folder, { recursive: true });
 }
