@@ -1,3 +1,7 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
 import { axe, newDocument, openHistory, saved, signIn, text } from './steps.mjs';
 
@@ -53,6 +57,19 @@ const screens = {
         await signIn(page, 'Ines Oduya');
         await openHistory(page, 'Volunteer handbook', 'from=186&to=198');
         await page.getByRole('link', { name: 'Copy out…' }).click();
+    },
+    'two files compared': async (page) => {
+        const folder = mkdtempSync(join(tmpdir(), 'attic-'));
+        const pages = { md: ['# Checks\n\nTest every socket.\n\n- tools\n', '# Checks\n\n- tools\n\nTest each socket.\n'], csv: ['Item,Price\nKettle,12\nLamp,8\n', 'Item,Price,Who\nLamp,9,Jun\nFan,3,Ines\n'] };
+        for (const [ending, [old, now]] of Object.entries(pages)) {
+            writeFileSync(join(folder, `old.${ending}`), old);
+            writeFileSync(join(folder, `new.${ending}`), now);
+            writeFileSync(join(folder, `${ending}.html`), spawnSync('php', ['bin/attic', 'compare', join(folder, `old.${ending}`), join(folder, `new.${ending}`), '--format=html']).stdout);
+        }
+        await page.goto(`file://${folder}/csv.html`);
+        await axe(page);
+        await page.goto(`file://${folder}/md.html`);
+        await expect(page.getByRole('heading', { name: 'What changed' })).toBeVisible();
     },
     'an error': async (page) => {
         await signIn(page, 'Ines Oduya');

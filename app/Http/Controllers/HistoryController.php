@@ -43,6 +43,8 @@ final class HistoryController extends Controller
             'comparison' => $comparison,
             'editors' => $this->editorsBetween($item, $address),
             'phrases' => $phrases,
+            'parts' => route('item', $item).'/parts',
+            'itsHistory' => __('history.its_history'),
             'blocks' => $address->view === 'was' ? Blocks::plain($kind, $comparison->old) : Blocks::compared($kind, $comparison),
         ]);
     }

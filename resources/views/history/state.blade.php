@@ -1,3 +1,4 @@
+<svg class="is-sr-only" aria-hidden="true"><symbol id="glyph-history" viewBox="0 0 24 24"><path d="M3 18h18M7 18v-6M12 18V7M17 18v-4"/></symbol></svg>
 @if ($address->view === 'was')
     <div class="state is-was @if ($from->number === $item->head) is-newest @endif" tabindex="0" role="region" aria-label="Version {{ $from->number }}, read only" data-state>
         <p class="state-banner">
