@@ -68,15 +68,18 @@ try {
     await page.goBack();
     await page.getByRole('link', { name: 'Restore 186…' }).click();
     await take(page, 'restore-plan');
+    await page.goto('/');
     await openHistory(page, 'Volunteer handbook', 'from=150&to=198');
     await page.locator('.entry-history').nth(1).click();
     await page.waitForURL(/parts/);
     await take(page, 'part');
+    await page.goto('/');
     await openHistory(page, 'Volunteer handbook', 'from=150&to=198');
     await page.locator('.pill', { hasText: 'TB' }).click();
     await page.getByRole('link', { name: 'Take Tobi’s out…' }).click();
     await page.waitForURL(/take-out/);
     await take(page, 'take-out');
+    await page.goto('/');
     await openHistory(page, 'Tool library', 'from=13&to=14');
     await take(page, 'unusual');
     await page.goto(`file://${compared}`);
