@@ -40,7 +40,7 @@ final class Sequences
      * @param  int  $cap  the most edits that one gap is searched for from either end
      * @param  int  $steps  the most diagonals that all gaps together may look at with that cap
      */
-    public static function align(array $old, array $new, int $cap = 256, int $steps = 3_000_000): Alignment
+    public static function align(array $old, array $new, int $cap = 256, int $steps = 1_500_000): Alignment
     {
         $self = new self($cap, $steps);
         $oldCount = $oldEnd = count($old);
