@@ -10,7 +10,6 @@ use App\Models\User;
 use App\Models\Version;
 use App\Store\States;
 use Illuminate\Support\Facades\DB;
-use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Kinds;
 use MistyAttic\Core\Merge\Merged;
 use MistyAttic\Core\Merge\TakeOut;
@@ -35,10 +34,13 @@ final readonly class TakeOutEdits
         if (count($runs) > self::MOST_RUNS) {
             return null;
         }
-        $roots = Version::query()->where('item_id', $item->id)->whereIn('number', array_merge([], ...$runs))->pluck('root', 'number');
+        $kept = Version::query()->where('item_id', $item->id);
+        $roots = $kept->clone()->whereIn('number', array_merge([], ...$runs))->pluck('root', 'number');
         $pairs = [];
         foreach ($runs as [$before, $last]) {
-            $pairs[] = [isset($roots[$before]) ? $this->states->tree((string) $roots[$before]) : PartTree::of([]), $this->states->tree((string) $roots[$last])];
+            // A version that is no longer kept: the nearest one before it stands for it.
+            $root = $roots[$before] ?? $kept->clone()->where('number', '<', $before)->orderByDesc('number')->valueOrFail('root');
+            $pairs[] = [$this->states->tree((string) $root), $this->states->tree((string) $roots[$last])];
         }
 
         return TakeOut::of($this->states->tree($item->root), $pairs, Kinds::named($item->kind)->repair(...));

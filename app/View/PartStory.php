@@ -5,10 +5,8 @@ declare(strict_types=1);
 namespace App\View;
 
 use App\Models\Item;
-use App\Models\User;
 use App\Models\Version;
 use App\Store\States;
-use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Compare\ChangeType;
 use MistyAttic\Core\Compare\Span;
@@ -63,12 +61,6 @@ final class PartStory
     public function isThere(): bool
     {
         return $this->steps !== [];
-    }
-
-    /** @return Collection<int, User> */
-    public function editors(): Collection
-    {
-        return (new Collection(array_map(fn (PartStep $step) => $step->version->user, $this->steps)))->unique('id')->values();
     }
 
     private function step(Version $version, int $what, ?Part $before, ?Part $after): PartStep

@@ -226,13 +226,20 @@ final class Statements
                 'was' => $was,
                 'count' => max($added, $removed),
                 ...$values,
-                // In a text one goes by its headings; anything else is called by its own name.
-                ...(($after->role !== 'heading' && $name !== '' && $this->kind->name() !== 'document') ? [] : $this->place($this->new, $after)),
+                // One goes by headings where there are any; anything else is called by its own name.
+                ...($name === '' || $this->isUnderHeading($after) ? $this->place($this->new, $after) : []),
             ],
             [$after->id],
             $added,
             $removed,
         );
+    }
+
+    private function isUnderHeading(Part $part): bool
+    {
+        $place = $this->kind->place($this->new, $part);
+
+        return $place !== null && $this->new->get($place)->role === 'heading';
     }
 
     /** The text that changed, or the one of that name. */

@@ -5,9 +5,8 @@ declare(strict_types=1);
 namespace MistyAttic\Core\Files;
 
 use MistyAttic\Core\Content\PartTree;
-use MistyAttic\Core\Formats\DocxWriter;
+use MistyAttic\Core\Formats\DocumentFormat;
 use MistyAttic\Core\Formats\FileFormat;
-use MistyAttic\Core\Formats\OdtWriter;
 use MistyAttic\Core\Formats\SheetWriter;
 
 /** Parts as a file of a format that is not made of lines. */
@@ -20,8 +19,7 @@ final class Written
         $title = pathinfo($name, PATHINFO_FILENAME);
 
         return match ($format) {
-            FileFormat::Odt => (new OdtWriter)->write($title, $tree, $picture),
-            FileFormat::Docx => (new DocxWriter)->write($title, $tree, $picture),
+            FileFormat::Odt, FileFormat::Docx => DocumentFormat::from($format->value)->writer()->write($title, $tree, $picture),
             FileFormat::Xlsx, FileFormat::Ods => (new SheetWriter($format))->write($tree),
             default => throw new \LogicException('Texts are written line by line'),
         };
