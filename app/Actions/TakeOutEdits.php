@@ -34,13 +34,11 @@ final readonly class TakeOutEdits
         if (count($runs) > self::MOST_RUNS) {
             return null;
         }
-        $kept = Version::query()->where('item_id', $item->id);
-        $roots = $kept->clone()->whereIn('number', array_merge([], ...$runs))->pluck('root', 'number');
+        // Every version is kept, so each run has the one before it: another in its place would take out what others wrote, too.
+        $roots = Version::query()->where('item_id', $item->id)->whereIn('number', array_merge([], ...$runs))->pluck('root', 'number');
         $pairs = [];
         foreach ($runs as [$before, $last]) {
-            // A version that is no longer kept: the nearest one before it stands for it.
-            $root = $roots[$before] ?? $kept->clone()->where('number', '<', $before)->orderByDesc('number')->valueOrFail('root');
-            $pairs[] = [$this->states->tree((string) $root), $this->states->tree((string) $roots[$last])];
+            $pairs[] = [$this->states->tree((string) $roots[$before]), $this->states->tree((string) $roots[$last])];
         }
 
         return TakeOut::of($this->states->tree($item->root), $pairs, Kinds::named($item->kind)->repair(...));
