@@ -11,6 +11,7 @@ use App\Models\User;
 use App\Store\States;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
+use MistyAttic\Core\Calculate\Consequences;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Formats\Content;
@@ -29,6 +30,7 @@ final readonly class MakeItem
     {
         return DB::transaction(function () use ($shelf, $maker, $kind, $title, $firstId, $content) {
             $blank = $content === null || $content->tree->parts === [] ? Kinds::named($kind)->blank($firstId ?? self::partId()) : $this->own($content);
+            $blank = Consequences::of(Kinds::named($kind), PartTree::of([]), $blank, now()->format('Y-m-d'));
             $root = $this->states->keep($blank);
             $item = Item::query()->create(['key' => self::key(), 'shelf_id' => $shelf->id, 'kind' => $kind, 'title' => $title, 'head' => 0, 'root' => $root, 'changed_at' => now()]);
             foreach ($content->pictures ?? [] as $bytes) {

@@ -10,6 +10,7 @@ use App\Models\User;
 use App\Models\Version;
 use App\Store\States;
 use Illuminate\Support\Facades\DB;
+use MistyAttic\Core\Calculate\Consequences;
 use MistyAttic\Core\Compare\TreeCompare;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Kinds;
@@ -49,6 +50,6 @@ final readonly class RestoreVersion
     {
         $back = TreeCompare::of($then, $now)->invert()->pick($now, $picked);
 
-        return Kinds::named($item->kind)->repair($back->changes->apply($now)->orFail());
+        return Consequences::of(Kinds::named($item->kind), $now, $back->changes->apply($now)->orFail(), now()->format('Y-m-d'));
     }
 }

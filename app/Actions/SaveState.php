@@ -10,8 +10,12 @@ use App\Models\User;
 use App\Models\Version;
 use App\Store\States;
 use Illuminate\Support\Facades\DB;
+use MistyAttic\Core\Calculate\Consequences;
 use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Edits;
 use MistyAttic\Core\Kinds\Kinds;
+use MistyAttic\Core\Kinds\Limits;
+use MistyAttic\Core\Kinds\Reading;
 use MistyAttic\Core\Merge\Conflict;
 use MistyAttic\Core\Merge\Merged;
 use MistyAttic\Core\Merge\TreeMerge;
@@ -21,9 +25,9 @@ final readonly class SaveState
 {
     public function __construct(private States $states, private WriteVersion $write) {}
 
-    public function handle(Item $item, User $editor, Sent $sent): Saved|UnknownBase
+    public function handle(Item $item, User $editor, Sent $sent): Saved|UnknownBase|Unfit
     {
-        return DB::transaction(function () use ($item, $editor, $sent): Saved|UnknownBase {
+        return DB::transaction(function () use ($item, $editor, $sent): Saved|UnknownBase|Unfit {
             $item->refresh();
             $base = $this->base($item, $sent);
             if ($base === null) {
@@ -32,10 +36,15 @@ final readonly class SaveState
             $kind = Kinds::named($item->kind);
             $head = $this->states->tree($item->root);
             $headRoot = $item->root;
-            $merged = $base === $headRoot ? new Merged($sent->tree, []) : TreeMerge::of($this->states->tree($base), $head, $sent->tree);
-            $tree = $kind->repair($merged->tree);
+            $reading = $sent->tree === null ? Edits::apply($sent->base === $headRoot ? $head : $this->states->tree($sent->base), $sent->edits, $kind, Limits::for($kind)) : Reading::tree($sent->tree);
+            if ($reading->tree === null) {
+                return new Unfit($reading->problems);
+            }
+            $mine = $reading->tree;
+            $merged = $base === $headRoot ? new Merged($mine, []) : TreeMerge::of(...array_map(fn (PartTree $side) => Consequences::withoutResults($kind, $side), [$this->states->tree($base), $head, $mine]));
+            $tree = Consequences::of($kind, $head, $merged->tree, now()->format('Y-m-d'), ...($base === $headRoot ? [] : [$mine]));
             $root = $this->states->keep($tree, $headRoot);
-            $sentRoot = $tree === $sent->tree ? $root : $this->states->keep($sent->tree, $base);
+            $sentRoot = $tree === $mine ? $root : $this->states->keep($mine, $base);
             $this->remember($item, $sent, $sentRoot);
 
             $version = $root === $headRoot
@@ -43,7 +52,7 @@ final readonly class SaveState
                 : $this->write->handle($item, $editor, new Written($head, $tree, $root, $sent->cause, kept: $sent->keep, note: $sent->note));
             $held = array_map(fn (Conflict $conflict) => $this->holdBack($item, $editor, $version, $tree, $conflict), $merged->conflicts);
 
-            return new Saved($version, $root, $sentRoot, $tree, $root !== $sentRoot, $held);
+            return new Saved($version, $root, $sentRoot, $mine, $tree, $root !== $sentRoot, $held);
         });
     }
 

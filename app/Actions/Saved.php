@@ -13,6 +13,7 @@ final readonly class Saved
 {
     /**
      * @param  string  $sent  the root of the state as it was sent
+     * @param  PartTree  $mine  the state as it was sent
      * @param  PartTree  $tree  the newest state
      * @param  bool  $merged  whether it holds more than what was sent
      * @param  list<HeldEdit>  $held
@@ -21,6 +22,7 @@ final readonly class Saved
         public Version $version,
         public string $root,
         public string $sent,
+        public PartTree $mine,
         public PartTree $tree,
         public bool $merged,
         public array $held,

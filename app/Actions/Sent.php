@@ -6,21 +6,25 @@ namespace App\Actions;
 
 use App\Models\Cause;
 use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Edits;
 
 /** A state that somebody sends to be saved. */
 final readonly class Sent
 {
     /**
      * @param  string  $base  the root of the state that it started from
+     * @param  PartTree|null  $tree  all of it; null when edits are sent instead
      * @param  string  $client  the window it comes from, so that a repeated sending is known as one
      * @param  bool  $keep  keep this very state as a version, whatever is saved next
      */
     public function __construct(
         public string $base,
-        public PartTree $tree,
+        public ?PartTree $tree,
         public string $client,
         public bool $keep = false,
         public ?string $note = null,
         public Cause $cause = Cause::Wrote,
+        /** What became of the base: see {@see Edits}. */
+        public mixed $edits = null,
     ) {}
 }

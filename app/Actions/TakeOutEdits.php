@@ -10,6 +10,8 @@ use App\Models\User;
 use App\Models\Version;
 use App\Store\States;
 use Illuminate\Support\Facades\DB;
+use MistyAttic\Core\Calculate\Consequences;
+use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Kinds;
 use MistyAttic\Core\Merge\Merged;
 use MistyAttic\Core\Merge\TakeOut;
@@ -36,12 +38,15 @@ final readonly class TakeOutEdits
         }
         // Every version is kept, so each run has the one before it: another in its place would take out what others wrote, too.
         $roots = Version::query()->where('item_id', $item->id)->whereIn('number', array_merge([], ...$runs))->pluck('root', 'number');
+        $kind = Kinds::named($item->kind);
+        $bare = fn (string $root): PartTree => Consequences::withoutResults($kind, $this->states->tree($root));
         $pairs = [];
         foreach ($runs as [$before, $last]) {
-            $pairs[] = [$this->states->tree((string) $roots[$before]), $this->states->tree((string) $roots[$last])];
+            $pairs[] = [$bare((string) $roots[$before]), $bare((string) $roots[$last])];
         }
+        $without = TakeOut::of($bare($item->root), $pairs, $kind->repair(...));
 
-        return TakeOut::of($this->states->tree($item->root), $pairs, Kinds::named($item->kind)->repair(...));
+        return new Merged(Consequences::of($kind, $this->states->tree($item->root), $without->tree, now()->format('Y-m-d')), $without->conflicts);
     }
 
     /** @return list<int> the versions in question, ascending; the first one of all, which made the item, is never among them */

@@ -15,6 +15,7 @@ use MistyAttic\Core\Compare\Statement;
 use MistyAttic\Core\Compare\Statements;
 use MistyAttic\Core\Compare\TreeCompare;
 use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\History\Touched;
 use MistyAttic\Core\History\Unusual\UnusualChange;
 use MistyAttic\Core\History\Unusual\UnusualChanges;
 use MistyAttic\Core\Kinds\Kinds;
@@ -93,7 +94,7 @@ final readonly class WriteVersion
     /** @return list<array{type: string, part: string, evidence: array<string, string|int|float>}>|null */
     private function unusual(Item $item, PartTree $before, PartTree $after, ChangeSet $changes): ?array
     {
-        $found = UnusualChanges::in($before, $after, $changes, Kinds::named($item->kind)->grid());
+        $found = UnusualChanges::in(Kinds::named($item->kind), $before, $after, $changes);
 
         return $found === [] ? null : array_map(fn (UnusualChange $change) => ['type' => $change->type->value, 'part' => $change->ids[0], 'evidence' => $change->evidence], $found);
     }
@@ -102,8 +103,8 @@ final readonly class WriteVersion
     {
         DB::table('touches')->where(['item_id' => $item->id, 'number' => $version->number])->delete();
         $rows = [];
-        foreach ($changes->touched() as $part => $what) {
-            $rows[] = ['item_id' => $item->id, 'part' => $part, 'number' => $version->number, 'user_id' => $version->user_id, 'what' => $what, 'position' => $after->position($part)];
+        foreach (Touched::by($changes, Kinds::named($item->kind)) as $part => $what) {
+            $rows[] = ['item_id' => $item->id, 'part' => $part, 'number' => $version->number, 'user_id' => $version->user_id, 'what' => $what, 'position' => $after->position(explode('/', $part)[0])];
         }
         foreach (array_chunk($rows, 500) as $batch) {
             DB::table('touches')->insert($batch);

@@ -150,7 +150,7 @@ final class TableStatements
     /** @param array<Change> $changes */
     private function cells(string $table, array $changes): void
     {
-        $cells = ['renamed_column' => [], 'typed_over' => [], 'filled' => [], 'emptied_cells' => [], 'recalculated' => []];
+        $cells = ['renamed_column' => [], 'typed_over' => [], 'filled' => [], 'emptied_cells' => [], 'formatted_cells' => [], 'recalculated' => []];
         $first = null;
         foreach ($this->new->children()[$table] ?? [] as $id) {
             if ($this->new->get($id)->role === $this->grid->row) {
@@ -165,12 +165,13 @@ final class TableStatements
                 }
                 $was = $change->before->fields[$column] ?? null;
                 $is = $change->after->fields[$column] ?? null;
-                $heading = $change->id === $first && is_string($was) && is_string($is) && count($this->new->children()[$table]) > 2;
+                $heading = $change->id === $first && is_string(Cell::result($was)) && is_string(Cell::result($is)) && count($this->new->children()[$table]) > 2;
                 $code = match (true) {
-                    $was === null => 'filled',
-                    $is === null => 'emptied_cells',
+                    Cell::sameInput($was, $is) => 'recalculated',
+                    Cell::sameInput(Cell::bare($was), Cell::bare($is)) => 'formatted_cells',
+                    Cell::bare($was) === null => 'filled',
+                    Cell::bare($is) === null => 'emptied_cells',
                     $heading => 'renamed_column',
-                    is_array($was) && is_array($is) && Cell::isFormula($was) && Cell::isFormula($is) && $was[1] === $is[1] => 'recalculated',
                     default => 'typed_over',
                 };
                 $cells[$code][] = [$change->id, $column, $was, $is];
@@ -187,10 +188,10 @@ final class TableStatements
     private function say(string $table, string $code, array $cells): void
     {
         [$row, $column, $was, $is] = $cells[0];
-        $show = fn (mixed $value): string => $code !== 'recalculated' && is_array($value) && Cell::isFormula($value) ? '='.$value[1] : Cell::show($value);
+        $show = fn (PartTree $tree, mixed $value): string => $code === 'recalculated' ? Cell::show($value) : $this->kind->written($tree, $tree->get($row), $value);
         $one = count($cells) > 1 ? [] : [
-            'was' => $show($was),
-            'is' => $show($is),
+            'was' => $show($this->old, $was),
+            'is' => $show($this->new, $is),
             'column' => $this->new->has($column) ? $this->kind->label($this->new, $this->new->get($column)) : '',
             'row' => $this->kind->label($this->new, $this->new->get($row)),
         ];

@@ -32,6 +32,9 @@ interface Kind
     /** The id of the part that names the place a part stands in (a document's nearest heading above), if any. */
     public function place(PartTree $tree, Part $part): ?string;
 
+    /** A value of a field as a person writes it: of a formula itself, not its result. */
+    public function written(PartTree $tree, Part $part, mixed $value): string;
+
     /** The sentence-level name of a part, such as `paragraph`, for choosing the phrase. */
     public function noun(Part $part): string;
 

@@ -13,5 +13,12 @@ final readonly class Limits
         public int $textBytes = 262_144,
         public int $depth = 12,
         public int $problems = 50,
+        public int $cells = 2_000_000,
+        public int $formulas = 200_000,
     ) {}
+
+    public static function for(Kind $kind): self
+    {
+        return $kind->grid() === null ? new self : new self(bytes: 33_554_432, parts: 250_000);
+    }
 }

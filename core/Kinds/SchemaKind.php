@@ -57,6 +57,13 @@ abstract class SchemaKind implements Kind
         return $tree->parent($part->id) === PartTree::ROOT ? null : $tree->parent($part->id);
     }
 
+    public function written(PartTree $tree, Part $part, mixed $value): string
+    {
+        $formula = Cell::formula($value);
+
+        return $formula === null ? Cell::show($value) : '='.$formula;
+    }
+
     public function noun(Part $part): string
     {
         return $part->role;

@@ -4,10 +4,12 @@
 return [
     'not_a_list' => 'The content is not a list of parts.',
     'too_many_parts' => 'There are :count parts; an item holds :max at most.',
+    'too_many_cells' => 'There are :count cells; a spreadsheet holds :max at most.',
+    'too_many_formulas' => 'There are :count formulas; a spreadsheet holds :max at most.',
     'not_a_part' => 'A part is not put together as one.',
     'bad_id' => 'A part has an id that can not be used.',
     'doubled_id' => 'Two parts share the id :id.',
-    'unknown_role' => 'There is a part that a document does not know: :role.',
+    'unknown_role' => 'There is a part that is not known here: :role.',
     'bad_depth' => 'A part is nested deeper than it may be.',
     'misplaced' => 'A :role stands where none may stand.',
     'not_fields' => 'A part has no fields.',

@@ -23,38 +23,43 @@ final class RoomsTest
     public function test_content_and_sequences_stand_on_nothing(): Rule
     {
         return PHPat::rule()->classes(Selector::inNamespace(self::CORE.'\Content'), Selector::inNamespace(self::CORE.'\Sequences'))
-            ->shouldNot()->dependOn()->classes(...array_map(fn (string $other) => Selector::inNamespace(self::CORE.'\\'.$other), ['Kinds', 'Compare', 'Merge', 'History', 'Store', 'Formats', 'Files']))
+            ->shouldNot()->dependOn()->classes(...array_map(fn (string $other) => Selector::inNamespace(self::CORE.'\\'.$other), ['Kinds', 'Calculate', 'Compare', 'Merge', 'History', 'Store', 'Formats', 'Files']))
             ->because('the arrows between the rooms point one way');
     }
 
     public function test_kinds_stand_on_content(): Rule
     {
-        return $this->room('Kinds', 'Sequences', 'Compare', 'Merge', 'History', 'Store', 'Formats', 'Files');
+        return $this->room('Kinds', 'Calculate', 'Compare', 'Merge', 'History', 'Store', 'Formats', 'Files');
+    }
+
+    public function test_calculating_stands_on_kinds(): Rule
+    {
+        return $this->room('Calculate', 'Compare', 'Merge', 'History', 'Store', 'Formats', 'Files');
     }
 
     public function test_compare_stands_on_kinds_content_and_sequences(): Rule
     {
-        return $this->room('Compare', 'Merge', 'History', 'Store', 'Formats', 'Files');
+        return $this->room('Compare', 'Calculate', 'Merge', 'History', 'Store', 'Formats', 'Files');
     }
 
     public function test_merge_stands_on_compare(): Rule
     {
-        return $this->room('Merge', 'History', 'Store', 'Formats', 'Files');
+        return $this->room('Merge', 'Calculate', 'History', 'Store', 'Formats', 'Files');
     }
 
     public function test_history_stands_on_compare(): Rule
     {
-        return $this->room('History', 'Merge', 'Store', 'Formats', 'Files');
+        return $this->room('History', 'Calculate', 'Merge', 'Store', 'Formats', 'Files');
     }
 
     public function test_the_store_knows_only_content_and_sequences(): Rule
     {
-        return $this->room('Store', 'Kinds', 'Compare', 'Merge', 'History', 'Formats', 'Files');
+        return $this->room('Store', 'Kinds', 'Calculate', 'Compare', 'Merge', 'History', 'Formats', 'Files');
     }
 
     public function test_formats_stand_on_kinds_and_content(): Rule
     {
-        return $this->room('Formats', 'Sequences', 'Compare', 'Merge', 'History', 'Store', 'Files');
+        return $this->room('Formats', 'Sequences', 'Calculate', 'Compare', 'Merge', 'History', 'Store', 'Files');
     }
 
     public function test_files_know_no_history_and_no_store(): Rule

@@ -31,7 +31,7 @@ final class UnusualTest extends TestCase
             $answers['q'.ltrim((string) strtok($line, ' '), 'q')] = (int) strtok(' ');
         }
         $lines = [];
-        foreach (UnusualChanges::in($old, $new, TreeCompare::of($old, $new), $kind->grid(), $answers) as $found) {
+        foreach (UnusualChanges::in($kind, $old, $new, TreeCompare::of($old, $new), $answers) as $found) {
             $lines[] = rtrim("{$found->type->value} ".count($found->ids)." from {$found->ids[0]} {$found->field}").' '.implode(' ', array_map(fn (string $name, string|int|float $value) => "{$name}={$value}", array_keys($found->evidence), $found->evidence));
         }
         $said = implode("\n", $lines);
@@ -43,11 +43,11 @@ final class UnusualTest extends TestCase
 
     public function test_a_dataset_that_grows_and_a_log_that_is_kept_raise_nothing(): void
     {
-        $grid = Kinds::named('spreadsheet')->grid();
+        $kind = Kinds::named('spreadsheet');
         $before = PartTree::of([]);
         for ($rows = 1; $rows <= 60; $rows++) {
             $now = Sketch::read(self::spelledOut("SHEET {$rows}"), 'spreadsheet');
-            self::assertSame([], UnusualChanges::in($before, $now, TreeCompare::of($before, $now), $grid));
+            self::assertSame([], UnusualChanges::in($kind, $before, $now, TreeCompare::of($before, $now)));
             $before = $now;
         }
     }

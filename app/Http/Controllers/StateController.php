@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\SaveState;
+use App\Actions\Unfit;
 use App\Actions\UnknownBase;
 use App\Http\Requests\SaveRequest;
 use App\Models\HeldEdit;
@@ -19,6 +20,9 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Content\Problem;
+use MistyAttic\Core\Kinds\Edits;
+use MistyAttic\Core\Kinds\Kinds;
 
 /** The newest state of an item, for the editor: reading it, saving, and who else is here. */
 final class StateController extends Controller
@@ -29,17 +33,27 @@ final class StateController extends Controller
     /** Seconds after which a presence is noted anew, if nothing else changed. */
     private const NOTED = 4;
 
-    public function show(Item $item, States $states): JsonResponse
+    /** All of it, or what became of a state that the window knows. */
+    public function show(Request $request, Item $item, States $states): JsonResponse
     {
         Gate::authorize('view', $item);
+        $since = $request->query('since');
+        $row = Kinds::named($item->kind)->grid()?->row;
+        $known = $row !== null && is_string($since) && Version::query()->where(['item_id' => $item->id, 'root' => $since])->exists();
 
-        return response()->json(['root' => $item->root, 'number' => $item->head, 'content' => $this->content($states->tree($item->root))]);
+        return response()->json(['root' => $item->root, 'number' => $item->head, ...($known
+            ? ['edits' => Edits::between($states->tree($since), $states->tree($item->root), $row)]
+            : ['content' => $this->content($states->tree($item->root))])]);
     }
 
     public function save(SaveRequest $request, Item $item, SaveState $save): JsonResponse
     {
         Gate::authorize('write', $item);
-        $saved = $save->handle($item, $this->person($request), $request->sent($item));
+        $sent = $request->sent($item);
+        $saved = $save->handle($item, $this->person($request), $sent);
+        if ($saved instanceof Unfit) {
+            $request->fail(422, $saved->problems === [] ? [new Problem('not_json', '')] : $saved->problems);
+        }
         if ($saved instanceof UnknownBase) {
             return response()->json(['message' => __('problems.unknown_base'), 'problems' => [['code' => 'unknown_base', 'path' => 'base', 'text' => __('problems.unknown_base')]]], 409);
         }
@@ -48,7 +62,9 @@ final class StateController extends Controller
             'root' => $saved->root,
             'sent' => $saved->sent,
             'number' => $saved->version->number,
-            'content' => $saved->merged ? $this->content($saved->tree) : null,
+            ...($sent->tree === null
+                ? ['edits' => Edits::between($saved->mine, $saved->tree, Kinds::named($item->kind)->grid()->row ?? '')]
+                : ['content' => $saved->merged ? $this->content($saved->tree) : null]),
             'held' => count($saved->held),
         ]);
     }
@@ -57,7 +73,7 @@ final class StateController extends Controller
     public function live(Request $request, Item $item, Phrases $phrases): JsonResponse
     {
         Gate::authorize('view', $item);
-        $sent = $request->validate(['client' => ['required', 'string', 'max:40'], 'part' => ['nullable', 'string', 'max:24']]);
+        $sent = $request->validate(['client' => ['required', 'string', 'max:40'], 'part' => ['nullable', 'string', 'max:49']]);
         $user = $this->person($request);
         $this->note($item, $user, $sent['client'], $sent['part'] ?? null);
         $others = Presence::query()->with('user')->where('item_id', $item->id)->where('client', '!=', $sent['client'])

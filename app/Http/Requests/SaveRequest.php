@@ -15,7 +15,7 @@ use MistyAttic\Core\Kinds\Limits;
 
 /**
  * A state to be saved, read from the raw body: the framework's trimming would alter people's text.
- * `{base, client, content, keep?, note?}`; every problem of the content comes back with its path.
+ * `{base, client, content | edits, keep?, note?}`; every problem of the content comes back with its path.
  */
 final class SaveRequest extends FormRequest
 {
@@ -32,7 +32,8 @@ final class SaveRequest extends FormRequest
 
     public function sent(Item $item): Sent
     {
-        $limits = new Limits;
+        $kind = Kinds::named($item->kind);
+        $limits = Limits::for($kind);
         if (strlen($this->getContent()) > $limits->bytes) {
             $this->fail(413, [new Problem('too_big', '', ['max' => intdiv($limits->bytes, 1_048_576)])]);
         }
@@ -42,13 +43,19 @@ final class SaveRequest extends FormRequest
             || preg_match('/^[0-9a-f]{40}$/', $body['base']) !== 1 || ! ($note === null || (is_string($note) && mb_strlen($note) <= config('attic.note')))) {
             $this->fail(422, [new Problem('not_json', '')]);
         }
-        $reading = Kinds::named($item->kind)->read($body['content'] ?? null, $limits);
+        $note = $note === null || trim($note) === '' ? null : trim($note);
+        if (isset($body['edits'])) {
+            $kind->grid() !== null || $this->fail(422, [new Problem('not_json', '')]);
+
+            return new Sent($body['base'], null, $body['client'], ($body['keep'] ?? false) === true, $note, edits: $body['edits']);
+        }
+        $reading = $kind->read($body['content'] ?? null, $limits);
         if ($reading->tree === null) {
             $this->fail(422, $reading->problems === [] ? [new Problem('not_json', '')] : $reading->problems);
         }
         $this->checkPictures($item, $reading->tree);
 
-        return new Sent($body['base'], $reading->tree, $body['client'], ($body['keep'] ?? false) === true, $note === null || trim($note) === '' ? null : trim($note));
+        return new Sent($body['base'], $reading->tree, $body['client'], ($body['keep'] ?? false) === true, $note);
     }
 
     private function checkPictures(Item $item, PartTree $tree): void
@@ -67,7 +74,7 @@ final class SaveRequest extends FormRequest
     }
 
     /** @param non-empty-list<Problem> $problems */
-    private function fail(int $status, array $problems): never
+    public function fail(int $status, array $problems): never
     {
         $said = array_map(fn (Problem $problem) => [
             'code' => $problem->code,

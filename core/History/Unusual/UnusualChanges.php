@@ -16,6 +16,7 @@ use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Kinds\Cell;
 use MistyAttic\Core\Kinds\CellType;
 use MistyAttic\Core\Kinds\Grid;
+use MistyAttic\Core\Kinds\Kind;
 
 /** Finds what is worth a look in the changes of one version. O(n) over the tables that were touched. */
 final class UnusualChanges
@@ -50,6 +51,8 @@ final class UnusualChanges
     /** So many rows that are there already, with at least two cells each. */
     private const DOUBLED_ROWS = 5;
 
+    private readonly ?Grid $grid;
+
     /** @var array<string, list<Change>> parent of the rows => changes of rows */
     private array $rows = [];
 
@@ -59,8 +62,9 @@ final class UnusualChanges
     /** @var list<UnusualChange> */
     private array $found = [];
 
-    private function __construct(private readonly PartTree $old, private readonly PartTree $new, private readonly ChangeSet $changes, private readonly ?Grid $grid)
+    private function __construct(private readonly PartTree $old, private readonly PartTree $new, private readonly ChangeSet $changes, private readonly Kind $kind)
     {
+        $this->grid = $grid = $kind->grid();
         foreach ($changes->changes as $change) {
             if ($grid !== null && $change->part()->role === $grid->row && $change->type !== ChangeType::Moved) {
                 $this->rows[$change->from->parent ?? $change->to->parent ?? $old->parent($change->id)][] = $change;
@@ -69,20 +73,19 @@ final class UnusualChanges
     }
 
     /**
-     * @param  Grid|null  $grid  of the item's kind
      * @param  array<string, int>  $answers  question => how many answers it has
      * @return list<UnusualChange>
      */
-    public static function in(PartTree $old, PartTree $new, ChangeSet $changes, ?Grid $grid = null, array $answers = []): array
+    public static function in(Kind $kind, PartTree $old, PartTree $new, ChangeSet $changes, array $answers = []): array
     {
-        $self = new self($old, $new, $changes, $grid);
+        $self = new self($old, $new, $changes, $kind);
         foreach ($self->rows as $table => $rows) {
             if (! $self->blanked((string) $table, $rows)) {
                 $self->cells((string) $table, $rows);
             }
             $self->doubled((string) $table, $rows);
         }
-        if ($grid === null) {
+        if ($self->grid === null) {
             $self->muchGone();
         }
         foreach ($changes->of(ChangeType::Removed) as $change) {
@@ -100,11 +103,11 @@ final class UnusualChanges
         $gone = $came = 0;
         foreach ($rows as $change) {
             foreach ($change->before->fields ?? [] as $column => $value) {
-                $gone += isset($change->after->fields[$column]) ? 0 : 1;
+                $gone += Cell::bare($value) === null || Cell::bare($change->after->fields[$column] ?? null) !== null ? 0 : 1;
             }
             $came += count(array_diff_key($change->after->fields ?? [], $change->before->fields ?? []));
         }
-        $cells = $gone === 0 ? 0 : array_sum(array_map(fn (string $id) => $this->old->get($id)->role === $this->grid?->row ? count($this->old->get($id)->fields) : 0, $this->old->children()[$table] ?? []));
+        $cells = $gone === 0 ? 0 : array_sum(array_map(fn (string $id) => $this->old->get($id)->role === $this->grid?->row ? count(array_filter($this->old->get($id)->fields, fn (mixed $value) => Cell::bare($value) !== null)) : 0, $this->old->children()[$table] ?? []));
         if ($cells < self::TABLE_CELLS || $gone - $came < self::BLANKED_SHARE * $cells) {
             return false;
         }
@@ -121,10 +124,14 @@ final class UnusualChanges
             foreach ($change->type === ChangeType::Edited ? $change->fields() : [] as $column) {
                 $was = $change->before->fields[$column] ?? null;
                 $is = $change->after->fields[$column] ?? null;
-                if (Cell::isFormula($was) && $is !== null && ! Cell::isFormula($is)) {
-                    $this->found[] = new UnusualChange(UnusualType::FormulaReplaced, [$change->id], $column, ['was' => '='.(is_array($was) ? $was[1] : ''), 'is' => Cell::show($is)]);
+                if (Cell::sameInput($was, $is)) {
+                    // Nobody typed it: the unusual change is where it comes from.
+                    continue;
                 }
-                if ($was !== null && $is !== null && Cell::type($was) !== Cell::type($is)) {
+                if (Cell::isFormula($was) && Cell::bare($is) !== null && ! Cell::isFormula($is)) {
+                    $this->found[] = new UnusualChange(UnusualType::FormulaReplaced, [$change->id], $column, ['was' => $this->kind->written($this->old, $this->old->get($change->id), $was), 'is' => Cell::show($is)]);
+                }
+                if (Cell::bare($was) !== null && Cell::bare($is) !== null && Cell::type($was) !== Cell::type($is)) {
                     $retyped[$column][] = $change;
                 }
                 $this->number($table, $change, $column, Cell::result($was), Cell::result($is));

@@ -15,6 +15,9 @@ use MistyAttic\Core\Kinds\SchemaKind;
 /** Tabs with columns and rows; a cell is a field of its row, named by its column. */
 final class SpreadsheetKind extends SchemaKind
 {
+    /** @var \WeakMap<PartTree, Places>|null */
+    private ?\WeakMap $known = null;
+
     public function name(): string
     {
         return 'spreadsheet';
@@ -37,44 +40,40 @@ final class SpreadsheetKind extends SchemaKind
     /** A column is called by the text in its first row, else by its letter; a row by its first text, else by its number. */
     public function label(PartTree $tree, Part $part): string
     {
-        $siblings = $part->role === SpreadsheetRole::Tab->value ? [] : $tree->children()[$tree->parent($part->id)] ?? [];
-        $alike = fn (string $id): bool => $tree->get($id)->role === $part->role;
-
         return match ($part->role) {
-            SpreadsheetRole::Column->value => $this->header($tree, $siblings, $part->id) ?? self::letters((int) array_search($part->id, array_values(array_filter($siblings, $alike)), true)),
-            SpreadsheetRole::Row->value => $this->firstText($part) ?? (string) (1 + (int) array_search($part->id, array_values(array_filter($siblings, $alike)), true)),
+            SpreadsheetRole::Column->value => $this->header($tree, $part->id) ?? Places::letters($this->places($tree)->position($part->id)),
+            SpreadsheetRole::Row->value => $this->firstText($part) ?? (string) (1 + $this->places($tree)->position($part->id)),
             default => parent::label($tree, $part),
         };
     }
 
+    /** A formula in letters and numbers, with its sign. */
+    public function written(PartTree $tree, Part $part, mixed $value): string
+    {
+        $formula = Cell::formula($value);
+
+        return $formula === null ? parent::written($tree, $part, $value) : '='.Formula::spell($formula, $part->id, $this->places($tree));
+    }
+
     public function grid(): Grid
     {
-        return new Grid(SpreadsheetRole::Column->value, SpreadsheetRole::Row->value);
+        return new Grid(SpreadsheetRole::Column->value, SpreadsheetRole::Row->value, calculated: true);
     }
 
-    /** The letters of the column at a position: 0 is A, 26 is AA. */
-    public static function letters(int $position): string
+    public function places(PartTree $tree): Places
     {
-        for ($letters = ''; $position >= 0; $position = intdiv($position, 26) - 1) {
-            $letters = chr(65 + $position % 26).$letters;
-        }
+        $this->known ??= new \WeakMap;
 
-        return $letters;
+        return $this->known[$tree] ??= new Places($tree);
     }
 
-    /** @param list<string> $siblings */
-    private function header(PartTree $tree, array $siblings, string $column): ?string
+    private function header(PartTree $tree, string $column): ?string
     {
-        foreach ($siblings as $id) {
-            $row = $tree->get($id);
-            if ($row->role === SpreadsheetRole::Row->value) {
-                $value = $row->fields[$column] ?? null;
+        $places = $this->places($tree);
+        $first = $places->rows[$places->tab($column)][0] ?? null;
+        $value = $first === null ? null : Cell::result($tree->get($first)->fields[$column] ?? null);
 
-                return is_string($value) ? Label::of($value) : null;
-            }
-        }
-
-        return null;
+        return is_string($value) && $value !== '' ? Label::of($value) : null;
     }
 
     private function firstText(Part $row): ?string

@@ -1,0 +1,169 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MistyAttic\Core\Calculate;
+
+use MistyAttic\Core\Kinds\Cell;
+use MistyAttic\Core\Kinds\Spreadsheet\Reference;
+use PhpOffice\PhpSpreadsheet\Shared\Date;
+
+/** Works one formula out, from values that are there already: a machine with a stack over the library's tokens. */
+final class Evaluation
+{
+    /** SUBTOTAL by its first number, with hidden rows (from 101) or without: there are none here. */
+    private const SUBTOTALS = [1 => 'AVERAGE', 'COUNT', 'COUNTA', 'MAX', 'MIN', 'PRODUCT', 'STDEV', 'STDEVP', 'SUM', 'VAR', 'VARP'];
+
+    /** What asks whether there is an error. */
+    private const ASKING = ['IFERROR', 'ISERROR', 'ISERR', 'ERROR.TYPE'];
+
+    /** @var array<string, Template> */
+    private array $templates = [];
+
+    private readonly Functions $functions;
+
+    /** @param string $today ISO 8601 */
+    public function __construct(private readonly Sheets $sheets, private readonly string $today)
+    {
+        $this->functions = new Functions;
+    }
+
+    public function template(Node $node): Template
+    {
+        return $this->templates[$node->template] ??= Template::of($node->template);
+    }
+
+    /** @return string|int|float|bool|list<string|int|float|bool> as a cell keeps it */
+    public function result(Node $node): string|int|float|bool|array
+    {
+        try {
+            [$value, $isDay] = $this->run($node);
+        } catch (TooMuch) {
+            return ['!', '#LIMIT!'];
+        }
+        $value = Operators::single($value);
+
+        return match (true) {
+            $value === null => 0,
+            Operators::isError($value) => ['!', (string) (is_scalar($value) ? $value : '')],
+            is_float($value) && ! is_finite($value) => ['!', '#NUM!'],
+            $isDay && (is_int($value) || is_float($value)) && $value >= 0 && $value < 2_958_466 => ['d', self::day($value)],
+            is_int($value), is_float($value) => Cell::number($value),
+            is_bool($value) => $value,
+            is_scalar($value), $value instanceof \Stringable => mb_substr(mb_scrub((string) $value), 0, Cell::MOST),
+            default => ['!', '#VALUE!'],
+        };
+    }
+
+    /** @return array{mixed, bool} the value, and whether it is a day */
+    private function run(Node $node): array
+    {
+        $tokens = $this->template($node)->tokens;
+        if ($tokens === null) {
+            return ['#ERROR!', false];
+        }
+        /** @var list<array{mixed, bool}> $stack */
+        $stack = [];
+        $count = 0;
+        foreach ($tokens as ['type' => $type, 'value' => $value]) {
+            switch (true) {
+                case $type === 'Value':
+                    $stack[] = [is_string($value) && strlen($value) > 1 && $value[0] === '"' ? substr($value, 1, -1) : $value, false];
+                    break;
+                case $type === 'Constant' || $type === 'Empty Argument':
+                    $stack[] = [$value, false];
+                    break;
+                case $type === 'Cell Reference':
+                    $reference = $node->references[(int) substr((string) (is_scalar($value) ? $value : ''), 1) - 1] ?? null;
+                    $stack[] = [$reference?->from($node->row) ?? '#REF!', false];
+                    break;
+                case $type === 'Unary Operator':
+                    [$inner] = $this->resolved(array_pop($stack));
+                    $stack[] = [Operators::unary((string) (is_scalar($value) ? $value : ''), $inner), false];
+                    break;
+                case $type === 'Binary Operator':
+                    [$right, $rightDay] = $this->resolved(array_pop($stack));
+                    [$left, $leftDay] = $this->resolved(array_pop($stack));
+                    $sign = (string) (is_scalar($value) ? $value : '');
+                    $stack[] = [Operators::binary($sign, $left, $right), $sign === '+' ? $leftDay !== $rightDay : $sign === '-' && $leftDay && ! $rightDay];
+                    break;
+                case str_starts_with($type, 'Operand Count'):
+                    $count = is_int($value) ? $value : 0;
+                    break;
+                case $type === 'Function':
+                    $arguments = $count === 0 ? [] : array_splice($stack, -$count);
+                    $stack[] = $this->called(rtrim((string) (is_scalar($value) ? $value : ''), '('), $arguments, $node);
+                    break;
+                default:
+                    return ['#NAME?', false];
+            }
+        }
+
+        return $this->resolved($stack[0] ?? [null, false]);
+    }
+
+    /**
+     * @param  list<array{mixed, bool}>  $arguments
+     * @return array{mixed, bool}
+     */
+    private function called(string $name, array $arguments, Node $node): array
+    {
+        if ($name === 'ROW' || $name === 'COLUMN') {
+            $of = ($arguments[0] ?? [null])[0];
+            $rectangle = $this->sheets->rectangle($of instanceof Reference ? $of : new Reference($node->row, $node->column, $node->row, $node->column, false));
+
+            return [$rectangle === null ? '#REF!' : 1 + $rectangle[$name === 'ROW' ? 1 : 3], false];
+        }
+        if ($name === 'TODAY') {
+            return [Sheets::number($this->today), true];
+        }
+        $resolved = array_map($this->resolved(...), $arguments);
+        $values = array_column($resolved, 0);
+        if ($name === 'SUBTOTAL') {
+            $which = Operators::single(array_shift($values));
+            $name = self::SUBTOTALS[is_numeric($which) ? (int) $which % 100 : 0] ?? '';
+            if ($name === '') {
+                return ['#VALUE!', false];
+            }
+        }
+        if ($name === 'MKMATRIX') {
+            // Rows are made of single values, the whole of rows.
+            return [$values !== [] && is_array($values[0]) ? array_map(fn (mixed $row): mixed => is_array($row) && is_array($row[0] ?? null) ? $row[0] : $row, $values) : [$values], false];
+        }
+        if (! $this->functions->has($name)) {
+            return ['#NAME?', false];
+        }
+        if (in_array($name, self::ASKING, true)) {
+            // The library knows no errors but its own.
+            array_walk_recursive($values, function (mixed &$value): void {
+                $value = in_array($value, ['#CIRCLE!', '#LIMIT!', '#ERROR!'], true) ? '#VALUE!' : $value;
+            });
+        }
+        $days = array_filter(array_column($resolved, 1)) !== [];
+
+        return [$this->functions->call($name, $values), Functions::givesDay($name, $days)];
+    }
+
+    /**
+     * @param  array{mixed, bool}|null  $operand
+     * @return array{mixed, bool}
+     */
+    private function resolved(?array $operand): array
+    {
+        $reference = $operand[0] ?? null;
+        if (! $reference instanceof Reference) {
+            return $operand ?? [null, false];
+        }
+        if ($reference->isCell() && $reference->row !== null && $reference->column !== null) {
+            return $this->sheets->rectangle($reference) === null ? ['#REF!', false] : [$this->sheets->value($reference->row, $reference->column), $this->sheets->isDay($reference->row, $reference->column)];
+        }
+        $rectangle = $this->sheets->rectangle($reference);
+
+        return $rectangle === null ? ['#REF!', false] : $this->sheets->block($rectangle);
+    }
+
+    private static function day(int|float $number): string
+    {
+        return Date::excelToDateTimeObject($number)->format(fmod((float) $number, 1.0) === 0.0 ? 'Y-m-d' : 'Y-m-d\TH:i:s');
+    }
+}
