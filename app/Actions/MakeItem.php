@@ -12,9 +12,9 @@ use App\Store\States;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use MistyAttic\Core\Calculate\Consequences;
-use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Formats\Content;
+use MistyAttic\Core\Kinds\Fresh;
 use MistyAttic\Core\Kinds\Kinds;
 
 /** Makes an item with its first version, empty or with what a file holds. */
@@ -45,15 +45,16 @@ final readonly class MakeItem
     /** The parts under ids of their own; a picture that is elsewhere, or is none, is left out. */
     private function own(Content $content): PartTree
     {
-        $parts = [];
+        $parts = $ids = [];
         foreach ($content->tree->parts as $part) {
             $chunks = $content->kind->chunksOf($part);
             if (array_filter($chunks, fn (string $chunk) => ! isset($content->pictures[$chunk]) || KeepPicture::type($content->pictures[$chunk]) === null) === []) {
-                $parts[] = new Part(self::partId(), $part->role, $part->depth, $part->fields);
+                $parts[] = $part;
+                $ids[$part->id] = self::partId();
             }
         }
 
-        return $parts === [] ? $content->kind->blank(self::partId()) : PartTree::of($parts);
+        return $parts === [] ? $content->kind->blank(self::partId()) : Fresh::ids(PartTree::of($parts), $ids);
     }
 
     private static function partId(): string

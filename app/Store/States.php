@@ -29,6 +29,12 @@ final readonly class States
         return $this->trees->tree((string) hex2bin($root));
     }
 
+    /** The JSON list of all parts. */
+    public function json(string $root): string
+    {
+        return $this->trees->json((string) hex2bin($root));
+    }
+
     public function part(string $root, int $position): ?Part
     {
         return $this->trees->part((string) hex2bin($root), $position);

@@ -31,6 +31,16 @@ final readonly class TreeStore
     }
 
     /**
+     * A state as the JSON list of its parts, as it is kept: nothing is decoded.
+     *
+     * @throws ChunkMissing
+     */
+    public function json(string $root): string
+    {
+        return '['.implode(',', $this->hashes->read($root)).']';
+    }
+
+    /**
      * The part at a position of the pre-order list; reads the path to it and no more.
      *
      * @throws ChunkMissing

@@ -1,7 +1,7 @@
 <?php
 
 return [
-    'untitled' => 'Untitled document',
+    'untitled' => ['document' => 'Untitled document', 'spreadsheet' => 'Untitled spreadsheet'],
     'marked' => ':number is now called “:name”.',
     'unmarked' => 'The name was taken off :number. The version stays.',
     'restored' => 'Restored :source as :number. Nothing was overwritten.',

@@ -15,6 +15,7 @@ if (document.querySelector('[data-editor]')) {
     // By far the largest part, and only needed here.
     import('./editor/editor.js').then(({ attachEditor }) => attachEditor(document.body));
 }
+if (document.querySelector('[data-sheet]')) import('./sheet/sheet.js').then(({ attachSheet }) => attachSheet(document.body));
 attachHistory(document.body);
 attachPlan(document.body);
 

@@ -7,14 +7,18 @@
                 <p>shared with {{ trans_choice('{1} one person|[2,*] :count people', $shelf->memberships->count()) }} · every change kept</p>
                 @can('make', $shelf)
                     <details class="menu" data-menu>
-                        <summary class="button is-dark">New document…</summary>
+                        <summary class="button is-dark">New…</summary>
                         <form class="menu-sheet is-right menu-form" method="post" action="{{ route('shelf.make', $shelf) }}" enctype="multipart/form-data">
                             @csrf
+                            <fieldset class="new-kinds"><legend class="label">What shall it be?</legend>
+                                <label><input type="radio" name="kind" value="document" checked> <x-glyph name="document" /> Document</label>
+                                <label><input type="radio" name="kind" value="spreadsheet"> <x-glyph name="spreadsheet" /> Spreadsheet</label>
+                            </fieldset>
                             <label class="label" for="new-title">What is it called?</label>
-                            <input class="input" id="new-title" name="title" maxlength="{{ config('attic.title') }}" placeholder="Untitled document" data-focus>
+                            <input class="input" id="new-title" name="title" maxlength="{{ config('attic.title') }}" placeholder="Without a name yet" data-focus>
                             <label class="label" for="new-file">From a file, if you like</label>
-                            <input class="file-in" id="new-file" type="file" name="file" accept=".md,.markdown,.html,.htm,.odt,.docx" aria-describedby="new-file-what">
-                            <small id="new-file-what">Markdown, HTML, ODT or DOCX, up to 10 MB</small>
+                            <input class="file-in" id="new-file" type="file" name="file" accept=".md,.markdown,.html,.htm,.odt,.docx,.xlsx,.ods,.csv,.tsv" aria-describedby="new-file-what">
+                            <small id="new-file-what">Markdown, HTML, ODT, DOCX; XLSX, ODS, CSV or TSV; up to 10 MB</small>
                             <button class="button is-dark">Make it</button>
                         </form>
                     </details>
@@ -33,7 +37,7 @@
                 </div>
             @endif
             @if ($view->items->isEmpty())
-                <div class="empty"><p>Nothing stands on this shelf yet.</p>@can('make', $shelf)<p>Make a document, and every change to it is kept from the first word on.</p>@endcan</div>
+                <div class="empty"><p>Nothing stands on this shelf yet.</p>@can('make', $shelf)<p>Make something, and every change to it is kept from the first word on.</p>@endcan</div>
             @else
                 <table class="items" data-rows>
                     <thead><tr><th><span class="is-sr-only">Kind</span></th><th>Item</th><th>Last change</th><th>Last eight weeks, by editor</th><th>Latest milestone</th><th><span class="is-sr-only">History</span></th></tr></thead>

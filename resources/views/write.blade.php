@@ -9,7 +9,7 @@
     @endcan
     <div class="sheet" data-editor="{{ json_encode(['key' => $item->key, 'root' => $item->root, 'number' => $item->head, 'me' => auth()->id(), 'editable' => Gate::allows('write', $item)]) }}">
         <noscript><p class="notice">Writing needs JavaScript. <a href="{{ route('history', ['item' => $item, 'from' => $item->head, 'to' => $item->head, 'view' => 'was']) }}">Read it</a> or look at its history without.</p></noscript>
-        <div class="sheet-text" data-text data-parts="{{ json_encode($parts, JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR) }}"></div>
+        <div class="sheet-text" data-text data-parts="{{ $parts }}"></div>
         <aside class="notes" aria-label="Notes" data-notes="{{ route('item.notes', $item) }}">@include('write.notes')</aside>
     </div>
     </main>

@@ -4,6 +4,7 @@ import { Slice } from 'prosemirror-model';
 import { ReplaceStep, Transform } from 'prosemirror-transform';
 import { toDocument, toParts } from '../../resources/js/document/convert.js';
 import { readKept } from '../../resources/js/sync/kept.js';
+import { DocumentDesk } from '../../resources/js/sync/document-desk.js';
 import { Sync } from '../../resources/js/sync/sync.js';
 
 const paragraphs = (...texts) => texts.map((text, at) => [`p${at}aa`, 'paragraph', 0, { text: { runs: text === '' ? [] : [[text]] } }]);
@@ -40,7 +41,7 @@ function desk(...texts) {
         if (answer.error) throw new TypeError('no network');
         return { ok: (answer.status ?? 200) < 400, status: answer.status ?? 200, json: async () => answer.json ?? {} };
     };
-    self.sync = new Sync({ key: 'item', root: 'r0', number: 1, me: 7 }, self.now, {
+    self.desk = new DocumentDesk(self.now, {
         document: () => self.now,
         busy: () => self.busy ?? false,
         apply: (changes) => {
@@ -48,6 +49,8 @@ function desk(...texts) {
             for (const { from, to, content } of [...changes].reverse()) transform.step(new ReplaceStep(from, to, new Slice(content, 0, 0)));
             self.now = transform.doc;
         },
+    });
+    self.sync = new Sync({ key: 'item', root: 'r0', number: 1, me: 7 }, self.desk, {
         say: (text, kind) => self.said.push([kind, text]),
         signIn: async () => {
             self.signedIn++;
@@ -121,8 +124,8 @@ test('without the server it is kept here, said so, and taken up again', async ()
 
     // The window is closed and opened again, perhaps with an older page.
     const later = desk('One.');
-    const taken = later.sync.takeUp();
-    assert.deepEqual(words(toParts(taken)), ['One, in the dark, twice.']);
+    assert.equal(later.sync.takeUp(), true);
+    assert.deepEqual(words(toParts(later.desk.kept)), ['One, in the dark, twice.']);
     assert.deepEqual([later.sync.base, later.sync.client], ['r0', at.sync.client]);
 });
 

@@ -16,23 +16,27 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
-use MistyAttic\Core\Content\Part;
 
 final class ItemController extends Controller
 {
     private const FOOT_VERSIONS = 48;
 
+    /** Bytes of content that come with the page; what is larger is asked for by it. */
+    private const WITH_THE_PAGE = 4_194_304;
+
     public function show(Request $request, Item $item, States $states, Phrases $phrases, RibbonData $ribbon): View
     {
         Gate::authorize('view', $item);
         $newest = $this->newest($item);
+        $parts = $states->json($item->root);
 
-        return view('write', [
+        return view($item->kind === 'spreadsheet' ? 'sheet' : 'write', [
             'item' => $item,
             'newest' => $newest,
             'sentence' => $phrases->version($newest),
             'ribbon' => $ribbon->of($item, self::FOOT_VERSIONS),
-            'parts' => array_map(fn (Part $part) => $part->toJson(), $states->tree($item->root)->parts),
+            'parts' => strlen($parts) > self::WITH_THE_PAGE ? null : $parts,
+            'at' => $request->query('at'),
             'held' => $this->held($request, $item),
         ]);
     }

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\MakeItem;
-use App\Actions\ReadDocument;
+use App\Actions\ReadFile;
 use App\Models\HeldEdit;
 use App\Models\Shelf;
 use App\View\Phrases;
@@ -39,13 +39,14 @@ final class ShelfController extends Controller
         ]);
     }
 
-    public function store(Request $request, Shelf $shelf, MakeItem $make, ReadDocument $read): RedirectResponse
+    public function store(Request $request, Shelf $shelf, MakeItem $make, ReadFile $read): RedirectResponse
     {
         Gate::authorize('make', $shelf);
         $sent = $request->validate([
+            'kind' => ['nullable', 'in:document,spreadsheet'],
             'title' => ['nullable', 'string', 'max:'.config('attic.title')],
-            'file' => ['nullable', 'file', 'max:'.ReadDocument::MOST_KB],
-        ], ['file.max' => __('item.file_big', ['max' => (string) intdiv(ReadDocument::MOST_KB, 1024)]), 'file.uploaded' => __('item.file_big', ['max' => (string) intdiv(ReadDocument::MOST_KB, 1024)])]);
+            'file' => ['nullable', 'file', 'max:'.ReadFile::MOST_KB],
+        ], ['file.max' => __('item.file_big', ['max' => (string) intdiv(ReadFile::MOST_KB, 1024)]), 'file.uploaded' => __('item.file_big', ['max' => (string) intdiv(ReadFile::MOST_KB, 1024)])]);
         $file = $request->file('file');
         $title = trim((string) ($sent['title'] ?? ''));
         if ($title === '' && $file instanceof UploadedFile) {
@@ -58,6 +59,6 @@ final class ShelfController extends Controller
             throw ValidationException::withMessages(['file' => __('item.file_unreadable', ['reason' => $e->getMessage()])]);
         }
 
-        return redirect()->route('item', $make->handle($shelf, $this->person($request), 'document', $title === '' ? __('item.untitled') : $title, content: $content));
+        return redirect()->route('item', $make->handle($shelf, $this->person($request), $content?->kind->name() ?? $sent['kind'] ?? 'document', $title === '' ? __('item.untitled.'.($sent['kind'] ?? 'document')) : $title, content: $content));
     }
 }

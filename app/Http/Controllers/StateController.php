@@ -17,6 +17,7 @@ use App\Store\States;
 use App\View\Phrases;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
@@ -34,16 +35,18 @@ final class StateController extends Controller
     private const NOTED = 4;
 
     /** All of it, or what became of a state that the window knows. */
-    public function show(Request $request, Item $item, States $states): JsonResponse
+    public function show(Request $request, Item $item, States $states): JsonResponse|Response
     {
         Gate::authorize('view', $item);
         $since = $request->query('since');
         $row = Kinds::named($item->kind)->grid()?->row;
         $known = $row !== null && is_string($since) && Version::query()->where(['item_id' => $item->id, 'root' => $since])->exists();
 
-        return response()->json(['root' => $item->root, 'number' => $item->head, ...($known
-            ? ['edits' => Edits::between($states->tree($since), $states->tree($item->root), $row)]
-            : ['content' => $this->content($states->tree($item->root))])]);
+        if ($known) {
+            return response()->json(['root' => $item->root, 'number' => $item->head, 'edits' => Edits::between($states->tree($since), $states->tree($item->root), $row)]);
+        }
+
+        return response("{\"root\":\"{$item->root}\",\"number\":{$item->head},\"content\":{$states->json($item->root)}}", 200, ['Content-Type' => 'application/json']);
     }
 
     public function save(SaveRequest $request, Item $item, SaveState $save): JsonResponse

@@ -15,6 +15,11 @@ use MistyAttic\Core\Kinds\SchemaKind;
 /** Tabs with columns and rows; a cell is a field of its row, named by its column. */
 final class SpreadsheetKind extends SchemaKind
 {
+    /** What a new tab has, so that there is somewhere to write. */
+    private const BLANK_COLUMNS = 10;
+
+    private const BLANK_ROWS = 40;
+
     /** @var \WeakMap<PartTree, Places>|null */
     private ?\WeakMap $known = null;
 
@@ -31,9 +36,9 @@ final class SpreadsheetKind extends SchemaKind
     public function blank(string $firstId): PartTree
     {
         return PartTree::of([
-            new Part($firstId, SpreadsheetRole::Tab->value, 0, ['name' => 'Sheet 1', 'frozen' => 1]),
-            new Part($firstId.'c', SpreadsheetRole::Column->value, 1, ['width' => 0, 'format' => '']),
-            new Part($firstId.'r', SpreadsheetRole::Row->value, 1, []),
+            new Part($firstId, SpreadsheetRole::Tab->value, 0, ['name' => 'Sheet', 'frozen' => 1]),
+            ...array_map(fn (int $at) => new Part("{$firstId}c{$at}", SpreadsheetRole::Column->value, 1, ['width' => 0, 'format' => '']), range(1, self::BLANK_COLUMNS)),
+            ...array_map(fn (int $at) => new Part("{$firstId}r{$at}", SpreadsheetRole::Row->value, 1, []), range(1, self::BLANK_ROWS)),
         ]);
     }
 
@@ -58,6 +63,25 @@ final class SpreadsheetKind extends SchemaKind
     public function grid(): Grid
     {
         return new Grid(SpreadsheetRole::Column->value, SpreadsheetRole::Row->value, calculated: true);
+    }
+
+    /** Columns stand before rows. */
+    public function repair(PartTree $tree): PartTree
+    {
+        $tree = parent::repair($tree);
+        $row = SpreadsheetRole::Row->value;
+        $isLate = fn (int $at): bool => $tree->parts[$at]->role === SpreadsheetRole::Column->value && $tree->parts[$at - 1]->role === $row;
+        for ($at = 1; $at < count($tree->parts) && ! $isLate($at); $at++);
+        if ($at >= count($tree->parts)) {
+            return $tree;
+        }
+        $children = $tree->children();
+        foreach ($children[PartTree::ROOT] ?? [] as $tab) {
+            $rows = array_filter($children[$tab] ?? [], fn (string $id) => $tree->get($id)->role === $row);
+            $children[$tab] = [...array_values(array_diff($children[$tab] ?? [], $rows)), ...array_values($rows)];
+        }
+
+        return PartTree::grow($children, $tree->byId());
     }
 
     public function places(PartTree $tree): Places

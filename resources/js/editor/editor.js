@@ -7,11 +7,12 @@ import { Slice } from 'prosemirror-model';
 import { tableEditing } from 'prosemirror-tables';
 import { EditorView } from 'prosemirror-view';
 import { live } from './live.js';
+import { DocumentDesk } from '../sync/document-desk.js';
 import { Sync } from '../sync/sync.js';
 import { toDocument } from '../document/convert.js';
 import { ask as askDialog } from './dialogs.js';
 import { foot } from './foot.js';
-import { here } from './here.js';
+import { here, hereKey } from './here.js';
 import { ids } from './ids.js';
 import { keys, rules } from './keys.js';
 import { pictures } from './pictures.js';
@@ -37,10 +38,12 @@ export function attachEditor(root) {
     const dialog = (/** @type {string} */ name) => /** @type {HTMLDialogElement} */ (root.querySelector(`[data-${name}-dialog]`));
     const takePictures = pictures(item.key, dialog('alt'), (text) => bottom.say(text, 'problem', item.number));
 
-    const sync = new Sync(item, document_, {
+    const desk = new DocumentDesk(document_, {
         document: () => view.state.doc,
         busy: () => view.composing,
         apply: (changes) => view.dispatch(brought(view.state, changes)),
+    });
+    const sync = new Sync(item, desk, {
         say: bottom.say,
         signIn: () => signInAgain(dialog('sign-in'), item.me),
         moved: bottom.moved,
@@ -58,10 +61,10 @@ export function attachEditor(root) {
         if (await sync.save({ keep: true })) bottom.offerNote((note) => sync.save({ keep: true, note }));
     };
 
-    const taken = item.editable ? sync.takeUp() : null;
+    const taken = item.editable && sync.takeUp();
     const view = new EditorView(place, {
         state: EditorState.create({
-            doc: taken ?? document_,
+            doc: desk.kept ?? document_,
             plugins: [
                 rules(), ...keys({ link, keep }), history(), tableEditing({ allowTableNodeSelection: true }), dropCursor({ width: 2, class: 'drop-here' }), gapCursor(), ids(), here(),
                 new Plugin({ props: takePictures.props }),
@@ -88,7 +91,10 @@ export function attachEditor(root) {
         chooser.value = '';
     });
     if (item.editable && view.state.doc.textContent === '') view.focus();
-    const stopLive = live(root, view, sync);
+    const stopLive = live(root, sync, {
+        part: () => (view.hasFocus() && view.state.selection.$from.depth >= 1 ? view.state.selection.$from.node(1).attrs.id ?? '' : ''),
+        show: (others) => view.dispatch(view.state.tr.setMeta(hereKey, others).setMeta('addToHistory', false)),
+    });
     if (taken) {
         bottom.say('what you wrote before is here again', 'saving', item.number);
         sync.save();

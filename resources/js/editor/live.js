@@ -1,5 +1,4 @@
 import { ask, piece, SignedOut, Unreachable } from '../common/ask.js';
-import { hereKey } from './here.js';
 
 const EVERY = 2000;
 
@@ -7,11 +6,11 @@ const EVERY = 2000;
  * Asks every two seconds who else is here and whether there is a newer state.
  *
  * @param {HTMLElement} root
- * @param {import('prosemirror-view').EditorView} view
  * @param {import('../sync/sync.js').Sync} sync
+ * @param {{part: () => string, show: (others: import('./here.js').Person[]) => void}} place where I am, and what shows where the others are
  * @returns {() => void}
  */
-export function live(root, view, sync) {
+export function live(root, sync, place) {
     const people = /** @type {HTMLElement} */ (root.querySelector('[data-people]'));
     const strip = root.querySelector('[data-here]');
     const notes = /** @type {HTMLElement} */ (root.querySelector('[data-notes]'));
@@ -36,7 +35,7 @@ export function live(root, view, sync) {
             tag.textContent = person.monogram;
             return tag;
         }));
-        view.dispatch(view.state.tr.setMeta(hereKey, others).setMeta('addToHistory', false));
+        place.show(others);
     };
     /** @param {number} count */
     const refreshNotes = async (count) => {
@@ -45,10 +44,8 @@ export function live(root, view, sync) {
         notes.innerHTML = await piece(notes.dataset.notes ?? '');
     };
     const look = async () => {
-        const { $from } = view.state.selection;
-        const part = view.hasFocus() && $from.depth >= 1 ? $from.node(1).attrs.id ?? '' : '';
         try {
-            const answer = await ask(`/items/${sync.item.key}/live?client=${sync.window}&root=${sync.base}&part=${part}`, { timeout: 8000 });
+            const answer = await ask(`/items/${sync.item.key}/live?client=${sync.window}&root=${sync.base}&part=${encodeURIComponent(place.part())}`, { timeout: 8000 });
             if (sync.away) {
                 sync.back();
                 if (sync.dirty) await sync.save();

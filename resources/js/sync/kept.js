@@ -1,7 +1,7 @@
 /**
  * What was written and not saved yet, kept on this computer.
  *
- * @typedef {{base: string, client: string, content: import('../document/convert.js').Part[], waiting: number}} Kept
+ * @typedef {{base: string, client: string, content: unknown, waiting: number}} Kept
  */
 
 /** @param {string} item @param {number} person */

@@ -1,14 +1,8 @@
 import { ask, Refused, SignedOut, Unreachable } from '../common/ask.js';
-import { toDocument, toParts } from '../document/convert.js';
-import { carried, differences } from './differences.js';
 import { forgetKept, keepHere, readKept } from './kept.js';
 
-/** @typedef {import('prosemirror-model').Node} Node */
 /**
- * @typedef {object} Around what the sync works on and tells
- * @property {() => Node} document the document as it is in the editor now
- * @property {() => boolean} busy whether the editor must not be changed just now (a word is being composed)
- * @property {(changes: import('./differences.js').Difference[]) => void} apply
+ * @typedef {object} Around what the sync tells
  * @property {(text: string, kind: 'saved' | 'saving' | 'away' | 'problem', number: number) => void} say
  * @property {() => Promise<void>} signIn asks to sign in, in place
  * @property {(number: number) => void} moved a newer version is there
@@ -16,21 +10,26 @@ import { forgetKept, keepHere, readKept } from './kept.js';
 
 const SOON = 700;
 const AT_MOST = 3000;
-const MOST_BYTES = 4_000_000;
 
 /**
- * Keeps a document in the editor and the server's newest state together. `base` is the state that the server knows and
- * `baseDocument` the same in the editor; what is different from it is mine and goes to the server, what the server has
- * more is carried over into the editor, if it does not meet what was typed in the meantime; then the server merges.
+ * Keeps what is on a desk and the server's newest state together. `base` is the state that the server knows and the desk
+ * stands on; what is different from it goes to the server, which merges it with what others wrote.
  */
 export class Sync {
-    /** @param {{key: string, root: string, number: number, me: number}} item @param {Node} document @param {Around} around */
-    constructor(item, document, around) {
+    /**
+     * @param {{key: string, root: string, number: number, me: number}} item
+     * @param {import('./document-desk.js').Desk} desk
+     * @param {Around} around
+     * @param {{soon?: number, bytes?: number}} [limits] milliseconds after which a change is sent; the most bytes of a sending
+     */
+    constructor(item, desk, around, { soon = SOON, bytes = 4_000_000 } = {}) {
         this.item = item;
+        this.desk = desk;
         this.around = around;
+        this.soon = soon;
+        this.bytes = bytes;
         this.base = item.root;
         this.number = item.number;
-        this.baseDocument = document;
         this.window = Math.random().toString(36).slice(2, 12);
         this.epoch = 0;
         this.client = '';
@@ -53,23 +52,17 @@ export class Sync {
     }
 
     get dirty() {
-        return !this.around.document().eq(this.baseDocument);
+        return this.desk.isDirty();
     }
 
-    /** What an earlier visit wrote and could not save; null when there is nothing. @returns {Node | null} */
+    /** Takes up what an earlier visit wrote and could not save. @returns {boolean} whether there was something */
     takeUp() {
         const kept = readKept(this.item.key, this.item.me);
-        if (!kept) return null;
-        try {
-            const document = toDocument(kept.content);
-            document.check();
-            this.base = kept.base;
-            this.client = kept.client;
-            this.waiting = kept.waiting;
-            return document;
-        } catch {
-            return null;
-        }
+        if (!kept || !this.desk.takeUp(kept.content)) return false;
+        this.base = kept.base;
+        this.client = kept.client;
+        this.waiting = kept.waiting;
+        return true;
     }
 
     /** To be called on every change by the person at the keyboard. */
@@ -80,13 +73,13 @@ export class Sync {
         }
         this.problem = false;
         clearTimeout(this.timer);
-        this.timer = setTimeout(() => this.save(), Math.max(0, Math.min(SOON, this.firstChange + AT_MOST - Date.now())));
+        this.timer = setTimeout(() => this.save(), Math.max(0, Math.min(this.soon, this.firstChange + AT_MOST - Date.now())));
         if (!this.away) this.around.say('saving…', 'saving', this.number);
         this.keepHere();
     }
 
     keepHere() {
-        const kept = keepHere(this.item.key, this.item.me, { base: this.base, client: this.client, content: toParts(this.around.document()), waiting: this.waiting });
+        const kept = keepHere(this.item.key, this.item.me, { base: this.base, client: this.client, content: this.desk.keep(), waiting: this.waiting });
         if (this.away) {
             const count = this.waiting === 1 ? 'one change' : `${this.waiting} changes`;
             this.around.say(kept ? `not reachable: kept on this computer, ${count} waiting` : 'not reachable, and no room on this computer: keep this window open', 'away', this.number);
@@ -104,20 +97,21 @@ export class Sync {
             return true;
         }
         this.sending = true;
-        const sent = this.around.document();
         const asked = this.wish;
-        const content = toParts(sent);
+        const body = this.desk.take();
         try {
-            if (JSON.stringify(content).length > MOST_BYTES) {
-                this.refuse('This is too much at once: an item holds 4 MB of text at most. It is kept on this computer; take some out again.');
+            if (JSON.stringify(body).length > this.bytes) {
+                this.desk.untake();
+                this.refuse(`This is too much at once: an item holds ${Math.floor(this.bytes / 1_000_000)} MB at most. It is kept on this computer; take some out again.`);
                 return false;
             }
             if (!this.away) this.around.say('saving…', 'saving', this.number);
-            const answer = await ask(this.url, { method: 'PUT', json: { base: this.base, client: this.client, content, ...asked } });
+            const answer = await ask(this.url, { method: 'PUT', json: { base: this.base, client: this.client, ...body, ...asked } });
             if (this.wish === asked) this.wish = null;
-            this.take(answer, sent);
+            this.take(answer);
             return true;
         } catch (error) {
+            this.desk.untake();
             await this.failed(error);
             return false;
         } finally {
@@ -127,28 +121,21 @@ export class Sync {
     }
 
     later() {
-        this.timer = setTimeout(() => this.save(), this.away ? this.retry : SOON);
+        this.timer = setTimeout(() => this.save(), this.away ? this.retry : this.soon);
     }
 
-    /** @param {any} answer @param {Node} sent */
-    take(answer, sent) {
+    /** @param {any} answer */
+    take(answer) {
         this.back();
         this.nextClient();
         this.number = answer.number;
-        const merged = answer.content === null ? sent : toDocument(answer.content);
-        if (answer.content === null) {
-            this.base = answer.root;
-            this.baseDocument = sent;
-        } else if (!this.bring(sent, merged, answer.root)) {
-            // Something was typed where the merge changed something: let the server merge again, from what it was sent.
-            this.base = answer.sent;
-            this.baseDocument = sent;
-        }
+        const { on, merged } = this.desk.answered(answer);
+        this.base = answer[on];
         this.waiting = 0;
         this.around.moved(answer.number);
         this.settled();
         if (answer.held > 0) this.around.say(`merged as ${answer.number}; what met another edit is held back`, 'saved', answer.number);
-        else if (answer.content !== null) this.around.say(`merged with what others wrote, saved as ${answer.number}`, 'saved', answer.number);
+        else if (merged) this.around.say(`merged with what others wrote, saved as ${answer.number}`, 'saved', answer.number);
     }
 
     settled() {
@@ -160,24 +147,6 @@ export class Sync {
         }
     }
 
-    /**
-     * Carries what leads from one known document to the server's over into the editor.
-     *
-     * @param {Node} known what the editor had, and may have grown from since
-     * @param {Node} newest
-     * @param {string} root
-     * @returns {boolean} false when it meets what was typed since
-     */
-    bring(known, newest, root) {
-        if (this.around.busy()) return false;
-        const theirs = carried(differences(known, newest), differences(known, this.around.document()));
-        if (theirs === null) return false;
-        if (theirs.length) this.around.apply(theirs);
-        this.base = root;
-        this.baseDocument = newest;
-        return true;
-    }
-
     /** The server has another state than the one known here. @param {string} root */
     async follow(root) {
         if (root === this.base || this.sending || this.stopped) return;
@@ -186,10 +155,10 @@ export class Sync {
             return;
         }
         this.sending = true;
-        const known = this.baseDocument;
         try {
-            const state = await ask(this.url);
-            if (this.bring(known, toDocument(state.content), state.root)) {
+            const state = await ask(this.url + this.desk.since(this.base));
+            if (this.desk.bring(state)) {
+                this.base = state.root;
                 this.number = state.number;
                 this.around.moved(state.number);
             }

@@ -7,6 +7,9 @@
     @case('document')
         <rect x="4.5" y="2.5" width="15" height="19" rx="2"/><path d="M8 8h8M8 12h8M8 16h4"/>
         @break
+    @case('spreadsheet')
+        <rect x="3" y="4" width="18" height="16" rx="2"/><path d="M3 9.3h18M3 14.6h18M9 4v16"/>
+        @break
     @case('undo')
         <path d="M8 5 4 9l4 4M4 9h9a6 6 0 0 1 0 12h-3"/>
         @break

@@ -1,0 +1,60 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Formats\Content;
+use MistyAttic\Core\Formats\DocumentFormat;
+use MistyAttic\Core\Formats\FileFormat;
+use MistyAttic\Core\Formats\FormatLimits;
+use MistyAttic\Core\Formats\Unreadable;
+use MistyAttic\Core\Kinds\Kind;
+use MistyAttic\Core\Kinds\Limits;
+use MistyAttic\Core\Kinds\Spreadsheet\Spelling;
+
+/** Reads a file that somebody brings along, as a document or as a spreadsheet. */
+final class ReadFile
+{
+    /** No larger than a server is set to take in: see deploy/php/attic.ini. */
+    public const MOST_KB = 10_240;
+
+    /** @throws Unreadable when it is none that can be read, or breaks the schema */
+    public function handle(string $name, string $bytes): Content
+    {
+        $format = FileFormat::ofPath($name);
+        if (! $format->isTable() && (DocumentFormat::tryFrom($format->value) === null || $format === FileFormat::Text)) {
+            throw Unreadable::because(__('item.file_not', ['formats' => 'Markdown, HTML, ODT, DOCX, XLSX, ODS, CSV, TSV']));
+        }
+        $limits = new Limits;
+        $content = $format->reader()->read($bytes, new FormatLimits(bytes: self::MOST_KB * 1024, unpacked: 134_217_728, tree: 8_388_608, parts: $format->isTable() ? 250_000 : $limits->parts));
+
+        return $format->isTable() ? $this->table($content, $format) : $this->document($content, $limits);
+    }
+
+    private function document(Content $content, Limits $limits): Content
+    {
+        $this->check($content->kind, $content->tree, $limits);
+
+        return $content;
+    }
+
+    private function table(Content $content, FileFormat $format): Content
+    {
+        $tree = PartTree::of(array_map(fn (Part $part) => $part->role === 'tab' && $part->string('name') === '' ? $part->with('name', 'Sheet') : $part, $content->tree->parts));
+        $tree = $format === FileFormat::Xlsx || $format === FileFormat::Ods ? Spelling::kept($tree) : $tree;
+        $this->check($content->kind, $tree, Limits::for($content->kind));
+
+        return new Content($content->kind, $tree);
+    }
+
+    private function check(Kind $kind, PartTree $tree, Limits $limits): void
+    {
+        $sent = json_decode((string) json_encode(array_map(fn (Part $part) => $part->toJson(), $tree->parts)), true);
+        foreach ($kind->read($sent, $limits)->problems as $problem) {
+            throw Unreadable::because(lcfirst(rtrim(__("problems.{$problem->code}", array_map(strval(...), $problem->variables)), '.')));
+        }
+    }
+}

@@ -1,0 +1,29 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MistyAttic\Core\Kinds;
+
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Spreadsheet\Formula;
+use MistyAttic\Core\Kinds\Spreadsheet\Spelling;
+
+/** Gives the parts of a tree other ids, also where cells and formulas name them. */
+final class Fresh
+{
+    /** @param array<string, string> $ids old => new; what is not named keeps its own */
+    public static function ids(PartTree $tree, array $ids): PartTree
+    {
+        $parts = array_map(function (Part $part) use ($ids): Part {
+            $fields = [];
+            foreach ($part->fields as $name => $value) {
+                $fields[$ids[$name] ?? $name] = $value;
+            }
+
+            return new Part($ids[$part->id] ?? $part->id, $part->role, $part->depth, $fields);
+        }, $tree->parts);
+
+        return Spelling::each(PartTree::of($parts), fn (string $formula): string => Formula::renamed($formula, fn (string $id): string => $ids[$id] ?? $id));
+    }
+}

@@ -1,0 +1,302 @@
+import { letters } from './formula.js';
+import { lookOf, resultOf } from './model.js';
+import { lookParts, shown } from './values.js';
+
+/**
+ * @typedef {import('./model.js').Sheet} Sheet
+ * @typedef {import('./model.js').Tab} Tab
+ * @typedef {{row: number, column: number}} Spot
+ * @typedef {{top: number, bottom: number, left: number, right: number}} Range inclusive
+ */
+
+export const ROW = 28;
+const HEAD = 26;
+const NUMBERS = 52;
+const WIDTH = 112;
+const MORE = 5;
+
+/**
+ * A grid of which only what is in sight is in the page. One place is chosen (`at`), and a range around it from where the
+ * choice began (`from`). It shows and tells; what is done with a cell is decided by who made it.
+ *
+ * A grid of our own: the library that was tried shows a link of its maker in a corner, needs its roles and focus put right
+ * from outside, and would hold a second copy of the rows, which live by their ids here.
+ */
+export class Grid {
+    /** @param {HTMLElement} root @param {Sheet} sheet @param {{readOnly: boolean}} how */
+    constructor(root, sheet, how) {
+        this.root = root;
+        this.sheet = sheet;
+        this.how = how;
+        this.tab = sheet.tabs[0];
+        /** @type {Spot} */
+        this.at = { row: 0, column: 0 };
+        /** @type {Spot} */
+        this.from = { row: 0, column: 0 };
+        /** @type {Set<string> | null} rows that a filter leaves in sight */
+        this.filter = null;
+        /** @type {Map<string, {monogram: string, colour: number}>} row/column => who is there */
+        this.people = new Map();
+        /** @type {() => void} */
+        this.onChoice = () => {};
+        /** @type {Map<number, HTMLElement>} */
+        this.lines = new Map();
+        this.space = element('div', 'grid-space');
+        this.head = element('div', 'grid-head', { role: 'row' });
+        this.body = element('div', 'grid-body', { role: 'presentation' });
+        root.replaceChildren(this.space);
+        this.space.append(this.head, this.body);
+        root.setAttribute('role', 'grid');
+        root.setAttribute('aria-multiselectable', 'true');
+        root.tabIndex = 0;
+        if (how.readOnly) root.setAttribute('aria-readonly', 'true');
+        /** @type {number} */
+        this.frame = 0;
+        root.addEventListener('scroll', () => this.soon(), { passive: true });
+        this.watch = new ResizeObserver(() => this.soon());
+        this.watch.observe(root);
+    }
+
+    dispose() {
+        this.watch.disconnect();
+        cancelAnimationFrame(this.frame);
+    }
+
+    soon() {
+        if (!this.frame) this.frame = requestAnimationFrame(() => this.draw());
+    }
+
+    /** @param {Tab} tab */
+    open(tab) {
+        this.tab = tab;
+        this.filter = null;
+        this.at = this.from = { row: 0, column: 0 };
+        this.root.scrollTo(0, 0);
+        this.refresh();
+        this.onChoice();
+    }
+
+    /** Everything anew: something came, went or moved. */
+    refresh() {
+        if (!this.sheet.tabs.includes(this.tab)) {
+            this.tab = this.sheet.tabs[0];
+            this.filter = null;
+        }
+        this.rows = this.filter === null ? this.tab.rows : this.tab.rows.filter((row) => this.filter?.has(row.id));
+        this.lefts = [0];
+        for (const column of this.tab.columns) this.lefts.push(this.lefts[this.lefts.length - 1] + (column.width || WIDTH));
+        this.at = this.inside(this.at);
+        this.from = this.inside(this.from);
+        this.frozen = this.filter === null ? Math.min(this.tab.frozen, this.rows.length, 8) : 0;
+        this.space.style.width = `${NUMBERS + this.lefts[this.lefts.length - 1]}px`;
+        this.space.style.height = `${HEAD + this.rows.length * ROW}px`;
+        this.head.style.height = `${HEAD + this.frozen * ROW}px`;
+        this.root.setAttribute('aria-rowcount', String(this.rows.length + 1));
+        this.root.setAttribute('aria-colcount', String(this.tab.columns.length + 1));
+        this.root.setAttribute('aria-label', this.tab.name);
+        this.lines.clear();
+        this.body.replaceChildren();
+        this.draw();
+    }
+
+    /** @param {Spot} spot @returns {Spot} */
+    inside({ row, column }) {
+        return { row: Math.max(0, Math.min(row, (this.rows ?? []).length - 1)), column: Math.max(0, Math.min(column, this.tab.columns.length - 1)) };
+    }
+
+    /** @returns {Range} */
+    get range() {
+        return { top: Math.min(this.at.row, this.from.row), bottom: Math.max(this.at.row, this.from.row), left: Math.min(this.at.column, this.from.column), right: Math.max(this.at.column, this.from.column) };
+    }
+
+    /** @returns {import('./model.js').Row | undefined} */
+    get row() {
+        return this.rows?.[this.at.row];
+    }
+
+    get column() {
+        return this.tab.columns[this.at.column];
+    }
+
+    /** The cells of the range, row by row. @returns {[import('./model.js').Row, import('./model.js').Column][]} */
+    get chosen() {
+        const { top, bottom, left, right } = this.range;
+        return (this.rows ?? []).slice(top, bottom + 1).flatMap((row) => this.tab.columns.slice(left, right + 1).map((column) => /** @type {[import('./model.js').Row, import('./model.js').Column]} */ ([row, column])));
+    }
+
+    /** @param {Spot} spot @param {boolean} [stretch] keeps where the choice began */
+    choose(spot, stretch = false) {
+        this.at = this.inside(spot);
+        if (!stretch) this.from = this.at;
+        this.reveal();
+        this.draw();
+        this.onChoice();
+    }
+
+    /** @param {Range} range */
+    chooseRange(range) {
+        this.from = this.inside({ row: range.top, column: range.left });
+        this.at = this.inside({ row: range.bottom, column: range.right });
+        this.draw();
+        this.onChoice();
+    }
+
+    /** Scrolls to where the chosen place is. */
+    reveal() {
+        const lefts = this.lefts ?? [0];
+        const [left, right] = [lefts[this.at.column], lefts[this.at.column + 1] ?? 0];
+        if (left < this.root.scrollLeft) this.root.scrollLeft = left;
+        else if (right > this.root.scrollLeft + this.root.clientWidth - NUMBERS) this.root.scrollLeft = right - this.root.clientWidth + NUMBERS;
+        if (this.at.row < (this.frozen ?? 0)) return;
+        const top = (this.at.row - (this.frozen ?? 0)) * ROW;
+        const height = this.root.clientHeight - HEAD - (this.frozen ?? 0) * ROW;
+        if (top < this.root.scrollTop) this.root.scrollTop = top;
+        else if (top + ROW > this.root.scrollTop + height) this.root.scrollTop = top + ROW - height;
+    }
+
+    /** @param {number} row @param {number} column @returns {HTMLElement | null} */
+    cell(row, column) {
+        return this.root.querySelector(`[data-row="${row}"] > [data-column="${column}"]`);
+    }
+
+    /** What is in sight, anew. */
+    draw() {
+        this.frame = 0;
+        const rows = this.rows ?? [];
+        const lefts = this.lefts ?? [0];
+        const frozen = this.frozen ?? 0;
+        const [x, y] = [this.root.scrollLeft, this.root.scrollTop];
+        let first = 0;
+        while (first < this.tab.columns.length - 1 && lefts[first + 1] <= x) first++;
+        let last = first;
+        while (last < this.tab.columns.length - 1 && lefts[last + 1] < x + this.root.clientWidth) last++;
+        const columns = { first: Math.max(0, first - 1), last: Math.min(this.tab.columns.length - 1, last + 1) };
+        this.drawHead(columns);
+        const top = Math.max(frozen, Math.floor(y / ROW) + frozen - MORE);
+        const bottom = Math.min(rows.length, Math.ceil((y + this.root.clientHeight) / ROW) + frozen + MORE);
+        for (const [at, line] of this.lines) {
+            if (at < top || at >= bottom) {
+                line.remove();
+                this.lines.delete(at);
+            }
+        }
+        for (let at = top; at < bottom; at++) {
+            let line = this.lines.get(at);
+            if (!line) {
+                line = element('div', 'grid-row', { role: 'row', 'aria-rowindex': String(at + 2) });
+                line.dataset.row = String(at);
+                line.style.transform = `translateY(${HEAD + at * ROW}px)`;
+                this.lines.set(at, line);
+                this.body.append(line);
+            }
+            this.fill(line, at, columns);
+        }
+        const active = this.cell(this.at.row, this.at.column);
+        if (active) {
+            active.id = 'grid-at';
+            this.root.setAttribute('aria-activedescendant', 'grid-at');
+        } else {
+            this.root.removeAttribute('aria-activedescendant');
+        }
+    }
+
+    /** @param {{first: number, last: number}} columns */
+    drawHead(columns) {
+        const { left, right, top, bottom } = this.range;
+        const names = element('div', 'grid-names', { role: 'presentation' });
+        const corner = element('div', 'grid-corner', { role: 'columnheader' });
+        corner.append(sr('Row'));
+        names.append(corner);
+        for (let at = columns.first; at <= columns.last && this.tab.columns.length > 0; at++) {
+            const name = element('div', `grid-name${at >= left && at <= right ? ' is-in' : ''}`, { role: 'columnheader', 'aria-colindex': String(at + 2) });
+            name.dataset.name = String(at);
+            name.textContent = letters(at);
+            this.lay(name, at);
+            const grip = element('span', 'grid-grip', { 'aria-hidden': 'true' });
+            grip.dataset.grip = String(at);
+            if (!this.how.readOnly) name.append(grip);
+            names.append(name);
+        }
+        const frozen = [];
+        for (let at = 0; at < (this.frozen ?? 0); at++) {
+            const line = element('div', 'grid-row is-frozen', { role: 'row', 'aria-rowindex': String(at + 2) });
+            line.dataset.row = String(at);
+            line.style.transform = `translateY(${HEAD + at * ROW}px)`;
+            this.fill(line, at, columns);
+            frozen.push(line);
+        }
+        this.inRows = { top, bottom };
+        this.head.replaceChildren(names, ...frozen);
+    }
+
+    /** @param {HTMLElement} cell @param {number} column */
+    lay(cell, column) {
+        const lefts = this.lefts ?? [0];
+        cell.style.left = `${NUMBERS + lefts[column]}px`;
+        cell.style.width = `${lefts[column + 1] - lefts[column]}px`;
+    }
+
+    /** @param {HTMLElement} line @param {number} at @param {{first: number, last: number}} columns */
+    fill(line, at, columns) {
+        const row = (this.rows ?? [])[at];
+        const { left, right, top, bottom } = this.range;
+        const number = element('div', `grid-number${at >= top && at <= bottom ? ' is-in' : ''}`, { role: 'rowheader', 'aria-colindex': '1' });
+        number.textContent = String(this.filter === null ? at + 1 : this.sheet.position(row.id) + 1);
+        number.dataset.number = String(at);
+        const cells = [number];
+        for (let column = columns.first; column <= columns.last && this.tab.columns.length > 0; column++) {
+            const { id, format } = this.tab.columns[column];
+            const value = row.cells[id];
+            const own = lookParts(lookOf(value));
+            const of = lookParts(format);
+            const marks = own.letters || of.letters;
+            const result = resultOf(value);
+            const isHere = at === this.at.row && column === this.at.column;
+            const isIn = at >= top && at <= bottom && column >= left && column <= right;
+            const cell = element('div', [
+                'grid-cell',
+                marks.includes('b') ? 'is-bold' : '',
+                marks.includes('i') ? 'is-italic' : '',
+                /[lcr]/.exec(marks)?.[0].replace(/./, (side) => `at-${side}`) ?? (typeof result === 'number' || (Array.isArray(result) && result[0] === 'd') ? 'at-r' : typeof result === 'boolean' ? 'at-c' : ''),
+                Array.isArray(result) && result[0] === '!' ? 'is-error' : '',
+                isIn && (top !== bottom || left !== right) ? 'is-in' : '',
+                isHere ? 'is-at' : '',
+            ].filter(Boolean).join(' '), { role: 'gridcell', 'aria-colindex': String(column + 2) });
+            if (isIn) cell.setAttribute('aria-selected', 'true');
+            cell.dataset.column = String(column);
+            cell.textContent = result === undefined && value !== undefined && Array.isArray(value) && value.includes('=') ? '…' : shown(value, own.format || of.format);
+            const who = this.people.get(`${row.id}/${id}`);
+            if (who) {
+                cell.classList.add('is-someones', `by-${who.colour}`);
+                cell.dataset.who = who.monogram;
+            }
+            if (at === bottom && column === right && !this.how.readOnly) cell.append(element('span', 'grid-handle', { 'aria-hidden': 'true', 'data-handle': '' }));
+            this.lay(cell, column);
+            cells.push(cell);
+        }
+        line.replaceChildren(...cells);
+    }
+
+    /** The place under the pointer. @param {Event} event @returns {Spot | null} */
+    spotOf(event) {
+        const target = /** @type {Element} */ (event.target);
+        const cell = /** @type {HTMLElement | null} */ (target.closest('[data-column]'));
+        const line = /** @type {HTMLElement | null} */ (target.closest('[data-row]'));
+        return cell && line ? { row: Number(line.dataset.row), column: Number(cell.dataset.column) } : null;
+    }
+}
+
+/** @param {string} tag @param {string} className @param {Record<string, string>} [attributes] @returns {HTMLElement} */
+export function element(tag, className, attributes = {}) {
+    const made = document.createElement(tag);
+    made.className = className;
+    for (const [name, value] of Object.entries(attributes)) made.setAttribute(name, value);
+    return made;
+}
+
+/** @param {string} text */
+function sr(text) {
+    const span = element('span', 'is-sr-only');
+    span.textContent = text;
+    return span;
+}

@@ -1,0 +1,466 @@
+/**
+ * A cell's value as it is kept: a number, a text or a boolean is itself; `["d", "2026-05-03"]` a day, `["!", "#DIV/0!"]` an
+ * error, `["=", "SUM(…)", 6]` a formula with its result, `["*", "b|0.00", …]` one with a look before it.
+ *
+ * @typedef {string | number | boolean | (string | number | boolean)[]} Value
+ * @typedef {{id: string, width: number, format: string}} Column
+ * @typedef {{id: string, cells: Record<string, Value>}} Row
+ * @typedef {{id: string, name: string, frozen: number, columns: Column[], rows: Row[]}} Tab
+ * @typedef {[string, string, number, Record<string, any>]} Part
+ * @typedef {[string, string | null, string, string | null, Record<string, any>?]} Place id, role, parent, after, fields
+ * @typedef {{removed?: string[], placed?: Place[], order?: Record<string, string[]>, cells?: Record<string, Record<string, Value | null>>, fields?: Record<string, Record<string, any>>}} Edits
+ */
+
+/** Something that can be done to a sheet; doing it gives what undoes it.
+ * @typedef {{do: 'cells', cells: [string, string, Value | undefined][]}
+ *   | {do: 'fields', id: string, fields: Record<string, any>}
+ *   | {do: 'place', places: Place[]}
+ *   | {do: 'remove', ids: string[]}
+ *   | {do: 'order', tab: string, rows: string[]}} Op
+ */
+
+/** What of a sheet the server does not have. */
+class Dirty {
+    constructor() {
+        /** @type {Map<string, Set<string>>} row => columns */
+        this.cells = new Map();
+        /** @type {Map<string, Set<string>>} tab or column => fields */
+        this.fields = new Map();
+        /** @type {Set<string>} */
+        this.added = new Set();
+        /** @type {Set<string>} */
+        this.moved = new Set();
+        /** @type {Set<string>} */
+        this.removed = new Set();
+        /** @type {Set<string>} tabs whose rows were sorted */
+        this.sorted = new Set();
+    }
+
+    get any() {
+        return [this.cells, this.fields, this.added, this.moved, this.removed, this.sorted].some((of) => of.size > 0);
+    }
+
+    /** @param {string} id @param {string} column */
+    has(id, column) {
+        return this.added.has(id) || (this.cells.get(id)?.has(column) ?? false);
+    }
+
+    /** @param {Map<string, Set<string>>} map @param {string} key @param {string} value */
+    static note(map, key, value) {
+        const set = map.get(key) ?? new Set();
+        map.set(key, set.add(value));
+    }
+
+    /** @param {Dirty} later */
+    with(later) {
+        for (const of of /** @type {('cells' | 'fields')[]} */ (['cells', 'fields'])) for (const [key, values] of later[of]) for (const value of values) Dirty.note(this[of], key, value);
+        for (const of of /** @type {('added' | 'moved' | 'removed' | 'sorted')[]} */ (['added', 'moved', 'removed', 'sorted'])) for (const id of later[of]) this[of].add(id);
+        return this;
+    }
+}
+
+let count = 0;
+
+/** @returns {string} an id for a new part */
+export function newId() {
+    const random = crypto.getRandomValues(new Uint32Array(2));
+    return `s${(random[0] % 2176782336).toString(36).padStart(5, '0')}${(random[1] % 46656).toString(36).padStart(3, '0')}${(count++ % 36).toString(36)}`;
+}
+
+/** A spreadsheet in the browser: its tabs, what was done to it, and what of that is not saved. */
+export class Sheet {
+    /** @param {Part[]} parts */
+    constructor(parts) {
+        /** @type {Tab[]} */
+        this.tabs = [];
+        /** @type {Map<string, Tab | Column | Row>} */
+        this.parts = new Map();
+        /** @type {Map<string, Tab>} row or column => its tab */
+        this.tabOf = new Map();
+        /** @type {Map<string, number> | null} */
+        this.positions = null;
+        this.dirty = new Dirty();
+        /** @type {Dirty | null} what is on its way */
+        this.sent = null;
+        /** @type {Op[][]} */
+        this.undone = [];
+        /** @type {Op[][]} */
+        this.done = [];
+        /** @type {() => void} */
+        this.changed = () => {};
+        this.replace(parts);
+    }
+
+    /** All of it anew. @param {Part[]} parts */
+    replace(parts) {
+        this.tabs = [];
+        this.parts.clear();
+        this.tabOf.clear();
+        this.positions = null;
+        for (const [id, role, , fields] of parts) this.insert(id, role, role === 'tab' ? '' : this.tabs[this.tabs.length - 1].id, undefined, fields);
+    }
+
+    /** @param {string} id */
+    row(id) {
+        return /** @type {Row | undefined} */ (this.parts.get(id));
+    }
+
+    /** @param {string} id @returns {number} where a row or column stands in its tab, from 0; -1 when it is gone */
+    position(id) {
+        if (this.positions === null) {
+            this.positions = new Map();
+            for (const tab of this.tabs) {
+                tab.columns.forEach((column, at) => this.positions?.set(column.id, at));
+                tab.rows.forEach((row, at) => this.positions?.set(row.id, at));
+            }
+        }
+        return this.positions.get(id) ?? -1;
+    }
+
+    /** @param {string} row @param {string} column @returns {Value | undefined} */
+    value(row, column) {
+        return this.row(row)?.cells[column];
+    }
+
+    /** Does something and remembers how to undo it. @param {Op[]} ops */
+    run(ops) {
+        const back = this.perform(ops);
+        if (back.length === 0) return;
+        this.done.push(back);
+        this.undone = [];
+        if (this.done.length > 200) this.done.shift();
+        this.changed();
+    }
+
+    undo() {
+        this.again(this.done, this.undone);
+    }
+
+    redo() {
+        this.again(this.undone, this.done);
+    }
+
+    /** @param {Op[][]} from @param {Op[][]} to */
+    again(from, to) {
+        const ops = from.pop();
+        if (!ops) return;
+        to.push(this.perform(ops));
+        this.changed();
+    }
+
+    /** @param {Op[]} ops @returns {Op[]} */
+    perform(ops) {
+        return ops.flatMap((op) => this.apply(op)).reverse();
+    }
+
+    /** @param {Op} op @returns {Op[]} what undoes it, the last to be done first */
+    apply(op) {
+        switch (op.do) {
+            case 'cells': {
+                /** @type {[string, string, Value | undefined][]} */
+                const back = [];
+                for (const [id, column, value] of op.cells) {
+                    const row = this.row(id);
+                    if (!row || same(row.cells[column], value)) continue;
+                    back.push([id, column, row.cells[column]]);
+                    write(row, column, value);
+                    Dirty.note(this.dirty.cells, id, column);
+                }
+                return back.length ? [{ do: 'cells', cells: back.reverse() }] : [];
+            }
+            case 'fields': {
+                const part = /** @type {Record<string, any> | undefined} */ (this.parts.get(op.id));
+                if (!part) return [];
+                const before = Object.fromEntries(Object.keys(op.fields).map((name) => [name, part[name]]));
+                Object.assign(part, op.fields);
+                for (const name of Object.keys(op.fields)) Dirty.note(this.dirty.fields, op.id, name);
+                return [{ do: 'fields', id: op.id, fields: before }];
+            }
+            case 'place': {
+                /** @type {Op[]} */
+                const back = [];
+                for (const [id, role, parent, after, fields] of op.places) {
+                    if (this.parts.has(id)) {
+                        back.push({ do: 'place', places: [[id, null, this.tabOf.get(id)?.id ?? '', this.before(id)]] });
+                        this.move(id, parent, after);
+                        this.dirty.moved.add(id);
+                    } else if (role !== null) {
+                        this.insert(id, role, parent, after, fields ?? {});
+                        this.dirty.added.add(id);
+                        back.push({ do: 'remove', ids: [id] });
+                    }
+                }
+                return back;
+            }
+            case 'remove': {
+                /** @type {Op[]} */
+                const back = [];
+                for (const id of op.ids) {
+                    if (!this.parts.has(id)) continue;
+                    const { places, cells } = this.without(id);
+                    if (cells.length) back.push({ do: 'cells', cells });
+                    back.push({ do: 'place', places });
+                    for (const [gone] of places) {
+                        this.dirty.added.delete(gone);
+                        this.dirty.moved.delete(gone);
+                        this.dirty.cells.delete(gone);
+                        this.dirty.fields.delete(gone);
+                    }
+                    this.dirty.removed.add(id);
+                }
+                return back;
+            }
+            case 'order': {
+                const tab = /** @type {Tab | undefined} */ (this.parts.get(op.tab));
+                if (!tab) return [];
+                const before = tab.rows.map((row) => row.id);
+                const named = new Set(op.rows);
+                tab.rows = [...tab.rows.filter((row) => !named.has(row.id)), ...op.rows.flatMap((id) => this.row(id) ?? [])];
+                this.positions = null;
+                this.dirty.sorted.add(op.tab);
+                return [{ do: 'order', tab: op.tab, rows: before }];
+            }
+        }
+    }
+
+    /** The part before one among its like. @param {string} id @returns {string | null} */
+    before(id) {
+        const list = this.list(id);
+        return list[list.findIndex((each) => each.id === id) - 1]?.id ?? null;
+    }
+
+    /** @param {string} id @returns {(Tab | Column | Row)[]} */
+    list(id) {
+        const tab = this.tabOf.get(id);
+        return tab === undefined ? this.tabs : 'cells' in /** @type {object} */ (this.parts.get(id)) ? tab.rows : tab.columns;
+    }
+
+    /**
+     * @param {string} id @param {string} role @param {string} parent @param {string | null | undefined} after undefined for the end
+     * @param {Record<string, any>} fields
+     */
+    insert(id, role, parent, after, fields) {
+        const tab = /** @type {Tab | undefined} */ (this.parts.get(parent));
+        /** @type {Tab | Column | Row} */
+        const part = role === 'tab' ? { id, name: fields.name ?? '', frozen: fields.frozen ?? 0, columns: [], rows: [] }
+            : role === 'column' ? { id, width: fields.width ?? 0, format: fields.format ?? '' }
+            : { id, cells: { ...fields } };
+        if (role !== 'tab') {
+            if (!tab) return;
+            this.tabOf.set(id, tab);
+        }
+        this.parts.set(id, part);
+        const list = role === 'tab' ? this.tabs : role === 'column' ? /** @type {Tab} */ (tab).columns : /** @type {Tab} */ (tab).rows;
+        this.put(/** @type {any[]} */ (list), part, after);
+    }
+
+    /** @param {any[]} list @param {{id: string}} part @param {string | null | undefined} after */
+    put(list, part, after) {
+        this.positions = null;
+        const last = list[list.length - 1];
+        if (after === undefined || (last && last.id === after)) list.push(part);
+        // A row goes after the last column when it is the first one.
+        else list.splice(after === null ? 0 : list.findIndex((each) => each.id === after) + 1, 0, part);
+    }
+
+    /** @param {string} id @param {string} parent @param {string | null} after */
+    move(id, parent, after) {
+        const part = this.parts.get(id);
+        const list = /** @type {any[]} */ (this.list(id));
+        list.splice(list.indexOf(part), 1);
+        const tab = /** @type {Tab | undefined} */ (this.parts.get(parent));
+        if (tab) this.tabOf.set(id, tab);
+        this.put(/** @type {any[]} */ (this.list(id)), /** @type {any} */ (part), after);
+    }
+
+    /**
+     * Takes a part out, with what is below it and, of a column, its cells.
+     *
+     * @param {string} id
+     * @returns {{places: Place[], cells: [string, string, Value | undefined][]}} what it takes to put it back
+     */
+    without(id) {
+        const part = /** @type {any} */ (this.parts.get(id));
+        const parent = this.tabOf.get(id);
+        const after = this.before(id);
+        const list = /** @type {any[]} */ (this.list(id));
+        list.splice(list.indexOf(part), 1);
+        this.positions = null;
+        this.parts.delete(id);
+        this.tabOf.delete(id);
+        if (parent === undefined) {
+            /** @type {Place[]} */
+            const places = [[id, 'tab', '', after, { name: part.name, frozen: part.frozen }]];
+            for (const [role, of] of [['column', part.columns], ['row', part.rows]]) {
+                of.forEach((/** @type {any} */ each, /** @type {number} */ at) => {
+                    places.push([each.id, role, id, of[at - 1]?.id ?? null, role === 'row' ? each.cells : { width: each.width, format: each.format }]);
+                    this.parts.delete(each.id);
+                    this.tabOf.delete(each.id);
+                });
+            }
+            return { places, cells: [] };
+        }
+        if ('cells' in part) return { places: [[id, 'row', parent.id, after, part.cells]], cells: [] };
+        /** @type {[string, string, Value | undefined][]} */
+        const cells = [];
+        for (const row of parent.rows) {
+            if (row.cells[id] !== undefined) cells.push([row.id, id, row.cells[id]]);
+            delete row.cells[id];
+        }
+        return { places: [[id, 'column', parent.id, after, { width: part.width, format: part.format }]], cells };
+    }
+
+    get isDirty() {
+        return this.dirty.any || this.sent !== null;
+    }
+
+    /** What is not saved, to be sent. @returns {Edits} */
+    take() {
+        this.sent = this.sent ? this.sent.with(this.dirty) : this.dirty;
+        this.dirty = new Dirty();
+        return this.edits(this.sent);
+    }
+
+    /** What was sent has not arrived. */
+    untake() {
+        if (this.sent) this.dirty = this.sent.with(this.dirty);
+        this.sent = null;
+    }
+
+    /** What is not saved, without sending it. @returns {Edits} */
+    pending() {
+        return this.edits(new Dirty().with(this.sent ?? new Dirty()).with(this.dirty));
+    }
+
+    /** @param {Dirty} dirty @returns {Edits} */
+    edits(dirty) {
+        /** @type {Edits} */
+        const edits = { removed: [...dirty.removed] };
+        /** @type {Place[]} */
+        const placed = [];
+        /** @param {string} id @param {string} role @param {string} parent @param {string | null} after @param {() => Record<string, any>} fields */
+        const place = (id, role, parent, after, fields) => {
+            if (dirty.added.has(id)) placed.push([id, role, parent, after, fields()]);
+            else if (dirty.moved.has(id)) placed.push([id, null, parent, after]);
+        };
+        if (dirty.added.size || dirty.moved.size) {
+            let beforeTab = null;
+            for (const tab of this.tabs) {
+                place(tab.id, 'tab', '', beforeTab, () => ({ name: tab.name, frozen: tab.frozen }));
+                beforeTab = tab.id;
+                let before = null;
+                for (const column of tab.columns) {
+                    place(column.id, 'column', tab.id, before, () => ({ width: column.width, format: column.format }));
+                    before = column.id;
+                }
+                // The first row stands after the last column.
+                for (const row of tab.rows) {
+                    place(row.id, 'row', tab.id, before, () => row.cells);
+                    before = row.id;
+                }
+            }
+        }
+        if (placed.length) edits.placed = placed;
+        for (const id of dirty.sorted) {
+            const tab = /** @type {Tab | undefined} */ (this.parts.get(id));
+            if (tab) (edits.order ??= {})[id] = tab.rows.map((row) => row.id);
+        }
+        for (const [id, columns] of dirty.cells) {
+            const row = dirty.added.has(id) ? undefined : this.row(id);
+            if (row) (edits.cells ??= {})[id] = Object.fromEntries([...columns].filter((column) => this.parts.has(column)).map((column) => [column, row.cells[column] ?? null]));
+        }
+        for (const [id, names] of dirty.fields) {
+            const part = /** @type {Record<string, any> | undefined} */ (dirty.added.has(id) ? undefined : this.parts.get(id));
+            if (part) (edits.fields ??= {})[id] = Object.fromEntries([...names].map((name) => [name, part[name]]));
+        }
+        return edits;
+    }
+
+    /** What was sent has arrived, and this is what the server made of it and has more. @param {Edits} more @returns {boolean} whether there was something of others in it */
+    arrived(more) {
+        this.sent = null;
+        return this.bring(more);
+    }
+
+    /** Takes in what comes from the server; what was written here since stays. @param {Edits} edits @returns {boolean} whether there is more in it than results of formulas */
+    bring(edits) {
+        let others = false;
+        for (const id of edits.removed ?? []) {
+            others = true;
+            if (this.parts.has(id) && !this.dirty.added.has(id)) this.without(id);
+        }
+        for (const [id, role, parent, after, fields] of edits.placed ?? []) {
+            others = true;
+            if (this.parts.has(id)) {
+                if (!this.dirty.moved.has(id)) this.move(id, parent, after);
+            } else if (role !== null && !this.dirty.removed.has(id)) {
+                this.insert(id, role, parent, after, fields ?? {});
+            }
+        }
+        for (const [id, cells] of Object.entries(edits.cells ?? {})) {
+            const row = this.row(id);
+            for (const [column, value] of Object.entries(row ? cells : {})) {
+                others ||= formulaOf(value) === undefined || formulaOf(value) !== formulaOf(row?.cells[column]);
+                if (row && !this.dirty.has(id, column)) write(row, column, value ?? undefined);
+            }
+        }
+        for (const [id, fields] of Object.entries(edits.fields ?? {})) {
+            others = true;
+            const part = this.parts.get(id);
+            for (const [name, value] of Object.entries(part ? fields : {})) if (!this.dirty.fields.get(id)?.has(name)) /** @type {any} */ (part)[name] = value;
+        }
+        return others;
+    }
+
+    /** Does again what an earlier visit could not save. @param {Edits} edits */
+    takeUp(edits) {
+        this.perform([
+            ...(edits.removed?.length ? [/** @type {Op} */ ({ do: 'remove', ids: edits.removed })] : []),
+            ...(edits.placed?.length ? [/** @type {Op} */ ({ do: 'place', places: edits.placed })] : []),
+            ...Object.entries(edits.order ?? {}).map(([tab, rows]) => /** @type {Op} */ ({ do: 'order', tab, rows })),
+            { do: 'cells', cells: Object.entries(edits.cells ?? {}).flatMap(([row, cells]) => Object.entries(cells).map(([column, value]) => /** @type {[string, string, Value | undefined]} */ ([row, column, value ?? undefined]))) },
+            ...Object.entries(edits.fields ?? {}).map(([id, fields]) => /** @type {Op} */ ({ do: 'fields', id, fields })),
+        ]);
+    }
+}
+
+/** @param {Row} row @param {string} column @param {Value | undefined} value */
+function write(row, column, value) {
+    if (value === undefined) delete row.cells[column];
+    else row.cells[column] = value;
+}
+
+/** @param {Value | undefined} one @param {Value | undefined} two */
+function same(one, two) {
+    return one === two || (Array.isArray(one) && Array.isArray(two) && JSON.stringify(one) === JSON.stringify(two));
+}
+
+/** @param {Value | null | undefined} value @returns {string} letters and format, see {@link dressed} */
+export function lookOf(value) {
+    return Array.isArray(value) && value[0] === '*' ? String(value[1]) : '';
+}
+
+/** @param {Value | null | undefined} value @returns {Value | undefined} the value without its look */
+export function bareOf(value) {
+    if (!Array.isArray(value) || value[0] !== '*') return value ?? undefined;
+    return value.length > 3 ? value.slice(2) : value[2];
+}
+
+/** @param {Value | undefined} bare @param {string} look b i l c r, and a number format behind a bar @returns {Value | undefined} */
+export function dressed(bare, look) {
+    if (look === '') return bare;
+    return ['*', look, ...(bare === undefined ? [] : Array.isArray(bare) ? bare : [bare])];
+}
+
+/** @param {Value | null | undefined} value @returns {string | undefined} a formula as it is kept */
+export function formulaOf(value) {
+    const bare = bareOf(value);
+    return Array.isArray(bare) && bare[0] === '=' ? String(bare[1]) : undefined;
+}
+
+/** @param {Value | null | undefined} value @returns {Value | undefined} what a cell holds, or what its formula gave */
+export function resultOf(value) {
+    const bare = bareOf(value);
+    if (!Array.isArray(bare) || bare[0] !== '=') return bare;
+    return bare.length > 3 ? bare.slice(2) : bare[2];
+}
