@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Http\Controllers\CellController;
 use App\Http\Controllers\CopyController;
 use App\Http\Controllers\DownloadController;
 use App\Http\Controllers\HeldEditController;
@@ -60,9 +61,13 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
         Route::put('/held/{held}', [HeldEditController::class, 'update'])->name('held.settle');
 
         Route::get('/history', [HistoryController::class, 'show'])->name('history');
+        Route::get('/history/lines', [HistoryController::class, 'lines'])->name('lines');
         Route::get('/history/list', [HistoryController::class, 'list'])->name('list');
         Route::get('/parts/{part}', [PartController::class, 'show'])->name('part');
         Route::post('/parts/{part}/versions/{number}', [PartController::class, 'store'])->whereNumber('number')->name('part.restore');
+        Route::get('/cells/{row}/{column}', [CellController::class, 'show'])->name('cell');
+        Route::post('/cells/{row}/{column}/versions/{number}', [CellController::class, 'store'])->whereNumber('number')->name('cell.restore');
+        Route::get('/causes/{row}/{column}', [CellController::class, 'causes'])->name('causes');
         Route::get('/take-out', [TakeOutController::class, 'show'])->name('take-out');
         Route::post('/take-out', [TakeOutController::class, 'store'])->name('take-out.store');
         Route::get('/ribbon', [HistoryController::class, 'ribbon'])->name('ribbon');

@@ -102,7 +102,7 @@ final class PartLine
     {
         return match (true) {
             $value instanceof RichText => $value->text(),
-            is_array($value) && Cell::isFormula($value) => '='.$value[1].(Cell::result($value) === null ? '' : ' → '.Cell::show($value)),
+            Cell::isFormula($value) => '='.Cell::formula($value).(Cell::result($value) === null ? '' : ' → '.Cell::show($value)),
             is_array($value) && ! in_array($value[0] ?? '', ['d', '!'], true) => implode(', ', array_map(strval(...), $value)),
             default => Cell::show($value),
         };

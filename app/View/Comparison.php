@@ -24,6 +24,7 @@ use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\History\Answerable;
 use MistyAttic\Core\History\Touch;
+use MistyAttic\Core\History\Touched;
 use MistyAttic\Core\Kinds\Kinds;
 
 /** Two versions of an item compared, with who did what in between; reads only the versions that touched what changed. */
@@ -31,6 +32,9 @@ final class Comparison
 {
     /** The most states in between that are read to tell who wrote which word. */
     private const MOST_READINGS = 150;
+
+    /** The most parts whose touches are asked for one by one. */
+    private const ASKED_FOR = 2_000;
 
     public readonly PartTree $old;
 
@@ -69,11 +73,12 @@ final class Comparison
         $this->old = $states->tree($from->root);
         $this->new = $from->root === $to->root ? $this->old : $states->tree($to->root);
         $this->changes = TreeCompare::of($this->old, $this->new);
-        $this->touches = $this->touchesBetween(array_keys($this->changes->touched()));
+        $kind = Kinds::named($item->kind);
+        $this->touches = $this->touchesBetween(array_map(strval(...), array_keys(Touched::by($this->changes, $kind))));
         $this->versions = $this->versionsOf($this->touches);
         $this->users = User::query()->whereIn('id', $this->versions->pluck('user_id')->unique()->values())->get()->keyBy('id');
         $entries = [];
-        foreach (Statements::of(Kinds::named($item->kind), $this->old, $this->new, $this->changes, $apart) as $statement) {
+        foreach (Statements::of($kind, $this->old, $this->new, $this->changes, $apart || $kind->grid() !== null) as $statement) {
             $answers = Answerable::forStatement($statement, $this->touches);
             $last = $answers === [] ? null : $this->versions->get($answers[array_key_last($answers)]->number);
             $entries[] = new Entry($statement, $phrases->statement($statement), array_column($answers, 'number'), $this->editors($answers), $last?->saved_at);
@@ -93,6 +98,14 @@ final class Comparison
         $answers = Answerable::for($type, $this->touches[$part] ?? []);
 
         return $answers === [] ? null : $this->users->get($answers[array_key_last($answers)]->editor);
+    }
+
+    /** Who wrote a cell last, between the ends. */
+    public function editorOfCell(string $row, string $column): ?User
+    {
+        $touches = $this->touches["{$row}/{$column}"] ?? $this->touches[$row] ?? [];
+
+        return $touches === [] ? null : $this->users->get($touches[count($touches) - 1]->editor);
     }
 
     /**
@@ -148,12 +161,18 @@ final class Comparison
     private function touchesBetween(array $parts): array
     {
         $touches = [];
-        foreach (array_chunk($parts, 500) as $batch) {
-            $rows = DB::table('touches')->where('item_id', $this->item->id)->whereIn('part', $batch)
+        // Of many, all that lies between is read, instead of asking for each.
+        $batches = count($parts) > self::ASKED_FOR ? [null] : array_chunk($parts, 500);
+        $wanted = array_flip($parts);
+        foreach ($batches as $batch) {
+            $rows = DB::table('touches')->where('item_id', $this->item->id)->when($batch !== null, fn ($query) => $query->whereIn('part', $batch))
                 ->where('number', '>', min($this->from->number, $this->to->number))
                 ->where('number', '<=', max($this->from->number, $this->to->number))
                 ->orderBy('part')->orderBy('number')->get(['part', 'number', 'user_id', 'what', 'position']);
             foreach ($rows as $row) {
+                if (! isset($wanted[(string) $row->part])) {
+                    continue;
+                }
                 $touches[(string) $row->part][] = new Touch((string) $row->part, (int) $row->number, (int) $row->user_id, (int) $row->what, $row->position === null ? null : (int) $row->position);
             }
         }

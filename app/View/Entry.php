@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\View;
 
+use App\Models\Item;
 use App\Models\User;
 use Carbon\CarbonImmutable;
 use MistyAttic\Core\Compare\ChangeSet;
@@ -37,13 +38,31 @@ final readonly class Entry
      */
     public function keysBack(): array
     {
-        return array_map(fn (string $id) => $this->statement->type->inverse()->value.':'.$id, $this->statement->ids);
+        $type = $this->statement->type->inverse()->value;
+
+        return array_map(fn (string $id) => "{$type}:{$id}", $this->statement->isConsequence() ? [] : $this->statement->cells ?? $this->statement->ids);
     }
 
     /** The part to go to. */
     public function part(): string
     {
-        return $this->statement->ids[0];
+        return $this->statement->cells[0] ?? $this->statement->ids[0];
+    }
+
+    /** The table that it is in, of a kind that has several. */
+    public function table(): ?string
+    {
+        $table = $this->statement->values['table'] ?? null;
+
+        return is_string($table) ? $table : null;
+    }
+
+    /** Where the history of that part is. */
+    public function story(Item $item): string
+    {
+        $part = explode('/', $this->part());
+
+        return count($part) === 2 ? route('cell', [$item, ...$part]) : route('part', [$item, $part[0]]);
     }
 
     public function place(): ?string
@@ -59,7 +78,7 @@ final readonly class Entry
             ChangeType::Added => '+',
             ChangeType::Removed => '−',
             ChangeType::Moved => '⇅',
-            ChangeType::Edited => '~',
+            ChangeType::Edited => $this->statement->isConsequence() ? '∿' : '~',
         };
     }
 

@@ -18,6 +18,9 @@ final readonly class HistoryAddress
         public string $view,
         public string $layout,
         public array $by,
+        public ?string $tab,
+        public string $rows,
+        public string $show,
     ) {}
 
     /** @param \Closure(): int $otherwise the earlier end when the address names none */
@@ -26,26 +29,32 @@ final readonly class HistoryAddress
         $sent = $request->validate([
             'from' => ['nullable', 'integer', 'min:0', 'max:999999999'],
             'to' => ['nullable', 'integer', 'min:0', 'max:999999999'],
-            'view' => ['nullable', 'in:was,changed'],
+            'view' => ['nullable', 'in:was,changed,who'],
             'layout' => ['nullable', 'in:together,side'],
+            'tab' => ['nullable', 'string', 'max:24'],
+            'rows' => ['nullable', 'in:changed,all'],
+            'show' => ['nullable', 'in:values,formulas,age'],
             'by' => ['nullable', 'string', 'regex:/^\d+(,\d+)*$/', 'max:200'],
         ]);
         $to = (int) ($sent['to'] ?? $item->head);
         $from = (int) ($sent['from'] ?? min($to, isset($sent['to']) ? max(1, $to - 1) : $otherwise()));
 
-        return new self($item, min($from, $to), max($from, $to), $sent['view'] ?? 'changed', $sent['layout'] ?? 'together', isset($sent['by']) ? array_map(intval(...), explode(',', $sent['by'])) : []);
+        return new self($item, min($from, $to), max($from, $to), $sent['view'] ?? 'changed', $sent['layout'] ?? 'together', isset($sent['by']) ? array_map(intval(...), explode(',', $sent['by'])) : [], $sent['tab'] ?? null, $sent['rows'] ?? 'changed', $sent['show'] ?? 'values');
     }
 
-    /** @param array{from?: int, to?: int, view?: string, layout?: string, by?: list<int>} $other */
-    public function with(array $other): string
+    /** @param array{from?: int, to?: int, view?: string, layout?: string, by?: list<int>, tab?: string|null, rows?: string, show?: string} $other */
+    public function with(array $other, string $route = 'history'): string
     {
         $all = [...get_object_vars($this), ...$other];
 
-        return route('history', array_filter([
+        return route($route, array_filter([
             'item' => $this->item, 'from' => $all['from'], 'to' => $all['to'],
             'view' => $all['view'] === 'changed' ? null : $all['view'],
             'layout' => $all['layout'] === 'together' ? null : $all['layout'],
             'by' => $all['by'] === [] ? null : implode(',', $all['by']),
+            'tab' => $all['tab'],
+            'rows' => $all['rows'] === 'changed' ? null : $all['rows'],
+            'show' => $all['show'] === 'values' ? null : $all['show'],
         ], fn ($value) => $value !== null));
     }
 

@@ -48,7 +48,8 @@ final class Evaluation
             Operators::isError($value) => ['!', (string) (is_scalar($value) ? $value : '')],
             is_float($value) && ! is_finite($value) => ['!', '#NUM!'],
             $isDay && (is_int($value) || is_float($value)) && $value >= 0 && $value < 2_958_466 => ['d', self::day($value)],
-            is_int($value), is_float($value) => Cell::number($value),
+            // Fifteen digits are what a double surely holds, so that 0.1 + 0.2 is 0.3.
+            is_int($value), is_float($value) => Cell::number(is_int($value) ? $value : (float) sprintf('%.15g', $value)),
             is_bool($value) => $value,
             is_scalar($value), $value instanceof \Stringable => mb_substr(mb_scrub((string) $value), 0, Cell::MOST),
             default => ['!', '#VALUE!'],

@@ -6,6 +6,8 @@ namespace MistyAttic\Core\Compare;
 
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Cell;
+use MistyAttic\Core\Kinds\Spreadsheet\Formula;
 
 /**
  * Picks some changes of a set and takes along what they need, so that they lead to a sound state between the two sides:
@@ -21,6 +23,9 @@ final class Pick
     /** @var array<string, list<string>> column that comes or goes => keys of the edits of its cells, and of its rows that go */
     private array $cells = [];
 
+    /** @var array<string, list<string>> key of a cell's edit => keys of the additions that its formula reads */
+    private array $read = [];
+
     /** @var array<string, list<string>> parent that goes => keys of the changes that take its children away */
     private array $leaving = [];
 
@@ -35,6 +40,7 @@ final class Pick
         foreach ($set->changes as $change) {
             $this->changes[$change->key()] = $change;
         }
+        $edits = new CellEdits($set);
         foreach ($set->changes as $change) {
             if ($change->from !== null) {
                 $this->leaving[$change->from->parent][] = $change->key();
@@ -46,8 +52,37 @@ final class Pick
                 }
             }
             foreach ($change->type === ChangeType::Edited ? $change->fields() : [] as $field) {
+                $this->formula($change, $field, $edits);
                 if (isset($this->changes["added:{$field}"]) || isset($this->changes["removed:{$field}"])) {
                     $this->cells[$field][] = "{$change->key()}/{$field}";
+                }
+            }
+        }
+    }
+
+    /** A formula needs the rows and columns that it reads; where a range followed one of them, that one brings it. */
+    private function formula(Change $change, string $field, CellEdits $edits): void
+    {
+        $formula = Cell::formula($change->after->fields[$field] ?? null);
+        if ($formula === null) {
+            return;
+        }
+        $key = "{$change->key()}/{$field}";
+        $followed = $edits->followed($change->before->fields[$field] ?? null, $change->after->fields[$field] ?? null);
+        foreach (Formula::template($formula)[1] as $reference) {
+            foreach ($reference->ids() as $id) {
+                if (isset($this->changes["added:{$id}"])) {
+                    $this->read[$key][] = "added:{$id}";
+                    if ($followed) {
+                        $this->cells[$id][] = $key;
+                    }
+                }
+            }
+        }
+        foreach ($followed ? Formula::template((string) Cell::formula($change->before->fields[$field] ?? null))[1] : [] as $reference) {
+            foreach ($reference->ids() as $id) {
+                if (isset($this->changes["removed:{$id}"])) {
+                    $this->cells[$id][] = $key;
                 }
             }
         }
@@ -113,7 +148,7 @@ final class Pick
             ChangeType::Added => ["added:{$change->to?->parent}", ...($this->cells[$change->id] ?? []), ...self::columns($change->after)],
             ChangeType::Removed => [...($this->leaving[$change->id] ?? []), ...($this->cells[$change->id] ?? [])],
             ChangeType::Moved => ["added:{$change->to?->parent}"],
-            ChangeType::Edited => array_map(fn (string $field) => "added:{$field}", $field === '' ? $change->fields() : [$field]),
+            ChangeType::Edited => array_merge(...array_map(fn (string $field) => ["added:{$field}", ...($this->read["{$name}/{$field}"] ?? [])], $field === '' ? $change->fields() : [$field]), ...[[]]),
         };
 
         // Another role has other fields, so they change together.

@@ -16,6 +16,7 @@ final readonly class Statement
      * @param  non-empty-list<string>  $ids  the parts, the one to go to first
      * @param  int  $added  words that came in by it
      * @param  int  $removed  words that went
+     * @param  list<string>|null  $cells  the cells, as `row/column`, when it is about some of a table; those of the consequence of others' edits are nobody's
      */
     public function __construct(
         public string $code,
@@ -24,7 +25,14 @@ final readonly class Statement
         public array $ids,
         public int $added,
         public int $removed,
+        public ?array $cells = null,
     ) {}
+
+    /** Whether it is no edit, but follows from edits elsewhere. */
+    public function isConsequence(): bool
+    {
+        return $this->code === 'recalculated';
+    }
 
     /** How telling it is: what is gone matters most, then what moved, what came, what was written over; an empty block least. */
     public function weight(): int

@@ -40,7 +40,7 @@ final class Statements
     {
         $grid = $this->kind->grid();
 
-        return $grid === null ? [] : TableStatements::of($this->kind, $grid, $this->old, $this->new, $this->changes);
+        return $grid === null ? [] : TableStatements::of($this->kind, $grid, $this->old, $this->new, $this->changes, $this->apart);
     }
 
     /** @return list<Change> */

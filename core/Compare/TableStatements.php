@@ -20,8 +20,16 @@ final class TableStatements
     /** … so large a share of all, are a table that was sorted. */
     private const SORTED_SHARE = 0.2;
 
+    /** Said apart, so many cells are told one by one, and … */
+    private const SINGLE_CELLS = 60;
+
+    /** … the cells of so many rows row by row; so many rows that came or went one by one. */
+    private const SINGLE_ROWS = 200;
+
     /** @var array<string, list<Change>> table => changes of its columns and rows */
     private array $tables = [];
+
+    private readonly CellEdits $edits;
 
     /** @var array<string, true> columns and tables that came or went */
     private array $cameOrWent = [];
@@ -35,7 +43,9 @@ final class TableStatements
         private readonly PartTree $old,
         private readonly PartTree $new,
         ChangeSet $changes,
+        private readonly bool $apart,
     ) {
+        $this->edits = new CellEdits($changes);
         foreach ($changes->changes as $change) {
             if ($change->type === ChangeType::Added || $change->type === ChangeType::Removed) {
                 $this->cameOrWent[$change->id] = true;
@@ -50,10 +60,13 @@ final class TableStatements
         }
     }
 
-    /** @return list<Statement> */
-    public static function of(Kind $kind, Grid $grid, PartTree $old, PartTree $new, ChangeSet $changes): array
+    /**
+     * @param  bool  $apart  tells cells, rows and columns one by one where they are not too many
+     * @return list<Statement>
+     */
+    public static function of(Kind $kind, Grid $grid, PartTree $old, PartTree $new, ChangeSet $changes, bool $apart = false): array
     {
-        $self = new self($kind, $grid, $old, $new, $changes);
+        $self = new self($kind, $grid, $old, $new, $changes, $apart);
         foreach ($self->tables as $table => $of) {
             $table = (string) $table;
             foreach ([ChangeType::Removed, ChangeType::Added, ChangeType::Moved] as $type) {
@@ -79,14 +92,16 @@ final class TableStatements
         $many = $type === ChangeType::Moved && $role === $this->grid->row && count($ids) >= self::ORDERED_ROWS && count($ids) >= self::SORTED_SHARE * $rows;
         $by = $many ? $this->sortedBy($table) : [];
         $sorted = $many && ($by !== [] || count($ids) >= self::SORTED_ROWS);
-        $this->statements[] = new Statement(
-            $sorted ? 'sorted' : $type->value.'_'.($role === $this->grid->row ? 'rows' : 'columns'),
-            $type,
-            ['name' => $this->name($table, $side), 'count' => count($ids), 'part' => $this->kind->label($side, $side->get($ids[0])), ...$by],
-            $ids,
-            0,
-            0,
-        );
+        foreach ($this->apart && ! $sorted && count($ids) <= self::SINGLE_ROWS ? array_map(fn (string $id) => [$id], $ids) : [$ids] as $of) {
+            $this->statements[] = new Statement(
+                $sorted ? 'sorted' : $type->value.'_'.($role === $this->grid->row ? 'rows' : 'columns'),
+                $type,
+                ['name' => $this->name($table, $side), 'count' => count($of), 'part' => $this->kind->label($side, $side->get($of[0])), ...$by, ...$this->table($table)],
+                $of,
+                0,
+                0,
+            );
+        }
     }
 
     /** @return array{by?: string} the column whose values now ascend or descend, if there is one */
@@ -143,6 +158,7 @@ final class TableStatements
                 'name' => $this->kind->label($this->new, $change->after),
                 'was' => $this->kind->label($this->old, $change->before),
                 ...$values,
+                ...$this->table($this->new->parent($change->id)),
             ], [$change->id], 0, 0);
         }
     }
@@ -167,7 +183,7 @@ final class TableStatements
                 $is = $change->after->fields[$column] ?? null;
                 $heading = $change->id === $first && is_string(Cell::result($was)) && is_string(Cell::result($is)) && count($this->new->children()[$table]) > 2;
                 $code = match (true) {
-                    Cell::sameInput($was, $is) => 'recalculated',
+                    $this->edits->followed($was, $is) => 'recalculated',
                     Cell::sameInput(Cell::bare($was), Cell::bare($is)) => 'formatted_cells',
                     Cell::bare($was) === null => 'filled',
                     Cell::bare($is) === null => 'emptied_cells',
@@ -178,14 +194,44 @@ final class TableStatements
             }
         }
         foreach ($cells as $code => $of) {
-            if ($of !== []) {
-                $this->say($table, $code, $of);
+            foreach ($this->apart && $code !== 'recalculated' ? $this->grouped($of) : [['', $of]] as [$name, $group]) {
+                if ($group !== []) {
+                    $this->say($table, $code, $group, $name);
+                }
             }
         }
     }
 
+    /**
+     * @param  list<array{string, string, mixed, mixed}>  $cells
+     * @return list<array{string, list<array{string, string, mixed, mixed}>}> each with the name of its row or column, if it is one's
+     */
+    private function grouped(array $cells): array
+    {
+        if (count($cells) <= self::SINGLE_CELLS) {
+            return array_map(fn (array $cell) => ['', [$cell]], $cells);
+        }
+        $rows = $columns = [];
+        foreach ($cells as $cell) {
+            $rows[$cell[0]][] = $cell;
+            $columns[$cell[1]][] = $cell;
+        }
+        $groups = [];
+        foreach (count($rows) <= self::SINGLE_ROWS ? $rows : $columns as $id => $of) {
+            $groups[] = [$this->kind->label($this->new, $this->new->get((string) $id)), $of];
+        }
+
+        return $groups;
+    }
+
+    /** @return array{table?: string} so that one can go there */
+    private function table(string $table): array
+    {
+        return $this->apart && $table !== PartTree::ROOT ? ['table' => $table] : [];
+    }
+
     /** @param non-empty-list<array{string, string, mixed, mixed}> $cells row, column, old and new value */
-    private function say(string $table, string $code, array $cells): void
+    private function say(string $table, string $code, array $cells, string $group): void
     {
         [$row, $column, $was, $is] = $cells[0];
         $show = fn (PartTree $tree, mixed $value): string => $code === 'recalculated' ? Cell::show($value) : $this->kind->written($tree, $tree->get($row), $value);
@@ -198,10 +244,11 @@ final class TableStatements
         $this->statements[] = new Statement(
             $code,
             ChangeType::Edited,
-            ['name' => $this->name($table, $this->new), 'count' => count($cells), ...$one],
+            ['name' => $group === '' ? $this->name($table, $this->new) : $group, 'count' => count($cells), ...$one, ...$this->table($table)],
             array_values(array_unique(array_column($cells, 0))),
             in_array($code, ['filled', 'typed_over'], true) ? count($cells) : 0,
             in_array($code, ['emptied_cells', 'typed_over'], true) ? count($cells) : 0,
+            array_map(fn (array $cell) => "{$cell[0]}/{$cell[1]}", $cells),
         );
     }
 

@@ -15,11 +15,15 @@ use PhpOffice\PhpSpreadsheet\Cell\DataType;
 use PhpOffice\PhpSpreadsheet\IOFactory;
 use PhpOffice\PhpSpreadsheet\RichText\RichText;
 use PhpOffice\PhpSpreadsheet\Shared\Date;
+use PhpOffice\PhpSpreadsheet\Style\Alignment;
+use PhpOffice\PhpSpreadsheet\Style\NumberFormat;
 use PhpOffice\PhpSpreadsheet\Worksheet\Worksheet;
 
-/** Workbooks (ECMA-376 SpreadsheetML, OASIS ODF 1.3): tabs with values and formulas; of the looks, number formats and widths of columns. */
+/** Workbooks (ECMA-376 SpreadsheetML, OASIS ODF 1.3): tabs with values and formulas; of the looks, bold, italic, sides, number formats and widths of columns. */
 final readonly class SheetReader implements Reader
 {
+    private const SIDES = [Alignment::HORIZONTAL_LEFT => 'l', Alignment::HORIZONTAL_CENTER => 'c', Alignment::HORIZONTAL_RIGHT => 'r'];
+
     public function __construct(private FileFormat $format) {}
 
     public function read(string $bytes, FormatLimits $limits): Content
@@ -70,7 +74,7 @@ final readonly class SheetReader implements Reader
         $rows = [];
         foreach ($sheet->getCoordinates(false) as $coordinate) {
             $cell = $sheet->getCell($coordinate);
-            $value = self::value($cell);
+            $value = CellValue::dressed(self::value($cell), self::look($cell));
             if ($value === null) {
                 continue;
             }
@@ -84,6 +88,22 @@ final readonly class SheetReader implements Reader
         }
 
         return $parts;
+    }
+
+    /** Bold, italic, where it stands, and the number format. */
+    private static function look(Cell $cell): string
+    {
+        if ($cell->getXfIndex() === 0) {
+            return '';
+        }
+        $style = $cell->getStyle();
+        $code = (string) $style->getNumberFormat()->getFormatCode();
+        $font = $style->getFont();
+        $look = ($font->getBold() ? 'b' : '').($font->getItalic() ? 'i' : '').(self::SIDES[$style->getAlignment()->getHorizontal() ?? ''] ?? '');
+        // What a day looks like by itself needs no format.
+        $plain = in_array($code, ['', NumberFormat::FORMAT_GENERAL, '@', NumberFormat::FORMAT_DATE_YYYYMMDD, 'yyyy-mm-dd hh:mm:ss'], true) || mb_strlen($code) > 60 || preg_match('/[\r\n]/', $code) === 1;
+
+        return $plain ? $look : "{$look}|{$code}";
     }
 
     /** @return string|int|float|bool|list<string|int|float|bool>|null */

@@ -13,6 +13,7 @@ use PhpOffice\PhpSpreadsheet\Cell\DataType;
 use PhpOffice\PhpSpreadsheet\IOFactory;
 use PhpOffice\PhpSpreadsheet\Shared\Date;
 use PhpOffice\PhpSpreadsheet\Spreadsheet;
+use PhpOffice\PhpSpreadsheet\Style\Alignment;
 use PhpOffice\PhpSpreadsheet\Style\NumberFormat;
 use PhpOffice\PhpSpreadsheet\Worksheet\Worksheet;
 
@@ -50,11 +51,12 @@ final readonly class SheetWriter
     {
         $name = trim((string) preg_replace('~[\\\\/*?:\[\]]~', ' ', $tree->get($id)->string('name')));
         $sheet->setTitle($name === '' ? 'Sheet '.($sheet->getParentOrThrow()->getIndex($sheet) + 1) : mb_substr($name, 0, 31), false, false);
-        $columns = [];
+        $columns = $looks = [];
         $row = 0;
         foreach ($tree->children()[$id] ?? [] as $child) {
             $part = $tree->get($child);
             if ($part->role === SpreadsheetRole::Column->value) {
+                $looks[$child] = $part->string('format');
                 $columns[$child] = Coordinate::stringFromColumnIndex(count($columns) + 1);
                 if ($part->int('width') > 0) {
                     $sheet->getColumnDimension($columns[$child])->setWidth($part->int('width') / 7);
@@ -65,7 +67,7 @@ final readonly class SheetWriter
             $row++;
             foreach ($part->fields as $column => $value) {
                 if (isset($columns[$column])) {
-                    $this->cell($sheet, $columns[$column].$row, $value);
+                    $this->cell($sheet, $columns[$column].$row, $value, $looks[$column] ?? '');
                 }
             }
         }
@@ -75,7 +77,7 @@ final readonly class SheetWriter
         }
     }
 
-    private function cell(Worksheet $sheet, string $at, mixed $value): void
+    private function cell(Worksheet $sheet, string $at, mixed $value, string $ofColumn): void
     {
         $result = Cell::result($value);
         $date = is_array($result) && $result[0] === 'd' ? Date::stringToExcel(str_replace('T', ' ', (string) $result[1])) : false;
@@ -85,12 +87,13 @@ final readonly class SheetWriter
             default => $result,
         };
         $cell = $sheet->getCell($at);
-        if (is_array($value) && Cell::isFormula($value)) {
-            $cell->setValueExplicit('='.$value[1], DataType::TYPE_FORMULA);
+        $formula = Cell::formula($value);
+        if ($formula !== null) {
+            $cell->setValueExplicit('='.$formula, DataType::TYPE_FORMULA);
             if ($plain !== null) {
                 Calculation::getInstance($sheet->getParentOrThrow())->saveValueToCache("{$sheet->getTitle()}!{$at}", $plain);
             }
-        } else {
+        } elseif ($plain !== null) {
             $cell->setValueExplicit($plain, match (true) {
                 is_bool($plain) => DataType::TYPE_BOOL,
                 is_int($plain), is_float($plain) => DataType::TYPE_NUMERIC,
@@ -98,8 +101,27 @@ final readonly class SheetWriter
                 default => DataType::TYPE_STRING,
             });
         }
-        if ($date !== false) {
+        $this->look($sheet, $at, Cell::look($value) !== '' ? Cell::look($value) : $ofColumn);
+        if ($date !== false && ! str_contains(Cell::look($value).$ofColumn, '|')) {
             $sheet->getStyle($at)->getNumberFormat()->setFormatCode(fmod((float) $date, 1.0) === 0.0 ? NumberFormat::FORMAT_DATE_YYYYMMDD : 'yyyy-mm-dd hh:mm:ss');
+        }
+    }
+
+    private function look(Worksheet $sheet, string $at, string $look): void
+    {
+        [$letters, $code] = [...explode('|', $look, 2), ''];
+        if ($look === '') {
+            return;
+        }
+        $style = $sheet->getStyle($at);
+        if (str_contains($letters, 'b') || str_contains($letters, 'i')) {
+            $style->getFont()->setBold(str_contains($letters, 'b'))->setItalic(str_contains($letters, 'i'));
+        }
+        if (preg_match('/[lcr]/', $letters, $side) === 1) {
+            $style->getAlignment()->setHorizontal(['l' => Alignment::HORIZONTAL_LEFT, 'c' => Alignment::HORIZONTAL_CENTER, 'r' => Alignment::HORIZONTAL_RIGHT][$side[0]]);
+        }
+        if ($code !== '') {
+            $style->getNumberFormat()->setFormatCode($code);
         }
     }
 }

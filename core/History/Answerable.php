@@ -34,7 +34,7 @@ final class Answerable
     public static function forStatement(Statement $statement, array $touches): array
     {
         $found = [];
-        foreach ($statement->ids as $id) {
+        foreach ($statement->isConsequence() ? [] : $statement->cells ?? $statement->ids as $id) {
             foreach (self::for($statement->type, $touches[$id] ?? []) as $touch) {
                 $found[$touch->number] = $touch;
             }

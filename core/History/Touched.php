@@ -4,22 +4,23 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\History;
 
+use MistyAttic\Core\Compare\CellEdits;
 use MistyAttic\Core\Compare\ChangeSet;
 use MistyAttic\Core\Compare\ChangeType;
-use MistyAttic\Core\Kinds\Cell;
 use MistyAttic\Core\Kinds\Kind;
 
 /** What a version touched, for the index by which looking back finds the versions that matter. */
 final class Touched
 {
     /**
-     * Parts, and single cells as `row/column`. A formula whose result moved was touched by nobody.
+     * Parts, and single cells as `row/column`. A formula whose result moved, or whose ranges followed, was touched by nobody.
      *
      * @return array<string, int> bits of {@see ChangeType}
      */
     public static function by(ChangeSet $changes, Kind $kind): array
     {
         $row = $kind->grid()?->row;
+        $edits = new CellEdits($changes);
         $touched = [];
         foreach ($changes->changes as $change) {
             $bit = $change->type->bit();
@@ -29,7 +30,7 @@ final class Touched
                 continue;
             }
             foreach ($change->fields() as $column) {
-                if (! Cell::sameInput($change->before->fields[$column] ?? null, $change->after->fields[$column] ?? null)) {
+                if (! $edits->followed($change->before->fields[$column] ?? null, $change->after->fields[$column] ?? null)) {
                     $touched[$change->id] = ($touched[$change->id] ?? 0) | $bit;
                     $touched["{$change->id}/{$column}"] = $bit;
                 }

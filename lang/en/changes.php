@@ -57,7 +57,8 @@ return [
     'typed_over' => '{1} Typed “:is” over “:was” in “:column” of “:row”:in|[2,*] Typed over :count values:in',
     'filled' => '{1} Wrote “:is” in “:column” of “:row”:in|[2,*] Filled :count cells:in',
     'emptied_cells' => '{1} Emptied “:column” of “:row”, which was “:was”:in|[2,*] :count cells emptied:in',
-    'recalculated' => '{1} “:column” of “:row” came out as “:is” instead of “:was”:in|[2,*] :count formulas came out differently:in',
+    'formatted_cells' => '{1} Changed how “:column” of “:row” looks:in|[2,*] Changed how :count cells look:in',
+    'recalculated' => '{1} “:column” of “:row” came out as “:is” instead of “:was”:in|[2,*] Changed on from there: :count results:in',
     'nothing' => 'Wrote and took it back',
 
     'somewhere' => 'the beginning',

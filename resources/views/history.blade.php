@@ -4,10 +4,10 @@
     </x-item-head>
     <main id="main" class="past" data-history="{{ json_encode(['from' => $from->number, 'to' => $to->number, 'head' => $item->head, 'url' => $address->with(['from' => 0, 'to' => 0]), 'ribbon' => route('ribbon', $item), 'line' => route('line', [$item, 0])]) }}">
         @include('history.changes')
-        <section class="past-state" aria-label="The document">
+        <section class="past-state" aria-label="The {{ $item->kind }}">
             @include('history.bar')
             <x-problems />
-            @include('history.state')
+            @include($sheet ? 'history.sheet' : 'history.state')
         </section>
         @include('history.ribbon')
     </main>

@@ -260,7 +260,8 @@ final class PropertiesTest extends TestCase
             [$base, $one, $two] = $this->fork($random);
             $merged = TreeMerge::of($base, $one, $two)->tree;
             $tree = $kind->repair($merged);
-            self::assertTrue($kind->grid() === null || $tree === $merged, 'no cell is left without its column');
+            $cells = fn (PartTree $of): int => array_sum(array_map(fn (Part $part) => count($part->fields), $of->parts));
+            self::assertTrue($kind->grid() === null || $cells($tree) === $cells($merged), 'no cell is left without its column');
             $sent = json_decode((string) json_encode(array_map(fn (Part $part) => $part->toJson(), $tree->parts)), true);
             self::assertSame([], $kind->read($sent, new Limits)->problems);
         });

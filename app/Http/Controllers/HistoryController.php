@@ -13,18 +13,25 @@ use App\View\Comparison;
 use App\View\HistoryAddress;
 use App\View\Phrases;
 use App\View\RibbonData;
+use App\View\SheetAuthors;
+use App\View\SheetView;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
+use MistyAttic\Core\Formats\DocumentFormat;
+use MistyAttic\Core\Formats\SheetFormat;
 use MistyAttic\Core\History\Sittings;
 use MistyAttic\Core\Kinds\Kinds;
 
 final class HistoryController extends Controller
 {
     private const PAGE = 100;
+
+    /** Lines of a table that come with the page, and each time more are asked for. */
+    private const LINES = 150;
 
     public function show(Request $request, Item $item, States $states, Phrases $phrases): View
     {
@@ -34,6 +41,7 @@ final class HistoryController extends Controller
         $to = $address->to === $address->from ? $from : $this->version($item, $address->to);
         $comparison = new Comparison($item, $from, $to, $states, $phrases);
         $kind = Kinds::named($item->kind);
+        $sheet = $item->kind === 'spreadsheet' ? $this->sheet($comparison, $address) : null;
 
         return view('history', [
             'item' => $item->load('origin.item'),
@@ -45,8 +53,35 @@ final class HistoryController extends Controller
             'phrases' => $phrases,
             'parts' => route('item', $item).'/parts',
             'itsHistory' => __('history.its_history'),
-            'blocks' => $address->view === 'was' ? Blocks::plain($kind, $comparison->old) : Blocks::compared($kind, $comparison),
+            'sheet' => $sheet,
+            'formats' => $sheet === null ? DocumentFormat::cases() : SheetFormat::cases(),
+            'authors' => $sheet !== null && $address->view === 'who' ? new SheetAuthors($item, $to) : null,
+            'chunk' => self::LINES,
+            'blocks' => $sheet !== null ? [] : ($address->view === 'was' ? Blocks::plain($kind, $comparison->old) : Blocks::compared($kind, $comparison)),
         ]);
+    }
+
+    /** Further lines of a table. */
+    public function lines(Request $request, Item $item, States $states, Phrases $phrases): View
+    {
+        Gate::authorize('view', $item);
+        abort_unless($item->kind === 'spreadsheet', 404);
+        $start = (int) $request->validate(['start' => ['required', 'integer', 'min:0', 'max:1000000']])['start'];
+        $address = HistoryAddress::read($request, $item, fn () => $item->head);
+        [$from, $to] = [$this->version($item, $address->from), $this->version($item, $address->to)];
+
+        return view('history.lines', [
+            'sheet' => $this->sheet(new Comparison($item, $from, $to, $states, $phrases), $address),
+            'authors' => $address->view === 'who' ? new SheetAuthors($item, $to) : null,
+            'address' => $address,
+            'start' => $start,
+            'chunk' => self::LINES,
+        ]);
+    }
+
+    private function sheet(Comparison $comparison, HistoryAddress $address): SheetView
+    {
+        return new SheetView($comparison, $address->tab, $address->rows === 'all', $address->show === 'formulas', $address->view);
     }
 
     public function ribbon(Item $item, RibbonData $ribbon): JsonResponse

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\History\Unusual;
 
+use MistyAttic\Core\Compare\CellEdits;
 use MistyAttic\Core\Compare\Change;
 use MistyAttic\Core\Compare\ChangeSet;
 use MistyAttic\Core\Compare\ChangeType;
@@ -53,6 +54,8 @@ final class UnusualChanges
 
     private readonly ?Grid $grid;
 
+    private readonly CellEdits $edits;
+
     /** @var array<string, list<Change>> parent of the rows => changes of rows */
     private array $rows = [];
 
@@ -65,6 +68,7 @@ final class UnusualChanges
     private function __construct(private readonly PartTree $old, private readonly PartTree $new, private readonly ChangeSet $changes, private readonly Kind $kind)
     {
         $this->grid = $grid = $kind->grid();
+        $this->edits = new CellEdits($changes);
         foreach ($changes->changes as $change) {
             if ($grid !== null && $change->part()->role === $grid->row && $change->type !== ChangeType::Moved) {
                 $this->rows[$change->from->parent ?? $change->to->parent ?? $old->parent($change->id)][] = $change;
@@ -124,7 +128,7 @@ final class UnusualChanges
             foreach ($change->type === ChangeType::Edited ? $change->fields() : [] as $column) {
                 $was = $change->before->fields[$column] ?? null;
                 $is = $change->after->fields[$column] ?? null;
-                if (Cell::sameInput($was, $is)) {
+                if ($this->edits->followed($was, $is)) {
                     // Nobody typed it: the unusual change is where it comes from.
                     continue;
                 }

@@ -132,6 +132,38 @@ final class Formula
         }, $kept, flags: PREG_UNMATCHED_AS_NULL);
     }
 
+    /**
+     * Whether two formulas differ in the ends of ranges alone, and only in such that stood on one of some rows or columns on
+     * one side: then the range followed when these went, came or moved.
+     *
+     * @param  array<string, true>  $uprooted
+     */
+    public static function sameButForEnds(string $one, string $two, array $uprooted): bool
+    {
+        [$template, $references] = self::template($one);
+        [$other, $others] = self::template($two);
+        $template = str_replace(self::GONE, '', (string) preg_replace('/\bA\d+\b/', '', $template));
+        $other = str_replace(self::GONE, '', (string) preg_replace('/\bA\d+\b/', '', $other));
+        if ($template !== $other || $references === $others) {
+            return false;
+        }
+        if (count($references) !== count($others)) {
+            // A range of which nothing was left became an error.
+            return true;
+        }
+        foreach ($references as $at => $reference) {
+            $ends = [$reference->row, $reference->column, $reference->lastRow, $reference->lastColumn];
+            $otherEnds = [$others[$at]->row, $others[$at]->column, $others[$at]->lastRow, $others[$at]->lastColumn];
+            foreach ($ends as $end => $id) {
+                if ($id !== $otherEnds[$end] && (! $reference->isRange || ! (isset($uprooted[(string) $id]) || isset($uprooted[(string) $otherEnds[$end]])))) {
+                    return false;
+                }
+            }
+        }
+
+        return true;
+    }
+
     private static function id(?string $written, string $ownRow): ?string
     {
         return match ($written) {

@@ -1,5 +1,6 @@
 import { piece } from '../common/ask.js';
 import { ribbon } from '../ribbon/ribbon.js';
+import { lined } from './lined.js';
 import { stepper } from './stepper.js';
 
 /**
@@ -18,7 +19,8 @@ export function attachHistory(root) {
 
     let head = read().head;
     let band = begin();
-    let steps = stepper(main);
+    let table = lined(main);
+    let steps = stepper(main, table);
 
     function begin() {
         return ribbon(/** @type {HTMLElement} */ (main?.querySelector('[data-ribbon]')), read(), (from, to) => {
@@ -68,8 +70,12 @@ export function attachHistory(root) {
             band = begin();
         }
         steps.dispose();
-        steps = stepper(main);
+        table.dispose();
+        table = lined(main);
+        steps = stepper(main, table);
         main.removeAttribute('aria-busy');
+        const part = decodeURIComponent(new URL(url).hash).replace(/^#part-/, '');
+        if (part) steps.choose(part);
         if (focusedLink) /** @type {HTMLElement | undefined} */ ([...main.querySelectorAll('[data-swap]')].find((link) => link.textContent?.trim() === focusedLink))?.focus();
     }
 
@@ -81,13 +87,16 @@ export function attachHistory(root) {
         go(link.href, true);
     };
     const pop = () => go(location.href, false);
-    /** @param {KeyboardEvent} event n and p go from change to change; arrows move an end: Later, with Shift Earlier */
+    /** @param {KeyboardEvent} event n and p go from change to change, Home and End to the first and the last; arrows move an end: Later, with Shift Earlier */
     const key = (event) => {
         const target = /** @type {HTMLElement} */ (event.target);
         if (event.ctrlKey || event.metaKey || event.altKey || target.closest('input, textarea, select, [contenteditable], dialog, .menu-sheet')) return;
         if (event.key === 'n' || event.key === 'p') {
             event.preventDefault();
             steps.step(event.key === 'n' ? 1 : -1);
+        } else if ((event.key === 'Home' || event.key === 'End') && !target.closest('[role="slider"]')) {
+            event.preventDefault();
+            steps.end(event.key === 'End');
         } else if (event.key === 'ArrowLeft' || event.key === 'ArrowRight') {
             event.preventDefault();
             band.move(event.shiftKey ? 'from' : 'to', event.key === 'ArrowRight' ? 1 : -1);
@@ -102,5 +111,6 @@ export function attachHistory(root) {
         window.removeEventListener('popstate', pop);
         band.dispose();
         steps.dispose();
+        table.dispose();
     };
 }

@@ -2,9 +2,10 @@
  * Goes from change to change, in the list and in the text at once.
  *
  * @param {HTMLElement} root
- * @returns {{step: (by: number) => void, dispose: () => void}}
+ * @param {{reach: (part: string) => Promise<void>, chosen: (part: string) => void}} [table] fetches what is not there yet; is told what was chosen
+ * @returns {{step: (by: number) => void, end: (last: boolean) => void, choose: (part: string) => void, dispose: () => void}}
  */
-export function stepper(root) {
+export function stepper(root, table) {
     const entries = /** @type {HTMLElement[]} */ ([...root.querySelectorAll('[data-entry]')]);
     const box = /** @type {HTMLElement | null} */ (root.querySelector('[data-stepper]'));
     const count = box?.querySelector('[data-step-count]');
@@ -14,15 +15,22 @@ export function stepper(root) {
         if (count) count.textContent = at < 0 ? `${entries.length}` : `${at + 1} of ${entries.length}`;
     };
     /** @param {number} to @param {boolean} [focus] */
-    const go = (to, focus = false) => {
+    const go = async (to, focus = false) => {
         if (entries.length === 0) return;
         at = (to + entries.length) % entries.length;
+        if (entries[at].dataset.elsewhere !== undefined) {
+            // In another tab: its page comes, and this entry with it.
+            entries[at].click();
+            return;
+        }
         for (const entry of entries) entry.removeAttribute('aria-current');
         for (const part of root.querySelectorAll('.is-current')) part.classList.remove('is-current');
         const entry = entries[at];
         entry.setAttribute('aria-current', 'true');
         entry.scrollIntoView({ block: 'nearest' });
         if (focus) entry.focus();
+        await table?.reach(entry.dataset.entry ?? '');
+        table?.chosen(entry.dataset.entry ?? '');
         const part = document.getElementById(`part-${entry.dataset.entry}`);
         if (part) {
             part.classList.add('is-current');
@@ -35,6 +43,7 @@ export function stepper(root) {
         const target = /** @type {Element} */ (event.target);
         const entry = /** @type {HTMLElement | null} */ (target.closest('[data-entry]'));
         const button = /** @type {HTMLElement | null} */ (target.closest('[data-step]'));
+        if (entry?.dataset.elsewhere !== undefined) return;
         if (entry) {
             event.preventDefault();
             go(entries.indexOf(entry));
@@ -51,5 +60,13 @@ export function stepper(root) {
     const frame = requestAnimationFrame(() => {
         if (first && state && first.getBoundingClientRect().bottom > state.getBoundingClientRect().bottom) first.scrollIntoView({ block: 'center' });
     });
-    return { step: (by) => go(at < 0 ? (by > 0 ? 0 : entries.length - 1) : at + by, true), dispose: () => (cancelAnimationFrame(frame), root.removeEventListener('click', press)) };
+    return {
+        step: (by) => go(at < 0 ? (by > 0 ? 0 : entries.length - 1) : at + by, true),
+        end: (last) => go(last ? entries.length - 1 : 0, true),
+        choose: (part) => {
+            const found = entries.findIndex((entry) => entry.dataset.entry === part && entry.dataset.elsewhere === undefined);
+            if (found >= 0) go(found, true);
+        },
+        dispose: () => (cancelAnimationFrame(frame), root.removeEventListener('click', press)),
+    };
 }

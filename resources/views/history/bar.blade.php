@@ -2,12 +2,15 @@
     <span class="switch" role="group" aria-label="View">
         <a href="{{ $address->with(['view' => 'was']) }}" data-swap @if ($address->view === 'was') aria-current="true" @endif>As it was</a>
         <a href="{{ $address->with(['view' => 'changed']) }}" data-swap @if ($address->view === 'changed') aria-current="true" @endif>What changed</a>
+        @if ($sheet)<a href="{{ $address->with(['view' => 'who']) }}" data-swap @if ($address->view === 'who') aria-current="true" @endif>Who wrote what</a>@endif
     </span>
-    @if ($address->view === 'changed')
+    @if ($address->view === 'changed' && ! $sheet)
         <span class="switch" role="group" aria-label="Layout">
             <a href="{{ $address->with(['layout' => 'together']) }}" data-swap @if ($address->layout === 'together') aria-current="true" @endif>Together</a>
             <a href="{{ $address->with(['layout' => 'side']) }}" data-swap @if ($address->layout === 'side') aria-current="true" @endif>Side by side</a>
         </span>
+    @endif
+    @if ($address->view === 'changed' && ! $sheet)
         <span class="stepper" data-stepper hidden><span data-step-count></span> <button type="button" data-step="-1" aria-label="Change before (p)" title="Change before (p)">‹</button><button type="button" data-step="1" aria-label="Next change (n)" title="Next change (n)">›</button></span>
     @endif
     <span class="bar-do">
@@ -15,10 +18,10 @@
             <summary class="button">Download</summary>
             <div class="menu-sheet is-right">
                 <p class="menu-note">Version {{ $from->number }} as</p>
-                @foreach (MistyAttic\Core\Formats\DocumentFormat::cases() as $format)<a class="menu-line" href="{{ route('download', [$item, $from->number, $format->value]) }}" download>{{ $format->label() }}</a>@endforeach
+                @foreach ($formats as $format)<a class="menu-line" href="{{ route('download', [$item, $from->number, $format->value]) }}" download>{{ $format->label() }}</a>@endforeach
                 @if ($to->number !== $from->number)
                     <p class="menu-note">Version {{ $to->number }} as</p>
-                    @foreach (MistyAttic\Core\Formats\DocumentFormat::cases() as $format)<a class="menu-line" href="{{ route('download', [$item, $to->number, $format->value]) }}" download>{{ $format->label() }}</a>@endforeach
+                    @foreach ($formats as $format)<a class="menu-line" href="{{ route('download', [$item, $to->number, $format->value]) }}" download>{{ $format->label() }}</a>@endforeach
                 @endif
             </div>
         </details>

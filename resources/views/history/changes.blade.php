@@ -2,6 +2,9 @@
     <div class="changes-head">
         <h2 id="changes-name">{{ trans_choice('history.changes', count($comparison->entries)) }} @if ($from->number === $to->number) in {{ $from->number }} @else between {{ $from->number }} and {{ $to->number }}@endif</h2>
         <p><x-when :at="$from->saved_at" exact /> → <x-when :at="$to->saved_at" exact />@if ($to->number < $item->head) · {{ trans_choice('history.since', $item->head - $to->number) }}@endif</p>
+        @if ($sheet && $address->view === 'changed')
+            <span class="stepper" data-stepper hidden><span data-step-count></span> <button type="button" data-step="-1" aria-label="Change before (p)" title="Change before (p)">‹</button><button type="button" data-step="1" aria-label="Next change (n)" title="Next change (n)">›</button></span>
+        @endif
         @if ($editors->isNotEmpty())
             <p class="pills" role="group" aria-label="Show changes by">
                 @foreach ($editors as $editor)
@@ -18,13 +21,13 @@
         @foreach ($comparison->entries as $entry)
             @if ($address->shows($entry))
                 <li>
-                    <a class="entry @if ($entry->editors !== []) by-{{ $entry->editors[0]->colour }} @endif" href="#part-{{ $entry->part() }}" data-entry="{{ $entry->part() }}">
+                    <a class="entry @if ($entry->editors !== []) by-{{ $entry->editors[0]->colour }} @elseif ($entry->statement->isConsequence()) is-consequence @endif" href="{{ $sheet?->lacks($entry) ? $address->with(['tab' => $entry->table()]) : '' }}#part-{{ $entry->part() }}" data-entry="{{ $entry->part() }}" @if ($sheet?->lacks($entry)) data-swap data-elsewhere @endif>
                         <span class="entry-sign" aria-hidden="true">{{ $entry->sign() }}</span>
                         <span class="entry-text">{{ $entry->sentence }}
                             <small>@foreach ($entry->editors as $editor){{ $editor->firstName() }}@if (! $loop->last), @endif @endforeach {{ $entry->versions() }}@if ($entry->at), <x-when :at="$entry->at" />@endif @if ($entry->place())· {{ $entry->place() }}@endif</small>
                         </span>
                     </a>
-                    <a class="entry-history" href="{{ route('part', [$item, $entry->part()]) }}" title="{{ __('history.its_history') }}"><x-glyph name="history" /><span class="is-sr-only">{{ __('history.its_history') }}: {{ $entry->sentence }}</span></a>
+                    <a class="entry-history" href="{{ $entry->story($item) }}" title="{{ __('history.its_history') }}"><x-glyph name="history" /><span class="is-sr-only">{{ __('history.its_history') }}: {{ $entry->sentence }}</span></a>
                 </li>
             @endif
         @endforeach

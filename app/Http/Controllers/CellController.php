@@ -1,0 +1,75 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\RestoreVersion;
+use App\Models\Item;
+use App\Store\States;
+use App\View\CellStory;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
+use MistyAttic\Core\Calculate\Causes;
+use MistyAttic\Core\Compare\TreeCompare;
+use MistyAttic\Core\History\Touched;
+use MistyAttic\Core\Kinds\NumberLook;
+use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetKind;
+
+/** One cell of a spreadsheet: its own history, and what its result moved by. */
+final class CellController extends Controller
+{
+    public function show(Item $item, string $row, string $column, States $states): View
+    {
+        Gate::authorize('view', $item);
+        abort_unless($item->kind === 'spreadsheet', 404);
+        $story = new CellStory($item, $row, $column, $states);
+        abort_unless($story->isThere(), 404);
+
+        return view('cell', ['item' => $item, 'row' => $row, 'column' => $column, 'story' => $story, 'mayRestore' => Gate::allows('restore', $item)]);
+    }
+
+    /** Brings the cell back as a version left it; its row, too, if that is gone. */
+    public function store(Request $request, Item $item, string $row, string $column, int $number, RestoreVersion $restore): RedirectResponse
+    {
+        Gate::authorize('restore', $item);
+        abort_unless($item->kind === 'spreadsheet', 404);
+        $sent = $request->validate(['seen' => ['required', 'integer', 'min:1']]);
+        $back = $restore->handle($item, $this->version($item, $number), $this->person($request), (int) $sent['seen'], picked: ["edited:{$row}/{$column}", "added:{$row}", "added:{$column}"]);
+        if ($back === null) {
+            return redirect()->route('cell', [$item, $row, $column])->withErrors(['seen' => __($item->head === (int) $sent['seen'] ? 'history.cell.same' : 'history.moved_on')]);
+        }
+
+        return redirect()->route('history', ['item' => $item, 'from' => $back->number - 1, 'to' => $back->number])
+            ->with('said', __('history.cell.back', ['source' => (string) $number, 'number' => (string) $back->number]));
+    }
+
+    /** The edits between two versions that lie behind a result that moved. */
+    public function causes(Request $request, Item $item, string $row, string $column, States $states): JsonResponse
+    {
+        Gate::authorize('view', $item);
+        abort_unless($item->kind === 'spreadsheet', 404);
+        $sent = $request->validate(['from' => ['required', 'integer', 'min:1'], 'to' => ['required', 'integer', 'min:1']]);
+        $kind = new SpreadsheetKind;
+        $old = $states->tree($this->version($item, (int) $sent['from'])->root);
+        $new = $states->tree($this->version($item, (int) $sent['to'])->root);
+        $edited = array_values(array_filter(array_map(strval(...), array_keys(Touched::by(TreeCompare::of($old, $new), $kind))), fn (string $part) => str_contains($part, '/')));
+        $causes = Causes::of($new, "{$row}/{$column}", $edited);
+        $cells = [];
+        foreach (array_slice($causes, 0, Causes::MOST) as $cause) {
+            [$of, $in] = explode('/', $cause);
+            $format = $new->get($in)->string('format');
+            $cells[] = [
+                'cell' => $cause,
+                'name' => $kind->label($new, $new->get($in)).' · '.$kind->label($new, $new->get($of)),
+                'was' => NumberLook::show($old->find($of)->fields[$in] ?? null, $format),
+                'is' => NumberLook::show($new->get($of)->fields[$in] ?? null, $format),
+            ];
+        }
+
+        return response()->json(['text' => trans_choice('history.cell.causes', count($causes)), 'cells' => $cells]);
+    }
+}

@@ -1,0 +1,55 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MistyAttic\Core\Formats;
+
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Spreadsheet\Spelling;
+use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetKind;
+
+/** The formats that a spreadsheet can be downloaded in; the value is the ending of the file. */
+enum SheetFormat: string
+{
+    case Xlsx = 'xlsx';
+    case Ods = 'ods';
+    case Csv = 'csv';
+    case Tsv = 'tsv';
+
+    public function label(): string
+    {
+        return match ($this) {
+            self::Xlsx => 'XLSX',
+            self::Ods => 'ODS',
+            self::Csv => 'CSV, one tab',
+            self::Tsv => 'TSV, one tab',
+        };
+    }
+
+    public function mediaType(): string
+    {
+        return match ($this) {
+            self::Xlsx => 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
+            self::Ods => 'application/vnd.oasis.opendocument.spreadsheet',
+            self::Csv => 'text/csv; charset=utf-8',
+            self::Tsv => 'text/tab-separated-values; charset=utf-8',
+        };
+    }
+
+    /** Whether a file of the format holds a single table. */
+    public function holdsOneTab(): bool
+    {
+        return $this === self::Csv || $this === self::Tsv;
+    }
+
+    /** @param string|null $tab which one, for a format that holds one; the first when it is null or not there */
+    public function write(PartTree $tree, ?string $tab = null): string
+    {
+        if (! $this->holdsOneTab()) {
+            return (new SheetWriter(FileFormat::from($this->value)))->write(Spelling::spelled($tree));
+        }
+        $one = $tab !== null && $tree->has($tab) && $tree->parent($tab) === PartTree::ROOT ? PartTree::of($tree->subtree($tab)) : $tree;
+
+        return (new CsvWriter($this === self::Tsv ? "\t" : ','))->write($one, (new SpreadsheetKind)->grid());
+    }
+}

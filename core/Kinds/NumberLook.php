@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MistyAttic\Core\Kinds;
+
+use PhpOffice\PhpSpreadsheet\Shared\Date;
+use PhpOffice\PhpSpreadsheet\Style\NumberFormat;
+
+/** Writes the value of a cell the way its number format says (ECMA-376 part 1, 18.8.30). */
+final class NumberLook
+{
+    /** @param string $ofColumn the look of the column, for cells that have no format of their own */
+    public static function show(mixed $value, string $ofColumn = ''): string
+    {
+        $format = self::format(Cell::look($value));
+        $format = $format === '' ? self::format($ofColumn) : $format;
+        $result = Cell::result($value);
+        if ($format === '' || ! (is_int($result) || is_float($result) || (is_array($result) && $result[0] === 'd'))) {
+            return Cell::show($value);
+        }
+        $number = is_array($result) ? Date::stringToExcel(str_replace('T', ' ', (string) $result[1])) : $result;
+        // A number format on a day, or a day's on a number, says nothing about it.
+        if ($number === false || is_array($result) !== Date::isDateTimeFormatCode($format)) {
+            return Cell::show($value);
+        }
+        try {
+            return trim(NumberFormat::toFormattedString($number, $format));
+        } catch (\Throwable) {
+            return Cell::show($value);
+        }
+    }
+
+    /** The number format of a look. */
+    public static function format(string $look): string
+    {
+        $bar = strpos($look, '|');
+
+        return $bar === false ? '' : substr($look, $bar + 1);
+    }
+}

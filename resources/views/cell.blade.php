@@ -1,0 +1,35 @@
+<x-layout :title="'History of one cell of '.$item->title" body="is-plain">
+    <main id="main" class="plan is-part">
+        <p class="part-back"><a href="{{ route('history', $item) }}">{{ $item->title }}, all of its history</a>@if ($story->place !== '') · <a href="{{ route('item', ['item' => $item, 'at' => "{$row}/{$column}"]) }}">to the cell</a>@endif</p>
+        <h1>@if ($story->columnName !== '')“{{ $story->columnName }}” of @endif “{{ $story->rowName }}”@if ($story->place !== '') <span class="cell-at">{{ $story->place }}</span>@else <span class="cell-at">gone now</span>@endif</h1>
+        <p class="plan-lead">{{ trans_choice('history.cell.count', count($story->steps) + $story->older) }}, the newest first, wherever its row and column stood.</p>
+        <x-problems />
+        @if ($chart = $story->chart())
+            <figure class="cell-chart">
+                <svg viewBox="0 0 640 90" width="640" height="90" role="img" aria-label="The numbers from the oldest to the newest, between {{ $chart['least'] }} and {{ $chart['most'] }}">
+                    <polyline points="{{ $chart['line'] }}"/>
+                    @foreach ($chart['points'] as $point)<circle class="by-{{ $point['colour'] }}" cx="{{ $point['x'] }}" cy="{{ $point['y'] }}" r="4.5"><title>{{ $point['label'] }}</title></circle>@endforeach
+                </svg>
+                <figcaption>from {{ $chart['least'] }} to {{ $chart['most'] }}, oldest to newest</figcaption>
+            </figure>
+        @endif
+        <ol class="part-steps">
+            @foreach ($story->steps as $step)
+                <li class="part-step by-{{ $step->version->user->colour }}">
+                    <x-monogram :user="$step->version->user" aria-hidden="true" />
+                    <div class="part-what">
+                        <p>@if ($step->value !== null)<b class="cell-value">{{ $step->value === '' ? __('history.cell.empty') : $step->value }}</b> @endif @if ($step->formula !== null)<code>{{ $step->formula }}</code>@endif</p>
+                        <small>{{ $step->sentence }}: {{ $step->version->user->name }} in <a href="{{ route('history', ['item' => $item, 'from' => max(1, $step->version->number - 1), 'to' => $step->version->number]) }}#part-{{ $row }}">{{ $step->version->number }}</a>, <x-when :at="$step->version->saved_at" />@if ($step->version->milestone), “{{ $step->version->milestone->name }}”@endif</small>
+                    </div>
+                    @if ($step->isNow)
+                        <span class="part-now">{{ $step->value === null ? 'gone now' : 'as it is now' }}</span>
+                    @elseif ($step->value !== null && $mayRestore)
+                        <form method="post" action="{{ route('cell.restore', [$item, $row, $column, $step->version->number]) }}">@csrf<input type="hidden" name="seen" value="{{ $item->head }}"><button class="button">Bring this back<span class="is-sr-only"> as it was in {{ $step->version->number }}</span></button></form>
+                    @endif
+                </li>
+            @endforeach
+        </ol>
+        @if ($story->older > 0)<p class="plan-none">{{ trans_choice('history.part.older', $story->older) }}</p>@endif
+        <p class="part-more">All of its <a href="{{ route('part', [$item, $row]) }}">row</a> or of its <a href="{{ route('part', [$item, $column]) }}">column</a></p>
+    </main>
+</x-layout>

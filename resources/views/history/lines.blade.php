@@ -1,0 +1,21 @@
+@foreach ($sheet->lines($start, $chunk) as $line)
+    @if ($line->same > 0)
+        <tr class="gap"><td colspan="{{ count($sheet->columns) + 1 }}">{{ trans_choice('history.sheet.same', $line->same, ['count' => number_format($line->same)]) }}</td></tr>
+    @else
+        <tr id="part-{{ $line->id }}" class="was-{{ $line->state }} @if ($line->isHeading) is-heading-row @endif @if ($line->note) was-moved @endif @if ($line->editor) by-{{ $line->editor->colour }} @if (! $address->highlights($line->editor->id)) is-quiet @endif @endif">
+            <th scope="row">{{ $line->number }}@if ($line->editor) <x-monogram :user="$line->editor" />@endif @if ($line->note)<small>{{ $line->note }}</small>@endif</th>
+            @foreach ($line->cells as $cell)
+                @if ($authors !== null)
+                    <td data-cell="{{ $line->id }}/{{ $cell->column }}" class="{{ $cell->classes }} @if ($cell->now !== '') @if ($address->show === 'age') age age-{{ $authors->age($line->id, $cell->column) }} @elseif ($author = $authors->of($line->id, $cell->column)) is-theirs by-{{ $author->colour }} @if (! $address->highlights($author->id)) is-quiet @endif @endif @endif" @if ($cell->now !== '') title="{{ $authors->words($line->id, $cell->column) }}" @endif>{{ $cell->now }}</td>
+                @elseif ($cell->state === 'same')
+                    <td data-cell="{{ $line->id }}/{{ $cell->column }}" class="{{ $cell->classes }}">{{ $cell->now }}</td>
+                @else
+                    <td id="part-{{ $line->id }}/{{ $cell->column }}" data-cell="{{ $line->id }}/{{ $cell->column }}" class="{{ $cell->classes }} @if ($cell->editor && ! $address->highlights($cell->editor->id)) is-quiet @endif" @if ($cell->state === 'moved-on') data-why @endif>@if ($cell->old !== null && $cell->old !== '')<s class="cell-old">{{ $cell->old }}</s>@endif @if ($cell->editor)<x-monogram :user="$cell->editor" />@endif<span class="cell-now">{{ $cell->now }}</span>@if ($cell->difference)<small class="cell-by">{{ $cell->difference }}</small>@endif</td>
+                @endif
+            @endforeach
+        </tr>
+    @endif
+@endforeach
+@if ($start + $chunk < $sheet->count())
+    <tr class="gap" data-more="{{ $start + $chunk }}"><td colspan="{{ count($sheet->columns) + 1 }}"><a href="{{ $address->with([], 'lines') }}&amp;start={{ $start + $chunk }}">{{ number_format($sheet->count() - $start - $chunk) }} more</a></td></tr>
+@endif
