@@ -7,6 +7,7 @@ namespace App\View;
 use App\Models\Item;
 use App\Models\User;
 use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\Lang;
 use MistyAttic\Core\Compare\ChangeSet;
 use MistyAttic\Core\Compare\ChangeType;
 use MistyAttic\Core\Compare\Statement;
@@ -99,7 +100,11 @@ final readonly class Entry
     public function plan(): string
     {
         $values = $this->statement->values;
-        $what = (new Phrases)->what($values);
+        $phrases = new Phrases;
+        if (Lang::has("history.plan.{$this->statement->code}")) {
+            return $phrases->planned($this->statement);
+        }
+        $what = $phrases->what($values);
 
         return match ($this->statement->type) {
             ChangeType::Removed, ChangeType::Added => mb_ucfirst($what),

@@ -18,13 +18,19 @@ use MistyAttic\Core\Compare\Words;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
+use MistyAttic\Core\Kinds\Cell;
+use MistyAttic\Core\Kinds\Kind;
 use MistyAttic\Core\Kinds\Kinds;
+use MistyAttic\Core\Kinds\NumberLook;
 
 /** Every version that changed one part, with what it held; reads these versions' part and no more. */
 final class PartStory
 {
     /** The newest steps that are shown. */
     private const MOST = 200;
+
+    /** Of a row, so many cells are told in one line. */
+    private const MOST_CELLS = 4;
 
     /** @var list<PartStep> the newest first */
     public readonly array $steps;
@@ -34,8 +40,13 @@ final class PartStory
 
     public readonly string $name;
 
+    private readonly Kind $kind;
+
+    private ?PartTree $newest = null;
+
     public function __construct(private readonly Item $item, private readonly string $part, private readonly States $states, private readonly Phrases $phrases)
     {
+        $this->kind = Kinds::named($item->kind);
         $touches = DB::table('touches')->where(['item_id' => $item->id, 'part' => $part])->orderByDesc('number')->get(['number', 'what', 'position'])->all();
         $this->older = max(0, count($touches) - self::MOST);
         // One more than is shown, for what the oldest shown one changed.
@@ -84,9 +95,11 @@ final class PartStory
         if ($did(ChangeType::Added) || $did(ChangeType::Removed)) {
             $said[] = __($after === null ? 'history.part.removed' : 'history.part.added');
         }
-        if ($did(ChangeType::Edited) && $before !== null && $after !== null) {
+        if ($did(ChangeType::Edited) && $before !== null && $after !== null && $after->role === $this->kind->grid()?->row) {
+            $said[] = $this->cells($before, $after);
+        } elseif ($did(ChangeType::Edited) && $before !== null && $after !== null) {
             [$old, $new] = [PartTree::of([$before->atDepth(0)]), PartTree::of([$after->atDepth(0)])];
-            $statements = Statements::of(Kinds::named($this->item->kind), $old, $new, TreeCompare::of($old, $new));
+            $statements = Statements::of($this->kind, $old, $new, TreeCompare::of($old, $new));
             $said[] = $statements === [] ? __('history.part.edited') : $this->phrases->statement($statements[0]);
         }
         if ($did(ChangeType::Moved)) {
@@ -96,8 +109,27 @@ final class PartStory
         return implode(', ', $said);
     }
 
+    /** The cells of a row that somebody wrote in, by the columns as they are called now. */
+    private function cells(Part $before, Part $after): string
+    {
+        $tree = $this->newest ??= $this->states->tree($this->item->root);
+        $said = [];
+        foreach ($before->differing($after) as $column) {
+            [$was, $is] = [$before->fields[$column] ?? null, $after->fields[$column] ?? null];
+            if (! Cell::sameInput($was, $is)) {
+                $part = $tree->find($column);
+                $format = $part?->string('format') ?? '';
+                $show = fn (mixed $value): string => NumberLook::show($value, $format) === '' ? (string) __('history.cell.empty') : NumberLook::show($value, $format);
+                $said[] = __('history.cell.change', ['column' => $part === null ? '…' : $this->kind->label($tree, $part), 'was' => $show($was), 'is' => $show($is)]);
+            }
+        }
+        $more = count($said) - self::MOST_CELLS;
+
+        return implode(', ', array_slice($said, 0, self::MOST_CELLS)).($more > 0 ? ' '.trans_choice('history.cell.more', $more, ['count' => (string) $more]) : '');
+    }
+
     private function label(Part $part): string
     {
-        return Kinds::named($this->item->kind)->label(PartTree::of([$part->atDepth(0)]), $part->atDepth(0));
+        return $this->kind->label(PartTree::of([$part->atDepth(0)]), $part->atDepth(0));
     }
 }

@@ -45,6 +45,14 @@ final class Phrases
         return $this->fact($statement->code, $statement->values);
     }
 
+    /** What a restore brings back or takes away of a table. */
+    public function planned(Statement $statement): string
+    {
+        $values = $statement->values;
+
+        return trans_choice("history.plan.{$statement->code}", (int) ($values['count'] ?? 1), [...$this->strings($values), ...$this->table($values)]);
+    }
+
     /** @param array<string, string|int> $values */
     public function what(array $values): string
     {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\View;
 
 use MistyAttic\Core\Compare\ChangeType;
+use MistyAttic\Core\Compare\Totals;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Kinds\Kind;
 
@@ -23,12 +24,18 @@ final readonly class RestorePlan
     /** @var array<string, int> noun => how many parts are the same in both */
     public array $stays;
 
+    /** @var list<Totals> of columns of numbers, now (old) and when all has come back (new) */
+    public array $totals;
+
     /** @param Comparison $since from the version to be restored to the newest one */
     public function __construct(public Comparison $since, Kind $kind)
     {
         $back = $away = [];
         foreach ($since->entries as $at => $entry) {
             $type = $entry->statement->type;
+            if ($entry->statement->isConsequence()) {
+                continue;
+            }
             $madeSince = $type === ChangeType::Added || ($type === ChangeType::Edited && $entry->statement->removed === 0 && $entry->statement->added > 0);
             if ($madeSince) {
                 $away[$at] = $entry;
@@ -39,13 +46,21 @@ final readonly class RestorePlan
         $touched = $since->changes->touched();
         $stays = [];
         foreach ($since->new->parts as $part) {
-            if (! isset($touched[$part->id]) && $this->counts($part)) {
+            if (! isset($touched[$part->id]) && $this->counts($part, $kind)) {
                 $noun = $kind->noun($part);
                 $stays[$noun] = ($stays[$noun] ?? 0) + 1;
             }
         }
         arsort($stays);
+        $grid = $kind->grid();
+        $this->totals = $grid === null ? [] : Totals::of($kind, $grid, $since->new, $since->old);
         [$this->comesBack, $this->goesAway, $this->stays] = [$back, $away, $stays];
+    }
+
+    /** How many lines there are to tick. */
+    public function count(): int
+    {
+        return count($this->comesBack) + count($this->goesAway);
     }
 
     /**
@@ -76,9 +91,13 @@ final readonly class RestorePlan
         return ['dots' => $dots, 'arc' => $arc];
     }
 
-    /** Rows and cells are counted with their table, and empty paragraphs not at all. */
-    private function counts(Part $part): bool
+    /** Rows and cells of a document are counted with their table; what is empty not at all. */
+    private function counts(Part $part, Kind $kind): bool
     {
+        if ($part->role === $kind->grid()?->row) {
+            return $part->fields !== [];
+        }
+
         return ! in_array($part->role, ['row', 'cell'], true) && (! isset($part->fields['text']) || ! $part->richText()->isEmpty());
     }
 }

@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\Formats;
 
+use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Cell;
 use MistyAttic\Core\Kinds\Spreadsheet\Spelling;
 use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetKind;
+use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetRole;
 
 /** The formats that a spreadsheet can be downloaded in; the value is the ending of the file. */
 enum SheetFormat: string
@@ -42,6 +45,28 @@ enum SheetFormat: string
         return $this === self::Csv || $this === self::Tsv;
     }
 
+    /** The first tab without the empty columns on its right and the empty rows below. */
+    private static function trimmed(PartTree $tree): PartTree
+    {
+        $tab = $tree->children()[PartTree::ROOT][0] ?? null;
+        $parts = $tab === null ? [] : $tree->subtree($tab);
+        $used = [];
+        $last = 0;
+        foreach ($parts as $at => $part) {
+            foreach ($part->role === SpreadsheetRole::Row->value ? $part->fields : [] as $column => $value) {
+                if (Cell::bare($value) !== null) {
+                    $used[$column] = true;
+                    $last = $at;
+                }
+            }
+        }
+        $columns = array_values(array_filter($parts, fn (Part $part) => $part->role === SpreadsheetRole::Column->value));
+        for ($end = count($columns); $end > 0 && ! isset($used[$columns[$end - 1]->id]); $end--);
+        $dropped = array_flip(array_map(fn (Part $part) => $part->id, array_slice($columns, $end)));
+
+        return PartTree::of(array_values(array_filter(array_slice($parts, 0, max($last, count($columns)) + 1), fn (Part $part) => ! isset($dropped[$part->id]))));
+    }
+
     /** @param string|null $tab which one, for a format that holds one; the first when it is null or not there */
     public function write(PartTree $tree, ?string $tab = null): string
     {
@@ -50,6 +75,6 @@ enum SheetFormat: string
         }
         $one = $tab !== null && $tree->has($tab) && $tree->parent($tab) === PartTree::ROOT ? PartTree::of($tree->subtree($tab)) : $tree;
 
-        return (new CsvWriter($this === self::Tsv ? "\t" : ','))->write($one, (new SpreadsheetKind)->grid());
+        return (new CsvWriter($this === self::Tsv ? "\t" : ','))->write(self::trimmed($one), (new SpreadsheetKind)->grid());
     }
 }

@@ -24,6 +24,15 @@
                 </ul>
             </section>
         </div>
+        @if ($plan->totals !== [])
+            <section class="plan-totals" aria-labelledby="totals">
+                <h2 id="totals">Sums of columns, when all of it comes back</h2>
+                <table><thead><tr><th scope="col">Column</th><th scope="col">now</th><th scope="col">then</th></tr></thead><tbody>
+                    @foreach (array_slice($plan->totals, 0, 12) as $total)<tr><th scope="row">@if ($total->table !== '')<small>{{ $total->table }}</small> @endif{{ $total->column }}</th><td>{{ $total->old }}</td><td>{{ $total->new }}</td></tr>@endforeach
+                </tbody></table>
+                @if (count($plan->totals) > 12)<p>and {{ count($plan->totals) - 12 }} more</p>@endif
+            </section>
+        @endif
     </main>
     <footer class="plan-foot">
         <a class="button" href="{{ route('history', ['item' => $item, 'from' => $version->number, 'to' => $item->head]) }}">Cancel</a>
@@ -31,7 +40,7 @@
         <span aria-live="polite" data-plan-count>{{ count($plan->comesBack) }} come back, {{ count($plan->goesAway) }} go away</span>
         <a class="button" href="{{ route('copy', [$item, $version->number]) }}">Copy out instead…</a>
         @unless ($plan->since->changes->isEmpty())
-            <form id="restore" method="post" action="{{ route('restore.store', [$item, $version->number]) }}">@csrf<input type="hidden" name="seen" value="{{ $item->head }}"><input type="hidden" name="lines" value="{{ count($plan->since->entries) }}"><button class="button is-dark" data-restore>Restore {{ $version->number }}</button></form>
+            <form id="restore" method="post" action="{{ route('restore.store', [$item, $version->number]) }}">@csrf<input type="hidden" name="seen" value="{{ $item->head }}">@if ($plan->count() > 0)<input type="hidden" name="lines" value="{{ $plan->count() }}">@endif<button class="button is-dark" data-restore>Restore {{ $version->number }}</button></form>
         @endunless
     </footer>
 </x-layout>

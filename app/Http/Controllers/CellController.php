@@ -14,6 +14,8 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
 use MistyAttic\Core\Calculate\Causes;
+use MistyAttic\Core\Compare\Change;
+use MistyAttic\Core\Compare\ChangeType;
 use MistyAttic\Core\Compare\TreeCompare;
 use MistyAttic\Core\History\Touched;
 use MistyAttic\Core\Kinds\NumberLook;
@@ -56,7 +58,8 @@ final class CellController extends Controller
         $kind = new SpreadsheetKind;
         $old = $states->tree($this->version($item, (int) $sent['from'])->root);
         $new = $states->tree($this->version($item, (int) $sent['to'])->root);
-        $edited = array_values(array_filter(array_map(strval(...), array_keys(Touched::by(TreeCompare::of($old, $new), $kind))), fn (string $part) => str_contains($part, '/')));
+        $changes = TreeCompare::of($old, $new);
+        $edited = array_values(array_filter(array_map(strval(...), array_keys(Touched::by($changes, $kind))), fn (string $part) => str_contains($part, '/')));
         $causes = Causes::of($new, "{$row}/{$column}", $edited);
         $cells = [];
         foreach (array_slice($causes, 0, Causes::MOST) as $cause) {
@@ -70,6 +73,8 @@ final class CellController extends Controller
             ];
         }
 
-        return response()->json(['text' => trans_choice('history.cell.causes', count($causes)), 'cells' => $cells]);
+        $moved = array_filter($changes->changes, fn (Change $change) => $change->type !== ChangeType::Edited) !== [];
+
+        return response()->json(['text' => trans_choice($moved ? 'history.cell.causes_and_rows' : 'history.cell.causes', count($causes)), 'cells' => $cells]);
     }
 }
