@@ -3,8 +3,10 @@
 declare(strict_types=1);
 
 use App\Http\Controllers\CellController;
+use App\Http\Controllers\ComparisonController;
 use App\Http\Controllers\CopyController;
 use App\Http\Controllers\DownloadController;
+use App\Http\Controllers\FileController;
 use App\Http\Controllers\HeldEditController;
 use App\Http\Controllers\HistoryController;
 use App\Http\Controllers\InvitationController;
@@ -18,6 +20,7 @@ use App\Http\Controllers\ShelfController;
 use App\Http\Controllers\SignInController;
 use App\Http\Controllers\StateController;
 use App\Http\Controllers\TakeOutController;
+use App\Http\Controllers\UnusualController;
 use Illuminate\Support\Facades\Route;
 
 Route::get('/sign-in', [SignInController::class, 'show'])->name('sign-in');
@@ -49,6 +52,8 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
 
     Route::prefix('/items/{item}')->group(function (): void {
         Route::get('/', [ItemController::class, 'show'])->name('item');
+        Route::get('/file', [FileController::class, 'show'])->name('item.file');
+        Route::post('/file', [FileController::class, 'store'])->name('item.file.store');
         Route::put('/title', [ItemController::class, 'rename'])->name('item.rename');
         Route::get('/foot', [ItemController::class, 'foot'])->name('item.foot');
         Route::get('/notes', [ItemController::class, 'notes'])->name('item.notes');
@@ -78,6 +83,8 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
             Route::get('/restore', [RestoreController::class, 'show'])->name('restore');
             Route::post('/restore', [RestoreController::class, 'store'])->name('restore.store');
             Route::post('/take-back', [RestoreController::class, 'undo'])->name('restore.undo');
+            Route::post('/meant', [UnusualController::class, 'store'])->name('meant');
+            Route::get('/comparison/{to}/{format}', ComparisonController::class)->whereNumber('to')->whereIn('format', ['html', 'xlsx'])->name('comparison');
             Route::get('/copy', [CopyController::class, 'show'])->name('copy');
             Route::post('/copy', [CopyController::class, 'store'])->name('copy.store');
             Route::get('/download/{format}', DownloadController::class)->name('download');

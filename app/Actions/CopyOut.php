@@ -12,6 +12,7 @@ use App\Models\User;
 use App\Models\Version;
 use App\Store\States;
 use Illuminate\Support\Facades\DB;
+use MistyAttic\Core\Calculate\Consequences;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Kinds;
 
@@ -20,14 +21,17 @@ final readonly class CopyOut
 {
     public function __construct(private States $states, private WriteVersion $write) {}
 
-    public function handle(Version $version, Shelf $to, User $maker, string $title): Item
+    /** @param string|null $tab of a spreadsheet, the only one that is wanted */
+    public function handle(Version $version, Shelf $to, User $maker, string $title, ?string $tab = null): Item
     {
-        return DB::transaction(function () use ($version, $to, $maker, $title) {
+        return DB::transaction(function () use ($version, $to, $maker, $title, $tab) {
             $from = $version->item;
-            $tree = $this->states->tree($version->root);
-            $item = Item::query()->create(['key' => MakeItem::key(), 'shelf_id' => $to->id, 'kind' => $from->kind, 'title' => $title, 'head' => 0, 'root' => $version->root, 'copied_from' => $version->id, 'changed_at' => now()]);
-            $this->write->handle($item, $maker, new Written(PartTree::of([]), $tree, $version->root, Cause::Copied));
+            $whole = $this->states->tree($version->root);
             $kind = Kinds::named($from->kind);
+            $tree = $tab === null || ! $whole->has($tab) ? $whole : Consequences::of($kind, $whole, PartTree::of($whole->subtree($tab)), now()->format('Y-m-d'));
+            $root = $tree === $whole ? $version->root : $this->states->keep($tree, $version->root);
+            $item = Item::query()->create(['key' => MakeItem::key(), 'shelf_id' => $to->id, 'kind' => $from->kind, 'title' => $title, 'head' => 0, 'root' => $root, 'copied_from' => $version->id, 'changed_at' => now()]);
+            $this->write->handle($item, $maker, new Written(PartTree::of([]), $tree, $root, Cause::Copied));
             $chunks = array_unique(array_merge([], ...array_map($kind->chunksOf(...), $tree->parts)));
             foreach ($from->pictures()->whereIn('chunk', $chunks)->get() as $picture) {
                 Picture::query()->create([...$picture->only('chunk', 'type', 'width', 'height'), 'item_id' => $item->id]);

@@ -57,7 +57,7 @@ final readonly class MakeItem
         return $parts === [] ? $content->kind->blank(self::partId()) : Fresh::ids(PartTree::of($parts), $ids);
     }
 
-    private static function partId(): string
+    public static function partId(): string
     {
         return 'p'.Str::lower(Str::random(9));
     }

@@ -96,7 +96,7 @@ final readonly class WriteVersion
     {
         $found = UnusualChanges::in(Kinds::named($item->kind), $before, $after, $changes);
 
-        return $found === [] ? null : array_map(fn (UnusualChange $change) => ['type' => $change->type->value, 'part' => $change->ids[0], 'evidence' => $change->evidence], $found);
+        return $found === [] ? null : array_map(fn (UnusualChange $change) => ['type' => $change->type->value, 'part' => $change->field === null ? $change->ids[0] : "{$change->ids[0]}/{$change->field}", 'evidence' => $change->evidence], $found);
     }
 
     private function touch(Item $item, Version $version, ChangeSet $changes, PartTree $after): void

@@ -21,6 +21,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property string|null $note
  * @property array{code: string, values: array<string, string|int>, more: int, of?: string} $facts
  * @property list<array{type: string, part: string, evidence: array<string, string|int|float>}>|null $unusual what of it is worth a look
+ * @property int|null $meant_user_id who said that the unusual was meant
  * @property int $added words
  * @property int $removed words
  * @property CarbonImmutable $started_at
@@ -33,7 +34,7 @@ final class Version extends Model
 {
     public $timestamps = false;
 
-    protected $fillable = ['item_id', 'number', 'root', 'user_id', 'cause', 'source', 'kept', 'note', 'facts', 'unusual', 'added', 'removed', 'started_at', 'saved_at'];
+    protected $fillable = ['item_id', 'number', 'root', 'user_id', 'cause', 'source', 'kept', 'note', 'facts', 'unusual', 'meant_user_id', 'added', 'removed', 'started_at', 'saved_at'];
 
     /** @return array<string, string> */
     protected function casts(): array

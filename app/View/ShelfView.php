@@ -7,6 +7,7 @@ namespace App\View;
 use App\Models\Item;
 use App\Models\Milestone;
 use App\Models\Shelf;
+use App\Models\Version;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 
@@ -14,6 +15,11 @@ use Illuminate\Support\Facades\DB;
 final readonly class ShelfView
 {
     private const WEEKS = 8;
+
+    /** Unusual changes are asked about for so long, and so many at once. */
+    private const ASKED_DAYS = 30;
+
+    private const ASKED = 3;
 
     /** Two days a bar. */
     private const BARS = 28;
@@ -26,17 +32,37 @@ final readonly class ShelfView
     /** @var Collection<int, Milestone> by item */
     public Collection $milestones;
 
+    /** @var Collection<int, Version> that nobody looked at yet, the newest first */
+    public Collection $unusual;
+
     /** @var array<int, list<array{x: int, y: float, height: float, colour: int}>> by item */
     public array $bars;
 
     public function __construct(Shelf $shelf)
     {
         $this->items = $shelf->items()->with('newest.user', 'newest.milestone', 'origin.item')->orderByDesc('changed_at')->get();
-        $this->items->each(fn (Item $item) => $item->newest?->setRelation('item', $item));
+        $this->items->each(fn (Item $item) => $item->setRelation('shelf', $shelf)->newest?->setRelation('item', $item));
         $this->milestones = Milestone::query()->join('versions', 'versions.id', '=', 'milestones.version_id')
             ->whereIn('versions.item_id', $this->items->pluck('id'))->orderBy('versions.number')
             ->get(['milestones.*', 'versions.item_id', 'versions.number'])->keyBy('item_id');
+        $this->unusual = $this->unusual($this->items);
         $this->bars = $this->bars($this->items->pluck('id')->all());
+    }
+
+    /**
+     * Unusual changes that still stand: not meant, and not undone by a restore of what was before.
+     *
+     * @param  Collection<int, Item>  $items
+     * @return Collection<int, Version>
+     */
+    private function unusual(Collection $items): Collection
+    {
+        $found = Version::query()->with('user')->whereIn('item_id', $items->pluck('id'))->whereNotNull('unusual')->whereNull('meant_user_id')
+            ->where('saved_at', '>', now()->subDays(self::ASKED_DAYS))
+            ->whereNotExists(fn ($query) => $query->from('versions AS later')->whereColumn('later.item_id', 'versions.item_id')->whereColumn('later.number', '>', 'versions.number')->whereColumn('later.source', '<', 'versions.number'))
+            ->orderByDesc('saved_at')->limit(self::ASKED)->get();
+
+        return $found->each(fn (Version $version) => $version->setRelation('item', $items->firstWhere('id', $version->item_id)));
     }
 
     /**

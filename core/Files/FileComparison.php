@@ -59,6 +59,16 @@ final readonly class FileComparison
         return new self($format, $changes->isEmpty() && ($lines === null || $lines->hunks === []), $exact, $kind, $before, $after, new ChangeSet($changes->changes, $exact), Statements::of($kind, $before, $after, $changes), $lines, $old->bytes);
     }
 
+    /**
+     * Two versions of an item, for the same reports.
+     *
+     * @param  list<Statement>  $statements
+     */
+    public static function ofVersions(Kind $kind, PartTree $old, PartTree $new, ChangeSet $changes, array $statements): self
+    {
+        return new self(FileFormat::Json, $changes->isEmpty(), $changes->exact, $kind, $old, $new, $changes, $statements, null, '');
+    }
+
     /** Items of ours share ids; what is read from files of other formats does not. */
     public static function matched(PartTree $old, PartTree $new, Kind $kind, FileFormat $format): Matched
     {

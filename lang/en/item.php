@@ -1,6 +1,12 @@
 <?php
 
 return [
+    'meant' => 'It was meant: :number asks for no more looks.',
+    'from_file' => 'From the file “:name”',
+    'file_none' => 'Choose a file first.',
+    'file_kind' => 'This file is a :is, and the item is a :wanted. Nothing was changed.',
+    'file_same' => 'The file holds what is there already. Nothing was changed.',
+    'file_in' => 'Brought in as :number. This is what it changed.',
     'untitled' => ['document' => 'Untitled document', 'spreadsheet' => 'Untitled spreadsheet'],
     'marked' => ':number is now called “:name”.',
     'unmarked' => 'The name was taken off :number. The version stays.',

@@ -2,7 +2,7 @@
     <main id="main" class="door">
         <div class="door-sheet is-wide">
             <h1>Copy out {{ $version->number }} of “{{ $item->title }}”</h1>
-            <p class="door-note">A new document with the content of {{ $version->number }}, saved by {{ $version->user->firstName() }} on <x-when :at="$version->saved_at" exact />. It begins a history of its own and says where it came from; “{{ $item->title }}” is not touched.</p>
+            <p class="door-note">A new {{ $item->kind }} with the content of {{ $version->number }}, saved by {{ $version->user->firstName() }} on <x-when :at="$version->saved_at" exact />. It begins a history of its own and says where it came from; “{{ $item->title }}” is not touched.</p>
             <x-problems />
             @if ($shelves->isEmpty())
                 <p class="notice">You are not an editor on any shelf, so there is nowhere to put it. You can download it instead.</p>
@@ -11,6 +11,9 @@
                     @csrf
                     <div class="field"><label class="label" for="title">What is it called?</label><input class="input" id="title" name="title" maxlength="{{ config('attic.title') }}" value="{{ old('title', mb_substr($item->title, 0, 180).', from '.$version->number) }}" required autofocus></div>
                     <div class="field"><label class="label" for="shelf">On which shelf?</label><div class="select"><select id="shelf" name="shelf">@foreach ($shelves as $shelf)<option value="{{ $shelf->key }}" @selected($shelf->id === $item->shelf_id)>{{ $shelf->name }}</option>@endforeach</select></div></div>
+                    @if (count($tabs) > 1)
+                        <div class="field"><label class="label" for="tab">How much of it?</label><div class="select"><select id="tab" name="tab"><option value="">All tabs</option>@foreach ($tabs as $id => $name)<option value="{{ $id }}">Only “{{ $name }}”</option>@endforeach</select></div></div>
+                    @endif
                     <div class="dialog-do"><a class="button" href="{{ route('history', ['item' => $item, 'from' => $version->number, 'to' => $item->head]) }}">Cancel</a><button class="button is-dark">Copy it out</button></div>
                 </form>
             @endif

@@ -20,6 +20,7 @@
                         <button type="button" class="menu-line" data-do="tab-right">Move it to the right</button>
                         <button type="button" class="menu-line" data-do="tab-copy">Copy it</button>
                         <button type="button" class="menu-line" data-do="tab-remove">Remove it</button>
+                        <a class="menu-line" href="{{ route('item.file', $item) }}">A file as the next version…</a>
                     </div>
                 </details>
             @endcan

@@ -25,8 +25,15 @@
                 @endcan
             </div>
             <x-problems />
-            @if ($held->isNotEmpty())
+            @if ($held->isNotEmpty() || $view->unusual->isNotEmpty())
                 <div class="cards">
+                    @foreach ($view->unusual as $version)
+                        <div class="card is-unusual">
+                            <b>{{ $phrases->unusual($version->unusual) }}</b>
+                            <p>{{ $version->item->title }} · {{ $version->user->firstName() }}, <x-when :at="$version->saved_at" /> in {{ $version->number }}</p>
+                            <x-unusual :version="$version" look />
+                        </div>
+                    @endforeach
                     @foreach ($held as $edit)
                         <div class="card is-held">
                             <b>One of your edits is held back</b>
@@ -68,6 +75,7 @@
                                             <a class="menu-line" href="{{ route('history', $item) }}">History</a>
                                             <a class="menu-line" href="{{ route('list', $item) }}">All versions as a list</a>
                                             <a class="menu-line" href="{{ route('copy', [$item, $item->head]) }}">Copy out…</a>
+                                            @can('make', $shelf)<a class="menu-line" href="{{ route('item.file', $item) }}">A file as its next version…</a>@endcan
                                         </div>
                                     </details>
                                 </td>

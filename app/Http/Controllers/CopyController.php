@@ -8,21 +8,25 @@ use App\Actions\CopyOut;
 use App\Models\Item;
 use App\Models\Role;
 use App\Models\Shelf;
+use App\Store\States;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
+use MistyAttic\Core\Kinds\Spreadsheet\Places;
 
 final class CopyController extends Controller
 {
-    public function show(Request $request, Item $item, int $number): View
+    public function show(Request $request, Item $item, int $number, States $states): View
     {
         Gate::authorize('view', $item);
         $person = $this->person($request);
+        $version = $this->version($item, $number);
 
         return view('copy', [
             'item' => $item,
-            'version' => $this->version($item, $number),
+            'version' => $version,
+            'tabs' => $item->kind === 'spreadsheet' ? (new Places($states->tree($version->root)))->tabs : [],
             'shelves' => $person->shelves()->wherePivotIn('role', [Role::Editor->value, Role::Owner->value])->get(),
         ]);
     }
@@ -30,10 +34,10 @@ final class CopyController extends Controller
     public function store(Request $request, Item $item, int $number, CopyOut $copy): RedirectResponse
     {
         Gate::authorize('view', $item);
-        $sent = $request->validate(['title' => ['required', 'string', 'max:'.config('attic.title')], 'shelf' => ['required', 'string', 'max:40']]);
+        $sent = $request->validate(['title' => ['required', 'string', 'max:'.config('attic.title')], 'shelf' => ['required', 'string', 'max:40'], 'tab' => ['nullable', 'string', 'max:24']]);
         $shelf = Shelf::query()->where('key', $sent['shelf'])->firstOrFail();
         Gate::authorize('make', $shelf);
-        $made = $copy->handle($this->version($item, $number), $shelf, $this->person($request), trim($sent['title']));
+        $made = $copy->handle($this->version($item, $number), $shelf, $this->person($request), trim($sent['title']), $item->kind === 'spreadsheet' ? $sent['tab'] ?? null : null);
 
         return redirect()->route('item', $made)->with('said', __('item.copied', ['number' => (string) $number, 'title' => $item->title]));
     }

@@ -27,6 +27,12 @@ export function attachForms(root) {
         }
         form.dataset.sent = '1';
         setTimeout(() => delete form.dataset.sent, 4000);
+        if (form.dataset.slow) {
+            // What takes a while says so.
+            const button = form.querySelector('button:not([type="button"])');
+            if (button) button.textContent = form.dataset.slow;
+            form.setAttribute('aria-busy', 'true');
+        }
         if (form.hasAttribute('data-sign-out')) {
             // What was kept of items for times without a server is the business of who was signed in.
             navigator.serviceWorker?.controller?.postMessage('forget');

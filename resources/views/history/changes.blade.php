@@ -17,6 +17,9 @@
             </p>
         @endif
     </div>
+    @if ($to->unusual !== null && $to->meant_user_id === null && $from->number < $to->number)
+        <div class="note is-unusual"><b>{{ $phrases->unusual($to->unusual) }}</b> <small>in {{ $to->number }}, by {{ $to->user->firstName() }}</small><x-unusual :version="$to" /></div>
+    @endif
     <ol class="entries" data-entries>
         @foreach ($comparison->entries as $entry)
             @if ($address->shows($entry))

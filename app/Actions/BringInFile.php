@@ -1,0 +1,79 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\Item;
+use App\Models\User;
+use App\Store\States;
+use MistyAttic\Core\Calculate\Consequences;
+use MistyAttic\Core\Compare\Match\Matching;
+use MistyAttic\Core\Compare\Match\Retained;
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Formats\Content;
+use MistyAttic\Core\Kinds\Fresh;
+use MistyAttic\Core\Kinds\Kind;
+use MistyAttic\Core\Kinds\Spreadsheet\Spelling;
+
+/** Makes what a file holds the newest version of an item; its parts are matched by content, so that histories go on. */
+final readonly class BringInFile
+{
+    public function __construct(private States $states, private SaveState $save, private KeepPicture $pictures) {}
+
+    /**
+     * @param  Content  $content  of the item's kind
+     * @param  string|null  $tab  the tab that a file of one table stands for; the others stay
+     */
+    public function handle(Item $item, User $editor, Content $content, string $name, ?string $tab = null): Saved|Unfit|UnknownBase
+    {
+        $head = $this->states->tree($item->root);
+        foreach ($content->pictures as $bytes) {
+            $this->pictures->handle($item, $bytes);
+        }
+        $tree = $content->kind->grid() === null ? $this->matched($content->kind, $head, $content->tree) : $this->table($content->kind, $head, $content->tree, $tab);
+
+        return $this->save->handle($item, $editor, new Sent($item->root, $tree, 'file', keep: true, note: mb_substr(__('item.from_file', ['name' => $name]), 0, (int) config('attic.note'))));
+    }
+
+    private function table(Kind $kind, PartTree $head, PartTree $new, ?string $tab): PartTree
+    {
+        $children = $new->children()[PartTree::ROOT] ?? [];
+        $one = $tab !== null && $head->has($tab) && count($children) === 1 ? PartTree::of($head->subtree($tab)) : null;
+        if ($one !== null) {
+            $new = PartTree::of(array_map(fn (Part $part) => $part->depth === 0 ? $part->with('name', $one->parts[0]->string('name')) : $part, $new->parts));
+        }
+        // Formulas are told apart by how people spell them.
+        $spelled = Spelling::spelled($head);
+        $known = $one === null ? $spelled : PartTree::of($spelled->subtree($one->parts[0]->id));
+        $matched = $this->matched($kind, $known, Consequences::withoutResults($kind, Spelling::spelled($new)));
+        $whole = $one === null ? $matched : $this->in($spelled, $one->parts[0]->id, $matched);
+
+        return Consequences::withoutResults($kind, Spelling::kept($kind->repair($whole)));
+    }
+
+    /** The parts of the new one under the ids of those that they go together with. */
+    private function matched(Kind $kind, PartTree $old, PartTree $new): PartTree
+    {
+        $grid = $kind->grid();
+        $matched = Matching::adopt(...($grid === null ? [$old, $new] : [Retained::written($grid, $old), Retained::written($grid, $new), $grid]))->tree;
+        $ids = [];
+        foreach ($matched->parts as $part) {
+            if (! $old->has($part->id)) {
+                $ids[$part->id] = MakeItem::partId();
+            }
+        }
+        $fresh = Fresh::ids($matched, $ids);
+
+        return $grid === null ? $fresh : Retained::of($grid, $old, $fresh);
+    }
+
+    /** The whole with one tab replaced. */
+    private function in(PartTree $whole, string $tab, PartTree $new): PartTree
+    {
+        $at = (int) $whole->position($tab);
+
+        return PartTree::of([...array_slice($whole->parts, 0, $at), ...$new->parts, ...array_slice($whole->parts, $at + count($whole->subtree($tab)))]);
+    }
+}

@@ -1,0 +1,98 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MistyAttic\Core\Compare\Match;
+
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Cell;
+use MistyAttic\Core\Kinds\Grid;
+use MistyAttic\Core\Kinds\NumberLook;
+
+/**
+ * Keeps of a table what a plainer file could not hold: where a matched cell reads as it did, it stays what it was (a formula,
+ * a day, a number with a format), and what has no look keeps the one that was there.
+ */
+final class Retained
+{
+    /** Without the rows and columns in which nothing is written, which most files do not hold either. */
+    public static function written(Grid $grid, PartTree $tree): PartTree
+    {
+        $used = [];
+        foreach ($tree->parts as $part) {
+            foreach ($part->role === $grid->row ? $part->fields : [] as $column => $value) {
+                if (Cell::bare($value) !== null) {
+                    $used[$part->id] = $used[$column] = true;
+                }
+            }
+        }
+
+        return PartTree::of(array_values(array_filter($tree->parts, fn (Part $part) => isset($used[$part->id]) || ($part->role !== $grid->row && $part->role !== $grid->column))));
+    }
+
+    /** What is not written in goes behind the rest of its table. */
+    private static function withEmpty(Grid $grid, PartTree $old, PartTree $new): PartTree
+    {
+        $written = self::written($grid, $old);
+        $children = $new->children();
+        $parts = $new->byId();
+        foreach ($old->parts as $part) {
+            $parent = $old->parent($part->id);
+            if (! $written->has($part->id) && ! isset($parts[$part->id]) && ($parent === PartTree::ROOT || isset($parts[$parent]))) {
+                $parts[$part->id] = new Part($part->id, $part->role, $part->depth, array_intersect_key($part->fields, $part->role === $grid->row ? $parts : $part->fields));
+                $children[$parent][] = $part->id;
+            }
+        }
+        foreach ($children as $parent => $ids) {
+            $columns = array_filter($ids, fn (string $id) => $parts[$id]->role === $grid->column);
+            $children[$parent] = [...array_values($columns), ...array_values(array_diff($ids, $columns))];
+        }
+
+        return PartTree::grow($children, $parts);
+    }
+
+    /** @param PartTree $new with the ids of the old one, see {@see Matching::adopt} */
+    public static function of(Grid $grid, PartTree $old, PartTree $new): PartTree
+    {
+        $new = self::withEmpty($grid, $old, $new);
+        $parts = $new->parts;
+        foreach ($parts as $position => $part) {
+            $was = $old->find($part->id);
+            if ($was === null) {
+                continue;
+            }
+            if ($part->role !== $grid->row) {
+                // Widths and looks of columns, headings of tabs.
+                $parts[$position] = new Part($part->id, $part->role, $part->depth, ['name' => $part->fields['name'] ?? ''] + $was->fields + $part->fields);
+                if (! isset($part->fields['name'])) {
+                    $parts[$position] = $parts[$position]->without('name');
+                }
+
+                continue;
+            }
+            $fields = $part->fields;
+            foreach ($fields as $column => $value) {
+                $before = $was->fields[$column] ?? null;
+                if ($before !== null && is_scalar(Cell::bare($value)) && ! Cell::isFormula($value)) {
+                    $text = Cell::show($value);
+                    $format = $old->find((string) $column)?->string('format') ?? '';
+                    if ($text === Cell::show($before) || $text === NumberLook::show($before, $format) || $text === "'".Cell::show($before)) {
+                        $fields[$column] = $before;
+                    } elseif (Cell::look($value) === '' && Cell::look($before) !== '' && is_scalar($value)) {
+                        $fields[$column] = Cell::dressed($value, Cell::look($before)) ?? $value;
+                    }
+                }
+            }
+            // An empty cell with a look is in no plain file.
+            foreach (array_diff_key($was->fields, $fields) as $column => $value) {
+                if (Cell::bare($value) === null && $new->has((string) $column)) {
+                    $fields[$column] = $value;
+                }
+            }
+            $parts[$position] = new Part($part->id, $part->role, $part->depth, $fields);
+        }
+
+        return PartTree::of($parts);
+    }
+}
