@@ -10,13 +10,12 @@ use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Content\Run;
 
 /** Carries a story's edits out on a document. Ids are counted, so that they are the same every time. */
-final class Draft
+final class Draft implements Drafting
 {
     private int $count = 0;
 
     public function __construct(private readonly string $name) {}
 
-    /** Several edits in one save are parted by ` && `. */
     public function edit(PartTree $tree, string $line): PartTree
     {
         foreach (explode(' && ', $line) as $edit) {

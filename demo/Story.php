@@ -8,18 +8,18 @@ namespace Demo;
 final readonly class Story
 {
     /** @param list<Scene> $scenes */
-    private function __construct(public string $file, public string $title, public string $shelf, public array $scenes) {}
+    private function __construct(public string $file, public string $kind, public string $title, public string $shelf, public array $scenes) {}
 
     public static function read(string $file): self
     {
-        $title = $shelf = '';
+        $kind = $title = $shelf = '';
         $scenes = [];
         foreach (file($file, FILE_IGNORE_NEW_LINES) ?: [] as $at => $line) {
             if (trim($line) === '' || $line[0] === ';') {
                 continue;
             }
-            if (preg_match('/^document: (.+)$/', $line, $found) === 1) {
-                $title = $found[1];
+            if (preg_match('/^(document|spreadsheet): (.+)$/', $line, $found) === 1) {
+                [, $kind, $title] = $found;
             } elseif (preg_match('/^shelf: (.+)$/', $line, $found) === 1) {
                 $shelf = $found[1];
             } elseif (preg_match('/^day (\d+) (\d\d):(\d\d) (\w+)$/', $line, $found) === 1) {
@@ -31,6 +31,6 @@ final readonly class Story
             }
         }
 
-        return new self($file, $title, $shelf, $scenes);
+        return new self($file, $kind, $title, $shelf, $scenes);
     }
 }

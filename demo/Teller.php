@@ -45,14 +45,14 @@ final readonly class Teller
     {
         $shelf = Shelf::query()->where('name', $story->shelf)->firstOrFail();
         $item = null;
-        $draft = new Draft(basename($story->file));
+        $draft = $story->kind === 'spreadsheet' ? new SheetDraft : new Draft(basename($story->file));
         // What somebody started from who has written since without seeing the rest.
         $stale = null;
         foreach ($story->scenes as $scene) {
             $who = User::query()->where('name', 'like', $scene->who.' %')->firstOrFail();
             foreach ($scene->lines as $step => [$line, $where]) {
                 Date::setTestNow($start->addDays($scene->day - 1)->addMinutes($scene->minute + $step * self::STEP));
-                $item ??= $this->make->handle($shelf, $who, 'document', $story->title, 'dfirst');
+                $item ??= $this->make->handle($shelf, $who, $story->kind, $story->title, 'dfirst');
                 try {
                     $stale = $this->line($item, $who, $line, $draft, $stale);
                 } catch (\DomainException $e) {
@@ -65,7 +65,7 @@ final readonly class Teller
     }
 
     /** @return string|null the root that the next line starts from, if it is not the newest */
-    private function line(Item $item, User $who, string $line, Draft $draft, ?string $stale): ?string
+    private function line(Item $item, User $who, string $line, Drafting $draft, ?string $stale): ?string
     {
         [$word, $rest] = [...explode(' ', $line, 2), ''];
         switch ($word) {
