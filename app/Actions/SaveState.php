@@ -43,8 +43,13 @@ final readonly class SaveState
             $mine = $reading->tree;
             $merged = $base === $headRoot ? new Merged($mine, []) : TreeMerge::of(...array_map(fn (PartTree $side) => Consequences::withoutResults($kind, $side), [$this->states->tree($base), $head, $mine]));
             $tree = Consequences::of($kind, $head, $merged->tree, now()->format('Y-m-d'), ...($base === $headRoot ? [] : [$mine]));
-            $root = $this->states->keep($tree, $headRoot);
-            $sentRoot = $tree === $mine ? $root : $this->states->keep($mine, $base);
+            // Of edits most parts are the very same objects, of a whole state none.
+            $root = $sent->tree === null ? $this->states->keepChanged($headRoot, $head, $tree) : $this->states->keep($tree, $headRoot);
+            $sentRoot = match (true) {
+                $tree === $mine => $root,
+                $sent->tree === null && $sent->base === $headRoot => $this->states->keepChanged($headRoot, $head, $mine),
+                default => $this->states->keep($mine, $base),
+            };
             $this->remember($item, $sent, $sentRoot);
 
             $version = $root === $headRoot

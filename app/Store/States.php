@@ -24,6 +24,12 @@ final readonly class States
         return bin2hex($this->trees->keep($tree, $near === null ? null : (string) hex2bin($near)));
     }
 
+    /** Keeps what the state at a root became: see {@see TreeStore::keepChanged}. */
+    public function keepChanged(string $root, PartTree $old, PartTree $new): string
+    {
+        return bin2hex($this->trees->keepChanged((string) hex2bin($root), $old, $new));
+    }
+
     public function tree(string $root): PartTree
     {
         return $this->trees->tree((string) hex2bin($root));

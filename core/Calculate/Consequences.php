@@ -33,24 +33,30 @@ final class Consequences
     /** Without the results of formulas, which two sides have from different values: what is merged is what was written. */
     public static function withoutResults(Kind $kind, PartTree $tree): PartTree
     {
-        return $kind->grid()?->calculated === true ? self::each($tree, fn (string|int|float|bool|array $value): string|int|float|bool|array => Cell::withResult($value, null)) : $tree;
+        return $kind->grid()?->calculated === true ? self::each($tree, null, fn (string|int|float|bool|array $value): string|int|float|bool|array => Cell::withResult($value, null)) : $tree;
     }
 
     /** The results of formulas that have none, where the same formula stood before. */
     private static function taken(PartTree $before, PartTree $after): PartTree
     {
-        return self::each($after, function (string|int|float|bool|array $value, Part $row, string $column) use ($before) {
+        return self::each($after, $before, function (string|int|float|bool|array $value, Part $row, string $column) use ($before) {
             $was = Cell::result($value) === null ? $before->find($row->id)->fields[$column] ?? null : null;
 
             return is_array($was) && Cell::formula($was) === Cell::formula($value) ? Cell::withResult($value, Cell::result($was)) : $value;
         });
     }
 
-    /** @param \Closure(string|int|float|bool|list<string|int|float|bool>, Part, string): (string|int|float|bool|list<string|int|float|bool>) $other */
-    private static function each(PartTree $tree, \Closure $other): PartTree
+    /**
+     * @param  PartTree|null  $same  what is the very same part there is left as it is
+     * @param  \Closure(string|int|float|bool|list<string|int|float|bool>, Part, string): (string|int|float|bool|list<string|int|float|bool>) $other
+     */
+    private static function each(PartTree $tree, ?PartTree $same, \Closure $other): PartTree
     {
         $parts = $tree->parts;
         foreach ($parts as $position => $part) {
+            if ($same !== null && $same->find($part->id) === $part) {
+                continue;
+            }
             $fields = [];
             foreach ($part->fields as $column => $value) {
                 if (is_array($value) && Cell::formula($value) !== null && ($now = $other($value, $part, (string) $column)) !== $value) {

@@ -57,7 +57,7 @@ final class TreeCompare
             if (isset($moved[$id])) {
                 $changes[] = new Change(ChangeType::Moved, $id, $before, $part, new Spot($oldParent, $oldAfter), new Spot($parent, $after));
             }
-            if (! $before->sameFields($part)) {
+            if ($before !== $part && ! $before->sameFields($part)) {
                 $changes[] = new Change(ChangeType::Edited, $id, $before, $part, null, null);
             }
         }

@@ -24,6 +24,36 @@ final readonly class TreeStore
         return $this->hashes->write(array_map(fn (Part $part) => $part->record(), $tree->parts), $near);
     }
 
+    /**
+     * Keeps what a stored state became; parts that are the very same objects are not written again.
+     *
+     * @param  PartTree  $old  the state at the root, as it was read
+     * @return string the root's address: the same as keeping the whole tree would give
+     *
+     * @throws ChunkMissing
+     */
+    public function keepChanged(string $root, PartTree $old, PartTree $new): string
+    {
+        [$before, $after] = [$old->parts, $new->parts];
+        [$one, $two] = [count($before), count($after)];
+        $edits = [];
+        if ($one === $two) {
+            for ($at = 0; $at < $one; $at++) {
+                if ($before[$at] !== $after[$at]) {
+                    for ($end = $at + 1; $end < $one && $before[$end] !== $after[$end]; $end++);
+                    $edits[] = [$at, $end, array_slice($after, $at, $end - $at)];
+                    $at = $end;
+                }
+            }
+        } else {
+            for ($head = 0; $head < min($one, $two) && $before[$head] === $after[$head]; $head++);
+            for ($tail = 0; $tail < min($one, $two) - $head && $before[$one - 1 - $tail] === $after[$two - 1 - $tail]; $tail++);
+            $edits[] = [$head, $one - $tail, array_slice($after, $head, $two - $tail - $head)];
+        }
+
+        return $edits === [] ? $root : $this->splice($root, $edits);
+    }
+
     /** @throws ChunkMissing */
     public function tree(string $root): PartTree
     {

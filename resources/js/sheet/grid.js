@@ -63,7 +63,7 @@ export class Grid {
     }
 
     soon() {
-        if (!this.frame) this.frame = requestAnimationFrame(() => this.draw());
+        if (!this.frame) this.frame = requestAnimationFrame(() => this.draw(false));
     }
 
     /** @param {Tab} tab */
@@ -159,8 +159,8 @@ export class Grid {
         return this.root.querySelector(`[data-row="${row}"] > [data-column="${column}"]`);
     }
 
-    /** What is in sight, anew. */
-    draw() {
+    /** What is in sight. @param {boolean} [anew] also what was in sight before; else only what comes into it */
+    draw(anew = true) {
         this.frame = 0;
         const rows = this.rows ?? [];
         const lefts = this.lefts ?? [0];
@@ -170,8 +170,12 @@ export class Grid {
         while (first < this.tab.columns.length - 1 && lefts[first + 1] <= x) first++;
         let last = first;
         while (last < this.tab.columns.length - 1 && lefts[last + 1] < x + this.root.clientWidth) last++;
-        const columns = { first: Math.max(0, first - 1), last: Math.min(this.tab.columns.length - 1, last + 1) };
-        this.drawHead(columns);
+        // A few more on each side, and by steps, so that a little to the side draws nothing anew.
+        const columns = { first: Math.max(0, (first - 1) & ~3), last: Math.min(this.tab.columns.length - 1, (last + 1) | 3) };
+        const span = `${columns.first} ${columns.last}`;
+        const wider = anew || span !== this.span;
+        this.span = span;
+        if (wider) this.drawHead(columns);
         const top = Math.max(frozen, Math.floor(y / ROW) + frozen - MORE);
         const bottom = Math.min(rows.length, Math.ceil((y + this.root.clientHeight) / ROW) + frozen + MORE);
         for (const [at, line] of this.lines) {
@@ -188,8 +192,10 @@ export class Grid {
                 line.style.transform = `translateY(${HEAD + at * ROW}px)`;
                 this.lines.set(at, line);
                 this.body.append(line);
+                this.fill(line, at, columns);
+            } else if (wider) {
+                this.fill(line, at, columns);
             }
-            this.fill(line, at, columns);
         }
         const active = this.cell(this.at.row, this.at.column);
         if (active) {
