@@ -86,6 +86,9 @@ final readonly class WriteVersion
      */
     private function facts(array $statements): array
     {
+        // What followed by itself is no change of its own.
+        $made = array_values(array_filter($statements, fn (Statement $statement) => ! $statement->isConsequence()));
+        $statements = $made === [] ? $statements : $made;
         $most = Statements::mostTelling($statements);
 
         return $most === null ? ['code' => 'nothing', 'values' => [], 'more' => 0] : [...$most->fact(), 'more' => count($statements) - 1];

@@ -101,7 +101,7 @@ final readonly class Entry
     {
         $values = $this->statement->values;
         $phrases = new Phrases;
-        if (Lang::has("history.plan.{$this->statement->code}")) {
+        if (Lang::has("history.table_plan.{$this->statement->code}")) {
             return $phrases->planned($this->statement);
         }
         $what = $phrases->what($values);

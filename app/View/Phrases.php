@@ -50,7 +50,7 @@ final class Phrases
     {
         $values = $statement->values;
 
-        return trans_choice("history.plan.{$statement->code}", (int) ($values['count'] ?? 1), [...$this->strings($values), ...$this->table($values)]);
+        return trans_choice("history.table_plan.{$statement->code}", (int) ($values['count'] ?? 1), [...$this->strings($values), ...$this->table($values)]);
     }
 
     /** @param array<string, string|int> $values */

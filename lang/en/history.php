@@ -63,10 +63,8 @@ return [
         'tab' => '{1} one tab|[2,*] :count tabs', 'column' => '{1} one column|[2,*] :count columns', 'row' => '{1} one row|[2,*] :count rows',
         'table' => '{1} one table|[2,*] :count tables', 'picture' => '{1} one picture|[2,*] :count pictures', 'rule' => '{1} one line across|[2,*] :count lines across',
     ],
-    'plan' => [
-        'moved' => 'Where :what stood',
-        'edited' => 'The earlier wording of “:name”',
-        'formatted' => 'The earlier look of “:name”',
+    // What a restore brings back or takes away of a table.
+    'table_plan' => [
         'removed_rows' => '{1} The row “:part”:of|[2,*] :count rows:of',
         'added_rows' => '{1} The row “:part”:of|[2,*] :count rows:of',
         'removed_columns' => '{1} The column “:part”:of|[2,*] :count columns:of',
@@ -79,6 +77,11 @@ return [
         'filled' => '{1} “:is” in “:column” of “:row”:in|[2,*] :count cells:in',
         'formatted_cells' => '{1} How “:column” of “:row” looked:in|[2,*] How :count cells looked:in',
         'renamed_column' => '{1} The name “:was” of the column “:is”:in|[2,*] The names of :count columns:in',
+    ],
+    'plan' => [
+        'moved' => 'Where :what stood',
+        'edited' => 'The earlier wording of “:name”',
+        'formatted' => 'The earlier look of “:name”',
         'back' => '{1} one word comes back|[2,*] :count words come back',
         'away' => '{1} one word goes|[2,*] :count words go',
         'removed_by' => 'removed by :who :versions',

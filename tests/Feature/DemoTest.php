@@ -42,7 +42,11 @@ final class DemoTest extends FeatureCase
         self::assertSame(5, $handbook->versions()->distinct()->count('user_id'));
         self::assertSame(2, $handbook->versions()->whereHas('milestone')->count());
         self::assertSame(1, $handbook->versions()->where('cause', 'restored')->count());
-        self::assertSame(1, HeldEdit::query()->whereNotNull('settled_at')->count());
+        self::assertSame(2, HeldEdit::query()->whereNotNull('settled_at')->count());
+        $log = Item::query()->where('title', 'Repair log')->firstOrFail();
+        self::assertGreaterThan(200, $log->head);
+        self::assertSame([5, 3, 1], [$log->versions()->distinct()->count('user_id'), $log->versions()->whereHas('milestone')->count(), $log->versions()->where('cause', 'restored')->count()]);
+        self::assertSame(['blanked', 'formula_replaced', 'out_of_range'], array_values(array_intersect(['blanked', 'formula_replaced', 'out_of_range'], array_merge(...$log->versions()->whereNotNull('unusual')->get()->map(fn (Version $version) => array_column($version->unusual ?? [], 'type'))->all()))));
         self::assertSame('2026-05-31', $handbook->changed_at->format('Y-m-d'));
     }
 }

@@ -46,7 +46,7 @@ final class ImportTest extends FeatureCase
 
     public function test_a_file_that_can_not_be_read_makes_nothing_and_says_why(): void
     {
-        foreach (['x.docx' => 'no archive', 'x.exe' => 'x', 'x.csv' => 'a,b', 'x.txt' => 'x', 'x.html' => str_repeat('<div>', 5000)] as $name => $bytes) {
+        foreach (['x.docx' => 'no archive', 'x.exe' => 'x', 'x.xlsx' => 'no archive', 'x.txt' => 'x', 'x.html' => str_repeat('<div>', 5000)] as $name => $bytes) {
             $this->post(route('shelf.make', $this->shelf), ['file' => UploadedFile::fake()->createWithContent($name, $bytes)])->assertSessionHasErrors('file');
         }
         self::assertSame(0, Item::query()->count());

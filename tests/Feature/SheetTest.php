@@ -1,0 +1,315 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Actions\MakeItem;
+use App\Actions\Saved;
+use App\Actions\SaveState;
+use App\Actions\Sent;
+use App\Models\HeldEdit;
+use App\Models\Item;
+use App\Models\Role;
+use App\Models\Shelf;
+use App\Models\User;
+use App\Models\Version;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Date;
+use Illuminate\Support\Facades\DB;
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Formats\Content;
+use MistyAttic\Core\Formats\FileFormat;
+use MistyAttic\Core\Formats\FormatLimits;
+use MistyAttic\Core\Kinds\Cell;
+use MistyAttic\Core\Kinds\Spreadsheet\Formula;
+use MistyAttic\Core\Kinds\Spreadsheet\Places;
+use MistyAttic\Core\Kinds\Spreadsheet\Spelling;
+use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetKind;
+
+/** Spreadsheets: saved by edits, calculated, looked back at and brought back. */
+final class SheetTest extends FeatureCase
+{
+    private User $ines;
+
+    private User $tobi;
+
+    private Shelf $shelf;
+
+    private Item $item;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->ines = $this->person('Ines Oduya');
+        $this->tobi = $this->person('Tobi Brandt');
+        $this->shelf = $this->shelf('Volunteers', [[$this->ines, Role::Owner], [$this->tobi, Role::Editor]]);
+        $this->item = $this->sheet(['Log' => "Item|Kg|Tip\nToaster|1.8|2\nLamp|1.1|0\nRadio|2.2|5\nTotal|=SUM(B2:B4)|=SUM(C2:C4)", 'Notes' => "Who|What\nInes|=Log!B5"]);
+        $this->actingAs($this->ines);
+    }
+
+    /** @param array<string, string> $tabs name => lines, with bars between cells */
+    private function sheet(array $tabs): Item
+    {
+        $parts = [];
+        $tab = 0;
+        foreach ($tabs as $name => $lines) {
+            $tab++;
+            $rows = array_map(fn (string $line) => explode('|', $line), explode("\n", $lines));
+            $parts[] = new Part("tab{$tab}", 'tab', 0, ['name' => $name, 'frozen' => 1]);
+            foreach ($rows[0] as $at => $unused) {
+                $parts[] = new Part("t{$tab}c{$at}", 'column', 1, ['width' => 0, 'format' => '']);
+            }
+            foreach ($rows as $number => $cells) {
+                $fields = [];
+                foreach ($cells as $at => $text) {
+                    $fields["t{$tab}c{$at}"] = $text === '' ? null : ($text[0] === '=' ? ['=', substr($text, 1)] : (is_numeric($text) ? $text + 0 : $text));
+                }
+                $parts[] = new Part("t{$tab}r{$number}", 'row', 1, array_filter($fields, fn ($value) => $value !== null));
+            }
+        }
+        $item = $this->app->make(MakeItem::class)->handle($this->shelf, $this->ines, 'spreadsheet', 'Repair log', content: new Content(new SpreadsheetKind, Spelling::kept(PartTree::of($parts))));
+        // Ids of its own; the tests want to know them.
+        $this->save($item, $this->ines, Spelling::kept(PartTree::of($parts)));
+
+        return $item->refresh();
+    }
+
+    /** @param array<string, mixed> $edits */
+    private function edit(array $edits, ?User $editor = null, ?string $base = null): Saved
+    {
+        Date::setTestNow(Date::now()->addMinutes(2));
+        $editor ??= $this->ines;
+        $saved = $this->app->make(SaveState::class)->handle($this->item, $editor, new Sent($base ?? $this->item->refresh()->root, null, "window-{$editor->id}-".$this->item->head, edits: $edits));
+        self::assertInstanceOf(Saved::class, $saved);
+
+        return $saved;
+    }
+
+    private function shown(string $row, string $column, ?PartTree $tree = null): string
+    {
+        return Cell::show(($tree ?? $this->tree($this->item))->get($row)->fields[$column] ?? null);
+    }
+
+    public function test_edits_are_saved_and_results_come_back_with_the_answer(): void
+    {
+        $sent = ['base' => $this->item->root, 'client' => 'w.1', 'edits' => ['cells' => ['t1r1' => ['t1c1' => 2], 't1r2' => ['t1c2' => ['=', '[.t1c1]*10', 999]]]]];
+        $answer = $this->putJson(route('state.save', $this->item), $sent)->assertOk()->json();
+
+        self::assertSame(['=', '[.t1c1]*10', 11], $answer['edits']['cells']['t1r2']['t1c2'], 'a result that is sent along counts for nothing');
+        self::assertSame(5.3, $answer['edits']['cells']['t1r4']['t1c1'][2]);
+        self::assertSame(5.3, $answer['edits']['cells']['t2r1']['t2c1'][2]);
+        self::assertArrayNotHasKey('t1r1', $answer['edits']['cells'], 'what was sent does not come back');
+        self::assertSame('5.3', $this->shown('t2r1', 't2c1'));
+        $this->assertVerified();
+    }
+
+    public function test_rows_columns_and_tabs_come_move_and_go(): void
+    {
+        $this->edit(['placed' => [['newr', 'row', 'tab1', 't1r1', ['t1c0' => 'Kettle', 't1c1' => 1]], ['newc', 'column', 'tab1', 't1c0', ['width' => 60, 'format' => '|0.0']], ['t1r3', null, 'tab1', 't1r0'], ['newt', 'tab', '', 'tab1', ['name' => 'More', 'frozen' => 0]], ['mcol', 'column', 'newt', null, ['width' => 0, 'format' => '']], ['mrow', 'row', 'newt', 'mcol', []]], 'removed' => ['t1r2']]);
+        $tree = $this->tree($this->item);
+        self::assertSame(['t1c0', 'newc', 't1c1', 't1c2', 't1r0', 't1r3', 't1r1', 'newr', 't1r4'], $tree->children()['tab1']);
+        self::assertSame(['tab1', 'newt', 'tab2'], $tree->children()['']);
+        self::assertSame('4', $this->shown('t1r4', 't1c1'));
+        self::assertSame('SUM(C2:C3)', Formula::spell((string) Cell::formula($tree->get('t1r4')->fields['t1c1']), 't1r4', new Places($tree)), 'what is left of the range stands together');
+    }
+
+    public function test_edits_that_do_not_fit_are_refused_with_all_problems_and_nothing_is_lost(): void
+    {
+        $edits = ['cells' => ['t1r1' => ['nope' => 1, 't1c1' => ['x']]], 'placed' => [['bad id', 'row', 'tab1', null, []], ['okid', 'row', 'nowhere', null, []]]];
+        $this->putJson(route('state.save', $this->item), ['base' => $this->item->root, 'client' => 'w', 'edits' => $edits])->assertStatus(422)->assertJsonCount(2, 'problems');
+        unset($edits['placed']);
+        $this->putJson(route('state.save', $this->item), ['base' => $this->item->root, 'client' => 'w', 'edits' => $edits])->assertStatus(422)->assertJsonCount(2, 'problems');
+        $this->putJson(route('state.save', $this->item), ['base' => $this->item->root, 'client' => 'w', 'edits' => 'no'])->assertStatus(422);
+        $document = $this->document($this->shelf, $this->ines, 'one');
+        $this->putJson(route('state.save', $document), ['base' => $document->root, 'client' => 'w', 'edits' => []])->assertStatus(422);
+        self::assertSame(2, $this->item->refresh()->head);
+    }
+
+    public function test_two_people_merge_by_cell_and_a_cell_that_both_changed_is_held_back(): void
+    {
+        $base = $this->item->root;
+        $this->edit(['cells' => ['t1r1' => ['t1c1' => 2], 't1r2' => ['t1c2' => 3]]], $this->tobi);
+        $saved = $this->edit(['cells' => ['t1r1' => ['t1c2' => 7], 't1r2' => ['t1c2' => 4]]], $this->ines, $base);
+
+        self::assertTrue($saved->merged);
+        self::assertSame(['2', '7', '3', '15', '5.3'], array_map(fn (array $cell) => $this->shown(...$cell), [['t1r1', 't1c1'], ['t1r1', 't1c2'], ['t1r2', 't1c2'], ['t1r4', 't1c2'], ['t1r4', 't1c1']]));
+        self::assertCount(1, $saved->held, 'the results that both had from different values are no meeting');
+        $held = HeldEdit::query()->firstOrFail();
+        $this->get(route('held', [$this->item, $held]))->assertOk()->assertSee('Settle it')->assertSee('4')->assertSee('3');
+        $this->put(route('held.settle', [$this->item, $held]), ['choice' => 'mine'])->assertRedirect();
+        self::assertSame(['4', '16'], [$this->shown('t1r2', 't1c2'), $this->shown('t1r4', 't1c2')]);
+        $this->assertVerified();
+    }
+
+    public function test_a_row_put_in_while_another_writes_a_formula_bends_no_formula(): void
+    {
+        $base = $this->item->root;
+        $this->edit(['placed' => [['newr', 'row', 'tab1', 't1r0', ['t1c0' => 'Kettle', 't1c1' => 10]]]], $this->tobi);
+        $this->edit(['cells' => ['t1r3' => ['t1c2' => ['=', '[t1r1.t1c1]+1']]]], $this->ines, $base);
+        $tree = $this->tree($this->item);
+
+        self::assertSame(['2.8', 'B3+1'], [$this->shown('t1r3', 't1c2'), Formula::spell((string) Cell::formula($tree->get('t1r3')->fields['t1c2']), 't1r3', new Places($tree))]);
+    }
+
+    public function test_what_changed_shows_edits_apart_from_what_followed(): void
+    {
+        $this->edit(['cells' => ['t1r1' => ['t1c1' => 18]]], $this->tobi);
+        $this->edit(['removed' => ['t1r2']], $this->ines);
+        $page = $this->get(route('history', ['item' => $this->item, 'from' => 2, 'to' => 4]))->assertOk();
+
+        $page->assertSee('Typed “18” over “1.8” in “Kg” of “Toaster”')->assertSee('Removed the row “Lamp”')->assertSee('“Kg” of “Total” came out as “20.2” instead of “5.1”');
+        $page->assertSee('+16.2 (+900 %)')->assertSee('is-moved-on', false);
+        $this->get(route('history', ['item' => $this->item, 'from' => 2, 'to' => 4, 'show' => 'formulas', 'rows' => 'all', 'tab' => 'tab1']))->assertOk()->assertSee('=SUM(B2:B3)')->assertSee('=SUM(B2:B4)');
+        $this->get(route('history', ['item' => $this->item, 'from' => 2, 'to' => 4, 'view' => 'was']))->assertOk()->assertSee('Not the present state')->assertSee('5.1');
+        $this->get(route('history', ['item' => $this->item, 'from' => 2, 'to' => 4, 'view' => 'who']))->assertOk()->assertSee('Tobi, 4 May 2026');
+        $this->get(route('lines', ['item' => $this->item, 'from' => 2, 'to' => 4, 'start' => 1]))->assertOk()->assertSee('Toaster')->assertDontSee('<html', false);
+        $this->getJson(route('causes', ['item' => $this->item, 'row' => 't2r1', 'column' => 't2c1', 'from' => 2, 'to' => 4]))->assertOk()->assertJsonPath('cells.0.cell', 't1r1/t1c1')->assertJsonPath('cells.0.is', '18');
+    }
+
+    public function test_touches_are_kept_by_the_cell_and_results_touch_nothing(): void
+    {
+        $this->edit(['cells' => ['t1r1' => ['t1c1' => 18]]], $this->tobi);
+        $touched = DB::table('touches')->where(['item_id' => $this->item->id, 'number' => 3])->pluck('part')->all();
+
+        self::assertEqualsCanonicalizing(['t1r1', 't1r1/t1c1'], $touched);
+    }
+
+    public function test_a_cell_tells_its_values_through_moves_and_comes_back_alone(): void
+    {
+        $this->edit(['cells' => ['t1r1' => ['t1c1' => 18, 't1c2' => 9]]], $this->tobi);
+        $this->edit(['order' => ['tab1' => ['t1r0', 't1r3', 't1r2', 't1r1', 't1r4']]]);
+        $this->edit(['cells' => ['t1r1' => ['t1c1' => null]]]);
+        $page = $this->get(route('cell', [$this->item, 't1r1', 't1c1']))->assertOk();
+        $page->assertSeeInOrder(['“Kg” of', 'B4', 'Emptied it', '18', 'Typed over “1.8”', '1.8']);
+        $page->assertSee('polyline', false);
+
+        $this->post(route('cell.restore', [$this->item, 't1r1', 't1c1', 3]), ['seen' => 5])->assertRedirect();
+        self::assertSame(['18', '9', '21.3'], [$this->shown('t1r1', 't1c1'), $this->shown('t1r1', 't1c2'), $this->shown('t1r4', 't1c1')]);
+        $this->post(route('cell.restore', [$this->item, 't1r1', 't1c1', 3]), ['seen' => 6])->assertSessionHasErrors('seen');
+        $this->get(route('part', [$this->item, 't1r1']))->assertOk()->assertSee('“Kg”: 1.8 → 18');
+        $this->get(route('part', [$this->item, 't1c1']))->assertOk()->assertSee('4 versions changed it');
+        $this->get(route('part', [$this->item, 'tab1']))->assertOk();
+        $this->get(route('cell', [$this->item, 'nope', 't1c1']))->assertNotFound();
+    }
+
+    public function test_picked_rows_and_cells_come_back_with_the_ranges_that_followed_them(): void
+    {
+        $this->edit(['removed' => ['t1r3'], 'cells' => ['t1r1' => ['t1c1' => 18]]], $this->tobi);
+        self::assertSame('19.1', $this->shown('t1r4', 't1c1'));
+        $plan = $this->get(route('restore', [$this->item, 2]))->assertOk();
+        $plan->assertSee('The row “Radio”')->assertSee('now “18”')->assertSee('Sums of columns')->assertSeeInOrder(['Kg', '19.1', '5.1']);
+        // The first line is the cell, the second the row.
+        preg_match_all('/name="pick\[\]" value="(\d+)"/', (string) $plan->getContent(), $lines);
+        self::assertCount(2, $lines[1]);
+        $this->post(route('restore.store', [$this->item, 2]), ['seen' => 3, 'lines' => 2, 'pick' => [$lines[1][1]]])->assertRedirect();
+        $tree = $this->tree($this->item);
+        self::assertSame(['18', '21.3', 'SUM(B2:B4)'], [$this->shown('t1r1', 't1c1'), $this->shown('t1r4', 't1c1'), Formula::spell((string) Cell::formula($tree->get('t1r4')->fields['t1c1']), 't1r4', new Places($tree))]);
+        $this->assertVerified();
+    }
+
+    public function test_one_persons_edits_are_taken_out_and_the_rest_stays(): void
+    {
+        $this->edit(['cells' => ['t1r1' => ['t1c1' => 18], 't1r2' => ['t1c1' => 11]]], $this->tobi);
+        $this->edit(['cells' => ['t1r3' => ['t1c1' => 3]]], $this->ines);
+        $this->post(route('take-out.store', $this->item), ['from' => 2, 'to' => 4, 'by' => $this->tobi->id, 'seen' => 4])->assertRedirect();
+
+        self::assertSame(['1.8', '1.1', '3', '5.9'], [$this->shown('t1r1', 't1c1'), $this->shown('t1r2', 't1c1'), $this->shown('t1r3', 't1c1'), $this->shown('t1r4', 't1c1')]);
+    }
+
+    public function test_a_blanked_tab_asks_for_a_look_until_it_is_meant_or_brought_back(): void
+    {
+        $this->edit(['placed' => array_map(fn (int $at) => ["more{$at}", 'row', 'tab1', $at === 1 ? 't1r4' : 'more'.($at - 1), ['t1c0' => "Row {$at}", 't1c1' => $at]], range(1, 12))]);
+        $rows = array_values(array_filter($this->tree($this->item)->children()['tab1'], fn (string $id) => str_contains($id, 'r') && ! str_starts_with($id, 't1c')));
+        $this->edit(['cells' => array_fill_keys($rows, ['t1c0' => null, 't1c1' => null, 't1c2' => null])], $this->tobi);
+        $version = Version::query()->where('number', 4)->firstOrFail();
+        self::assertSame('blanked', $version->unusual[0]['type'] ?? null);
+        $this->get(route('shelf', $this->shelf))->assertSee('cells went at once')->assertSee('It was meant');
+        $this->get(route('history', ['item' => $this->item, 'from' => 3, 'to' => 4]))->assertSee('cells went at once');
+
+        $this->post(route('meant', [$this->item, 4]))->assertRedirect();
+        $this->get(route('shelf', $this->shelf))->assertDontSee('cells went at once');
+        Version::query()->where('number', 4)->update(['meant_user_id' => null]);
+        $this->post(route('restore.store', [$this->item, 3]), ['seen' => 4])->assertRedirect();
+        $this->get(route('shelf', $this->shelf))->assertDontSee('cells went at once');
+        self::assertSame('5.1', $this->shown('t1r4', 't1c1'));
+    }
+
+    public function test_a_file_that_was_taken_out_and_edited_comes_back_as_edits(): void
+    {
+        $this->edit(['placed' => [['emp1', 'row', 'tab1', 't1r4', []], ['emp2', 'row', 'tab1', 'emp1', []]], 'cells' => ['t1r1' => ['t1c1' => ['*', 'b|0.00', 1.8]]]]);
+        $csv = (string) $this->get(route('download', [$this->item, 3, 'csv']))->assertOk()->getContent();
+        self::assertSame("Item,Kg,Tip\r\nToaster,1.8,2\r\nLamp,1.1,0\r\nRadio,2.2,5\r\nTotal,5.1,7\r\n", $csv);
+        $this->post(route('item.file.store', $this->item), ['tab' => 'tab1', 'file' => UploadedFile::fake()->createWithContent('log.csv', $csv)])->assertSessionHasErrors(['file' => 'The file holds what is there already. Nothing was changed.']);
+
+        $edited = str_replace(['Lamp,1.1', "Radio,2.2,5\r\n"], ['Lamp,1.4', "Kettle,1,0\r\nRadio,2.2,5\r\n"], $csv);
+        $this->get(route('item.file', $this->item))->assertOk();
+        $this->post(route('item.file.store', $this->item), ['tab' => 'tab1', 'file' => UploadedFile::fake()->createWithContent('log.csv', $edited)])->assertRedirect();
+        $tree = $this->tree($this->item);
+        self::assertSame(['1.4', '6.4', '6.4'], [$this->shown('t1r2', 't1c1'), $this->shown('t1r4', 't1c1'), $this->shown('t2r1', 't2c1')], 'the formula is still there and reads the row that came');
+        self::assertSame(['*', 'b|0.00', 1.8], $tree->get('t1r1')->fields['t1c1'], 'a look is in no plain file');
+        self::assertTrue($tree->has('emp2'));
+        self::assertSame(1, count(array_filter($tree->children()['tab1'], fn (string $id) => $id[0] === 'p')), 'one row is new');
+        $this->assertVerified();
+
+        $xlsx = (string) $this->get(route('download', [$this->item, 4, 'xlsx']))->assertOk()->getContent();
+        $this->post(route('item.file.store', $this->item), ['file' => UploadedFile::fake()->createWithContent('log.xlsx', $xlsx)])->assertSessionHasErrors(['file' => 'The file holds what is there already. Nothing was changed.']);
+        $this->post(route('item.file.store', $this->item), ['file' => UploadedFile::fake()->createWithContent('x.md', '# no')])->assertSessionHasErrors('file');
+    }
+
+    public function test_workbooks_come_in_and_go_out_with_formulas_formats_and_tabs(): void
+    {
+        $this->edit(['cells' => ['t1r1' => ['t1c1' => ['*', 'bc|#,##0.00', 1.8]], 't1r2' => ['t1c0' => '=cmd()']], 'fields' => ['t1c2' => ['format' => 'r|0%', 'width' => 210]]]);
+        foreach (['xlsx' => FileFormat::Xlsx, 'ods' => FileFormat::Ods] as $ending => $format) {
+            $bytes = (string) $this->get(route('download', [$this->item, 3, $ending]))->assertOk()->getContent();
+            $this->post(route('shelf.make', $this->shelf), ['title' => "From {$ending}", 'file' => UploadedFile::fake()->createWithContent("log.{$ending}", $bytes)])->assertRedirect();
+            $made = Item::query()->where('title', "From {$ending}")->firstOrFail();
+            $spelled = Spelling::spelled($this->tree($made));
+            $places = new Places($spelled);
+            self::assertSame(['Log', 'Notes'], array_values($places->tabs));
+            [$log, $notes] = array_keys($places->tabs);
+            $cell = fn (string $tab, int $row, int $column) => $spelled->get($places->rows[$tab][$row])->fields[$places->columns[$tab][$column]] ?? null;
+            self::assertSame('SUM(B2:B4)', Cell::formula($cell($log, 4, 1)), $ending);
+            self::assertSame('Log!B5', Cell::formula($cell($notes, 1, 1)), $ending);
+            self::assertSame('5.1', Cell::show($cell($notes, 1, 1)), $ending);
+            // The library writes no number formats into ODS.
+            self::assertSame([$ending === 'ods' ? 'bc' : 'bc|#,##0.00', 1.8], [Cell::look($cell($log, 1, 1)), Cell::bare($cell($log, 1, 1))], $ending);
+            self::assertSame('=cmd()', Cell::bare($cell($log, 2, 0)), 'a text stays a text');
+            self::assertNotEmpty($format->reader()->read($bytes, new FormatLimits)->tree->parts);
+        }
+        self::assertStringContainsString("'=cmd()", (string) $this->get(route('download', [$this->item, 3, 'csv', 'tab' => 'tab1']))->getContent(), 'harmless in CSV');
+        self::assertStringContainsString('Ines', (string) $this->get(route('download', [$this->item, 3, 'tsv', 'tab' => 'tab2']))->getContent());
+        $this->get(route('download', [$this->item, 3, 'odt']))->assertNotFound();
+    }
+
+    public function test_a_comparison_is_taken_along_and_a_tab_copied_out(): void
+    {
+        $this->edit(['cells' => ['t1r1' => ['t1c1' => 18]]], $this->tobi);
+        $html = (string) $this->get(route('comparison', [$this->item, 2, 3, 'html']))->assertOk()->getContent();
+        self::assertStringContainsString('Typed “18” over “1.8”', $html);
+        self::assertStringContainsString('Tobi Brandt', $html);
+        $xlsx = (string) $this->get(route('comparison', [$this->item, 2, 3, 'xlsx']))->assertOk()->getContent();
+        $values = array_merge(...array_map(fn (Part $part) => array_values($part->fields), FileFormat::Xlsx->reader()->read($xlsx, new FormatLimits)->tree->parts));
+        self::assertContains('Tobi Brandt', $values);
+
+        $this->get(route('copy', [$this->item, 3]))->assertOk()->assertSee('Only “Notes”');
+        $this->post(route('copy.store', [$this->item, 3]), ['title' => 'Notes alone', 'shelf' => $this->shelf->key, 'tab' => 'tab2'])->assertRedirect();
+        $copy = Item::query()->where('title', 'Notes alone')->firstOrFail();
+        self::assertSame(['tab2'], $this->tree($copy)->children()['']);
+        self::assertSame('#REF!', Cell::show($this->tree($copy)->get('t2r1')->fields['t2c1']), 'what it read of the other tab is not there');
+        $this->assertVerified();
+    }
+
+    public function test_a_new_spreadsheet_has_somewhere_to_write_and_opens(): void
+    {
+        $this->post(route('shelf.make', $this->shelf), ['kind' => 'spreadsheet'])->assertRedirect();
+        $made = Item::query()->where('title', 'Untitled spreadsheet')->firstOrFail();
+        self::assertCount(51, $this->tree($made)->parts);
+        $this->get(route('item', $made))->assertOk()->assertSee('data-sheet', false)->assertSee('data-parts', false);
+        $state = $this->getJson(route('state', ['item' => $this->item, 'since' => $this->item->root]))->assertOk()->json();
+        self::assertSame([], $state['edits']);
+        self::assertCount(14, $this->getJson(route('state', $this->item))->json('content'));
+        $this->post(route('shelf.make', $this->shelf), ['kind' => 'form'])->assertSessionHasErrors('kind');
+    }
+}
