@@ -54,7 +54,7 @@ final class Edits
             return Reading::problems([new Problem('not_json', 'edits')]);
         }
         $self = new self($base);
-        $self->remove(self::listIn($edits, 'removed'));
+        $self->remove(self::listIn($edits, 'removed'), array_fill_keys(array_filter(array_map(fn (mixed $place) => is_array($place) ? $place[0] ?? null : null, self::listIn($edits, 'placed')), is_string(...)), true));
         $self->place(self::listIn($edits, 'placed'));
         $self->order(self::listIn($edits, 'order'));
         $self->write(self::listIn($edits, 'cells'), true);
@@ -127,8 +127,11 @@ final class Edits
         return is_array($value) ? $value : [];
     }
 
-    /** @param array<mixed> $ids */
-    private function remove(array $ids): void
+    /**
+     * @param  array<mixed>  $ids
+     * @param  array<string, true>  $elsewhere  what is placed anew does not go with its parent
+     */
+    private function remove(array $ids, array $elsewhere): void
     {
         $gone = [];
         foreach ($ids as $id) {
@@ -137,7 +140,7 @@ final class Edits
             while ($open !== []) {
                 $each = array_pop($open);
                 $gone[$this->parents[$each]][$each] = true;
-                array_push($open, ...($this->children[$each] ?? []));
+                array_push($open, ...array_values(array_filter($this->children[$each] ?? [], fn (string $child) => ! isset($elsewhere[$child]))));
                 unset($this->parts[$each], $this->children[$each]);
             }
         }

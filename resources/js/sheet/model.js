@@ -171,9 +171,11 @@ export class Sheet {
             case 'fields': {
                 const part = /** @type {Record<string, any> | undefined} */ (this.parts.get(op.id));
                 if (!part) return [];
-                const before = Object.fromEntries(Object.keys(op.fields).map((name) => [name, part[name]]));
+                const names = Object.keys(op.fields).filter((name) => part[name] !== op.fields[name]);
+                if (names.length === 0) return [];
+                const before = Object.fromEntries(names.map((name) => [name, part[name]]));
                 Object.assign(part, op.fields);
-                for (const name of Object.keys(op.fields)) Dirty.note(this.dirty.fields, op.id, name);
+                for (const name of names) Dirty.note(this.dirty.fields, op.id, name);
                 return [{ do: 'fields', id: op.id, fields: before }];
             }
             case 'place': {

@@ -1,0 +1,92 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core;
+
+use MistyAttic\Core\Calculate\Consequences;
+use MistyAttic\Core\Compare\CellEdits;
+use MistyAttic\Core\Compare\Match\Matching;
+use MistyAttic\Core\Compare\Match\Retained;
+use MistyAttic\Core\Compare\TreeCompare;
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Cell;
+use MistyAttic\Core\Kinds\Edits;
+use MistyAttic\Core\Kinds\Kinds;
+use MistyAttic\Core\Kinds\Limits;
+use MistyAttic\Core\Kinds\NumberLook;
+use MistyAttic\Core\Store\MemoryChunkStore;
+use MistyAttic\Core\Store\TreeStore;
+use PHPUnit\Framework\TestCase;
+
+/** Edits of tables, and what is around them. */
+final class EditsTest extends TestCase
+{
+    public function test_the_edits_between_two_states_lead_from_one_to_the_other(): void
+    {
+        $kind = Kinds::named('spreadsheet');
+        $seed = (int) (getenv('SEED') ?: random_int(1, 99999));
+        for ($round = 0; $round < 40; $round++) {
+            $random = new RandomContent($seed + $round, $kind->name());
+            $old = $kind->repair($random->tree(25));
+            $new = $kind->repair($random->edited($old, 8));
+            $edits = json_decode((string) json_encode(Edits::between($old, $new, 'row')), true);
+            $reading = Edits::apply($old, $edits, $kind, new Limits);
+            self::assertSame([], $reading->problems, "SEED={$seed} round {$round}");
+            self::assertEquals(Consequences::withoutResults($kind, $new)->parts, Consequences::withoutResults($kind, $reading->tree ?? $old)->parts, "SEED={$seed} round {$round}");
+
+            // Keeping what changed of the very same parts gives the same address as keeping all of it.
+            $store = new TreeStore(new MemoryChunkStore);
+            $root = $store->keep($old);
+            self::assertSame($store->keep($reading->tree ?? $old), $store->keepChanged($root, $old, $reading->tree ?? $old), "SEED={$seed} round {$round}");
+        }
+    }
+
+    public function test_a_look_goes_with_its_value_and_counts_for_none(): void
+    {
+        foreach ([5, 'd', true, ['d', '2026-05-03'], ['!', '#N/A'], ['=', 'A1', 6], ['=', 'A1', '!', '#REF!'], ['=', 'A1']] as $value) {
+            $dressed = Cell::dressed($value, 'bc|0.00');
+            self::assertSame($dressed, Cell::read($dressed));
+            self::assertSame([$value, 'bc|0.00', Cell::result($value), Cell::type($value)], [Cell::bare($dressed), Cell::look($dressed), Cell::result($dressed), Cell::type($dressed)]);
+        }
+        self::assertSame(['*', 'b'], Cell::read(['*', 'b']));
+        foreach ([['*'], ['*', ''], ['*', 'x'], ['*', 'b', '*', 'b', 1], ['*', 'b', ['d', 1]], ['*', "b|\n", 1], ['*', 'b', 'd', 'nope']] as $wrong) {
+            self::assertNull(Cell::read($wrong), (string) json_encode($wrong));
+        }
+    }
+
+    public function test_a_range_that_followed_its_rows_was_edited_by_nobody(): void
+    {
+        $old = PartTree::of([new Part('tab1', 'tab', 0, []), new Part('cola', 'column', 1, []), ...array_map(fn (string $id) => new Part($id, 'row', 1, ['cola' => 1]), ['r1xx', 'r2xx', 'r3xx'])]);
+        $edits = new CellEdits(TreeCompare::of($old, PartTree::of(array_slice($old->parts, 0, 4))));
+        self::assertTrue($edits->followed(['=', 'SUM([r1xx.cola]:[r3xx.cola])', 3], ['=', 'SUM([r1xx.cola]:[r2xx.cola])', 2]));
+        self::assertFalse($edits->followed(['=', 'SUM([r1xx.cola]:[r3xx.cola])', 3], ['=', 'SUM([r2xx.cola]:[r2xx.cola])', 2]), 'an end that is still there was typed over');
+        self::assertFalse($edits->followed(['=', 'SUM([r1xx.cola]:[r3xx.cola])', 3], ['=', 'MAX([r1xx.cola]:[r2xx.cola])', 2]));
+        self::assertFalse($edits->followed(['=', '[r3xx.cola]', 3], ['=', '[r2xx.cola]', 2]));
+    }
+
+    public function test_a_plainer_file_keeps_what_it_could_not_hold(): void
+    {
+        $kind = Kinds::named('spreadsheet');
+        $row = fn (string $id, array $values): Part => new Part($id, 'row', 1, array_filter(array_combine(['cola', 'colb', 'colc'], $values), fn (mixed $value) => $value !== null));
+        $columns = array_map(fn (string $id) => new Part($id, 'column', 1, ['width' => 80, 'format' => $id === 'colc' ? '|0.00' : '']), ['cola', 'colb', 'colc']);
+        $old = PartTree::of([new Part('tab1', 'tab', 0, ['name' => 'Log', 'frozen' => 1]), ...$columns, $row('head', ['Item', 'On', 'Sum']), $row('r1xx', ['Toaster', ['d', '2026-05-03'], ['=', '1+1', 2]]), $row('r2xx', ['Lamp', null, 5]), $row('rest', [null, ['*', 'b'], null])]);
+        $new = PartTree::of([new Part('t0', 'tab', 0, ['name' => 'Log']), ...array_map(fn (string $id) => new Part($id, 'column', 1, []), ['cola', 'colb', 'colc']), $row('n0xx', ['Item', 'On', 'Sum']), $row('n1xx', ['Toaster', '2026-05-03', '2.00']), $row('n2xx', ['Lamp', 'x', 6])]);
+        $grid = $kind->grid() ?? self::fail();
+        $kept = Retained::of($grid, $old, Matching::adopt(Retained::written($grid, $old), Retained::written($grid, $new), $grid)->tree);
+
+        self::assertSame(['tab1', 'cola', 'colb', 'colc', 'head', 'r1xx', 'r2xx', 'rest'], array_column($kept->parts, 'id'));
+        self::assertEquals($old->get('r1xx'), $kept->get('r1xx'));
+        self::assertSame(['x', 6], [$kept->get('r2xx')->fields['colb'], $kept->get('r2xx')->fields['colc']]);
+        self::assertSame([80, 1], [$kept->get('cola')->int('width'), $kept->get('tab1')->int('frozen')]);
+    }
+
+    public function test_numbers_are_written_as_their_format_says(): void
+    {
+        self::assertSame(['1,234.50', '12.5%', '3 May 2026', '2026-05-03', '12', 'tea', '#N/A'], [
+            NumberLook::show(['*', '|#,##0.00', 1234.5]), NumberLook::show(0.125, '|0.0%'), NumberLook::show(['*', '|d mmm yyyy', 'd', '2026-05-03']),
+            NumberLook::show(['d', '2026-05-03'], '|0.00'), NumberLook::show(12, '|d mmm yyyy'), NumberLook::show('tea', '|0.00'), NumberLook::show(['!', '#N/A'], '|0.00'),
+        ]);
+    }
+}

@@ -1,0 +1,131 @@
+import assert from 'node:assert/strict';
+import { test } from 'node:test';
+import { separated } from '../../resources/js/sheet/clipboard.js';
+import { commands, carryOn } from '../../resources/js/sheet/commands.js';
+import { keep, letters, shifted, spell } from '../../resources/js/sheet/formula.js';
+import { Sheet, dressed, formulaOf, lookOf, newId, resultOf } from '../../resources/js/sheet/model.js';
+import { editable, shown, typed } from '../../resources/js/sheet/values.js';
+
+const parts = (rows, tab = 1, name = 'Log') => [
+    [`tab${tab}`, 'tab', 0, { name, frozen: 1 }],
+    ...rows[0].map((_, at) => [`t${tab}c${at}`, 'column', 1, { width: 0, format: '' }]),
+    ...rows.map((cells, row) => [`t${tab}r${row}`, 'row', 1, Object.fromEntries(cells.map((value, at) => [`t${tab}c${at}`, value]).filter(([, value]) => value !== ''))]),
+];
+const sheet = () => new Sheet([...parts([['Item', 'Kg', 'Tip'], ['Toaster', 1.8, 2], ['Lamp', 1.1, 0], ['Radio', 2.2, 5], ['Total', ['=', 'SUM([t1r1.t1c1]:[t1r3.t1c1])', 5.1], '']]), ...parts([['Who'], ['Ines']], 2, "We've 2")]);
+const plain = (of) => JSON.parse(JSON.stringify(of.tabs));
+
+/** A grid that is only its choice. */
+const grid = (of, top, left, bottom = top, right = left, tab = of.tabs[0]) => ({
+    tab, rows: tab.rows, filter: null, at: { row: bottom, column: right }, from: { row: top, column: left },
+    range: { top, left, bottom, right }, row: tab.rows[bottom], column: tab.columns[right],
+    get chosen() {
+        return tab.rows.slice(top, bottom + 1).flatMap((row) => tab.columns.slice(left, right + 1).map((column) => [row, column]));
+    },
+    choose() {}, open() {},
+});
+
+test('a formula is spelled in letters and numbers and kept by ids', () => {
+    const of = sheet();
+    for (const formula of ['SUM(A1:A3)*$B$2+"A1 [r.c]"&LOG10(2)', "'We''ve 2'!A1+B2", 'SUM(A:B)+SUM(2:3)+SUM($A$1:C$5)', 'C2*TRUE', '#REF!+1']) {
+        assert.equal(spell(keep(formula, 't1r1', of), 't1r1', of), formula);
+    }
+    assert.equal(keep('sum(b2:b4)', 't1r4', of), 'SUM([t1r1.t1c1]:[t1r3.t1c1])');
+    assert.equal(keep('B5*2', 't1r4', of), '[.t1c1]*2', 'its own row is left out');
+    assert.equal(keep('SUM(B2:B99)+Z1', 't1r0', of), 'SUM([t1r1.t1c1]:[t1r4.t1c1])+#REF!');
+    of.run([{ do: 'remove', ids: ['t1r1'] }]);
+    assert.equal(spell('[t1r1.t1c1]+[t1r2.t1c1]', 't1r4', of), '#REF!+B2');
+    assert.deepEqual([letters(0), letters(25), letters(26), letters(701)], ['A', 'Z', 'AA', 'ZZ']);
+});
+
+test('a formula that is carried elsewhere moves what has no dollar', () => {
+    const of = sheet();
+    assert.equal(spell(shifted(keep('B2*$C$2', 't1r1', of), 't1r1', 't1r3', 2, 0, of), 't1r3', of), 'B4*$C$2');
+    assert.equal(spell(shifted(keep('B3+1', 't1r1', of), 't1r1', 't1r2', 1, 1, of), 't1r2', of), 'C4+1');
+    assert.equal(shifted(keep('B5', 't1r3', of), 't1r3', 't1r4', 1, 0, of), '#REF!');
+});
+
+test('what is typed is read as what it looks like', () => {
+    assert.deepEqual([typed('1.80'), typed('1,234.5'), typed('12%'), typed('12.5 %')], [{ value: 1.8 }, { value: 1234.5 }, { value: 0.12, format: '0%' }, { value: 0.125, format: '0.0%' }]);
+    assert.deepEqual([typed('2026-5-3'), typed('3 May 2026'), typed('31 Feb 2026')], [{ value: ['d', '2026-05-03'] }, { value: ['d', '2026-05-03'] }, { value: '31 Feb 2026' }]);
+    assert.deepEqual([typed('true'), typed("'007"), typed('=A1'), typed('='), typed(''), typed('1.2.3')], [{ value: true }, { value: '007' }, { formula: 'A1' }, { value: '=' }, {}, { value: '1.2.3' }]);
+    for (const value of [1.8, -3, 'tea', '007', '=x', true, ['d', '2026-05-03']]) assert.deepEqual(typed(editable(value)).value, value, 'what is edited and left alone stays what it is');
+});
+
+test('values are shown as their formats say', () => {
+    assert.deepEqual([shown(1234.5, '#,##0.00'), shown(0.125, '0.0%'), shown(-2, '"€" #,##0.00'), shown(0.1 + 0.2, ''), shown(12, '0')], ['1,234.50', '12.5%', '-€ 2.00', '0.3', '12']);
+    assert.deepEqual([shown(['d', '2026-05-03'], 'd mmm yyyy'), shown(['d', '2026-05-03'], ''), shown(['!', '#DIV/0!'], '0'), shown(['*', 'b', '=', 'x', true], '')], ['3 May 2026', '2026-05-03', '#DIV/0!', 'TRUE']);
+    assert.deepEqual([lookOf(['*', 'b|0', 5]), formulaOf(['*', 'b', '=', 'A', 5]), resultOf(['=', 'A', '!', '#REF!']), dressed(undefined, 'b')], ['b|0', 'A', ['!', '#REF!'], ['*', 'b']]);
+});
+
+test('a clipboard of another program is cells', () => {
+    assert.deepEqual(separated('a\tb\r\n"x\ty"\t"say ""so"""\r\n'), [['a', 'b'], ['x\ty', 'say "so"']]);
+    assert.deepEqual(separated('one'), [['one']]);
+});
+
+test('whatever is done can be undone and done again', () => {
+    let seed = Number(process.env.SEED ?? Date.now() % 100000);
+    console.log(`sheet: SEED=${seed}`);
+    const random = (below) => (seed = (seed * 1103515245 + 12345) % 2147483648) % below;
+    const of = sheet();
+    const states = [plain(of)];
+    const names = ['bold', 'empty', 'fill-down', 'fill-right', 'row-above', 'row-below', 'row-remove', 'row-up', 'row-down', 'column-before', 'column-after', 'column-remove', 'column-left', 'column-right', 'sort-up', 'sort-down', 'header', 'tab-add', 'tab-copy', 'tab-right', 'tab-remove', 'tab-rename', 'format'];
+    for (let round = 0; round < 120; round++) {
+        const tab = of.tabs[random(of.tabs.length)];
+        const [top, left] = [random(tab.rows.length), random(tab.columns.length)];
+        const at = grid(of, top, left, Math.min(tab.rows.length - 1, top + random(3)), Math.min(tab.columns.length - 1, left + random(2)), tab);
+        const before = JSON.stringify(plain(of));
+        commands(of, at)[names[random(names.length)]]('two');
+        if (JSON.stringify(plain(of)) !== before) states.push(plain(of));
+    }
+    const last = states.at(-1);
+    for (const state of states.slice(0, -1).reverse()) {
+        of.undo();
+        assert.deepEqual(plain(of), state);
+    }
+    for (let again = 0; again < states.length; again++) of.redo();
+    assert.deepEqual(plain(of), last);
+});
+
+test('what became of it is sent, and comes again when it did not arrive', () => {
+    const of = sheet();
+    of.run([{ do: 'cells', cells: [['t1r1', 't1c1', 18]] }]);
+    of.run([{ do: 'place', places: [['newrow', 'row', 'tab1', 't1r1', { t1c0: 'Kettle' }]] }]);
+    of.run([{ do: 'remove', ids: ['t1r2'] }]);
+    const sent = of.take();
+    assert.deepEqual(sent, { removed: ['t1r2'], placed: [['newrow', 'row', 'tab1', 't1r1', { t1c0: 'Kettle' }]], cells: { t1r1: { t1c1: 18 } } });
+    of.run([{ do: 'cells', cells: [['t1r3', 't1c1', 3]] }]);
+    of.untake();
+    assert.deepEqual(of.take().cells, { t1r1: { t1c1: 18 }, t1r3: { t1c1: 3 } });
+    of.run([{ do: 'cells', cells: [['t1r1', 't1c1', 19]] }]);
+    const others = of.arrived({ cells: { t1r1: { t1c1: 7 }, t1r3: { t1c2: 9 }, t1r4: { t1c1: ['=', 'SUM([t1r1.t1c1]:[t1r3.t1c1])', 22] } } });
+    assert.deepEqual([others, of.value('t1r1', 't1c1'), of.value('t1r3', 't1c2'), of.isDirty], [true, 19, 9, true], 'what was typed since stays');
+    assert.deepEqual(of.take(), { removed: [], cells: { t1r1: { t1c1: 19 } } });
+    assert.equal(of.arrived({ cells: { t1r4: { t1c1: ['=', 'SUM([t1r1.t1c1]:[t1r3.t1c1])', 23] } } }), false, 'a result is nobody’s edit');
+    assert.equal(of.isDirty, false);
+    // Another window, from the state before: takes up what was kept.
+    const later = sheet();
+    later.takeUp(sent);
+    assert.deepEqual(later.take(), sent);
+});
+
+test('what others did comes in around it', () => {
+    const of = sheet();
+    of.bring({ removed: ['t1c2'], placed: [['nr', 'row', 'tab1', 't1c1', { t1c0: 'First' }], ['t1r3', null, 'tab1', 'nr'], ['nc', 'column', 'tab1', 't1c0', { width: 60, format: '' }]], fields: { tab1: { name: 'Book' } } });
+    assert.deepEqual(of.tabs[0].rows.map((row) => row.id), ['nr', 't1r3', 't1r0', 't1r1', 't1r2', 't1r4']);
+    assert.deepEqual(of.tabs[0].columns.map((column) => column.id), ['t1c0', 'nc', 't1c1']);
+    assert.deepEqual([of.tabs[0].name, of.value('t1r1', 't1c2'), of.isDirty, of.position('t1r3')], ['Book', undefined, false, 1]);
+});
+
+test('a run goes on, a formula moves along, the rest is repeated', () => {
+    const of = new Sheet(parts([[1, 'a', ['d', '2026-05-30'], ['=', '[.t1c0]*2', 2]], [3, 'b', '', ''], ['', '', '', ''], ['', '', '', '']]));
+    const fill = (from, to) => of.run([carryOn(of, grid(of, 0, 0), from, to)]);
+    fill({ top: 0, bottom: 1, left: 0, right: 1 }, { top: 0, bottom: 3, left: 0, right: 1 });
+    fill({ top: 0, bottom: 0, left: 2, right: 3 }, { top: 0, bottom: 2, left: 2, right: 3 });
+    assert.deepEqual([of.value('t1r2', 't1c0'), of.value('t1r3', 't1c0'), of.value('t1r2', 't1c1'), of.value('t1r2', 't1c2'), of.value('t1r2', 't1c3')], [5, 7, 'a', ['d', '2026-06-01'], ['=', '[.t1c0]*2']]);
+});
+
+test('ids are unlike each other', () => {
+    const ids = new Set(Array.from({ length: 5000 }, newId));
+    assert.equal(ids.size, 5000);
+    for (const id of ids) assert.match(id, /^[A-Za-z][A-Za-z0-9_-]{3,23}$/);
+});
