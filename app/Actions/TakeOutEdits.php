@@ -11,8 +11,11 @@ use App\Models\Version;
 use App\Store\States;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Calculate\Consequences;
+use MistyAttic\Core\Compare\Change;
+use MistyAttic\Core\Compare\TreeCompare;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Kinds;
+use MistyAttic\Core\Merge\Conflict;
 use MistyAttic\Core\Merge\Merged;
 use MistyAttic\Core\Merge\TakeOut;
 
@@ -27,9 +30,10 @@ final readonly class TakeOutEdits
     /**
      * What it would give; the conflicts are what stays, since later work rests on it.
      *
+     * @param  string|null  $below  only what was done to this part, such as a tab, and below it
      * @return Merged|null null when there are more runs than can be taken out at once
      */
-    public function rehearse(Item $item, int $from, int $to, User $author): ?Merged
+    public function rehearse(Item $item, int $from, int $to, User $author, ?string $below = null): ?Merged
     {
         $numbers = $this->numbers($item, $from, $to, $author);
         $runs = TakeOut::runs($numbers);
@@ -44,9 +48,31 @@ final readonly class TakeOutEdits
         foreach ($runs as [$before, $last]) {
             $pairs[] = [$bare((string) $roots[$before]), $bare((string) $roots[$last])];
         }
-        $without = TakeOut::of($bare($item->root), $pairs, $kind->repair(...));
+        $now = $bare($item->root);
+        $without = TakeOut::of($now, $pairs, $kind->repair(...));
+        if ($below !== null) {
+            $without = $this->below($without, $now, $below);
+        }
 
         return new Merged(Consequences::of($kind, $this->states->tree($item->root), $without->tree, now()->format('Y-m-d')), $without->conflicts);
+    }
+
+    private function below(Merged $without, PartTree $now, string $part): Merged
+    {
+        $hangs = function (PartTree $tree, string $id) use ($part): bool {
+            while ($id !== $part && $id !== PartTree::ROOT) {
+                $id = $tree->parent($id);
+            }
+
+            return $id === $part;
+        };
+        $changes = TreeCompare::of($now, $without->tree);
+        $wanted = array_filter($changes->changes, fn (Change $change) => $hangs($now, $change->id) || $hangs($without->tree, $change->id));
+
+        return new Merged(
+            $changes->pick($now, array_values(array_map(fn (Change $change) => $change->key(), $wanted)))->changes->apply($now)->orFail(),
+            array_values(array_filter($without->conflicts, fn (Conflict $conflict) => $hangs($now, $conflict->id) || $hangs($without->tree, $conflict->id))),
+        );
     }
 
     /** @return list<int> the versions in question, ascending; the first one of all, which made the item, is never among them */
@@ -60,11 +86,11 @@ final readonly class TakeOutEdits
      * @param  int  $seen  the number that was newest when the plan was shown
      * @return Version|null null when something was saved since, or when nothing would change
      */
-    public function handle(Item $item, int $from, int $to, User $author, User $editor, int $seen): ?Version
+    public function handle(Item $item, int $from, int $to, User $author, User $editor, int $seen, ?string $below = null): ?Version
     {
-        return DB::transaction(function () use ($item, $from, $to, $author, $editor, $seen): ?Version {
+        return DB::transaction(function () use ($item, $from, $to, $author, $editor, $seen, $below): ?Version {
             $item->refresh();
-            $merged = $item->head === $seen ? $this->rehearse($item, $from, $to, $author) : null;
+            $merged = $item->head === $seen ? $this->rehearse($item, $from, $to, $author, $below) : null;
             if ($merged === null) {
                 return null;
             }

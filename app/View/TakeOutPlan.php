@@ -31,7 +31,10 @@ final readonly class TakeOutPlan
         $kind = Kinds::named($item->kind);
         $back = $away = [];
         // As in a restore: from the state without them to the newest one.
-        foreach (Statements::of($kind, $without->tree, $now, TreeCompare::of($without->tree, $now)) as $statement) {
+        foreach (Statements::of($kind, $without->tree, $now, TreeCompare::of($without->tree, $now), apart: $kind->grid() !== null) as $statement) {
+            if ($statement->isConsequence()) {
+                continue;
+            }
             $entry = new Entry($statement, $phrases->statement($statement), [], [], null);
             self::goes($statement) ? $away[] = $entry : $back[] = $entry;
         }

@@ -3,6 +3,14 @@
         <h1>Take {{ $author->firstName() }}’s edits out of “{{ $item->title }}”</h1>
         <p class="plan-lead">{{ trans_choice('history.take_out.versions', count($numbers), ['from' => $from, 'to' => $to]) }} What others wrote, and what {{ $author->firstName() }} wrote before and after, is kept. Nothing is overwritten: this becomes version {{ $item->head + 1 }}, and {{ $item->head }} stays in the history.</p>
         <x-problems />
+        @if (count($tabs) > 1)
+            <form class="plan-which" method="get" action="{{ route('take-out', $item) }}">
+                <input type="hidden" name="from" value="{{ $from }}"><input type="hidden" name="to" value="{{ $to }}"><input type="hidden" name="by" value="{{ $author->id }}">
+                <label class="label" for="which">Of which tab?</label>
+                <div class="select"><select id="which" name="tab" data-submit><option value="">All of them</option>@foreach ($tabs as $id => $name)<option value="{{ $id }}" @selected($id === $tab)>Only “{{ $name }}”</option>@endforeach</select></div>
+                <button class="button" data-submit-button>Show</button>
+            </form>
+        @endif
         @if ($plan === null)
             <p class="notice">{{ __('history.take_out.too_many', ['most' => App\Actions\TakeOutEdits::MOST_RUNS]) }}</p>
         @else
@@ -27,7 +35,7 @@
         @if ($plan !== null)
             <span>{{ count($plan->comesBack) }} come back, {{ count($plan->goesAway) }} go away</span>
             @if ($plan->comesBack !== [] || $plan->goesAway !== [])
-                <form method="post" action="{{ route('take-out.store', ['item' => $item, 'from' => $from, 'to' => $to, 'by' => $author->id]) }}">@csrf<input type="hidden" name="seen" value="{{ $item->head }}"><button class="button is-dark">Take them out</button></form>
+                <form method="post" action="{{ route('take-out.store', ['item' => $item, 'from' => $from, 'to' => $to, 'by' => $author->id, 'tab' => $tab]) }}">@csrf<input type="hidden" name="seen" value="{{ $item->head }}"><button class="button is-dark">Take them out</button></form>
             @endif
         @endif
     </footer>

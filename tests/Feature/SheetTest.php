@@ -218,6 +218,17 @@ final class SheetTest extends FeatureCase
         self::assertSame(['1.8', '1.1', '3', '5.9'], [$this->shown('t1r1', 't1c1'), $this->shown('t1r2', 't1c1'), $this->shown('t1r3', 't1c1'), $this->shown('t1r4', 't1c1')]);
     }
 
+    public function test_one_persons_edits_are_taken_out_of_one_tab_alone(): void
+    {
+        $this->edit(['cells' => ['t1r1' => ['t1c1' => 18], 't2r1' => ['t2c0' => 'Tobi']]], $this->tobi);
+        $this->edit(['cells' => ['t1r3' => ['t1c1' => 3]]]);
+        $asked = ['item' => $this->item, 'from' => 2, 'to' => 4, 'by' => $this->tobi->id, 'tab' => 'tab1'];
+        $this->get(route('take-out', $asked))->assertOk()->assertSee('Of which tab?')->assertSee('“1.8” in “Kg” of “Toaster”')->assertDontSee('now “Tobi”');
+        $this->post(route('take-out.store', $asked), ['seen' => 4])->assertRedirect();
+
+        self::assertSame(['1.8', '3', '5.9', 'Tobi'], [$this->shown('t1r1', 't1c1'), $this->shown('t1r3', 't1c1'), $this->shown('t1r4', 't1c1'), $this->shown('t2r1', 't2c0')]);
+    }
+
     public function test_a_blanked_tab_asks_for_a_look_until_it_is_meant_or_brought_back(): void
     {
         $this->edit(['placed' => array_map(fn (int $at) => ["more{$at}", 'row', 'tab1', $at === 1 ? 't1r4' : 'more'.($at - 1), ['t1c0' => "Row {$at}", 't1c1' => $at]], range(1, 12))]);

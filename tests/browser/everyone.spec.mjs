@@ -18,6 +18,16 @@ const screens = {
         await page.getByRole('link', { name: 'Volunteer handbook', exact: true }).click();
         await expect(text(page)).toBeVisible();
     },
+    'a spreadsheet': async (page) => {
+        await signIn(page, 'Ines Oduya');
+        await page.getByRole('link', { name: 'Repair log', exact: true }).click();
+        await expect(page.locator('[data-grid]')).toBeFocused();
+        await page.keyboard.press('ArrowDown');
+    },
+    'the history of a spreadsheet': async (page) => {
+        await signIn(page, 'Ines Oduya');
+        await openHistory(page, 'Repair log');
+    },
     'history together': async (page) => {
         await signIn(page, 'Ines Oduya');
         await openHistory(page, 'Volunteer handbook', 'from=120&to=198');
@@ -109,7 +119,7 @@ test('from the door to a restore that is taken back, by keyboard alone', async (
     await tabTo(page, 'IO');
     await page.keyboard.press('Enter');
     await page.waitForURL(/shelves/);
-    await tabTo(page, 'New document…');
+    await tabTo(page, 'New…');
     await page.keyboard.press('Enter');
     await expect(page.getByLabel('What is it called?')).toBeFocused();
     await page.keyboard.type('By keyboard');

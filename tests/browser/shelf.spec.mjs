@@ -41,7 +41,7 @@ test('other shelves are in reach, and those one is not on are not there', async 
     await expect(page.getByRole('navigation', { name: 'Shelves' }).getByText('Committee')).toHaveCount(0);
     await page.getByRole('link', { name: /Open days/ }).click();
     await expect(page.getByText('Open day plan', { exact: true })).toBeVisible();
-    await expect(page.getByText('New document…')).toHaveCount(0);
+    await expect(page.getByText('New…')).toHaveCount(0);
     await page.getByText('Open day plan', { exact: true }).click();
     await expect(page.locator('.ProseMirror')).toHaveAttribute('contenteditable', 'false');
     await expect(page.getByRole('toolbar')).toHaveCount(0);

@@ -10,7 +10,7 @@ export async function signIn(page, name) {
 
 /** @param {import('@playwright/test').Page} page */
 export async function newDocument(page, title) {
-    await page.getByText('New document…').click();
+    await page.getByText('New…', { exact: true }).click();
     await page.getByLabel('What is it called?').fill(title);
     await page.getByRole('button', { name: 'Make it' }).click();
     await page.waitForURL(/\/items\//);

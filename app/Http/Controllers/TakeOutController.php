@@ -14,6 +14,7 @@ use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
+use MistyAttic\Core\Kinds\Spreadsheet\Places;
 
 /** Taking out what one person wrote between two versions. */
 final class TakeOutController extends Controller
@@ -21,22 +22,23 @@ final class TakeOutController extends Controller
     public function show(Request $request, Item $item, TakeOutEdits $takeOut, States $states, Phrases $phrases): View
     {
         Gate::authorize('restore', $item);
-        [$from, $to, $author] = $this->asked($request, $item);
-        $merged = $takeOut->rehearse($item, $from, $to, $author);
+        [$from, $to, $author, $tab] = $this->asked($request, $item);
+        $merged = $takeOut->rehearse($item, $from, $to, $author, $tab);
+        $now = $states->tree($item->root);
 
         return view('take-out', [
-            'item' => $item, 'from' => $from, 'to' => $to, 'author' => $author, 'phrases' => $phrases,
+            'item' => $item, 'from' => $from, 'to' => $to, 'author' => $author, 'tab' => $tab, 'tabs' => $item->kind === 'spreadsheet' ? (new Places($now))->tabs : [], 'phrases' => $phrases,
             'numbers' => $takeOut->numbers($item, $from, $to, $author),
-            'plan' => $merged === null ? null : new TakeOutPlan($item, $states->tree($item->root), $merged, $phrases),
+            'plan' => $merged === null ? null : new TakeOutPlan($item, $now, $merged, $phrases),
         ]);
     }
 
     public function store(Request $request, Item $item, TakeOutEdits $takeOut): RedirectResponse
     {
         Gate::authorize('restore', $item);
-        [$from, $to, $author] = $this->asked($request, $item);
+        [$from, $to, $author, $tab] = $this->asked($request, $item);
         $seen = (int) $request->validate(['seen' => ['required', 'integer', 'min:1']])['seen'];
-        $version = $takeOut->handle($item, $from, $to, $author, $this->person($request), $seen);
+        $version = $takeOut->handle($item, $from, $to, $author, $this->person($request), $seen, $tab);
         if ($version === null) {
             return redirect()->route('take-out', ['item' => $item, 'from' => $from, 'to' => $to, 'by' => $author->id])->withErrors(['seen' => __($item->head === $seen ? 'history.take_out.nothing' : 'history.moved_on')]);
         }
@@ -45,13 +47,13 @@ final class TakeOutController extends Controller
             ->with('said', __('item.took_out', ['who' => $author->firstName(), 'number' => (string) $version->number]));
     }
 
-    /** @return array{int, int, User} */
+    /** @return array{int, int, User, string|null} from, to, whose, and the tab that alone is meant */
     private function asked(Request $request, Item $item): array
     {
-        $sent = $request->validate(['from' => ['required', 'integer', 'min:0'], 'to' => ['required', 'integer', 'min:1'], 'by' => ['required', 'integer']]);
+        $sent = $request->validate(['from' => ['required', 'integer', 'min:0'], 'to' => ['required', 'integer', 'min:1'], 'by' => ['required', 'integer'], 'tab' => ['nullable', 'string', 'max:24']]);
         $author = User::query()->find((int) $sent['by']);
         abort_if($author === null || $item->versions()->where('user_id', $author->id)->doesntExist(), 404);
 
-        return [min((int) $sent['from'], (int) $sent['to']), max((int) $sent['from'], (int) $sent['to']), $author];
+        return [min((int) $sent['from'], (int) $sent['to']), max((int) $sent['from'], (int) $sent['to']), $author, $item->kind === 'spreadsheet' ? $sent['tab'] ?? null : null];
     }
 }
