@@ -34,6 +34,8 @@ final class CellStory
     /** Where it stands now: “C3”, or nothing when it is gone. */
     public readonly string $place;
 
+    public readonly string $tab;
+
     public readonly string $rowName;
 
     public readonly string $columnName;
@@ -49,6 +51,7 @@ final class CellStory
         $places = $this->kind->places($tree);
         [$rowPart, $columnPart] = [$tree->find($row), $tree->find($column)];
         $this->place = $rowPart === null || $columnPart === null ? '' : Places::letters($places->position($column)).($places->position($row) + 1);
+        $this->tab = $columnPart === null ? '' : $places->tab($column);
         $this->format = $columnPart?->string('format') ?? '';
         $this->columnName = $columnPart === null ? '' : $this->kind->label($tree, $columnPart);
 

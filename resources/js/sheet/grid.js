@@ -42,8 +42,8 @@ export class Grid {
         /** @type {Map<number, HTMLElement>} */
         this.lines = new Map();
         this.space = element('div', 'grid-space');
-        this.head = element('div', 'grid-head', { role: 'row' });
-        this.body = element('div', 'grid-body', { role: 'presentation' });
+        this.head = element('div', 'grid-head', { role: 'rowgroup' });
+        this.body = element('div', 'grid-body', { role: 'rowgroup' });
         root.replaceChildren(this.space);
         this.space.append(this.head, this.body);
         root.setAttribute('role', 'grid');
@@ -209,8 +209,8 @@ export class Grid {
     /** @param {{first: number, last: number}} columns */
     drawHead(columns) {
         const { left, right, top, bottom } = this.range;
-        const names = element('div', 'grid-names', { role: 'presentation' });
-        const corner = element('div', 'grid-corner', { role: 'columnheader' });
+        const names = element('div', 'grid-names', { role: 'row', 'aria-rowindex': '1' });
+        const corner = element('div', 'grid-corner', { role: 'columnheader', 'aria-colindex': '1' });
         corner.append(sr('Row'));
         names.append(corner);
         for (let at = columns.first; at <= columns.last && this.tab.columns.length > 0; at++) {
