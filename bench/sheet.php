@@ -13,6 +13,7 @@ use App\Actions\SaveState;
 use App\Actions\Sent;
 use App\Database\DatabaseFile;
 use App\Models\Item;
+use App\Models\Shelf;
 use App\Models\User;
 use App\Models\Version;
 use App\Store\States;
@@ -41,7 +42,7 @@ DatabaseFile::make($database);
 Artisan::call('migrate', ['--force' => true]);
 ini_set('memory_limit', '512M');
 $user = User::query()->create(['name' => 'Bench', 'email' => 'bench@example.org', 'password' => 'a long password', 'colour' => 1]);
-$shelf = App\Models\Shelf::query()->create(['key' => MakeItem::key(), 'name' => 'Bench']);
+$shelf = Shelf::query()->create(['key' => MakeItem::key(), 'name' => 'Bench']);
 
 /** @return array{float, mixed} milliseconds, the median of some runs, and what came of the last */
 $median = function (int $runs, Closure $work): array {
@@ -85,8 +86,9 @@ foreach ($quick ? [[200, 10]] : [[1_000, 10], [10_000, 10], [10_000, 40], [100_0
     $tree = $states->tree($item->root);
     $middle = $tree->parts[intdiv(count($tree->parts), 2)];
     $column = (string) array_key_last($middle->fields);
+    $at = (int) $tree->position($middle->id);
     unset($tree);
-    [$saved] = $median($quick ? 2 : 5, fn (int $run) => $save($item, ['cells' => [$middle->id => [$column => 1000 + $run]]]));
+    [$saved] = $median($quick ? 2 : 5, fn (int $run) => $save($item, ['cells' => [$middle->id => [$column => 1000 + $run]], 'at' => [$middle->id => $at]]));
     $head = $item->refresh()->head;
     $version = fn (int $number): Version => Version::query()->with('user')->where(['item_id' => $item->id, 'number' => $number])->firstOrFail()->setRelation('item', $item);
     [$compared] = $median($quick ? 1 : 3, fn () => (new SheetView(new Comparison($item, $version($head - 1), $version($head), $states, new Phrases), null, false, false, 'changed'))->lines(0, 150));

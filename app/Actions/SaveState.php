@@ -23,7 +23,7 @@ use MistyAttic\Core\Merge\TreeMerge;
 /** The save path: merges what was sent with what came in between, and makes or grows a version, in one transaction. */
 final readonly class SaveState
 {
-    public function __construct(private States $states, private WriteVersion $write) {}
+    public function __construct(private States $states, private WriteVersion $write, private SaveCells $cells) {}
 
     public function handle(Item $item, User $editor, Sent $sent): Saved|UnknownBase|Unfit
     {
@@ -32,6 +32,12 @@ final readonly class SaveState
             $base = $this->base($item, $sent);
             if ($base === null) {
                 return new UnknownBase;
+            }
+            $short = $sent->tree === null && $base === $item->root ? $this->cells->handle($item, $editor, $sent) : null;
+            if ($short !== null) {
+                $short instanceof Saved && $this->remember($item, $sent, $short->root);
+
+                return $short;
             }
             $kind = Kinds::named($item->kind);
             $head = $this->states->tree($item->root);

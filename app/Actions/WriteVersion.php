@@ -8,6 +8,7 @@ use App\Models\Cause;
 use App\Models\Item;
 use App\Models\User;
 use App\Models\Version;
+use App\Store\Excerpt;
 use App\Store\States;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Compare\ChangeSet;
@@ -18,6 +19,7 @@ use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\History\Touched;
 use MistyAttic\Core\History\Unusual\UnusualChange;
 use MistyAttic\Core\History\Unusual\UnusualChanges;
+use MistyAttic\Core\Kinds\Cell;
 use MistyAttic\Core\Kinds\Kinds;
 
 /** Adds a version to an item, or grows the newest one. To be called inside the transaction of the action that wants it. */
@@ -29,9 +31,18 @@ final readonly class WriteVersion
     {
         $newest = $item->head === 0 ? null : Version::query()->where(['item_id' => $item->id, 'number' => $item->head])->firstOrFail();
         $grown = $newest !== null && $this->grows($newest, $editor, $written) ? $newest : null;
-        $before = $grown === null ? $written->before : $this->before($item, $grown);
-        $changes = TreeCompare::of($before, $written->after);
-        $statements = Statements::of(Kinds::named($item->kind), $before, $written->after, $changes);
+        $kind = Kinds::named($item->kind);
+        $beforeRoot = $grown === null ? ($item->head === 0 ? null : $item->root) : $this->rootBefore($item, $grown);
+        $grid = $kind->grid();
+        $excerpt = $grid === null || $beforeRoot === null ? null : Excerpt::of($this->states, $grid, $beforeRoot, $written->root);
+        if ($excerpt === null) {
+            $before = ($grown === null ? $written->before : null) ?? ($beforeRoot === null ? PartTree::of([]) : $this->states->tree($beforeRoot));
+            $after = $written->after ?? $this->states->tree($written->root);
+            $changes = TreeCompare::of($before, $after);
+        } else {
+            [$before, $after, $changes] = [$excerpt->old, $excerpt->new, $excerpt->changes];
+        }
+        $statements = Statements::of($kind, $before, $after, $changes);
 
         $version = $grown ?? new Version(['item_id' => $item->id, 'number' => $item->head + 1, 'user_id' => $editor->id, 'cause' => $written->cause, 'source' => $written->source, 'started_at' => now()]);
         $version->fill([
@@ -39,13 +50,14 @@ final readonly class WriteVersion
             'kept' => $version->kept || $written->kept,
             'note' => $written->note ?? $version->note,
             'facts' => [...$this->facts($statements), ...($written->of === null ? [] : ['of' => $written->of])],
-            'unusual' => $written->cause === Cause::Wrote ? $this->unusual($item, $before, $written->after, $changes) : null,
+            // What is unusual shows beside all of a table alone.
+            'unusual' => $written->cause === Cause::Wrote && $excerpt === null ? $this->unusual($item, $before, $after, $changes) : null,
             'added' => array_sum(array_column($statements, 'added')),
             'removed' => array_sum(array_column($statements, 'removed')),
             'saved_at' => now(),
         ])->save();
-        $item->update(['head' => $version->number, 'root' => $written->root, 'changed_at' => now()]);
-        $this->touch($item, $version, $changes, $written->after);
+        $item->update(['head' => $version->number, 'root' => $written->root, 'changed_at' => now(), ...($excerpt === null && $grid !== null ? ['formulas' => self::hasFormulas($after)] : [])]);
+        $this->touch($item, $version, $changes, $after);
         if ($grown === null) {
             $this->tally($item, $editor);
         }
@@ -73,11 +85,24 @@ final readonly class WriteVersion
             && Item::query()->where('copied_from', $newest->id)->doesntExist();
     }
 
-    private function before(Item $item, Version $version): PartTree
+    private function rootBefore(Item $item, Version $version): ?string
     {
         $root = Version::query()->where(['item_id' => $item->id, 'number' => $version->number - 1])->value('root');
 
-        return is_string($root) ? $this->states->tree($root) : PartTree::of([]);
+        return is_string($root) ? $root : null;
+    }
+
+    private static function hasFormulas(PartTree $tree): bool
+    {
+        foreach ($tree->parts as $part) {
+            foreach ($part->fields as $value) {
+                if (is_array($value) && Cell::isFormula($value)) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
     }
 
     /**
@@ -107,7 +132,7 @@ final readonly class WriteVersion
         DB::table('touches')->where(['item_id' => $item->id, 'number' => $version->number])->delete();
         $rows = [];
         foreach (Touched::by($changes, Kinds::named($item->kind)) as $part => $what) {
-            $rows[] = ['item_id' => $item->id, 'part' => $part, 'number' => $version->number, 'user_id' => $version->user_id, 'what' => $what, 'position' => $after->position(explode('/', $part)[0])];
+            $rows[] = ['item_id' => $item->id, 'part' => $part, 'number' => $version->number, 'user_id' => $version->user_id, 'what' => $what, 'position' => $after->wholePosition(explode('/', $part)[0])];
         }
         foreach (array_chunk($rows, 500) as $batch) {
             DB::table('touches')->insert($batch);

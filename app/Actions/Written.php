@@ -11,8 +11,9 @@ use MistyAttic\Core\Content\PartTree;
 final readonly class Written
 {
     public function __construct(
-        public PartTree $before,
-        public PartTree $after,
+        /** The newest state before, and what it becomes; null when it is to be read from the store, as far as it is needed. */
+        public ?PartTree $before,
+        public ?PartTree $after,
         public string $root,
         public Cause $cause,
         public ?int $source = null,

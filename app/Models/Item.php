@@ -18,6 +18,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property string $title
  * @property int $head the number of the newest version
  * @property string $root the address of the newest state, in hexadecimal
+ * @property bool $formulas whether there may be formulas in it
  * @property int|null $copied_from
  * @property CarbonImmutable $changed_at
  * @property-read Shelf $shelf
@@ -25,12 +26,12 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  */
 final class Item extends Model
 {
-    protected $fillable = ['key', 'shelf_id', 'kind', 'title', 'head', 'root', 'copied_from', 'changed_at'];
+    protected $fillable = ['key', 'shelf_id', 'kind', 'title', 'head', 'root', 'formulas', 'copied_from', 'changed_at'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['head' => 'integer', 'changed_at' => 'immutable_datetime'];
+        return ['head' => 'integer', 'formulas' => 'boolean', 'changed_at' => 'immutable_datetime'];
     }
 
     public function getRouteKeyName(): string

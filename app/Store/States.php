@@ -6,6 +6,7 @@ namespace App\Store;
 
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Content\Stretch;
 use MistyAttic\Core\Store\ChunkStore;
 use MistyAttic\Core\Store\TreeStore;
 
@@ -44,6 +45,35 @@ final readonly class States
     public function part(string $root, int $position): ?Part
     {
         return $this->trees->part((string) hex2bin($root), $position);
+    }
+
+    public function count(string $root): int
+    {
+        return $this->trees->count((string) hex2bin($root));
+    }
+
+    /** @return array<int, Part> the parts at the top, by position */
+    public function tops(string $root): array
+    {
+        return $this->trees->tops((string) hex2bin($root));
+    }
+
+    /** @return list<Part> */
+    public function window(string $root, int $from, int $length): array
+    {
+        return $this->trees->window((string) hex2bin($root), $from, $length);
+    }
+
+    /** @return list<Stretch> where two states differ */
+    public function compare(string $old, string $new): array
+    {
+        return $this->trees->compare((string) hex2bin($old), (string) hex2bin($new));
+    }
+
+    /** @param list<array{int, int, list<Part>}> $edits see {@see TreeStore::splice} */
+    public function splice(string $root, array $edits): string
+    {
+        return bin2hex($this->trees->splice((string) hex2bin($root), $edits));
     }
 
     /** @return \Generator<string, string> */

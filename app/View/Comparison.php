@@ -7,6 +7,7 @@ namespace App\View;
 use App\Models\Item;
 use App\Models\User;
 use App\Models\Version;
+use App\Store\Excerpt;
 use App\Store\States;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
@@ -61,6 +62,10 @@ final class Comparison
     /** Whether words were told by a part's last editor somewhere, to bound the work. */
     public bool $coarse = false;
 
+    /**
+     * @param  bool  $apart  says neighbours and small edits one by one
+     * @param  bool  $whole  both states with all that is the same in them, also of a large table
+     */
     public function __construct(
         private readonly Item $item,
         public readonly Version $from,
@@ -68,12 +73,15 @@ final class Comparison
         private readonly States $states,
         Phrases $phrases,
         bool $apart = false,
+        bool $whole = false,
     ) {
         $this->words = new Words;
-        $this->old = $states->tree($from->root);
-        $this->new = $from->root === $to->root ? $this->old : $states->tree($to->root);
-        $this->changes = TreeCompare::of($this->old, $this->new);
         $kind = Kinds::named($item->kind);
+        $grid = $kind->grid();
+        $excerpt = $grid === null || $whole ? null : Excerpt::of($states, $grid, $from->root, $to->root);
+        $this->old = $excerpt->old ?? $states->tree($from->root);
+        $this->new = $excerpt->new ?? ($from->root === $to->root ? $this->old : $states->tree($to->root));
+        $this->changes = $excerpt->changes ?? TreeCompare::of($this->old, $this->new);
         $this->touches = $this->touchesBetween(array_map(strval(...), array_keys(Touched::by($this->changes, $kind))));
         $this->versions = $this->versionsOf($this->touches);
         $this->users = User::query()->whereIn('id', $this->versions->pluck('user_id')->unique()->values())->get()->keyBy('id');

@@ -58,6 +58,12 @@ final readonly class HistoryAddress
         ], fn ($value) => $value !== null));
     }
 
+    /** Whether what is the same at both ends is shown as well. */
+    public function showsAll(): bool
+    {
+        return $this->view !== 'changed' || $this->rows === 'all';
+    }
+
     public function toggled(int $editor): string
     {
         return $this->with(['by' => in_array($editor, $this->by, true) ? array_values(array_diff($this->by, [$editor])) : [...$this->by, $editor]]);

@@ -143,6 +143,11 @@ final class SheetView
 
             return;
         }
+        if ($this->new->ordinals !== null) {
+            $this->lines = $this->apart($rows);
+
+            return;
+        }
         // What changed, with a little around it; the headings stay in sight.
         $shown = $rows === [] || ! $this->changed($rows) ? [] : [0 => true];
         foreach ($rows as $at => $row) {
@@ -167,6 +172,34 @@ final class SheetView
         if ($same > 0) {
             $this->lines[] = $same;
         }
+    }
+
+    /**
+     * The rows of an excerpt, with how many lie between.
+     *
+     * @param  list<MarkedPart>  $rows
+     * @return list<MarkedPart|int>
+     */
+    private function apart(array $rows): array
+    {
+        $lines = [];
+        // What lies between is the same, so it is counted on the side where the row is.
+        $next = $nextOld = 0;
+        foreach ($rows as $row) {
+            $gone = $row->state === ChangeType::Removed;
+            $same = $gone ? $this->oldPlaces->position($row->part->id) - $nextOld : $this->newPlaces->position($row->part->id) - $next;
+            if ($same > 0) {
+                $lines[] = $same;
+                $next += $same;
+                $nextOld += $same;
+            }
+            $next += $gone ? 0 : 1;
+            $nextOld += $row->state === ChangeType::Added ? 0 : 1;
+            $lines[] = $row;
+        }
+        $left = ($this->new->sizes[$this->tab] ?? $next) - $next;
+
+        return $left > 0 && $rows !== [] ? [...$lines, $left] : $lines;
     }
 
     /**

@@ -88,7 +88,7 @@ final class TableStatements
         }
         $ids = array_values(array_map(fn (Change $change) => $change->id, $changes));
         $side = $type === ChangeType::Removed ? $this->old : $this->new;
-        $rows = count($this->new->children()[$table] ?? []);
+        $rows = $this->new->sizes[$table] ?? count($this->new->children()[$table] ?? []);
         $many = $type === ChangeType::Moved && $role === $this->grid->row && count($ids) >= self::ORDERED_ROWS && count($ids) >= self::SORTED_SHARE * $rows;
         $by = $many ? $this->sortedBy($table) : [];
         $sorted = $many && ($by !== [] || count($ids) >= self::SORTED_ROWS);

@@ -21,8 +21,18 @@ final class PartTree
     /** @var array<string, list<string>>|null id => ids of the children, in order */
     private ?array $children = null;
 
-    /** @param list<Part> $parts the first at depth 0, each at most one deeper than the one before, ids unique */
-    private function __construct(public readonly array $parts) {}
+    /**
+     * @param  list<Part>  $parts  the first at depth 0, each at most one deeper than the one before, ids unique
+     * @param  array<string, int>|null  $ordinals  see {@see excerpt}
+     * @param  array<string, int>|null  $wholePositions
+     * @param  array<string, int>|null  $sizes
+     */
+    private function __construct(
+        public readonly array $parts,
+        public readonly ?array $ordinals = null,
+        public readonly ?array $wholePositions = null,
+        public readonly ?array $sizes = null,
+    ) {}
 
     /**
      * @param  list<Part>  $parts
@@ -45,6 +55,25 @@ final class PartTree
         }
 
         return new self($parts);
+    }
+
+    /**
+     * Some parts of a larger state, with where they stand in all of it.
+     *
+     * @param  list<Part>  $parts  in order, with all that stands above each
+     * @param  array<string, int>  $ordinals  id => its place among the siblings of its role
+     * @param  array<string, int>  $positions  id => its place in the whole pre-order list
+     * @param  array<string, int>  $sizes  id of a table => how many rows it has
+     */
+    public static function excerpt(array $parts, array $ordinals, array $positions, array $sizes): self
+    {
+        return new self(self::of($parts)->parts, $ordinals, $positions, $sizes);
+    }
+
+    /** Where a part stands in the pre-order list, of the whole state if this is an excerpt. */
+    public function wholePosition(string $id): ?int
+    {
+        return $this->wholePositions === null ? $this->position($id) : $this->wholePositions[$id] ?? null;
     }
 
     /**

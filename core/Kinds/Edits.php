@@ -18,6 +18,7 @@ use MistyAttic\Core\Sequences\Increasing;
  * - `order`: parent => ids of children in their order, for a table that was sorted; children that are not named stay in front
  * - `cells`: row => column => value, null for none
  * - `fields`: part => field => value
+ * - `at`: row => its position in the list of all parts of the state that it started from; only makes it faster
  *
  * Results of formulas that are sent along are dropped, since they are worked out here.
  */

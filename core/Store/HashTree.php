@@ -157,6 +157,41 @@ final readonly class HashTree
     }
 
     /**
+     * The records of depth 0.
+     *
+     * @return array<int, string> by position
+     *
+     * @throws ChunkMissing
+     */
+    public function tops(string $root): array
+    {
+        $nodes = $this->nodes();
+        $tops = [];
+        $open = [[$root, 0]];
+        while ($open !== []) {
+            [$address, $start] = array_pop($open);
+            if ($nodes->isLeaf($address)) {
+                foreach ($nodes->records($address) as $at => $record) {
+                    if (Entry::depth($record) === 0) {
+                        $tops[$start + $at] = $record;
+                    }
+                }
+
+                continue;
+            }
+            foreach ($nodes->entries($address) as $entry) {
+                if ($entry->least === 0) {
+                    $open[] = [$entry->address, $start];
+                }
+                $start += $entry->count;
+            }
+        }
+        ksort($tops);
+
+        return $tops;
+    }
+
+    /**
      * Every chunk of a list, level by level from the root: address => bytes.
      *
      * @param  array<string, true>  $known  nodes that need not be looked into, by address; grows by what was seen

@@ -94,6 +94,18 @@ final readonly class TreeStore
         return Part::fromRecords($this->hashes->read($root, $from, $length));
     }
 
+    /**
+     * The parts at the top, such as the tabs of a spreadsheet; reads the paths to them and no more.
+     *
+     * @return array<int, Part> by position
+     *
+     * @throws ChunkMissing
+     */
+    public function tops(string $root): array
+    {
+        return array_map(Part::fromRecord(...), $this->hashes->tops($root));
+    }
+
     /** How many parts a state has. */
     public function count(string $root): int
     {
@@ -129,7 +141,7 @@ final readonly class TreeStore
         for ($at = 0; isset($regions[$at]); $at++) {
             $region = $regions[$at];
             // The same parts stand open on both sides: a stretch goes on until that is so.
-            $stretch = new Stretch($this->open($old, $region->oldFrom, $nodes), $this->parts($region->old), $this->parts($region->new));
+            $stretch = new Stretch($this->open($old, $region->oldFrom, $nodes), $this->parts($region->old), $this->parts($region->new), $region->oldFrom, $region->newFrom);
             for ($to = $region->newTo(); ; $to = $next->newTo()) {
                 $next = $regions[$at + 1] ?? null;
                 $hanging = $this->hanging($new, $to, $next->newFrom ?? PHP_INT_MAX, $stretch->differsFrom());

@@ -312,6 +312,55 @@ final class SheetTest extends FeatureCase
         $this->assertVerified();
     }
 
+    public function test_a_large_table_is_saved_and_compared_by_the_rows_that_changed_as_if_all_of_it_was_read(): void
+    {
+        $lines = array_map(fn (int $row) => "Item {$row}|{$row}", range(1, 4500));
+        $this->item = $this->sheet(['Small' => "Who|What\nInes|1", 'Large' => "Item|Kg\n".implode("\n", $lines)]);
+        self::assertFalse($this->item->formulas);
+        $base = $this->item->root;
+        $tree = $this->tree($this->item);
+        $at = fn (string $row): int => (int) $tree->position($row);
+        $edits = ['cells' => ['t2r4000' => ['t2c1' => 7], 't2r17' => ['t2c0' => null]], 'at' => ['t2r4000' => $at('t2r4000'), 't2r17' => $at('t2r17')]];
+        DB::enableQueryLog();
+        $this->edit($edits, $this->tobi);
+        $short = $this->item->refresh()->only('root', 'head');
+        $chunks = array_sum(array_map(fn (array $query) => str_contains($query['query'], 'chunks') && str_starts_with($query['query'], 'select') ? count($query['bindings']) : 0, DB::getQueryLog()));
+        self::assertLessThan(60, $chunks, 'chunks read');
+        $version = Version::query()->with('user')->where('number', 3)->where('item_id', $this->item->id)->firstOrFail();
+        $touches = fn (): array => DB::table('touches')->where(['item_id' => $this->item->id, 'number' => 3])->orderBy('part')->get(['part', 'what', 'position'])->map(fn (object $touch) => (array) $touch)->all();
+        [$facts, $touched] = [$version->facts, $touches()];
+        self::assertSame('typed_over', $facts['code']);
+        self::assertSame($at('t2r4000'), array_column($touched, 'position', 'part')['t2r4000/t2c1'] ?? null);
+
+        // The long way gives the same.
+        DB::table('touches')->where(['item_id' => $this->item->id, 'number' => 3])->delete();
+        DB::table('sent_states')->delete();
+        $version->delete();
+        $this->item->update(['root' => $base, 'head' => 2, 'formulas' => true]);
+        unset($edits['at']);
+        $this->edit($edits, $this->tobi);
+        self::assertSame($short, $this->item->refresh()->only('root', 'head'));
+        self::assertEquals([$facts, $touched], [Version::query()->where('number', 3)->where('item_id', $this->item->id)->firstOrFail()->facts, $touches()]);
+
+        $this->edit(['removed' => ['t2r100'], 'placed' => [['nrow', 'row', 'tab2', 't2r4200', ['t2c0' => 'New one']]]]);
+        $page = $this->get(route('history', ['item' => $this->item, 'from' => 2, 'to' => 4]))->assertOk();
+        $page->assertSeeInOrder(['16 rows the same', 'Item 17', '82 rows the same', 'Item 100', '3,899 rows the same', '4000', '200 rows the same', 'New one', '300 rows the same']);
+        $page->assertSee('Typed “7” over “4000” in “Kg” of “Item 4000” in “Large”');
+        $this->get(route('history', ['item' => $this->item, 'from' => 2, 'to' => 4, 'rows' => 'all']))->assertOk()->assertSee('4,352 more');
+        $this->get(route('restore', [$this->item, 2]))->assertOk()->assertSee('4500 rows');
+        $this->get(route('cell', [$this->item, 't2r4000', 't2c1']))->assertOk()->assertSee('B4000')->assertSee('4000');
+
+        // What does not stand where it is said to, or is no value, is told as ever.
+        $this->edit(['cells' => ['t2r4000' => ['t2c1' => 8]], 'at' => ['t2r4000' => 12]]);
+        self::assertSame('8', $this->shown('t2r4000', 't2c1'));
+        $answer = $this->putJson(route('state.save', $this->item), ['base' => $this->item->refresh()->root, 'client' => 'x', 'edits' => ['cells' => ['t2r4000' => ['t2c1' => ['x'], 'nope' => 1]], 'at' => ['t2r4000' => (int) $this->tree($this->item)->position('t2r4000')]]]);
+        $answer->assertStatus(422)->assertJsonCount(2, 'problems');
+        $formula = $this->putJson(route('state.save', $this->item), ['base' => $this->item->refresh()->root, 'client' => 'x', 'edits' => ['cells' => ['t2r4000' => ['t2c1' => ['=', '1+1']]], 'at' => ['t2r4000' => (int) $this->tree($this->item)->position('t2r4000')]]])->assertOk();
+        self::assertSame(2, $formula->json('edits.cells.t2r4000.t2c1.2'));
+        self::assertTrue($this->item->refresh()->formulas);
+        $this->assertVerified();
+    }
+
     public function test_a_new_spreadsheet_has_somewhere_to_write_and_opens(): void
     {
         $this->post(route('shelf.make', $this->shelf), ['kind' => 'spreadsheet'])->assertRedirect();

@@ -99,7 +99,7 @@ test('what became of it is sent, and comes again when it did not arrive', () => 
     of.run([{ do: 'cells', cells: [['t1r1', 't1c1', 19]] }]);
     const others = of.arrived({ cells: { t1r1: { t1c1: 7 }, t1r3: { t1c2: 9 }, t1r4: { t1c1: ['=', 'SUM([t1r1.t1c1]:[t1r3.t1c1])', 22] } } });
     assert.deepEqual([others, of.value('t1r1', 't1c1'), of.value('t1r3', 't1c2'), of.isDirty], [true, 19, 9, true], 'what was typed since stays');
-    assert.deepEqual(of.take(), { removed: [], cells: { t1r1: { t1c1: 19 } } });
+    assert.deepEqual(of.take(), { removed: [], cells: { t1r1: { t1c1: 19 } }, at: { t1r1: 5 } }, 'with its place among all parts');
     assert.equal(of.arrived({ cells: { t1r4: { t1c1: ['=', 'SUM([t1r1.t1c1]:[t1r3.t1c1])', 23] } } }), false, 'a result is nobody’s edit');
     assert.equal(of.isDirty, false);
     // Another window, from the state before: takes up what was kept.

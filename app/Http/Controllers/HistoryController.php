@@ -39,7 +39,7 @@ final class HistoryController extends Controller
         $address = HistoryAddress::read($request, $item, fn () => $this->beforeLastSitting($item));
         $from = $this->version($item, $address->from);
         $to = $address->to === $address->from ? $from : $this->version($item, $address->to);
-        $comparison = new Comparison($item, $from, $to, $states, $phrases);
+        $comparison = new Comparison($item, $from, $to, $states, $phrases, whole: $address->showsAll());
         $kind = Kinds::named($item->kind);
         $sheet = $item->kind === 'spreadsheet' ? $this->sheet($comparison, $address) : null;
 
@@ -71,7 +71,7 @@ final class HistoryController extends Controller
         [$from, $to] = [$this->version($item, $address->from), $this->version($item, $address->to)];
 
         return view('history.lines', [
-            'sheet' => $this->sheet(new Comparison($item, $from, $to, $states, $phrases), $address),
+            'sheet' => $this->sheet(new Comparison($item, $from, $to, $states, $phrases, whole: $address->showsAll()), $address),
             'authors' => $address->view === 'who' ? new SheetAuthors($item, $to) : null,
             'address' => $address,
             'start' => $start,

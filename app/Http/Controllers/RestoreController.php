@@ -25,7 +25,7 @@ final class RestoreController extends Controller
     {
         Gate::authorize('restore', $item);
         $version = $this->version($item, $number);
-        $since = new Comparison($item, $version, $this->version($item, $item->head), $states, $phrases, apart: true);
+        $since = new Comparison($item, $version, $this->version($item, $item->head), $states, $phrases, apart: true, whole: true);
 
         return view('restore', [
             'item' => $item,
@@ -48,7 +48,7 @@ final class RestoreController extends Controller
         ], ['pick' => __('history.nothing_ticked')]);
         $version = $this->version($item, $number);
         $all = ! isset($sent['lines']) || count(array_unique($sent['pick'])) >= (int) $sent['lines'];
-        $picked = $all || $item->head !== (int) $sent['seen'] ? null : $this->keys(new Comparison($item, $version, $this->version($item, $item->head), $states, $phrases, apart: true), $sent['pick']);
+        $picked = $all || $item->head !== (int) $sent['seen'] ? null : $this->keys(new Comparison($item, $version, $this->version($item, $item->head), $states, $phrases, apart: true, whole: true), $sent['pick']);
         $restored = $restore->handle($item, $version, $this->person($request), (int) $sent['seen'], picked: $picked);
         if ($restored === null) {
             return redirect()->route('restore', [$item, $number])->withErrors(['seen' => __($item->root === $version->root ? 'history.same' : 'history.moved_on')]);

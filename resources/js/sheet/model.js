@@ -8,7 +8,7 @@
  * @typedef {{id: string, name: string, frozen: number, columns: Column[], rows: Row[]}} Tab
  * @typedef {[string, string, number, Record<string, any>]} Part
  * @typedef {[string, string | null, string, string | null, Record<string, any>?]} Place id, role, parent, after, fields
- * @typedef {{removed?: string[], placed?: Place[], order?: Record<string, string[]>, cells?: Record<string, Record<string, Value | null>>, fields?: Record<string, Record<string, any>>}} Edits
+ * @typedef {{removed?: string[], placed?: Place[], order?: Record<string, string[]>, at?: Record<string, number>, cells?: Record<string, Record<string, Value | null>>, fields?: Record<string, Record<string, any>>}} Edits
  */
 
 /** Something that can be done to a sheet; doing it gives what undoes it.
@@ -115,6 +115,16 @@ export class Sheet {
             }
         }
         return this.positions.get(id) ?? -1;
+    }
+
+    /** @param {string} id a row @returns {number} where it stands in the list of all parts */
+    wholePosition(id) {
+        let before = 0;
+        for (const tab of this.tabs) {
+            if (tab === this.tabOf.get(id)) return before + 1 + tab.columns.length + this.position(id);
+            before += 1 + tab.columns.length + tab.rows.length;
+        }
+        return -1;
     }
 
     /** @param {string} row @param {string} column @returns {Value | undefined} */
@@ -370,6 +380,10 @@ export class Sheet {
         for (const [id, columns] of dirty.cells) {
             const row = dirty.added.has(id) ? undefined : this.row(id);
             if (row) (edits.cells ??= {})[id] = Object.fromEntries([...columns].filter((column) => this.parts.has(column)).map((column) => [column, row.cells[column] ?? null]));
+        }
+        // Where the rows stand, so that of a large table only they are read.
+        if (edits.cells && !placed.length && !edits.order && !edits.removed?.length && Object.keys(edits.cells).length <= 500) {
+            edits.at = Object.fromEntries(Object.keys(edits.cells).map((id) => [id, this.wholePosition(id)]));
         }
         for (const [id, names] of dirty.fields) {
             const part = /** @type {Record<string, any> | undefined} */ (dirty.added.has(id) ? undefined : this.parts.get(id));

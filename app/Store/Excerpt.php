@@ -1,0 +1,85 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store;
+
+use MistyAttic\Core\Compare\ChangeSet;
+use MistyAttic\Core\Compare\TreeCompare;
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Cell;
+use MistyAttic\Core\Kinds\Grid;
+
+/**
+ * What two states of a large table differ in, read from the store without the rest: on each side the tabs, their columns and
+ * headings, and the parts that differ, with where all these stand.
+ */
+final readonly class Excerpt
+{
+    /** Of what has fewer parts, all is read. */
+    public const LARGE = 4_000;
+
+    /** More parts that differ are no excerpt any more. */
+    private const MOST = 4_000;
+
+    private function __construct(public PartTree $old, public PartTree $new, public ChangeSet $changes) {}
+
+    /** @return self|null null when all of it has to be read: it is small, much differs, or formulas are in it, which read the rest */
+    public static function of(States $states, Grid $grid, string $old, string $new): ?self
+    {
+        if ($states->count($new) < self::LARGE || $states->count($old) < self::LARGE) {
+            return null;
+        }
+        $stretches = $states->compare($old, $new);
+        $before = $after = [];
+        foreach ($stretches as $stretch) {
+            foreach ($stretch->old as $at => $part) {
+                $before[$stretch->oldFrom + $at] = $part;
+            }
+            foreach ($stretch->new as $at => $part) {
+                $after[$stretch->newFrom + $at] = $part;
+            }
+        }
+        foreach ([...$before, ...$after] as $part) {
+            if (count($before) + count($after) > self::MOST || ($part->role === $grid->row && array_filter($part->fields, Cell::isFormula(...)) !== [])) {
+                return null;
+            }
+        }
+
+        return new self(self::side($states, $grid, $old, $before), self::side($states, $grid, $new, $after), TreeCompare::between($stretches));
+    }
+
+    /** @param array<int, Part> $parts by position */
+    private static function side(States $states, Grid $grid, string $root, array $parts): PartTree
+    {
+        $count = $states->count($root);
+        $tops = $states->tops($root);
+        $ends = [...array_slice(array_keys($tops), 1), $count];
+        $ordinals = $sizes = [];
+        $at = 0;
+        foreach ($tops as $top => $tab) {
+            $end = $ends[$at++];
+            $parts[$top] = $tab;
+            $columns = 0;
+            for ($from = $top + 1; $from < $end; $from += 64) {
+                foreach ($states->window($root, $from, min(64, $end - $from)) as $offset => $part) {
+                    $parts[$from + $offset] = $part;
+                    if ($part->role !== $grid->column) {
+                        break 2;
+                    }
+                    $columns++;
+                }
+            }
+            $sizes[$tab->id] = $end - $top - 1 - $columns;
+            foreach ($parts as $position => $part) {
+                if ($position > $top && $position < $end) {
+                    $ordinals[$part->id] = $position - $top - 1 - ($part->role === $grid->row ? $columns : 0);
+                }
+            }
+        }
+        ksort($parts);
+
+        return PartTree::excerpt(array_values($parts), $ordinals, array_combine(array_map(fn (Part $part) => $part->id, $parts), array_keys($parts)), $sizes);
+    }
+}
