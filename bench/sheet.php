@@ -91,7 +91,7 @@ foreach ($quick ? [[200, 10]] : [[1_000, 10], [10_000, 10], [10_000, 40], [100_0
     [$saved] = $median($quick ? 2 : 5, fn (int $run) => $save($item, ['cells' => [$middle->id => [$column => 1000 + $run]], 'at' => [$middle->id => $at]]));
     $head = $item->refresh()->head;
     $version = fn (int $number): Version => Version::query()->with('user')->where(['item_id' => $item->id, 'number' => $number])->firstOrFail()->setRelation('item', $item);
-    [$compared] = $median($quick ? 1 : 3, fn () => (new SheetView(new Comparison($item, $version($head - 1), $version($head), $states, new Phrases), null, false, false, 'changed'))->lines(0, 150));
+    [$compared] = $median($quick ? 1 : 3, fn () => (new SheetView(new Comparison($item, $version($head - 1), $version($head), $states, new Phrases), $states, null, false, false, 'changed'))->lines(0, 150));
     [$story] = $median($quick ? 1 : 3, fn () => (new CellStory($item, $middle->id, $column, $states))->steps);
     printf("| %s × %d | %s | %.0f | %.0f | %.0f | %.0f | %d |\n", number_format($rows), $columns, number_format(strlen($json) / 1024), $open, $saved, $compared, $story, memory_get_peak_usage() >> 20);
 }

@@ -50,6 +50,45 @@ final readonly class Excerpt
         return new self(self::side($states, $grid, $old, $before), self::side($states, $grid, $new, $after), TreeCompare::between($stretches));
     }
 
+    /** The tabs, columns and headings of a state, with where they stand; null when it is small. */
+    public static function frame(States $states, Grid $grid, string $root): ?PartTree
+    {
+        return $states->count($root) < self::LARGE ? null : self::side($states, $grid, $root, []);
+    }
+
+    /** The frame of a state with the part at a position. */
+    public static function with(States $states, Grid $grid, string $root, int $position): PartTree
+    {
+        $part = $states->part($root, $position);
+
+        return self::side($states, $grid, $root, $part === null ? [] : [$position => $part]);
+    }
+
+    /**
+     * Where a part of one state stands in a later one, told from what the two differ in.
+     *
+     * @param  int  $position  in the earlier one
+     * @return int|null null when it is gone
+     */
+    public static function positionIn(States $states, string $earlier, int $position, string $later, string $id): ?int
+    {
+        $shift = 0;
+        foreach ($states->compare($earlier, $later) as $stretch) {
+            foreach ($stretch->new as $at => $part) {
+                if ($part->id === $id) {
+                    return $stretch->newFrom + $at;
+                }
+            }
+            if ($stretch->oldFrom + count($stretch->old) <= $position) {
+                $shift += count($stretch->new) - count($stretch->old);
+            } elseif ($stretch->oldFrom <= $position) {
+                return null;
+            }
+        }
+
+        return $states->part($later, $position + $shift)?->id === $id ? $position + $shift : null;
+    }
+
     /** @param array<int, Part> $parts by position */
     private static function side(States $states, Grid $grid, string $root, array $parts): PartTree
     {

@@ -6,6 +6,7 @@ namespace App\View;
 
 use App\Models\Item;
 use App\Models\Version;
+use App\Store\Excerpt;
 use App\Store\States;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Compare\ChangeType;
@@ -47,7 +48,7 @@ final class CellStory
     public function __construct(private readonly Item $item, private readonly string $row, private readonly string $column, private readonly States $states)
     {
         $this->kind = new SpreadsheetKind;
-        $tree = $states->tree($item->root);
+        $tree = $this->newest();
         $places = $this->kind->places($tree);
         [$rowPart, $columnPart] = [$tree->find($row), $tree->find($column)];
         $this->place = $rowPart === null || $columnPart === null ? '' : Places::letters($places->position($column)).($places->position($row) + 1);
@@ -78,6 +79,20 @@ final class CellStory
         $this->rowName = $rowPart !== null ? $this->kind->label($tree, $rowPart) : ($last === null ? '' : $this->firstText($last));
         $shown = array_reverse($this->older > 0 ? array_slice($steps, 1) : $steps);
         $this->steps = array_map(fn (array $step) => $this->step($step[0], $step[1], $step[2], $now, $rowPart, $places), $shown);
+    }
+
+    /** The newest state; of a large table without formulas, which would read the rest, the row alone with its columns. */
+    private function newest(): PartTree
+    {
+        $frame = $this->item->formulas ? null : Excerpt::frame($this->states, $this->kind->grid(), $this->item->root);
+        if ($frame === null) {
+            return $this->states->tree($this->item->root);
+        }
+        $last = DB::table('touches')->where(['item_id' => $this->item->id, 'part' => $this->row])->whereNotNull('position')->orderByDesc('number')->first(['number', 'position']);
+        $root = $last === null ? null : Version::query()->where(['item_id' => $this->item->id, 'number' => $last->number])->value('root');
+        $position = $last !== null && is_string($root) ? Excerpt::positionIn($this->states, $root, (int) $last->position, $this->item->root, $this->row) : null;
+
+        return $position === null ? $frame : Excerpt::with($this->states, $this->kind->grid(), $this->item->root, $position);
     }
 
     public function isThere(): bool

@@ -73,7 +73,7 @@ final class Comparison
         private readonly States $states,
         Phrases $phrases,
         bool $apart = false,
-        bool $whole = false,
+        public readonly bool $whole = false,
     ) {
         $this->words = new Words;
         $kind = Kinds::named($item->kind);

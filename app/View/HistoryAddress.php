@@ -58,10 +58,10 @@ final readonly class HistoryAddress
         ], fn ($value) => $value !== null));
     }
 
-    /** Whether what is the same at both ends is shown as well. */
-    public function showsAll(): bool
+    /** Whether both states are needed whole: a single one is shown by the rows in sight, unless formulas read the rest. */
+    public function showsAll(Item $item): bool
     {
-        return $this->view !== 'changed' || $this->rows === 'all';
+        return $this->view === 'changed' ? $this->rows === 'all' : $item->formulas;
     }
 
     public function toggled(int $editor): string

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\View;
 
 use App\Models\User;
+use App\Store\Excerpt;
+use App\Store\States;
 use MistyAttic\Core\Compare\CellEdits;
 use MistyAttic\Core\Compare\ChangeSet;
 use MistyAttic\Core\Compare\ChangeType;
@@ -42,6 +44,11 @@ final class SheetView
 
     private readonly bool $compared;
 
+    /** Whether only the rows that are asked for are read. */
+    private readonly bool $windowed;
+
+    private readonly string $root;
+
     private readonly CellEdits $edits;
 
     private readonly PartTree $old;
@@ -60,12 +67,15 @@ final class SheetView
      * @param  bool  $all  all rows, or those that changed
      * @param  string  $view  changed, was (the earlier state alone) or who (the later one alone)
      */
-    public function __construct(private readonly Comparison $comparison, ?string $tab, private readonly bool $all, private readonly bool $formulas, string $view)
+    public function __construct(private readonly Comparison $comparison, private readonly States $states, ?string $tab, private readonly bool $all, private readonly bool $formulas, string $view)
     {
         $this->kind = new SpreadsheetKind;
         $this->compared = $view === 'changed';
-        $this->old = $view === 'who' ? $comparison->new : $comparison->old;
-        $this->new = $view === 'was' ? $comparison->old : $comparison->new;
+        $this->root = ($view === 'who' ? $comparison->to : $comparison->from)->root;
+        $frame = $this->compared || $comparison->whole ? null : Excerpt::frame($states, $this->kind->grid(), $this->root);
+        $this->windowed = $frame !== null;
+        $this->old = $frame ?? ($view === 'who' ? $comparison->new : $comparison->old);
+        $this->new = $frame ?? ($view === 'was' ? $comparison->old : $comparison->new);
         $this->oldPlaces = $this->kind->places($this->old);
         $this->newPlaces = $this->kind->places($this->new);
         $changes = $this->compared ? $comparison->changes : new ChangeSet([]);
@@ -103,12 +113,20 @@ final class SheetView
 
     public function count(): int
     {
-        return count($this->lines);
+        return $this->windowed ? $this->new->sizes[$this->tab] ?? 0 : count($this->lines);
     }
 
     /** @return list<SheetLine> */
     public function lines(int $from, int $count): array
     {
+        if ($this->windowed) {
+            // Of a large table only these rows are read.
+            $first = (int) $this->new->wholePosition($this->tab) + 1 + count($this->newPlaces->columns[$this->tab]);
+            $window = $this->states->window($this->root, $first + $from, max(0, min($count, $this->count() - $from)));
+
+            return array_map(fn (Part $part, int $at) => $this->line(new MarkedPart(null, $part, $part, false, null, []), $from + $at), $window, array_keys($window));
+        }
+
         return array_map(fn (MarkedPart|int $line) => is_int($line) ? new SheetLine($line) : $this->line($line), array_slice($this->lines, $from, $count));
     }
 
@@ -136,6 +154,9 @@ final class SheetView
             } else {
                 $rows[] = $marked;
             }
+        }
+        if ($this->windowed) {
+            return;
         }
         $this->trim($rows);
         if ($this->all || ! $this->compared) {
@@ -237,11 +258,11 @@ final class SheetView
         return false;
     }
 
-    private function line(MarkedPart $marked): SheetLine
+    private function line(MarkedPart $marked, ?int $position = null): SheetLine
     {
         $id = $marked->part->id;
         $gone = $marked->state === ChangeType::Removed;
-        $number = 1 + ($gone ? $this->oldPlaces : $this->newPlaces)->position($id);
+        $number = 1 + ($position ?? ($gone ? $this->oldPlaces : $this->newPlaces)->position($id));
         $note = $marked->movedFrom === null ? null : (string) __('history.sheet.from_row', ['row' => (string) (1 + $this->oldPlaces->position($id))]);
         $editor = $marked->state !== null ? $this->comparison->editorOf($id, $marked->state) : ($marked->movedFrom !== null ? $this->comparison->editorOf($id, ChangeType::Moved) : null);
 

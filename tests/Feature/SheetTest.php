@@ -348,7 +348,14 @@ final class SheetTest extends FeatureCase
         $page->assertSee('Typed “7” over “4000” in “Kg” of “Item 4000” in “Large”');
         $this->get(route('history', ['item' => $this->item, 'from' => 2, 'to' => 4, 'rows' => 'all']))->assertOk()->assertSee('4,352 more');
         $this->get(route('restore', [$this->item, 2]))->assertOk()->assertSee('4500 rows');
-        $this->get(route('cell', [$this->item, 't2r4000', 't2c1']))->assertOk()->assertSee('B4000')->assertSee('4000');
+        foreach ([true, false] as $formulas) {
+            // With formulas all of it is read, without them the rows in sight.
+            $this->item->update(['formulas' => $formulas]);
+            $this->get(route('history', ['item' => $this->item, 'from' => 4, 'to' => 4, 'view' => 'was', 'tab' => 'tab2']))->assertOk()->assertSee('Item 149')->assertDontSee('Item 151')->assertSee('4,351 more');
+            $this->get(route('lines', ['item' => $this->item, 'from' => 2, 'to' => 4, 'view' => 'who', 'tab' => 'tab2', 'start' => 3990]))->assertOk()->assertSeeInOrder(['4000', 'Item 4000', '4001'])->assertSee('Tobi, 4 May 2026');
+            $this->get(route('cell', [$this->item, 't2r4000', 't2c1']))->assertOk()->assertSee('B4000')->assertSee('“Kg” of');
+            $this->get(route('cell', [$this->item, 't2r100', 't2c1']))->assertOk()->assertSee('gone now')->assertSee('Removed the row');
+        }
 
         // What does not stand where it is said to, or is no value, is told as ever.
         $this->edit(['cells' => ['t2r4000' => ['t2c1' => 8]], 'at' => ['t2r4000' => 12]]);

@@ -39,9 +39,9 @@ final class HistoryController extends Controller
         $address = HistoryAddress::read($request, $item, fn () => $this->beforeLastSitting($item));
         $from = $this->version($item, $address->from);
         $to = $address->to === $address->from ? $from : $this->version($item, $address->to);
-        $comparison = new Comparison($item, $from, $to, $states, $phrases, whole: $address->showsAll());
+        $comparison = new Comparison($item, $from, $to, $states, $phrases, whole: $address->showsAll($item));
         $kind = Kinds::named($item->kind);
-        $sheet = $item->kind === 'spreadsheet' ? $this->sheet($comparison, $address) : null;
+        $sheet = $item->kind === 'spreadsheet' ? $this->sheet($comparison, $states, $address) : null;
 
         return view('history', [
             'item' => $item->load('origin.item'),
@@ -71,7 +71,7 @@ final class HistoryController extends Controller
         [$from, $to] = [$this->version($item, $address->from), $this->version($item, $address->to)];
 
         return view('history.lines', [
-            'sheet' => $this->sheet(new Comparison($item, $from, $to, $states, $phrases, whole: $address->showsAll()), $address),
+            'sheet' => $this->sheet(new Comparison($item, $from, $to, $states, $phrases, whole: $address->showsAll($item)), $states, $address),
             'authors' => $address->view === 'who' ? new SheetAuthors($item, $to) : null,
             'address' => $address,
             'start' => $start,
@@ -79,9 +79,9 @@ final class HistoryController extends Controller
         ]);
     }
 
-    private function sheet(Comparison $comparison, HistoryAddress $address): SheetView
+    private function sheet(Comparison $comparison, States $states, HistoryAddress $address): SheetView
     {
-        return new SheetView($comparison, $address->tab, $address->rows === 'all', $address->show === 'formulas', $address->view);
+        return new SheetView($comparison, $states, $address->tab, $address->rows === 'all', $address->show === 'formulas', $address->view);
     }
 
     public function ribbon(Item $item, RibbonData $ribbon): JsonResponse
