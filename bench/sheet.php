@@ -8,6 +8,7 @@
 declare(strict_types=1);
 
 use App\Actions\MakeItem;
+use App\Actions\RestoreVersion;
 use App\Actions\Saved;
 use App\Actions\SaveState;
 use App\Actions\Sent;
@@ -40,7 +41,7 @@ $app = require __DIR__.'/../bootstrap/app.php';
 $app->make(Kernel::class)->bootstrap();
 DatabaseFile::make($database);
 Artisan::call('migrate', ['--force' => true]);
-ini_set('memory_limit', '512M');
+ini_set('memory_limit', '1536M');
 $user = User::query()->create(['name' => 'Bench', 'email' => 'bench@example.org', 'password' => 'a long password', 'colour' => 1]);
 $shelf = Shelf::query()->create(['key' => MakeItem::key(), 'name' => 'Bench']);
 
@@ -78,8 +79,8 @@ $save = function (Item $item, array $edits) use ($app, $user): Saved {
     return $saved instanceof Saved ? $saved : throw new RuntimeException('not saved');
 };
 
-echo "| rows × columns | content, KB | open: read and send, ms | save a cell, answer included, ms | compare neighbours and lay out, ms | history of a cell, ms | most memory so far, MB |\n|---|---|---|---|---|---|---|\n";
-foreach ($quick ? [[200, 10]] : [[1_000, 10], [10_000, 10], [10_000, 40], [100_000, 4]] as [$rows, $columns]) {
+echo "| rows × columns | content, KB | open: read and send, ms | save a cell, answer included, ms | compare neighbours and lay out, ms | as it was, first 150 rows, ms | history of a cell, ms | a picked restore, ms | most memory so far, MB |\n|---|---|---|---|---|---|---|---|---|\n";
+foreach ($quick ? [[200, 10]] : [[1_000, 20], [10_000, 20], [10_000, 40], [100_000, 20]] as [$rows, $columns]) {
     $item = $app->make(MakeItem::class)->handle($shelf, $user, 'spreadsheet', "{$rows}", content: new Content(new SpreadsheetKind, $table($rows, $columns)));
     $states = $app->make(States::class);
     [$open, $json] = $median($quick ? 1 : 5, fn () => $states->json($item->root));
@@ -88,12 +89,19 @@ foreach ($quick ? [[200, 10]] : [[1_000, 10], [10_000, 10], [10_000, 40], [100_0
     $column = (string) array_key_last($middle->fields);
     $at = (int) $tree->position($middle->id);
     unset($tree);
+    gc_collect_cycles();
     [$saved] = $median($quick ? 2 : 5, fn (int $run) => $save($item, ['cells' => [$middle->id => [$column => 1000 + $run]], 'at' => [$middle->id => $at]]));
     $head = $item->refresh()->head;
     $version = fn (int $number): Version => Version::query()->with('user')->where(['item_id' => $item->id, 'number' => $number])->firstOrFail()->setRelation('item', $item);
     [$compared] = $median($quick ? 1 : 3, fn () => (new SheetView(new Comparison($item, $version($head - 1), $version($head), $states, new Phrases), $states, null, false, false, 'changed'))->lines(0, 150));
+    [$was] = $median($quick ? 1 : 3, fn () => (new SheetView(new Comparison($item, $version($head), $version($head), $states, new Phrases), $states, null, false, false, 'was'))->lines(0, 150));
     [$story] = $median($quick ? 1 : 3, fn () => (new CellStory($item, $middle->id, $column, $states))->steps);
-    printf("| %s × %d | %s | %.0f | %.0f | %.0f | %.0f | %d |\n", number_format($rows), $columns, number_format(strlen($json) / 1024), $open, $saved, $compared, $story, memory_get_peak_usage() >> 20);
+    $size = number_format(strlen($json) / 1024);
+    unset($json);
+    $start = hrtime(true);
+    $app->make(RestoreVersion::class)->handle($item, $version($head - 1), $user, $head, picked: ["edited:{$middle->id}/{$column}"]);
+    $restored = (hrtime(true) - $start) / 1e6;
+    printf("| %s × %d | %s | %.0f | %.0f | %.0f | %.0f | %.0f | %.0f | %d |\n", number_format($rows), $columns, $size, $open, $saved, $compared, $was, $story, $restored, memory_get_peak_usage() >> 20);
 }
 
 // Ten thousand formulas of ten sorts, from nothing and after one edit; the library from nothing.

@@ -52,15 +52,28 @@ final class Recalculation
      */
     public static function of(PartTree $before, PartTree $after, string $today, int $most = self::MOST_READ): PartTree
     {
-        $self = new self($before, $after, $today, $most);
-        if ($self->sheets->formulas === []) {
+        if (! self::hasFormulas($after)) {
             return $after;
         }
+        $self = new self($before, $after, $today, $most);
         $self->link();
         $self->findStale();
         $self->workOut();
 
         return $self->settled();
+    }
+
+    private static function hasFormulas(PartTree $tree): bool
+    {
+        foreach ($tree->parts as $part) {
+            foreach ($part->fields as $value) {
+                if (is_array($value) && Cell::isFormula($value)) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
     }
 
     private function link(): void

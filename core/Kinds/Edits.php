@@ -299,7 +299,7 @@ final class Edits
                 $parts[$position] = $read[$part->id];
             }
         }
-        $problems = $this->sizes($parts, $limits);
+        $problems = $this->sizes($parts, $kind->grid()?->row, $limits);
 
         return $problems === [] ? Reading::tree(PartTree::of($parts)) : Reading::problems($problems);
     }
@@ -308,9 +308,9 @@ final class Edits
      * @param  list<Part>  $parts
      * @return list<Problem>
      */
-    private function sizes(array $parts, Limits $limits): array
+    private function sizes(array $parts, ?string $row, Limits $limits): array
     {
-        $cells = array_sum(array_map(fn (Part $part) => count($part->fields), $parts));
+        $cells = array_sum(array_map(fn (Part $part) => $part->role === $row ? count($part->fields) : 0, $parts));
         if ($cells > $limits->cells) {
             return [new Problem('too_many_cells', 'edits', ['max' => $limits->cells, 'count' => (int) $cells])];
         }
