@@ -82,6 +82,23 @@ try {
     await page.goto('/');
     await openHistory(page, 'Tool library', 'from=13&to=14');
     await take(page, 'unusual');
+    // The repair log: written, looked at, one of its cells, and a restore.
+    await page.goto('/');
+    await page.getByRole('link', { name: 'Repair log', exact: true }).click();
+    await page.locator('.grid-cell').first().waitFor();
+    await page.getByRole('button', { name: 'Summer' }).click();
+    for (const key of ['ArrowDown', 'ArrowDown', 'ArrowDown', ...Array(7).fill('ArrowRight')]) await page.keyboard.press(key);
+    await take(page, 'sheet');
+    const log = page.url();
+    const { number } = await (await page.request.get(`${log}/state`)).json();
+    await page.goto(`${log}/history?from=${number - 6}&to=${number}`);
+    await page.locator('[data-ribbon][data-ready]').waitFor();
+    await page.locator('.entry', { hasText: '“450”' }).click();
+    await take(page, 'sheet-history');
+    await page.getByRole('link', { name: 'Its history' }).click();
+    await take(page, 'cell');
+    await page.goto(`${log}/versions/${number - 6}/restore`);
+    await take(page, 'sheet-plan');
     await page.goto(`file://${compared}`);
     await take(page, 'compared-files');
     await page.goto('/');

@@ -30,6 +30,6 @@
             @endforeach
         </ol>
         @if ($story->older > 0)<p class="plan-none">{{ trans_choice('history.part.older', $story->older) }}</p>@endif
-        <p class="part-more">All of its <a href="{{ route('part', [$item, $row]) }}">row</a> of its <a href="{{ route('part', [$item, $column]) }}">column</a>@if ($story->tab !== '') or of its <a href="{{ route('part', [$item, $story->tab]) }}">tab</a>@endif</p>
+        <p class="part-more">The history of its <a href="{{ route('part', [$item, $row]) }}">row</a>@if ($story->tab !== ''), its <a href="{{ route('part', [$item, $column]) }}">column</a> or its <a href="{{ route('part', [$item, $story->tab]) }}">tab</a>@endif</p>
     </main>
 </x-layout>

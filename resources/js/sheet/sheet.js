@@ -421,7 +421,8 @@ export async function attachSheet(root) {
         finish(true);
         grid.open(tab);
         drawTabs();
-        /** @type {HTMLElement | null} */ (tabs.querySelector('[aria-current]'))?.focus();
+        // With the mouse one goes on in the grid, by keys perhaps to the next tab.
+        (event.detail > 0 ? grid.root : /** @type {HTMLElement | null} */ (tabs.querySelector('[aria-current]')))?.focus({ preventScroll: true });
     };
     const keepNow = async () => {
         finish(true);

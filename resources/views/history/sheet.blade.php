@@ -48,7 +48,7 @@
         <p class="changes-none">@if ($address->view === 'changed') Nothing changed in this tab. @else This tab is empty. @endif</p>
     @else
         <table class="lined" data-lined="{{ $address->with([], 'lines') }}" data-cells="{{ route('item', $item) }}" data-ends="from={{ $from->number }}&amp;to={{ $to->number }}">
-            <colgroup><col width="52">@foreach ($sheet->columns as $column)<col width="{{ $column['width'] ?: 112 }}">@endforeach</colgroup>
+            <colgroup><col width="64">@foreach ($sheet->columns as $column)<col width="{{ $column['width'] ?: 112 }}">@endforeach</colgroup>
             <thead><tr>
                 <th scope="col"><span class="is-sr-only">Row</span></th>
                 @foreach ($sheet->columns as $column)
