@@ -13,7 +13,6 @@ use MistyAttic\Core\Compare\Match\Retained;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Formats\Content;
-use MistyAttic\Core\Kinds\Cell;
 use MistyAttic\Core\Kinds\Fresh;
 use MistyAttic\Core\Kinds\Kind;
 use MistyAttic\Core\Kinds\Spreadsheet\Spelling;
@@ -46,7 +45,7 @@ final readonly class BringInFile
             $new = PartTree::of(array_map(fn (Part $part) => $part->depth === 0 ? $part->with('name', $one->parts[0]->string('name')) : $part, $new->parts));
         }
         // Formulas are told apart by how people spell them; a file without any leaves those that are there as they are.
-        $hasFormulas = array_filter($new->parts, fn (Part $part) => array_filter($part->fields, Cell::isFormula(...)) !== []) !== [];
+        $hasFormulas = Spelling::hasFormulas($new);
         $spelled = $hasFormulas ? Spelling::spelled($head) : $head;
         $known = $one === null ? $spelled : PartTree::of($spelled->subtree($one->parts[0]->id));
         $matched = $this->matched($kind, $known, Consequences::withoutResults($kind, Spelling::spelled($new)));

@@ -19,8 +19,8 @@ use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\History\Touched;
 use MistyAttic\Core\History\Unusual\UnusualChange;
 use MistyAttic\Core\History\Unusual\UnusualChanges;
-use MistyAttic\Core\Kinds\Cell;
 use MistyAttic\Core\Kinds\Kinds;
+use MistyAttic\Core\Kinds\Spreadsheet\Spelling;
 
 /** Adds a version to an item, or grows the newest one. To be called inside the transaction of the action that wants it. */
 final readonly class WriteVersion
@@ -56,7 +56,7 @@ final readonly class WriteVersion
             'removed' => array_sum(array_column($statements, 'removed')),
             'saved_at' => now(),
         ])->save();
-        $item->update(['head' => $version->number, 'root' => $written->root, 'changed_at' => now(), ...($excerpt === null && $grid !== null ? ['formulas' => self::hasFormulas($after)] : [])]);
+        $item->update(['head' => $version->number, 'root' => $written->root, 'changed_at' => now(), ...($excerpt === null && $grid !== null ? ['formulas' => Spelling::hasFormulas($after)] : [])]);
         $this->touch($item, $version, $changes, $after);
         if ($grown === null) {
             $this->tally($item, $editor);
@@ -90,19 +90,6 @@ final readonly class WriteVersion
         $root = Version::query()->where(['item_id' => $item->id, 'number' => $version->number - 1])->value('root');
 
         return is_string($root) ? $root : null;
-    }
-
-    private static function hasFormulas(PartTree $tree): bool
-    {
-        foreach ($tree->parts as $part) {
-            foreach ($part->fields as $value) {
-                if (is_array($value) && Cell::isFormula($value)) {
-                    return true;
-                }
-            }
-        }
-
-        return false;
     }
 
     /**

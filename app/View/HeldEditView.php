@@ -11,7 +11,11 @@ use MistyAttic\Core\Compare\Span;
 use MistyAttic\Core\Compare\SpanKind;
 use MistyAttic\Core\Compare\TextCompare;
 use MistyAttic\Core\Compare\Words;
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
+use MistyAttic\Core\Kinds\Kind;
+use MistyAttic\Core\Kinds\Kinds;
 use MistyAttic\Core\Merge\Choice;
 use MistyAttic\Core\Merge\Conflict;
 use MistyAttic\Core\Merge\ConflictType;
@@ -32,20 +36,40 @@ final readonly class HeldEditView
 
     public SpanHtml $theirs;
 
+    /** The cell that both wrote in, by the names of its column and row. */
+    public ?string $cell;
+
     public function __construct(HeldEdit $held, User $author, States $states)
     {
         $this->conflict = $conflict = $held->meeting();
-        $part = $states->tree($held->root)->find($conflict->id);
+        $tree = $states->tree($held->root);
+        $part = $tree->find($conflict->id);
         $this->choices = Choice::for($conflict->type);
-        $now = $part?->richText() ?? new RichText;
+        $kind = Kinds::named($held->item->kind);
+        $show = fn (?Part $of): RichText => $of === null ? new RichText : self::shown($kind, $tree, $of, $conflict->field);
+        $now = $show($part);
         $mine = match (true) {
             $conflict->meeting !== null => $conflict->meeting->mine,
             $conflict->type === ConflictType::RemovedEdited => new RichText,
-            default => ($conflict->mine[0] ?? null)?->richText() ?? new RichText,
+            default => $show($conflict->mine[0] ?? null),
         };
+        $column = $conflict->field === null ? null : $tree->find($conflict->field);
+        $this->cell = $column === null || $part === null ? null : (string) __('history.cell.of', ['column' => $kind->label($tree, $column), 'row' => $kind->label($tree, $part)]);
         $base = $conflict->meeting->base ?? $now;
         $this->mine = $this->compared($base, $mine, $author);
         $this->theirs = $this->compared($base, $conflict->meeting->theirs ?? $now, $held->met);
+    }
+
+    /** The text of a part; of a row of a table the cell, or all of them. */
+    private static function shown(Kind $kind, PartTree $tree, Part $part, ?string $field): RichText
+    {
+        $grid = $kind->grid();
+        if ($part->role !== $grid?->row) {
+            return $part->role === $grid?->column ? RichText::plain($kind->label($tree, $part)) : $part->richText();
+        }
+        $cells = $field === null ? $part->fields : [$field => $part->fields[$field] ?? null];
+
+        return RichText::plain(implode(' | ', array_map(fn (mixed $value): string => $kind->written($tree, $part, $value), $cells)));
     }
 
     private function compared(RichText $base, RichText $side, ?User $author): SpanHtml

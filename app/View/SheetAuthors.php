@@ -31,20 +31,49 @@ final readonly class SheetAuthors
     public function __construct(Item $item, Version $until)
     {
         $this->until = $until->saved_at;
-        $numbers = [];
-        $added = 1;
-        // A row that came brought its cells; one that moved wrote none.
-        $touches = DB::table('touches')->where('item_id', $item->id)->where('number', '<=', $until->number)
-            ->where(fn ($query) => $query->where('part', 'like', '%/%')->orWhereRaw('what & 1 = ?', [$added]))
-            ->groupBy('part')->selectRaw('part, MAX(number) AS number')->get();
-        foreach ($touches as $touch) {
-            $numbers[(string) $touch->part] = (int) $touch->number;
-        }
-        $this->numbers = $numbers;
+        $this->numbers = self::beyondRestores($item, self::last($item, $until->number));
         /** @var Collection<int, object{user_id: int, saved_at: string}> $versions */
         $versions = DB::table('versions')->where('item_id', $item->id)->where('number', '<=', $until->number)->get(['number', 'user_id', 'saved_at'])->keyBy('number');
         $this->versions = $versions;
         $this->users = User::query()->whereIn('id', $versions->pluck('user_id')->unique())->get()->keyBy('id');
+    }
+
+    /**
+     * The last version up to a number that wrote each cell; a row that came brought its cells, one that moved wrote none.
+     *
+     * @return array<string, int>
+     */
+    private static function last(Item $item, int $number): array
+    {
+        $touches = DB::table('touches')->where('item_id', $item->id)->where('number', '<=', $number)
+            ->where(fn ($query) => $query->where('part', 'like', '%/%')->orWhereRaw('what & 1 = 1'))
+            ->groupBy('part')->selectRaw('part, MAX(number) AS number')->get();
+        $last = [];
+        foreach ($touches as $touch) {
+            $last[(string) $touch->part] = (int) $touch->number;
+        }
+
+        return $last;
+    }
+
+    /**
+     * Who brings something back has not written it: the version that was brought back tells who did.
+     *
+     * @param  array<string, int>  $numbers
+     * @return array<string, int>
+     */
+    private static function beyondRestores(Item $item, array $numbers): array
+    {
+        $sources = Version::query()->where('item_id', $item->id)->whereNotNull('source')->orderByDesc('number')->pluck('source', 'number');
+        foreach ($sources as $number => $source) {
+            $brought = array_keys($numbers, (int) $number, true);
+            $before = $brought === [] ? [] : self::last($item, (int) $source);
+            foreach ($brought as $part) {
+                $numbers[$part] = $before[$part] ?? $numbers[$part];
+            }
+        }
+
+        return $numbers;
     }
 
     public function of(string $row, string $column): ?User

@@ -7,6 +7,7 @@ namespace MistyAttic\Core\Calculate;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Cell;
+use MistyAttic\Core\Kinds\Spreadsheet\Spelling;
 use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetRole;
 
 /**
@@ -52,7 +53,7 @@ final class Recalculation
      */
     public static function of(PartTree $before, PartTree $after, string $today, int $most = self::MOST_READ): PartTree
     {
-        if (! self::hasFormulas($after)) {
+        if (! Spelling::hasFormulas($after)) {
             return $after;
         }
         $self = new self($before, $after, $today, $most);
@@ -61,19 +62,6 @@ final class Recalculation
         $self->workOut();
 
         return $self->settled();
-    }
-
-    private static function hasFormulas(PartTree $tree): bool
-    {
-        foreach ($tree->parts as $part) {
-            foreach ($part->fields as $value) {
-                if (is_array($value) && Cell::isFormula($value)) {
-                    return true;
-                }
-            }
-        }
-
-        return false;
     }
 
     private function link(): void

@@ -136,34 +136,9 @@ final class Application
         }
         foreach (array_keys($affected) as $parent) {
             $stays = array_filter($children[$parent] ?? [], fn (string $id) => ! isset($this->changes['removed'][$id]) && ! isset($this->changes['moved'][$id]));
-            $children[$parent] = self::woven($stays, $arriving[$parent] ?? []);
+            $children[$parent] = PartTree::woven($stays, $arriving[$parent] ?? []);
         }
 
         return $children;
-    }
-
-    /**
-     * @param  array<string>  $stays
-     * @param  array<string, list<string>>  $arriving  by the sibling that they go after
-     * @return list<string>
-     */
-    private static function woven(array $stays, array $arriving): array
-    {
-        $woven = [];
-        foreach (['', ...$stays] as $stay) {
-            $open = [$stay];
-            while ($open !== []) {
-                $id = array_pop($open);
-                if ($id !== '') {
-                    $woven[] = $id;
-                }
-                foreach (array_reverse($arriving[$id] ?? []) as $next) {
-                    $open[] = $next;
-                }
-                unset($arriving[$id]);
-            }
-        }
-
-        return $woven;
     }
 }

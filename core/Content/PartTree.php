@@ -99,6 +99,33 @@ final class PartTree
         return new self($list);
     }
 
+    /**
+     * Siblings with others put in behind theirs.
+     *
+     * @param  array<string>  $stay
+     * @param  array<string, list<string>>  $arriving  by the sibling that they go after, '' for the first place
+     * @return list<string> those whose sibling is nowhere at the end
+     */
+    public static function woven(array $stay, array $arriving): array
+    {
+        $woven = [];
+        foreach (['', ...$stay] as $each) {
+            $open = [$each];
+            while ($open !== []) {
+                $id = array_pop($open);
+                if ($id !== '') {
+                    $woven[] = $id;
+                }
+                foreach (array_reverse($arriving[$id] ?? []) as $next) {
+                    $open[] = $next;
+                }
+                unset($arriving[$id]);
+            }
+        }
+
+        return [...$woven, ...array_merge(...array_values($arriving), ...[[]])];
+    }
+
     public function count(): int
     {
         return count($this->parts);

@@ -200,33 +200,8 @@ final class Edits
             $arriving[$parent][$after ?? ''][] = $id;
         }
         foreach ($arriving as $parent => $after) {
-            $this->children[$parent] = self::woven($this->children[$parent] ?? [], $after);
+            $this->children[$parent] = PartTree::woven($this->children[$parent] ?? [], $after);
         }
-    }
-
-    /**
-     * @param  list<string>  $stay
-     * @param  array<string, list<string>>  $arriving  by the sibling that they go after
-     * @return list<string> those whose sibling is nowhere at the end
-     */
-    private static function woven(array $stay, array $arriving): array
-    {
-        $woven = [];
-        foreach (['', ...$stay] as $each) {
-            $open = [$each];
-            while ($open !== []) {
-                $id = array_pop($open);
-                if ($id !== '') {
-                    $woven[] = $id;
-                }
-                foreach (array_reverse($arriving[$id] ?? []) as $next) {
-                    $open[] = $next;
-                }
-                unset($arriving[$id]);
-            }
-        }
-
-        return [...$woven, ...array_merge(...array_values($arriving), ...[[]])];
     }
 
     /** @param array<mixed> $order */

@@ -50,6 +50,7 @@ return [
         'empty' => 'empty',
         'back' => 'Brought the cell back as it was in :source, as version :number.',
         'causes_and_rows' => '{0} No edited cell lies behind it, but rows or columns that came, went or moved.|{1} It moved because of one cell, and perhaps rows or columns that came, went or moved:|[2,*] It moved because of :count cells, and perhaps rows or columns that came, went or moved:',
+        'of' => '“:column” of “:row”',
         'change' => '“:column”: :was → :is',
         'more' => '{1} and one more cell|[2,*] and :count more cells',
         'causes' => '{0} No edited cell lies behind it.|{1} It moved because of one cell:|[2,*] It moved because of :count cells:',

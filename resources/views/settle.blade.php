@@ -1,7 +1,7 @@
 <x-layout :title="'Settle an edit in '.$item->title" body="is-plain">
     <main id="main" class="plan is-settle">
         <h1>Settle it</h1>
-        <p class="plan-lead">In “{{ $item->title }}”@if ($held->place !== ''), under “{{ $held->place }}”@endif, your edit met one of {{ $held->met?->firstName() ?? 'somebody' }}’s. Theirs was first and stands; yours was held back <x-when :at="$held->created_at" />.</p>
+        <p class="plan-lead">In “{{ $item->title }}”@if ($view->cell !== null), {{ $view->cell }},@elseif ($held->place !== ''), under “{{ $held->place }}”,@else,@endif your edit met one of {{ $held->met?->firstName() ?? 'somebody' }}’s. Theirs was first and stands; yours was held back <x-when :at="$held->created_at" />.</p>
         <x-problems />
         <div class="settle-sides">
             <section class="settle-side" aria-labelledby="mine"><h2 id="mine">Yours</h2>

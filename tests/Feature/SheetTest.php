@@ -14,6 +14,7 @@ use App\Models\Role;
 use App\Models\Shelf;
 use App\Models\User;
 use App\Models\Version;
+use App\View\SheetAuthors;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Date;
 use Illuminate\Support\Facades\DB;
@@ -137,7 +138,7 @@ final class SheetTest extends FeatureCase
         self::assertSame(['2', '7', '3', '15', '5.3'], array_map(fn (array $cell) => $this->shown(...$cell), [['t1r1', 't1c1'], ['t1r1', 't1c2'], ['t1r2', 't1c2'], ['t1r4', 't1c2'], ['t1r4', 't1c1']]));
         self::assertCount(1, $saved->held, 'the results that both had from different values are no meeting');
         $held = HeldEdit::query()->firstOrFail();
-        $this->get(route('held', [$this->item, $held]))->assertOk()->assertSee('Settle it')->assertSee('4')->assertSee('3');
+        $this->get(route('held', [$this->item, $held]))->assertOk()->assertSee('“Tip” of “Lamp”')->assertSeeInOrder(['<h2 id="mine">', '4', '<h2 id="theirs">', '3'], false);
         $this->put(route('held.settle', [$this->item, $held]), ['choice' => 'mine'])->assertRedirect();
         self::assertSame(['4', '16'], [$this->shown('t1r2', 't1c2'), $this->shown('t1r4', 't1c2')]);
         $this->assertVerified();
@@ -166,6 +167,17 @@ final class SheetTest extends FeatureCase
         $this->get(route('history', ['item' => $this->item, 'from' => 2, 'to' => 4, 'view' => 'who']))->assertOk()->assertSee('Tobi, 4 May 2026');
         $this->get(route('lines', ['item' => $this->item, 'from' => 2, 'to' => 4, 'start' => 1]))->assertOk()->assertSee('Toaster')->assertDontSee('<html', false);
         $this->getJson(route('causes', ['item' => $this->item, 'row' => 't2r1', 'column' => 't2c1', 'from' => 2, 'to' => 4]))->assertOk()->assertJsonPath('cells.0.cell', 't1r1/t1c1')->assertJsonPath('cells.0.is', '18');
+    }
+
+    public function test_who_brings_something_back_has_not_written_it(): void
+    {
+        $this->edit(['cells' => ['t1r1' => ['t1c1' => 18]]], $this->tobi);
+        $this->edit(['cells' => array_fill_keys(['t1r1', 't1r2', 't1r3', 't1r4'], ['t1c0' => null, 't1c1' => null, 't1c2' => null])]);
+        $this->post(route('restore.store', [$this->item, 3]), ['seen' => 4])->assertRedirect();
+        $authors = new SheetAuthors($this->item->refresh(), Version::query()->where('number', 5)->firstOrFail());
+
+        self::assertSame(['Tobi', 'Ines'], [$authors->of('t1r1', 't1c1')?->firstName(), $authors->of('t1r1', 't1c2')?->firstName()]);
+        self::assertSame('Tobi, 4 May 2026', $authors->words('t1r1', 't1c1'));
     }
 
     public function test_touches_are_kept_by_the_cell_and_results_touch_nothing(): void

@@ -26,6 +26,19 @@ final class Spelling
         return self::each($tree, fn (string $formula, Part $row): string => Formula::spell($formula, $row->id, $places));
     }
 
+    public static function hasFormulas(PartTree $tree): bool
+    {
+        foreach ($tree->parts as $part) {
+            foreach ($part->fields as $value) {
+                if (is_array($value) && Cell::isFormula($value)) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
+    }
+
     /** @param \Closure(string, Part): string $other */
     public static function each(PartTree $tree, \Closure $other): PartTree
     {
