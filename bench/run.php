@@ -36,8 +36,15 @@ putenv("DB_DATABASE={$database}");
 putenv('APP_KEY=base64:3q2+796tvu/erb7v3q2+796tvu/erb7v3q2+796tvu8=');
 putenv('APP_CONFIG_CACHE=/nowhere');
 putenv('ATTIC_DEMO=true');
+putenv('CACHE_STORE=array');
+putenv('SESSION_DRIVER=array');
 $app = require __DIR__.'/../bootstrap/app.php';
 $app->make(Illuminate\Contracts\Console\Kernel::class)->bootstrap();
+// The framework tells of an exception and ends as if all were well.
+set_exception_handler(function (Throwable $e): never {
+    fwrite(STDERR, (string) $e);
+    exit(1);
+});
 DatabaseFile::make($database);
 Artisan::call('migrate', ['--force' => true]);
 

@@ -39,6 +39,11 @@ putenv("DB_DATABASE={$database}");
 $_ENV['DB_DATABASE'] = $_SERVER['DB_DATABASE'] = $database;
 $app = require __DIR__.'/../bootstrap/app.php';
 $app->make(Kernel::class)->bootstrap();
+// The framework tells of an exception and ends as if all were well.
+set_exception_handler(function (Throwable $e): never {
+    fwrite(STDERR, (string) $e);
+    exit(1);
+});
 DatabaseFile::make($database);
 Artisan::call('migrate', ['--force' => true]);
 ini_set('memory_limit', '1536M');

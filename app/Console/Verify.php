@@ -79,9 +79,9 @@ final class Verify extends Command
             if ($tree === null) {
                 return;
             }
-            $reading = Kinds::named($version->item->kind)->read(json_decode((string) json_encode(array_map(fn ($part) => $part->toJson(), $tree->parts)), true), new Limits);
-            $reading->problems === [] || $this->complain("version {$version->number} of “{$version->item->title}” breaks the schema: {$reading->problems[0]->code} at {$reading->problems[0]->path}");
             $kind = Kinds::named($version->item->kind);
+            $reading = $kind->read(json_decode((string) json_encode(array_map(fn ($part) => $part->toJson(), $tree->parts)), true), Limits::for($kind));
+            $reading->problems === [] || $this->complain("version {$version->number} of “{$version->item->title}” breaks the schema: {$reading->problems[0]->code} at {$reading->problems[0]->path}");
             $wanted = array_unique(array_merge([], ...array_map($kind->chunksOf(...), $tree->parts)));
             foreach (array_diff($wanted, $version->item->pictures()->pluck('chunk')->all()) as $chunk) {
                 $this->complain("version {$version->number} of “{$version->item->title}” shows a picture {$chunk} that is not kept");
