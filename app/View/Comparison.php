@@ -13,6 +13,7 @@ use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Compare\ChangeSet;
 use MistyAttic\Core\Compare\ChangeType;
+use MistyAttic\Core\Compare\Detail;
 use MistyAttic\Core\Compare\Layout;
 use MistyAttic\Core\Compare\MarkedPart;
 use MistyAttic\Core\Compare\Span;
@@ -86,7 +87,7 @@ final class Comparison
         $this->versions = $this->versionsOf($this->touches);
         $this->users = User::query()->whereIn('id', $this->versions->pluck('user_id')->unique()->values())->get()->keyBy('id');
         $entries = [];
-        foreach (Statements::of($kind, $this->old, $this->new, $this->changes, $apart || $kind->grid() !== null) as $statement) {
+        foreach (Statements::of($kind, $this->old, $this->new, $this->changes, $apart ? Detail::Apart : Detail::Listed) as $statement) {
             $answers = Answerable::forStatement($statement, $this->touches);
             $last = $answers === [] ? null : $this->versions->get($answers[array_key_last($answers)]->number);
             $entries[] = new Entry($statement, $phrases->statement($statement), array_column($answers, 'number'), $this->editors($answers), $last?->saved_at);

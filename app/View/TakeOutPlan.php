@@ -6,6 +6,7 @@ namespace App\View;
 
 use App\Models\Item;
 use MistyAttic\Core\Compare\ChangeType;
+use MistyAttic\Core\Compare\Detail;
 use MistyAttic\Core\Compare\Statement;
 use MistyAttic\Core\Compare\Statements;
 use MistyAttic\Core\Compare\TreeCompare;
@@ -31,7 +32,7 @@ final readonly class TakeOutPlan
         $kind = Kinds::named($item->kind);
         $back = $away = [];
         // As in a restore: from the state without them to the newest one.
-        foreach (Statements::of($kind, $without->tree, $now, TreeCompare::of($without->tree, $now), apart: $kind->grid() !== null) as $statement) {
+        foreach (Statements::of($kind, $without->tree, $now, TreeCompare::of($without->tree, $now), Detail::Listed) as $statement) {
             if ($statement->isConsequence()) {
                 continue;
             }

@@ -28,7 +28,7 @@ final class Statements
         private readonly PartTree $old,
         private readonly PartTree $new,
         private readonly ChangeSet $changes,
-        private readonly bool $apart,
+        private readonly Detail $detail,
     ) {
         $this->words = new Words;
         $grid = $kind->grid();
@@ -40,7 +40,7 @@ final class Statements
     {
         $grid = $this->kind->grid();
 
-        return $grid === null ? [] : TableStatements::of($this->kind, $grid, $this->old, $this->new, $this->changes, $this->apart);
+        return $grid === null ? [] : TableStatements::of($this->kind, $grid, $this->old, $this->new, $this->changes, $this->detail);
     }
 
     /** @return list<Change> */
@@ -52,7 +52,7 @@ final class Statements
     private function gatherSmallOnes(): void
     {
         $small = array_filter($this->statements, fn (Statement $statement) => $statement->isSmall());
-        if ($this->apart || count($small) < self::SMALL_ONES) {
+        if ($this->detail === Detail::Apart || count($small) < self::SMALL_ONES) {
             return;
         }
         $this->statements = array_values(array_diff_key($this->statements, $small));
@@ -61,12 +61,11 @@ final class Statements
     }
 
     /**
-     * @param  bool  $apart  says neighbours and small edits one by one, for picking among them
      * @return list<Statement> in the order of the content, what is gone before what is new at the same place
      */
-    public static function of(Kind $kind, PartTree $old, PartTree $new, ChangeSet $changes, bool $apart = false): array
+    public static function of(Kind $kind, PartTree $old, PartTree $new, ChangeSet $changes, Detail $detail = Detail::Gathered): array
     {
-        $self = new self($kind, $old, $new, $changes, $apart);
+        $self = new self($kind, $old, $new, $changes, $detail);
         $self->cameAndWent(ChangeType::Removed, $old);
         $self->cameAndWent(ChangeType::Added, $new);
         $self->moves();
@@ -103,7 +102,7 @@ final class Statements
                 $cells[$side->parent($side->parent($part->id))][] = $part->id;
             } elseif ($part->role === 'row') {
                 $rows[$side->parent($part->id)][] = $part->id;
-            } elseif (! $this->apart && $end === $position && $part->role !== 'heading' && $part->depth === $side->get($runs[$run][0])->depth) {
+            } elseif ($this->detail !== Detail::Apart && $end === $position && $part->role !== 'heading' && $part->depth === $side->get($runs[$run][0])->depth) {
                 $runs[$run][] = $part->id;
                 $end = $position + $size;
             } else {
@@ -166,7 +165,7 @@ final class Statements
         foreach ($this->plain(ChangeType::Moved) as $change) {
             $moved[$change->id] = true;
             // Neighbours that were neighbours before moved as one.
-            if (! $this->apart && $before !== null && $change->to?->after === $before && $change->from?->after === $before && $change->to->parent === $change->from->parent) {
+            if ($this->detail !== Detail::Apart && $before !== null && $change->to?->after === $before && $change->from?->after === $before && $change->to->parent === $change->from->parent) {
                 $runs[array_key_last($runs)][] = $change;
             } else {
                 $runs[] = [$change];

@@ -20,10 +20,10 @@ final class TableStatements
     /** … so large a share of all, are a table that was sorted. */
     private const SORTED_SHARE = 0.2;
 
-    /** Said apart, so many cells are told one by one, and … */
-    private const SINGLE_CELLS = 60;
+    /** So many cells, or rows that came or went, are listed one by one; … */
+    private const SINGLE = 60;
 
-    /** … the cells of so many rows row by row; so many rows that came or went one by one. */
+    /** … told apart, the cells of so many rows row by row, and so many rows that came or went one by one. */
     private const SINGLE_ROWS = 200;
 
     /** @var array<string, list<Change>> table => changes of its columns and rows */
@@ -43,7 +43,7 @@ final class TableStatements
         private readonly PartTree $old,
         private readonly PartTree $new,
         ChangeSet $changes,
-        private readonly bool $apart,
+        private readonly Detail $detail,
     ) {
         $this->edits = new CellEdits($changes);
         foreach ($changes->changes as $change) {
@@ -60,13 +60,10 @@ final class TableStatements
         }
     }
 
-    /**
-     * @param  bool  $apart  tells cells, rows and columns one by one where they are not too many
-     * @return list<Statement>
-     */
-    public static function of(Kind $kind, Grid $grid, PartTree $old, PartTree $new, ChangeSet $changes, bool $apart = false): array
+    /** @return list<Statement> */
+    public static function of(Kind $kind, Grid $grid, PartTree $old, PartTree $new, ChangeSet $changes, Detail $detail = Detail::Gathered): array
     {
-        $self = new self($kind, $grid, $old, $new, $changes, $apart);
+        $self = new self($kind, $grid, $old, $new, $changes, $detail);
         foreach ($self->tables as $table => $of) {
             $table = (string) $table;
             foreach ([ChangeType::Removed, ChangeType::Added, ChangeType::Moved] as $type) {
@@ -92,7 +89,12 @@ final class TableStatements
         $many = $type === ChangeType::Moved && $role === $this->grid->row && count($ids) >= self::ORDERED_ROWS && count($ids) >= self::SORTED_SHARE * $rows;
         $by = $many ? $this->sortedBy($table) : [];
         $sorted = $many && ($by !== [] || count($ids) >= self::SORTED_ROWS);
-        foreach ($this->apart && ! $sorted && count($ids) <= self::SINGLE_ROWS ? array_map(fn (string $id) => [$id], $ids) : [$ids] as $of) {
+        $singles = match ($this->detail) {
+            Detail::Gathered => 0,
+            Detail::Listed => self::SINGLE,
+            Detail::Apart => self::SINGLE_ROWS,
+        };
+        foreach (! $sorted && count($ids) <= $singles ? array_map(fn (string $id) => [$id], $ids) : [$ids] as $of) {
             $this->statements[] = new Statement(
                 $sorted ? 'sorted' : $type->value.'_'.($role === $this->grid->row ? 'rows' : 'columns'),
                 $type,
@@ -194,7 +196,7 @@ final class TableStatements
             }
         }
         foreach ($cells as $code => $of) {
-            foreach ($this->apart && $code !== 'recalculated' ? $this->grouped($of) : [['', $of]] as [$name, $group]) {
+            foreach ($this->detail !== Detail::Gathered && $code !== 'recalculated' ? $this->grouped($of) : [['', $of]] as [$name, $group]) {
                 if ($group !== []) {
                     $this->say($table, $code, $group, $name);
                 }
@@ -208,8 +210,11 @@ final class TableStatements
      */
     private function grouped(array $cells): array
     {
-        if (count($cells) <= self::SINGLE_CELLS) {
+        if (count($cells) <= self::SINGLE) {
             return array_map(fn (array $cell) => ['', [$cell]], $cells);
+        }
+        if ($this->detail === Detail::Listed) {
+            return [['', $cells]];
         }
         $rows = $columns = [];
         foreach ($cells as $cell) {
@@ -218,7 +223,9 @@ final class TableStatements
         }
         $groups = [];
         foreach (count($rows) <= self::SINGLE_ROWS ? $rows : $columns as $id => $of) {
-            $groups[] = [$this->kind->label($this->new, $this->new->get((string) $id)), $of];
+            // A row that was emptied is called by what it was.
+            $label = $this->kind->label($this->new, $this->new->get((string) $id));
+            $groups[] = [is_numeric($label) && $this->old->has((string) $id) ? $this->kind->label($this->old, $this->old->get((string) $id)) : $label, $of];
         }
 
         return $groups;
@@ -227,7 +234,7 @@ final class TableStatements
     /** @return array{table?: string} so that one can go there */
     private function table(string $table): array
     {
-        return $this->apart && $table !== PartTree::ROOT ? ['table' => $table] : [];
+        return $this->detail !== Detail::Gathered && $table !== PartTree::ROOT ? ['table' => $table] : [];
     }
 
     /** @param non-empty-list<array{string, string, mixed, mixed}> $cells row, column, old and new value */

@@ -37,8 +37,8 @@ return [
     ],
     'sheet' => [
         'nameless' => 'without a name',
-        'from_row' => 'from row :row',
-        'from_column' => 'from column :column',
+        'from_row' => 'from :row',
+        'from_column' => 'from :column',
         'same' => '{1} one row the same|[2,*] :count rows the same',
         'tab' => ['added' => 'new', 'removed' => 'removed', 'moved' => 'moved'],
         'changes' => '{1} one change|[2,*] :count changes',
