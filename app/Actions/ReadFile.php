@@ -10,6 +10,7 @@ use MistyAttic\Core\Formats\Content;
 use MistyAttic\Core\Formats\DocumentFormat;
 use MistyAttic\Core\Formats\FileFormat;
 use MistyAttic\Core\Formats\FormatLimits;
+use MistyAttic\Core\Formats\TypedText;
 use MistyAttic\Core\Formats\Unreadable;
 use MistyAttic\Core\Kinds\Kind;
 use MistyAttic\Core\Kinds\Limits;
@@ -44,7 +45,7 @@ final class ReadFile
     private function table(Content $content, FileFormat $format): Content
     {
         $tree = PartTree::of(array_map(fn (Part $part) => $part->role === 'tab' && $part->string('name') === '' ? $part->with('name', 'Sheet') : $part, $content->tree->parts));
-        $tree = $format === FileFormat::Xlsx || $format === FileFormat::Ods ? Spelling::kept($tree) : $tree;
+        $tree = $format === FileFormat::Xlsx || $format === FileFormat::Ods ? Spelling::kept($tree) : TypedText::in($tree);
         $this->check($content->kind, $tree, Limits::for($content->kind));
 
         return new Content($content->kind, $tree);

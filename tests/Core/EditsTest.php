@@ -11,6 +11,7 @@ use MistyAttic\Core\Compare\Match\Retained;
 use MistyAttic\Core\Compare\TreeCompare;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Formats\TypedText;
 use MistyAttic\Core\Kinds\Cell;
 use MistyAttic\Core\Kinds\Edits;
 use MistyAttic\Core\Kinds\Kinds;
@@ -80,6 +81,17 @@ final class EditsTest extends TestCase
         self::assertEquals($old->get('r1xx'), $kept->get('r1xx'));
         self::assertSame(['x', 6], [$kept->get('r2xx')->fields['colb'], $kept->get('r2xx')->fields['colc']]);
         self::assertSame([80, 1], [$kept->get('cola')->int('width'), $kept->get('tab1')->int('frozen')]);
+    }
+
+    public function test_texts_of_a_plain_table_are_read_as_what_they_look_like_and_written_again_as_they_were(): void
+    {
+        foreach (['12' => 12, '-3.5' => -3.5, '2.40' => ['*', '|0.00', 2.4], '1,234.50' => ['*', '|#,##0.00', 1234.5], '12%' => ['*', '|0%', 0.12], '12.5%' => ['*', '|0.0%', 0.125], '2026-05-03' => ['d', '2026-05-03'], 'TRUE' => true, '0' => 0, '0.00' => ['*', '|0.00', 0]] as $text => $value) {
+            self::assertSame($value, TypedText::of((string) $text), (string) $text);
+            self::assertSame((string) $text, NumberLook::show($value));
+        }
+        foreach (['007', '1e3', '1,23', '12345678901234567', '2026-13-01', 'tea', '-', '.5', '1.', '+5', '1 000'] as $text) {
+            self::assertSame($text, TypedText::of($text));
+        }
     }
 
     public function test_numbers_are_written_as_their_format_says(): void

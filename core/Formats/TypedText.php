@@ -1,0 +1,54 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MistyAttic\Core\Formats;
+
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Cell;
+use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetRole;
+
+/**
+ * Reads the texts of a plain table as what they look like, with a number format that writes them again as they are: `2.40`,
+ * `1,234.50`, `12%`, `2026-05-03`, `TRUE`. What begins with a needless zero or has an exponent stays a text, since it is a
+ * code more often than a number.
+ *
+ * @phpstan-import-type CellValue from Cell
+ */
+final class TypedText
+{
+    public static function in(PartTree $tree): PartTree
+    {
+        return PartTree::of(array_map(fn (Part $part): Part => $part->role === SpreadsheetRole::Row->value
+            ? new Part($part->id, $part->role, $part->depth, array_map(fn (mixed $value) => is_string($value) ? self::of($value) : $value, $part->fields))
+            : $part, $tree->parts));
+    }
+
+    /** @return CellValue */
+    public static function of(string $text): string|int|float|bool|array
+    {
+        if (strlen($text) > 24) {
+            return $text;
+        }
+        if (preg_match('/^(-?(?:0|[1-9]\d{0,2}(?:,\d{3})+|[1-9]\d*))(?:\.(\d{1,10}))?(%?)$/D', $text, $found) === 1) {
+            $digits = strlen(preg_replace('/\D/', '', $text) ?? '');
+            // A double holds fifteen digits.
+            if ($digits > 15) {
+                return $text;
+            }
+            $decimals = strlen($found[2]);
+            $number = (float) str_replace(',', '', $found[1].($decimals > 0 ? ".{$found[2]}" : ''));
+            $format = (str_contains($found[1], ',') ? '#,##0' : '0').($decimals > 0 ? '.'.str_repeat('0', $decimals) : '').$found[3];
+            $value = Cell::number($found[3] === '' ? $number : (float) sprintf('%.15g', $number / 100));
+
+            return $format === '0' || json_encode($value) === $text ? $value : Cell::dressed($value, "|{$format}") ?? $text;
+        }
+
+        return match (true) {
+            strlen($text) === 10 && Cell::isDate($text) => ['d', $text],
+            $text === 'TRUE' || $text === 'FALSE' => $text === 'TRUE',
+            default => $text,
+        };
+    }
+}
