@@ -9,6 +9,7 @@ use App\Models\Item;
 use App\Models\User;
 use App\Models\Version;
 use App\Store\Excerpt;
+use App\Store\NumberColumns;
 use App\Store\States;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Compare\ChangeSet;
@@ -19,6 +20,7 @@ use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\History\Touched;
 use MistyAttic\Core\History\Unusual\UnusualChange;
 use MistyAttic\Core\History\Unusual\UnusualChanges;
+use MistyAttic\Core\Kinds\Grid;
 use MistyAttic\Core\Kinds\Kinds;
 use MistyAttic\Core\Kinds\Spreadsheet\Spelling;
 
@@ -50,8 +52,7 @@ final readonly class WriteVersion
             'kept' => $version->kept || $written->kept,
             'note' => $written->note ?? $version->note,
             'facts' => [...$this->facts($statements), ...($written->of === null ? [] : ['of' => $written->of])],
-            // What is unusual shows beside all of a table alone.
-            'unusual' => $written->cause === Cause::Wrote && $excerpt === null ? $this->unusual($item, $before, $after, $changes) : null,
+            'unusual' => $written->cause !== Cause::Wrote ? null : ($excerpt === null ? $this->unusual($item, $before, $after, $changes) : $this->unusualIn($item, $grid, $excerpt, (string) $beforeRoot)),
             'added' => array_sum(array_column($statements, 'added')),
             'removed' => array_sum(array_column($statements, 'removed')),
             'saved_at' => now(),
@@ -112,6 +113,18 @@ final readonly class WriteVersion
         $found = UnusualChanges::in(Kinds::named($item->kind), $before, $after, $changes);
 
         return $found === [] ? null : array_map(fn (UnusualChange $change) => ['type' => $change->type->value, 'part' => $change->field === null ? $change->ids[0] : "{$change->ids[0]}/{$change->field}", 'evidence' => $change->evidence], $found);
+    }
+
+    /**
+     * Of a large table the numbers that stand out of their columns.
+     *
+     * @return list<array{type: string, part: string, evidence: array<string, string|int|float>}>|null
+     */
+    private function unusualIn(Item $item, Grid $grid, Excerpt $excerpt, string $before): ?array
+    {
+        $columns = NumberColumns::of($this->states, $grid, $excerpt, $before);
+
+        return $columns === null ? null : $this->unusual($item, $columns[0], $columns[1], TreeCompare::of($columns[0], $columns[1]));
     }
 
     private function touch(Item $item, Version $version, ChangeSet $changes, PartTree $after): void

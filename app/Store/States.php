@@ -64,6 +64,12 @@ final readonly class States
         return $this->trees->window((string) hex2bin($root), $from, $length);
     }
 
+    /** @return list<string> see {@see TreeStore::records} */
+    public function records(string $root, int $from, int $length): array
+    {
+        return $this->trees->records((string) hex2bin($root), $from, $length);
+    }
+
     /** @return list<Stretch> where two states differ */
     public function compare(string $old, string $new): array
     {

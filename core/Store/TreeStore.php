@@ -106,6 +106,18 @@ final readonly class TreeStore
         return array_map(Part::fromRecord(...), $this->hashes->tops($root));
     }
 
+    /**
+     * A stretch of the records, as they are kept.
+     *
+     * @return list<string>
+     *
+     * @throws ChunkMissing
+     */
+    public function records(string $root, int $from, int $length): array
+    {
+        return $this->hashes->read($root, $from, $length);
+    }
+
     /** How many parts a state has. */
     public function count(string $root): int
     {

@@ -369,6 +369,16 @@ final class SheetTest extends FeatureCase
             $this->get(route('cell', [$this->item, 't2r100', 't2c1']))->assertOk()->assertSee('gone now')->assertSee('Removed the row');
         }
 
+        // A number that stands out of its column is found as ever, without reading the columns beside it.
+        $place = fn (string $row): array => [$row => (int) $this->tree($this->item)->position($row)];
+        foreach ([['t2r300', 301, null], ['t2r300', 4400, null], ['t2r300', 44000, 'out_of_range'], ['t2r301', -301, 'sign_flipped'], ['t2r4300', 43000, 'magnitude']] as [$row, $number, $type]) {
+            $this->item->update(['formulas' => false]);
+            $this->edit(['cells' => [$row => ['t2c1' => $number]], 'at' => $place($row)]);
+            $newest = Version::query()->where(['item_id' => $this->item->id, 'number' => $this->item->refresh()->head])->firstOrFail();
+            self::assertSame([$type, $type === null ? null : "{$row}/t2c1"], [$newest->unusual[0]['type'] ?? null, $newest->unusual[0]['part'] ?? null], "{$number}");
+            $this->edit(['cells' => [$row => ['t2c1' => (int) substr($row, 3)]], 'at' => $place($row)]);
+        }
+
         // What does not stand where it is said to, or is no value, is told as ever.
         $this->edit(['cells' => ['t2r4000' => ['t2c1' => 8]], 'at' => ['t2r4000' => 12]]);
         self::assertSame('8', $this->shown('t2r4000', 't2c1'));
