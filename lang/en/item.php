@@ -7,6 +7,7 @@ return [
     'file_kind' => 'This file is a :is, and the item is a :wanted. Nothing was changed.',
     'file_same' => 'The file holds what is there already. Nothing was changed.',
     'file_in' => 'Brought in as :number. This is what it changed.',
+    'too_many_cells' => 'This version has :cells cells; :format is made of :max at most. Take its tabs one by one as CSV or TSV.',
     'untitled' => ['document' => 'Untitled document', 'spreadsheet' => 'Untitled spreadsheet'],
     'marked' => ':number is now called “:name”.',
     'unmarked' => 'The name was taken off :number. The version stays.',

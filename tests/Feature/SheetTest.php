@@ -306,6 +306,13 @@ final class SheetTest extends FeatureCase
         $this->get(route('download', [$this->item, 3, 'odt']))->assertNotFound();
     }
 
+    public function test_a_workbook_of_too_many_cells_is_not_begun_and_the_page_says_what_to_do(): void
+    {
+        $this->item = $this->sheet(['Wide' => implode("\n", array_fill(0, 1000, implode('|', array_fill(0, 151, '1'))))]);
+        $this->get(route('download', [$this->item, 2, 'ods']))->assertRedirect()->assertSessionHasErrors(['format' => 'This version has 151,304 cells; ODS is made of 150,000 at most. Take its tabs one by one as CSV or TSV.']);
+        $this->get(route('download', [$this->item, 2, 'csv']))->assertOk();
+    }
+
     public function test_a_comparison_is_taken_along_and_a_tab_copied_out(): void
     {
         $this->edit(['cells' => ['t1r1' => ['t1c1' => 18]]], $this->tobi);

@@ -6,17 +6,19 @@ namespace App\Http\Controllers;
 
 use App\Models\Item;
 use App\Store\States;
+use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Str;
+use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Formats\DocumentFormat;
 use MistyAttic\Core\Formats\SheetFormat;
 use MistyAttic\Core\Store\ChunkStore;
 
 final class DownloadController extends Controller
 {
-    public function __invoke(Request $request, Item $item, int $number, string $format, States $states, ChunkStore $chunks): Response
+    public function __invoke(Request $request, Item $item, int $number, string $format, States $states, ChunkStore $chunks): Response|RedirectResponse
     {
         Gate::authorize('view', $item);
         $version = $this->version($item, $number);
@@ -24,7 +26,14 @@ final class DownloadController extends Controller
             $sheet = SheetFormat::tryFrom($format) ?? abort(404);
             $tab = $request->query('tab');
 
-            return $this->file($item, $number, $format, $sheet->mediaType(), $sheet->write($states->tree($version->root), is_string($tab) ? $tab : null));
+            $tree = $states->tree($version->root);
+            $cells = array_sum(array_map(fn (Part $part) => count($part->fields), $tree->parts));
+            if ($cells > $sheet->mostCells()) {
+                return redirect()->route('history', ['item' => $item, 'from' => $number, 'to' => $item->head, 'view' => 'was'])
+                    ->withErrors(['format' => __('item.too_many_cells', ['cells' => number_format($cells), 'max' => number_format($sheet->mostCells()), 'format' => strtoupper($format)])]);
+            }
+
+            return $this->file($item, $number, $format, $sheet->mediaType(), $sheet->write($tree, is_string($tab) ? $tab : null));
         }
         $document = DocumentFormat::tryFrom($format) ?? abort(404);
         $types = $item->pictures()->pluck('type', 'chunk');
