@@ -241,7 +241,7 @@ final class TableStatements
     private function say(string $table, string $code, array $cells, string $group): void
     {
         [$row, $column, $was, $is] = $cells[0];
-        $show = fn (PartTree $tree, mixed $value): string => $code === 'recalculated' ? Cell::show($value) : $this->kind->written($tree, $tree->get($row), $value);
+        $show = fn (PartTree $tree, mixed $value): string => self::cut($code === 'recalculated' ? Cell::show($value) : $this->kind->written($tree, $tree->get($row), $value));
         $one = count($cells) > 1 ? [] : [
             'was' => $show($this->old, $was),
             'is' => $show($this->new, $is),
@@ -257,6 +257,12 @@ final class TableStatements
             in_array($code, ['emptied_cells', 'typed_over'], true) ? count($cells) : 0,
             array_map(fn (array $cell) => "{$cell[0]}/{$cell[1]}", $cells),
         );
+    }
+
+    /** A value in a sentence is no longer than that. */
+    private static function cut(string $value): string
+    {
+        return mb_strlen($value) > 60 ? mb_substr($value, 0, 59).'…' : $value;
     }
 
     private function name(string $table, PartTree $side): string

@@ -42,7 +42,7 @@ async function settled(page) {
 }
 
 /** The shown text of a cell such as B3. */
-const cell = (page, name) => page.locator(`[data-row="${Number(name.slice(1)) - 1}"] > [data-column="${name.charCodeAt(0) - 65}"]`);
+const cell = (page, name) => page.locator(`[data-line="${Number(name.slice(1)) - 1}"] > [data-column="${name.charCodeAt(0) - 65}"]`);
 
 /** Chooses a cell by keys alone. */
 async function at(page, name) {
@@ -177,6 +177,43 @@ test('cells are copied, cut, pasted, filled and formatted', async ({ page, conte
     await page.mouse.up();
     await expect(cell(page, 'C5')).toHaveText('9');
     await settled(page);
+});
+
+test('cells are opened, chosen and widened with the mouse, and a press leads nowhere else', async ({ page }) => {
+    await signIn(page, 'Ines Oduya');
+    const url = await newSheet(page, log);
+    await cell(page, 'A3').click();
+    await expect(cell(page, 'A3')).toHaveClass(/is-at/);
+    await page.waitForTimeout(600);
+    await cell(page, 'A3').dblclick();
+    await page.keyboard.type(' shade');
+    await cell(page, 'B2').click();
+    await expect(cell(page, 'A3')).toHaveText('Lamp shade');
+    await cell(page, 'D2').dblclick();
+    await page.keyboard.type('=SUM(');
+    await cell(page, 'B2').click();
+    await page.keyboard.type(':');
+    await cell(page, 'B4').click();
+    await page.keyboard.type(')*2');
+    await page.keyboard.press('Enter');
+    await expect(cell(page, 'D2')).toHaveText('10.2');
+    await cell(page, 'B2').hover();
+    await page.mouse.down();
+    await cell(page, 'C4').hover();
+    await page.mouse.up();
+    await expect(page.locator('[data-cell-place]')).toHaveText('B2 to C4: 6 numbers, sum 12.1');
+    const wide = (await cell(page, 'B2').boundingBox()).width;
+    const grip = await page.locator('[data-grip="1"]').boundingBox();
+    await page.mouse.move(grip.x + 4, grip.y + 12);
+    await page.mouse.down();
+    await page.mouse.move(grip.x + 64, grip.y + 12, { steps: 3 });
+    await page.mouse.up();
+    expect((await cell(page, 'B2').boundingBox()).width).toBe(wide + 60);
+    await page.locator('[data-name="2"]').click();
+    await page.keyboard.press('Delete');
+    await expect(cell(page, 'C4')).toHaveText('');
+    await settled(page);
+    expect(page.url()).toBe(url);
 });
 
 test('a filter leaves in sight what was asked for and changes nothing', async ({ page }) => {

@@ -8,7 +8,7 @@ export function attachRows(root) {
     /** @param {MouseEvent} event */
     const press = (event) => {
         const target = /** @type {Element} */ (event.target);
-        const row = target.closest('[data-row]');
+        const row = target.closest('[data-rows] [data-row]');
         if (!row || target.closest('a, button, summary, input, details') || String(getSelection()) !== '') return;
         location.assign(/** @type {HTMLElement} */ (row).dataset.row ?? '');
     };

@@ -38,11 +38,11 @@ export function cellEditor(sheet, grid, { line, where, story, editable, makeRoom
         if (!row || !column) return;
         const name = `${letters(grid.at.column)}${sheet.position(row.id) + 1}`;
         const many = top !== low || left !== right;
-        where.textContent = many ? `${letters(left)}${top + 1} to ${letters(right)}${low + 1}` : name;
-        where.title = many ? sums() : '';
+        const told = many ? sums() : '';
+        where.textContent = (many ? `${letters(left)}${top + 1} to ${letters(right)}${low + 1}` : name) + (told === '' ? '' : `: ${told}`);
         if (document.activeElement !== line) line.value = inLine(sheet, row.id, row.cells[column.id]);
         story.href = `${story.dataset.cellStory}/${row.id}/${column.id}`;
-        story.textContent = many ? sums() || `History of ${name}` : `History of ${name}`;
+        story.textContent = `History of ${name}`;
     };
     /** Count and sum of the chosen numbers. @returns {string} */
     const sums = () => {

@@ -156,7 +156,7 @@ export class Grid {
 
     /** @param {number} row @param {number} column @returns {HTMLElement | null} */
     cell(row, column) {
-        return this.root.querySelector(`[data-row="${row}"] > [data-column="${column}"]`);
+        return this.root.querySelector(`[data-line="${row}"] > [data-column="${column}"]`);
     }
 
     /** What is in sight. @param {boolean} [anew] also what was in sight before; else only what comes into it */
@@ -188,7 +188,7 @@ export class Grid {
             let line = this.lines.get(at);
             if (!line) {
                 line = element('div', 'grid-row', { role: 'row', 'aria-rowindex': String(at + 2) });
-                line.dataset.row = String(at);
+                line.dataset.line = String(at);
                 line.style.transform = `translateY(${HEAD + at * ROW}px)`;
                 this.lines.set(at, line);
                 this.body.append(line);
@@ -226,7 +226,7 @@ export class Grid {
         const frozen = [];
         for (let at = 0; at < (this.frozen ?? 0); at++) {
             const line = element('div', 'grid-row is-frozen', { role: 'row', 'aria-rowindex': String(at + 2) });
-            line.dataset.row = String(at);
+            line.dataset.line = String(at);
             line.style.transform = `translateY(${HEAD + at * ROW}px)`;
             this.fill(line, at, columns);
             frozen.push(line);
@@ -287,8 +287,8 @@ export class Grid {
     spotOf(event) {
         const target = /** @type {Element} */ (event.target);
         const cell = /** @type {HTMLElement | null} */ (target.closest('[data-column]'));
-        const line = /** @type {HTMLElement | null} */ (target.closest('[data-row]'));
-        return cell && line ? { row: Number(line.dataset.row), column: Number(cell.dataset.column) } : null;
+        const line = /** @type {HTMLElement | null} */ (target.closest('[data-line]'));
+        return cell && line ? { row: Number(line.dataset.line), column: Number(cell.dataset.column) } : null;
     }
 }
 

@@ -2,16 +2,22 @@ import { carryOn } from './commands.js';
 
 /** @typedef {import('./grid.js').Spot} Spot */
 
+/** Milliseconds between two presses that are one. */
+const TWICE = 450;
+
 /**
  * Choosing, widening and carrying on with the pointer.
  *
  * @param {import('./model.js').Sheet} sheet
  * @param {import('./grid.js').Grid} grid
- * @param {{point: (spot: Spot) => boolean, finish: (take: boolean) => void}} editor
+ * @param {{point: (spot: Spot) => boolean, finish: (take: boolean) => void, edit: (spot: Spot) => void}} editor
  * @param {() => void} widened a width is changing, which is shown and saved but not undone step by step
  * @returns {(event: PointerEvent) => void}
  */
 export function pointer(sheet, grid, editor, widened) {
+    /** The last press on a cell: a second one soon opens it. The browser's own double press needs an element that stays. */
+    let before = { row: -1, column: -1, at: -Infinity };
+
     /** @param {PointerEvent} event */
     const press = (event) => {
         const target = /** @type {HTMLElement} */ (event.target);
@@ -22,6 +28,12 @@ export function pointer(sheet, grid, editor, widened) {
         if (target.dataset.grip !== undefined) return drag(event, (at, start) => width(Number(target.dataset.grip), at.clientX - start.clientX));
         if (target.dataset.handle !== undefined) return carry(event);
         if (spot && editor.point(spot)) return event.preventDefault();
+        const again = spot !== null && spot.row === before.row && spot.column === before.column && event.timeStamp - before.at < TWICE;
+        before = spot && !again ? { ...spot, at: event.timeStamp } : { row: -1, column: -1, at: -Infinity };
+        if (spot && again) {
+            event.preventDefault();
+            return editor.edit(spot);
+        }
         editor.finish(true);
         grid.root.focus({ preventScroll: true });
         const last = (grid.rows ?? []).length - 1;

@@ -64,7 +64,6 @@ export async function attachSheet(root) {
     const listeners = [
         [grid.root, 'keydown', gridKeys(grid, does, editor, item.editable)],
         [grid.root, 'pointerdown', pointer(sheet, grid, editor, () => (refresh(), sync.changed()))],
-        [grid.root, 'dblclick', (event) => grid.spotOf(event) && editor.edit(grid.at)],
         [grid.root, 'input', editor.typedIn],
         [document, 'copy', clipboard.copy],
         [document, 'cut', clipboard.copy],
