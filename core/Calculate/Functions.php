@@ -31,6 +31,24 @@ final class Functions
     /** Answers with a day when it is asked about days. */
     private const LIKE_THEIR_VALUES = ['MIN', 'MAX', 'IF', 'IFS', 'IFERROR', 'IFNA', 'INDEX', 'VLOOKUP', 'HLOOKUP', 'XLOOKUP', 'LOOKUP', 'CHOOSE', 'SWITCH', 'LARGE', 'SMALL', 'MEDIAN', 'MINIFS', 'MAXIFS'];
 
+    /**
+     * Works as long as some of what it is given is large: which of its arguments, or all of them. Found by giving every
+     * function numbers of 2 million and more.
+     */
+    private const COUNTING = [
+        'BESSELI' => [], 'BESSELJ' => [], 'BESSELK' => [], 'BESSELY' => [], 'CHIDIST' => [], 'CHIINV' => [], 'CHISQ.DIST' => [], 'CHISQ.DIST.RT' => [], 'CHISQ.INV' => [], 'CHISQ.INV.RT' => [],
+        'COMBIN' => [], 'COMBINA' => [], 'FACT' => [], 'FACTDOUBLE' => [], 'GAMMA.INV' => [], 'GAMMAINV' => [], 'HYPGEOMDIST' => [], 'MULTINOMIAL' => [], 'PERMUT' => [], 'PERMUTATIONA' => [],
+        'POISSON' => [], 'POISSON.DIST' => [], 'T.DIST.2T' => [], 'T.DIST.RT' => [], 'T.INV.2T' => [], 'TDIST' => [], 'TINV' => [],
+        'CUMIPMT' => [1, 3, 4], 'CUMPRINC' => [1, 3, 4], 'IPMT' => [1, 2], 'PPMT' => [1, 2], 'ISPMT' => [1, 2], 'DB' => [2, 3], 'DDB' => [2, 3],
+        'DOLLAR' => [1], 'FIXED' => [1], 'USDOLLAR' => [1],
+    ];
+
+    /** How far these may count. */
+    private const MOST_COUNT = 100_000;
+
+    /** Bytes of text that a function may make, or be given to join. */
+    private const MOST_TEXT = 1_048_576;
+
     /** @var array<string, callable> */
     private array $known = [];
 
@@ -55,12 +73,54 @@ final class Functions
      */
     public function call(string $name, array $arguments): mixed
     {
+        if (self::countsTooFar($name, $arguments)) {
+            return '#NUM!';
+        }
+        if (self::writesTooMuch($name, $arguments)) {
+            return '#VALUE!';
+        }
         try {
             return ($this->known[$name])(...$arguments);
         } catch (\Throwable) {
             // The library's functions are not strict with what they are given; neither is a sheet.
             return '#VALUE!';
         }
+    }
+
+    /** @param list<mixed> $arguments */
+    private static function countsTooFar(string $name, array $arguments): bool
+    {
+        $which = self::COUNTING[$name] ?? null;
+        if ($which === null) {
+            return false;
+        }
+        $far = false;
+        $counted = $which === [] ? $arguments : array_intersect_key($arguments, array_flip($which));
+        array_walk_recursive($counted, function (mixed $value) use (&$far): void {
+            $far = $far || (is_numeric($value) && abs((float) $value) > self::MOST_COUNT);
+        });
+
+        return $far;
+    }
+
+    /** @param list<mixed> $arguments */
+    private static function writesTooMuch(string $name, array $arguments): bool
+    {
+        $length = fn (mixed $value): int => is_scalar($value) ? strlen((string) $value) : 0;
+        if ($name === 'REPT' || $name === 'SUBSTITUTE') {
+            $times = Operators::single($arguments[$name === 'REPT' ? 1 : 2] ?? null);
+
+            return $length(Operators::single($arguments[0] ?? null)) * max(1, $name === 'REPT' && is_numeric($times) ? (float) $times : $length($times)) > self::MOST_TEXT;
+        }
+        if (! in_array($name, ['CONCAT', 'CONCATENATE', 'TEXTJOIN', 'ARRAYTOTEXT'], true)) {
+            return false;
+        }
+        $all = 0;
+        array_walk_recursive($arguments, function (mixed $value) use (&$all, $length): void {
+            $all += $length($value) + 32;
+        });
+
+        return $all > 8 * self::MOST_TEXT;
     }
 
     public static function givesDay(string $name, bool $ofDays): bool

@@ -7,6 +7,9 @@ namespace MistyAttic\Core\Calculate;
 /** What the signs of a formula do to values, and to blocks of values one by one. An error as text (`#DIV/0!`) goes through. */
 final class Operators
 {
+    /** Values that a block may have that comes of two. */
+    private const MOST = 500_000;
+
     public static function isError(mixed $value): bool
     {
         return is_string($value) && $value !== '' && $value[0] === '#' && preg_match('/^#[A-Z0-9\/?!]{2,12}$/D', $value) === 1;
@@ -21,6 +24,9 @@ final class Operators
         [$left, $right] = [self::block($left), self::block($right)];
         $height = max(count($left), count($right));
         $width = max(count($left[0] ?? []), count($right[0] ?? []));
+        if ($height * $width > self::MOST) {
+            return '#LIMIT!';
+        }
         $result = [];
         for ($row = 0; $row < $height; $row++) {
             for ($column = 0; $column < $width; $column++) {

@@ -176,6 +176,19 @@ final class CalculateTest extends TestCase
         self::assertSame(500, $agreed);
     }
 
+    public function test_no_function_works_without_end_or_makes_texts_without_end(): void
+    {
+        $functions = new Functions;
+        foreach (['FACT', 'COMBIN', 'BESSELJ', 'CUMIPMT', 'DB', 'POISSON', 'FIXED', 'MULTINOMIAL'] as $name) {
+            self::assertSame('#NUM!', $functions->call($name, [1e9, 1e9, 1e9, 1e9, 1e9]), $name);
+        }
+        self::assertSame('#NUM!', $functions->call('FACT', [[1 => ['A' => 3], 2 => ['A' => 1e12]]]));
+        self::assertSame('#VALUE!', $functions->call('REPT', ['x', 1e9]));
+        self::assertSame('#VALUE!', $functions->call('SUBSTITUTE', [str_repeat('a', 30000), 'a', str_repeat('b', 30000)]));
+        self::assertSame('#VALUE!', $functions->call('TEXTJOIN', [',', true, array_fill(0, 400, str_repeat('a', 30000))]));
+        self::assertSame(['xxx', 120, -5000.0], [$functions->call('REPT', ['x', 3]), (int) $functions->call('FACT', [5]), round((float) $functions->call('CUMPRINC', [0.0001, 360, 250000, 1, 8, 0]) / 1000) * 1000]);
+    }
+
     public function test_only_what_depends_on_a_change_is_worked_out(): void
     {
         $before = self::calculated(self::sheet(['Log' => "1|=A1*2|=B1+1\n5|=A2*2|=SUM(B1:B2)"]));
