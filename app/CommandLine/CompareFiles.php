@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace App\CommandLine;
 
+use App\Report\HtmlReport;
+use App\Report\Ink;
+use App\Report\TextReport;
 use App\View\Phrases;
 use MistyAttic\Core\Compare\Statement;
 use MistyAttic\Core\Files\ChangesFile;

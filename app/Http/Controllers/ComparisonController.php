@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\CommandLine\HtmlReport;
-use App\CommandLine\Ink;
-use App\CommandLine\TextReport;
 use App\Models\Item;
+use App\Report\HtmlReport;
+use App\Report\Ink;
+use App\Report\TextReport;
 use App\Store\States;
 use App\View\Comparison;
 use App\View\ComparisonSheet;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\CommandLine;
+namespace App\Report;
 
 /** How changes look in a terminal: form says what, colour only helps; without colour, signs do. */
 final readonly class Ink

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\CommandLine;
+namespace App\Report;
 
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
