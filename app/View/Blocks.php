@@ -7,9 +7,9 @@ namespace App\View;
 use App\Models\User;
 use MistyAttic\Core\Compare\ChangeSet;
 use MistyAttic\Core\Compare\ChangeType;
-use MistyAttic\Core\Compare\Direction;
 use MistyAttic\Core\Compare\Layout;
 use MistyAttic\Core\Compare\MarkedPart;
+use MistyAttic\Core\Compare\Movement;
 use MistyAttic\Core\Compare\Span;
 use MistyAttic\Core\Compare\SpanKind;
 use MistyAttic\Core\Compare\TreeCompare;
@@ -22,6 +22,9 @@ final class Blocks
 {
     /** @var array<int, int> the running number at each depth of a numbered list */
     private array $numbers = [];
+
+    /** @var array<string, mixed>|null what moved, by id */
+    private ?array $moved = null;
 
     private function __construct(private readonly Kind $kind, private readonly ?Comparison $comparison, private readonly PartTree $old) {}
 
@@ -116,7 +119,11 @@ final class Blocks
         if ($this->comparison === null) {
             return null;
         }
-        $direction = Direction::of($id, $this->old, $this->comparison->new, TreeCompare::moved($this->old, $this->comparison->new))->value;
+        $movement = Movement::of($this->kind, $id, $this->old, $this->comparison->new, $this->moved ??= TreeCompare::moved($this->old, $this->comparison->new));
+        $direction = $movement['direction'];
+        if (isset($movement['to_side']) || isset($movement['to_name'])) {
+            return (new Phrases)->movement('history.moved', $movement);
+        }
         $from = $this->kind->place($this->old, $this->old->get($id));
         $to = $this->kind->place($this->comparison->new, $this->comparison->new->get($id));
 

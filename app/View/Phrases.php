@@ -6,11 +6,15 @@ namespace App\View;
 
 use App\Models\Cause;
 use App\Models\Version;
+use MistyAttic\Core\Compare\Movement;
 use MistyAttic\Core\Compare\Statement;
 
 /** Puts facts into words. */
 final class Phrases
 {
+    /** Blocks of a page are called by what they are, so that their place is told as well. */
+    private const WITH_PLACE = ['button', 'call_out', 'links', 'hours', 'contact', 'divider', 'figure'];
+
     public function version(Version $version): string
     {
         $values = ['source' => (string) $version->source, 'kind' => $version->item->kind];
@@ -68,6 +72,36 @@ final class Phrases
         return trans_choice($key, (int) ($values['count'] ?? 1), $this->strings($values));
     }
 
+    /**
+     * Which way something moved.
+     *
+     * @param  string  $key  of the sentences, by direction
+     * @param  array<string, string|int>  $values  see {@see Movement}
+     * @param  array<string, string>  $replace
+     */
+    public function movement(string $key, array $values, array $replace = []): string
+    {
+        foreach (['from_side', 'to_side'] as $end) {
+            if (isset($values[$end])) {
+                $replace[$end] = __("{$key}.sides.{$values[$end]}");
+            }
+        }
+
+        return __("{$key}.{$values['direction']}", [...$this->strings($values), ...$replace]);
+    }
+
+    /**
+     * Where a block of a page came or went.
+     *
+     * @param  array<string, string|int>  $values
+     */
+    private function standing(array $values): string
+    {
+        $place = (string) ($values['place'] ?? '');
+
+        return $place === '' || $place === ($values['name'] ?? '') || ! in_array($values['noun'] ?? '', self::WITH_PLACE, true) ? '' : __('changes.in', ['name' => $place]);
+    }
+
     /** @param array<string, string|int> $values */
     private function fact(string $code, array $values): string
     {
@@ -83,8 +117,8 @@ final class Phrases
         ];
 
         return match ($code) {
-            'removed', 'added' => __("changes.{$code}", ['what' => $this->what($values)]),
-            'moved' => __("changes.moved.{$values['direction']}", ['what' => $this->what($values)]),
+            'removed', 'added' => __("changes.{$code}", ['what' => $this->what($values)]).$this->standing($values),
+            'moved' => $this->movement('changes.moved', $values, ['what' => $this->what($values)]),
             'named', 'nameless' => __("changes.{$code}_it", [...$replace, 'what' => __("changes.unnamed.{$values['noun']}")]),
             'sorted' => isset($values['by']) ? __('changes.sorted_by', $replace) : trans_choice('changes.sorted', (int) $values['count'], $replace),
             default => trans_choice("changes.{$code}", (int) ($values['count'] ?? 1), $replace),

@@ -29,7 +29,7 @@ final class FieldFacts
         }
         $rest = array_values(array_diff($fields, self::PLACE));
         if ($rest === []) {
-            return 'placed';
+            return isset($after->fields['x']) ? 'resized' : 'width_set';
         }
         $field = in_array('value', $rest, true) ? 'value' : $rest[0];
         if (in_array($field, ['level', 'style', 'head'], true)) {

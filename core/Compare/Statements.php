@@ -165,12 +165,12 @@ final class Statements
         foreach ($this->plain(ChangeType::Moved) as $change) {
             $moved[$change->id] = true;
             // Neighbours that were neighbours before moved as one.
-            if ($this->detail !== Detail::Apart && $before !== null && $change->to?->after === $before && $change->from?->after === $before && $change->to->parent === $change->from->parent) {
+            if ($this->detail !== Detail::Apart && $before !== null && $change->to?->after === $before->id && $change->from?->after === $before->id && $change->to->parent === $before->to?->parent) {
                 $runs[array_key_last($runs)][] = $change;
             } else {
                 $runs[] = [$change];
             }
-            $before = $change->id;
+            $before = $change;
         }
         foreach ($runs as $run) {
             $first = $run[0];
@@ -178,10 +178,11 @@ final class Statements
             $from = $this->kind->place($this->old, $this->old->get($first->id));
             $to = $this->kind->place($this->new, $part);
             $name = $this->kind->label($this->new, $part);
+            $section = count($run) > 1 && $part->role === 'heading' && $name !== '';
             $this->statements[] = new Statement(
                 'moved',
                 ChangeType::Moved,
-                ['direction' => Direction::of($first->id, $this->old, $this->new, $moved)->value, 'form' => count($run) > 1 ? 'several' : ($name === '' ? 'unnamed' : 'named'), 'noun' => count($run) > 1 ? 'part' : $this->kind->noun($part), 'name' => $name, 'count' => count($run), ...($from !== null && $from !== $to ? ['from' => $this->kind->label($this->old, $this->old->get($from))] : []), ...$this->place($this->new, $part)],
+                [...Movement::of($this->kind, $first->id, $this->old, $this->new, $moved), 'form' => count($run) > 1 ? ($section ? 'section' : 'several') : ($name === '' ? 'unnamed' : 'named'), 'noun' => count($run) > 1 && ! $section ? 'part' : $this->kind->noun($part), 'name' => $name, 'count' => count($run) - ($section ? 1 : 0), ...($from !== null && $from !== $to ? ['from' => $this->kind->label($this->old, $this->old->get($from))] : []), ...$this->place($this->new, $part)],
                 array_map(fn (Change $change) => $change->id, $run),
                 0,
                 0,

@@ -155,7 +155,7 @@ final class TableStatements
             }
             $values = [];
             $code = FieldFacts::of($change->before, $change->after, $values);
-            $this->statements[] = new Statement($code === 'placed' ? 'widened' : $code, ChangeType::Edited, [
+            $this->statements[] = new Statement($code === 'width_set' ? 'widened' : $code, ChangeType::Edited, [
                 'noun' => $this->kind->noun($change->after),
                 'name' => $this->kind->label($this->new, $change->after),
                 'was' => $this->kind->label($this->old, $change->before),

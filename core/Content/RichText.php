@@ -75,6 +75,12 @@ final readonly class RichText
         )];
     }
 
+    /** Whether an address may be linked to: http, https, mailto, tel, or a place on this site. */
+    public static function isLink(string $address): bool
+    {
+        return strlen($address) <= 2000 && preg_match('~^(https?://|mailto:|tel:|/(?!/)|#)[^\s<>"]*$~iD', $address) === 1;
+    }
+
     public function text(): string
     {
         return implode('', array_map(fn (Run $run) => $run->text, $this->runs));
@@ -110,7 +116,7 @@ final readonly class RichText
         foreach ($marks as $name => $value) {
             $mark = Mark::tryFrom((string) $name);
             if ($mark === Mark::Link) {
-                if (is_string($value) && strlen($value) <= 2000 && preg_match('~^(https?://|mailto:|tel:|/(?!/)|#)[^\s<>"]*$~i', $value) === 1) {
+                if (is_string($value) && self::isLink($value)) {
                     $kept['link'] = $value;
                 }
             } elseif ($mark !== null && $value === true) {

@@ -47,4 +47,10 @@ interface Kind
 
     /** The roles that make a table, for kinds that have one. */
     public function grid(): ?Grid;
+
+    /** The role whose parts stand beside each other, such as the columns of a page; null where all goes down. */
+    public function beside(): ?string;
+
+    /** Whether readers see a published version while editors go on with a draft. */
+    public function isPublishable(): bool;
 }

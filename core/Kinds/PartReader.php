@@ -161,6 +161,8 @@ final class PartReader
             'hash' => is_string($value) && preg_match('/^[0-9a-f]{40}$/', $value) === 1 ? $value : $this->problem('bad_hash', $path),
             'date' => is_string($value) && Cell::isDate($value) ? $value : $this->problem('not_a_date', $path),
             'list' => $this->list($value, (int) $bounds[1], $path),
+            'address' => is_string($value) && self::isAddress($value) ? $value : $this->problem('bad_address', $path),
+            'addresses' => $this->addresses($value, (int) $bounds[1], $path),
             'cell' => Cell::read($value) ?? $this->problem('bad_cell', $path, ['max' => Cell::MOST]),
             default => throw new \LogicException("No field type {$type}"),
         };
@@ -175,6 +177,22 @@ final class PartReader
         }
 
         return $strings;
+    }
+
+    /** @return list<string>|null */
+    private function addresses(mixed $value, int $most, string $path): ?array
+    {
+        $addresses = $this->list($value, $most, $path);
+        foreach ($addresses ?? [] as $at => $address) {
+            self::isAddress($address) || $this->problem('bad_address', "{$path}.{$at}");
+        }
+
+        return $addresses;
+    }
+
+    private static function isAddress(string $address): bool
+    {
+        return $address === '' || RichText::isLink($address);
     }
 
     private function text(mixed $value, string $path): ?RichText

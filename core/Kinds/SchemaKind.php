@@ -85,4 +85,14 @@ abstract class SchemaKind implements Kind
     {
         return null;
     }
+
+    public function beside(): ?string
+    {
+        return null;
+    }
+
+    public function isPublishable(): bool
+    {
+        return false;
+    }
 }

@@ -4,7 +4,11 @@ return [
     'in_one' => 'in :number',
     'in_two' => 'in :first and :second',
     'in_many' => 'in :count versions, :first to :last',
-    'moved' => ['up' => 'moved up', 'down' => 'moved down', 'in' => 'indented', 'out' => 'outdented'],
+    'moved' => [
+        'up' => 'moved up', 'down' => 'moved down', 'in' => 'indented', 'out' => 'outdented',
+        'across' => 'moved from the :from_side column', 'beside' => 'moved from another column', 'away' => 'moved from “:from_name”', 'elsewhere' => 'moved from another section',
+        'sides' => ['only' => 'single', 'left' => 'left', 'middle' => 'middle', 'right' => 'right', 'first' => 'first', 'second' => 'second', 'third' => 'third', 'last' => 'last'],
+    ],
     'moved_from' => ['up' => 'moved up from “:place”', 'down' => 'moved down from “:place”', 'in' => 'indented, from “:place”', 'out' => 'outdented, from “:place”'],
     'was' => 'was a :what',
     'was_level' => 'was level :level',
@@ -62,6 +66,9 @@ return [
         'heading' => '{1} one heading|[2,*] :count headings', 'paragraph' => '{1} one paragraph|[2,*] :count paragraphs', 'item' => '{1} one list item|[2,*] :count list items',
         'task' => '{1} one task|[2,*] :count tasks', 'quote' => '{1} one quote|[2,*] :count quotes', 'code' => '{1} one block of code|[2,*] :count blocks of code',
         'tab' => '{1} one tab|[2,*] :count tabs', 'column' => '{1} one column|[2,*] :count columns', 'row' => '{1} one row|[2,*] :count rows',
+        'section' => '{1} one section|[2,*] :count sections', 'page_column' => '{1} one column|[2,*] :count columns', 'rich_text' => '{1} one text|[2,*] :count texts',
+        'button' => '{1} one button|[2,*] :count buttons', 'call_out' => '{1} one call-out|[2,*] :count call-outs', 'links' => '{1} one list of links|[2,*] :count lists of links',
+        'hours' => '{1} one table of hours|[2,*] :count tables of hours', 'contact' => '{1} one contact card|[2,*] :count contact cards', 'divider' => '{1} one divider|[2,*] :count dividers', 'figure' => '{1} one figure|[2,*] :count figures',
         'table' => '{1} one table|[2,*] :count tables', 'picture' => '{1} one picture|[2,*] :count pictures', 'rule' => '{1} one line across|[2,*] :count lines across',
     ],
     // What a restore brings back or takes away of a table.

@@ -18,6 +18,7 @@ return [
     'out_of_range' => 'A number is not between :min and :max.',
     'bad_string' => 'A text is longer than :max characters.',
     'not_one_of' => 'A field is none of: :words.',
+    'bad_address' => 'An address does not begin with https://, http://, mailto:, tel: or /.',
     'bad_hash' => 'A picture has no address.',
     'not_rich_text' => 'A text is not put together as one.',
     'no_such_column' => 'A cell has a column that is not there: :column.',

@@ -267,6 +267,8 @@ final class RandomContent
             'hash' => str_repeat((string) $this->under(4), 40),
             'date' => $this->date(),
             'list' => array_map(fn () => $this->word(), range(1, 1 + $this->under(3))),
+            'address' => '/'.rawurlencode($this->word()),
+            'addresses' => array_map(fn () => '/'.rawurlencode($this->word()), range(1, 1 + $this->under(3))),
             'cell' => match ($this->under(9)) {
                 0 => ['d', $this->date()],
                 1 => ['!', '#DIV/0!'],

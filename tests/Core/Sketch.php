@@ -82,7 +82,7 @@ final class Sketch
                 'int' => (int) ($value ?? $type[1]),
                 'number' => self::cell($value ?? '0'),
                 'words' => $value ?? explode('|', $type[1])[0],
-                'list' => $value === null ? [] : explode(', ', $value),
+                'list', 'addresses' => $value === null ? [] : explode(', ', $value),
                 'cell' => self::cell((string) $value),
                 default => (string) $value,
             };

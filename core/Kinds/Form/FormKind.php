@@ -27,4 +27,9 @@ final class FormKind extends SchemaKind
             new Part($firstId, FormRole::Page->value, 0, ['title' => '']),
         ]);
     }
+
+    public function isPublishable(): bool
+    {
+        return true;
+    }
 }

@@ -6,11 +6,15 @@ namespace MistyAttic\Core\Kinds\Page;
 
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Label;
 use MistyAttic\Core\Kinds\SchemaKind;
 
 /** Sections of columns of blocks. */
 final class PageKind extends SchemaKind
 {
+    /** Columns that stand beside each other in one section. */
+    public const MOST_COLUMNS = 4;
+
     public function name(): string
     {
         return 'page';
@@ -29,32 +33,68 @@ final class PageKind extends SchemaKind
         ]);
     }
 
+    /** A section that two people emptied of its columns gets one, with an id that depends on the content alone. */
+    public function repair(PartTree $tree): PartTree
+    {
+        $parts = [];
+        foreach ($tree->parts as $at => $part) {
+            $parts[] = $part;
+            if ($part->role === PageRole::Section->value && ($tree->parts[$at + 1]->depth ?? 0) === 0) {
+                $parts[] = new Part('c'.substr(hash('sha256', $part->id), 0, 12), PageRole::Column->value, 1, ['width' => 12]);
+            }
+        }
+
+        return count($parts) === $tree->count() ? $tree : PartTree::of($parts);
+    }
+
     public function label(PartTree $tree, Part $part): string
     {
-        if ($part->role === PageRole::Picture->value) {
-            return $part->string('alt');
+        return match (PageRole::from($part->role)) {
+            PageRole::Picture => Label::of($part->string('alt') === '' ? $part->string('caption') : $part->string('alt')),
+            PageRole::Section => $part->string('title') === '' ? $this->firstHeading($tree, $part) : parent::label($tree, $part),
+            default => parent::label($tree, $part),
+        };
+    }
+
+    /** The heading above a block in its column, or else the section that the part stands in. */
+    public function place(PartTree $tree, Part $part): ?string
+    {
+        $parent = $tree->parent($part->id);
+        if ($parent === PartTree::ROOT || $part->role === PageRole::Column->value) {
+            return $parent === PartTree::ROOT ? null : $parent;
         }
-        if ($part->role !== PageRole::Section->value || $part->string('title') !== '') {
-            return parent::label($tree, $part);
+        for ($at = (int) $tree->position($part->id) - 1; $part->role !== PageRole::Heading->value && $at >= 0 && $tree->parts[$at]->id !== $parent; $at--) {
+            if ($tree->parts[$at]->role === PageRole::Heading->value && ! $tree->parts[$at]->richText()->isEmpty()) {
+                return $tree->parts[$at]->id;
+            }
         }
-        foreach ($tree->has($part->id) ? $tree->subtree($part->id) : [] as $below) {
-            if ($below->role === PageRole::Heading->value) {
-                return parent::label($tree, $below);
+
+        return $tree->parent($parent);
+    }
+
+    public function noun(Part $part): string
+    {
+        return $part->role === PageRole::Column->value ? 'page_column' : $part->role;
+    }
+
+    public function beside(): string
+    {
+        return PageRole::Column->value;
+    }
+
+    public function isPublishable(): bool
+    {
+        return true;
+    }
+
+    private function firstHeading(PartTree $tree, Part $section): string
+    {
+        foreach ($tree->has($section->id) ? $tree->subtree($section->id) : [] as $below) {
+            if ($below->role === PageRole::Heading->value && ! $below->richText()->isEmpty()) {
+                return Label::of($below->richText()->text());
             }
         }
 
         return '';
-    }
-
-    /** The section that a part stands in. */
-    public function place(PartTree $tree, Part $part): ?string
-    {
-        for ($at = $part->id; $at !== PartTree::ROOT; $at = $tree->parent($at)) {
-            if ($at !== $part->id && $tree->get($at)->role === PageRole::Section->value) {
-                return $at;
-            }
-        }
-
-        return null;
     }
 }

@@ -37,15 +37,15 @@ enum PageRole: string implements Role
             self::Section => ['title' => 'string:200', 'background' => 'words:plain|tinted|deep'],
             self::Column => ['width' => 'int:1:12'],
             self::Heading => ['level' => 'int:1:4', 'text' => 'text'],
-            self::Text => ['text' => 'text'],
+            self::Text => ['style' => 'words:plain|bullet|number', 'text' => 'text'],
             self::CallOut => ['tone' => 'words:note|good|warning', 'text' => 'text'],
-            self::Picture => ['chunk' => 'hash', 'alt' => 'string:500', 'caption' => 'string:500?'],
-            self::Button => ['label' => 'string:200', 'target' => 'string:2000'],
-            self::Links => ['title' => 'string:200?', 'labels' => 'list:50', 'targets' => 'list:50'],
-            self::Hours => ['title' => 'string:200?', 'days' => 'list:40', 'times' => 'list:40'],
+            self::Picture => ['chunk' => 'hash', 'alt' => 'string:500', 'caption' => 'string:500', 'width' => 'int:0:20000', 'height' => 'int:0:20000'],
+            self::Button => ['label' => 'string:200', 'target' => 'address'],
+            self::Links => ['title' => 'string:200', 'labels' => 'list:50', 'targets' => 'addresses:50'],
+            self::Hours => ['title' => 'string:200', 'days' => 'list:40', 'times' => 'list:40'],
             self::Contact => ['name' => 'string:200', 'lines' => 'list:20'],
             self::Divider => [],
-            self::Figure => ['label' => 'string:200?', 'source' => 'string:100'],
+            self::Figure => ['label' => 'string:200', 'source' => 'address'],
         };
     }
 }

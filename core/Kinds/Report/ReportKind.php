@@ -25,4 +25,9 @@ final class ReportKind extends SchemaKind
     {
         return PartTree::of([new Part($firstId, ReportRole::Page->value, 0, ['title' => 'Page 1'])]);
     }
+
+    public function isPublishable(): bool
+    {
+        return true;
+    }
 }
