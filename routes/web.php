@@ -15,6 +15,7 @@ use App\Http\Controllers\MilestoneController;
 use App\Http\Controllers\PartController;
 use App\Http\Controllers\PeopleController;
 use App\Http\Controllers\PictureController;
+use App\Http\Controllers\PublishingController;
 use App\Http\Controllers\RestoreController;
 use App\Http\Controllers\ShelfController;
 use App\Http\Controllers\SignInController;
@@ -65,6 +66,11 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
         Route::get('/held/{held}', [HeldEditController::class, 'show'])->name('held');
         Route::put('/held/{held}', [HeldEditController::class, 'update'])->name('held.settle');
 
+        Route::get('/publishings/{publishing}', [PublishingController::class, 'wish'])->name('wish');
+        Route::put('/publishings/{publishing}', [PublishingController::class, 'answer'])->name('wish.answer');
+        Route::delete('/live', [PublishingController::class, 'destroy'])->name('unpublish');
+        Route::put('/public', [PublishingController::class, 'open'])->name('public');
+
         Route::get('/history', [HistoryController::class, 'show'])->name('history');
         Route::get('/history/lines', [HistoryController::class, 'lines'])->name('lines');
         Route::get('/history/list', [HistoryController::class, 'list'])->name('list');
@@ -85,6 +91,8 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
             Route::post('/take-back', [RestoreController::class, 'undo'])->name('restore.undo');
             Route::post('/meant', [UnusualController::class, 'store'])->name('meant');
             Route::get('/comparison/{to}/{format}', ComparisonController::class)->whereNumber('to')->whereIn('format', ['html', 'xlsx'])->name('comparison');
+            Route::get('/publish', [PublishingController::class, 'show'])->name('publish');
+            Route::post('/publish', [PublishingController::class, 'store'])->name('publish.store');
             Route::get('/copy', [CopyController::class, 'show'])->name('copy');
             Route::post('/copy', [CopyController::class, 'store'])->name('copy.store');
             Route::get('/download/{format}', DownloadController::class)->name('download');

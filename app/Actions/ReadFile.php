@@ -10,22 +10,30 @@ use MistyAttic\Core\Formats\Content;
 use MistyAttic\Core\Formats\DocumentFormat;
 use MistyAttic\Core\Formats\FileFormat;
 use MistyAttic\Core\Formats\FormatLimits;
+use MistyAttic\Core\Formats\Page\PageFormat;
 use MistyAttic\Core\Formats\TypedText;
 use MistyAttic\Core\Formats\Unreadable;
 use MistyAttic\Core\Kinds\Kind;
 use MistyAttic\Core\Kinds\Limits;
 use MistyAttic\Core\Kinds\Spreadsheet\Spelling;
 
-/** Reads a file that somebody brings along, as a document or as a spreadsheet. */
+/** Reads a file that somebody brings along, as a document, a spreadsheet or a page. */
 final class ReadFile
 {
     /** No larger than a server is set to take in: see deploy/php/attic.ini. */
     public const MOST_KB = 10_240;
 
-    /** @throws Unreadable when it is none that can be read, or breaks the schema */
-    public function handle(string $name, string $bytes): Content
+    /**
+     * @param  string|null  $kind  `page` for a file that shall become one; else the format says
+     *
+     * @throws Unreadable when it is none that can be read, or breaks the schema
+     */
+    public function handle(string $name, string $bytes, ?string $kind = null): Content
     {
         $format = FileFormat::ofPath($name);
+        if ($kind === 'page') {
+            return $this->page($format, $bytes, new Limits);
+        }
         if (! $format->isTable() && (DocumentFormat::tryFrom($format->value) === null || $format === FileFormat::Text)) {
             throw Unreadable::because(__('item.file_not', ['formats' => 'Markdown, HTML, ODT, DOCX, XLSX, ODS, CSV, TSV']));
         }
@@ -33,6 +41,15 @@ final class ReadFile
         $content = $format->reader()->read($bytes, new FormatLimits(bytes: self::MOST_KB * 1024, unpacked: 134_217_728, tree: 8_388_608, parts: $format->isTable() ? 250_000 : $limits->parts));
 
         return $format->isTable() ? $this->table($content, $format) : $this->document($content, $limits);
+    }
+
+    private function page(FileFormat $format, string $bytes, Limits $limits): Content
+    {
+        $reader = PageFormat::tryFrom($format->value)?->reader() ?? throw Unreadable::because(__('item.file_not_page', ['formats' => 'HTML, Markdown']));
+        $content = $reader->read($bytes, new FormatLimits(bytes: self::MOST_KB * 1024, tree: 8_388_608, parts: $limits->parts));
+        $this->check($content->kind, $content->tree, $limits);
+
+        return $content;
     }
 
     private function document(Content $content, Limits $limits): Content

@@ -83,6 +83,7 @@ final readonly class WriteVersion
             && $newest->user_id === $editor->id && ! $newest->kept
             && $newest->started_at->diffInSeconds(now(), true) < config('attic.checkpoint')
             && $newest->milestone()->doesntExist()
+            && $newest->publishings()->doesntExist()
             && Item::query()->where('copied_from', $newest->id)->doesntExist();
     }
 

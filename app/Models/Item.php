@@ -9,6 +9,8 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\Relations\HasOne;
+use Illuminate\Support\Facades\Auth;
+use MistyAttic\Core\Kinds\Kinds;
 
 /**
  * @property int $id
@@ -21,17 +23,24 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property bool $formulas whether there may be formulas in it
  * @property int|null $copied_from
  * @property CarbonImmutable $changed_at
+ * @property int|null $live_id the publishing that readers see
+ * @property string|null $address where the public reads it; stays the same for good
+ * @property bool $is_public whether it may be read there
+ * @property-read Publishing|null $live
  * @property-read Shelf $shelf
  * @property-read Version|null $origin
  */
 final class Item extends Model
 {
-    protected $fillable = ['key', 'shelf_id', 'kind', 'title', 'head', 'root', 'formulas', 'copied_from', 'changed_at'];
+    /** What the person who asks sees of it; null for everything. */
+    public ?Sight $sight = null;
+
+    protected $fillable = ['key', 'shelf_id', 'kind', 'title', 'head', 'root', 'formulas', 'copied_from', 'changed_at', 'live_id', 'address', 'is_public'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['head' => 'integer', 'formulas' => 'boolean', 'changed_at' => 'immutable_datetime'];
+        return ['head' => 'integer', 'formulas' => 'boolean', 'is_public' => 'boolean', 'changed_at' => 'immutable_datetime'];
     }
 
     public function getRouteKeyName(): string
@@ -61,6 +70,39 @@ final class Item extends Model
     public function origin(): BelongsTo
     {
         return $this->belongsTo(Version::class, 'copied_from');
+    }
+
+    /** @return BelongsTo<Publishing, $this> what readers see now */
+    public function live(): BelongsTo
+    {
+        return $this->belongsTo(Publishing::class, 'live_id');
+    }
+
+    /** @return HasMany<Publishing, $this> */
+    public function publishings(): HasMany
+    {
+        return $this->hasMany(Publishing::class);
+    }
+
+    /** Whether readers see a published version of it while editors go on with a draft. */
+    public function isPublishable(): bool
+    {
+        return Kinds::named($this->kind)->isPublishable();
+    }
+
+    /** The version that somebody sees before another one; itself for the first. */
+    public function before(int $number): int
+    {
+        return $this->sight === null ? max(1, $number - 1) : $this->sight->before($number);
+    }
+
+    /** Somebody who may not see drafts meets the item as it is published, whatever they ask for; else it is not there. */
+    public function resolveRouteBinding($value, $field = null): ?self
+    {
+        $item = parent::resolveRouteBinding($value, $field);
+        $user = Auth::user();
+
+        return $item instanceof self && $user instanceof User ? Sight::of($user, $item)->item($item) : null;
     }
 
     /** @return HasMany<HeldEdit, $this> */

@@ -12,16 +12,19 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $shelf_id
  * @property int $user_id
  * @property Role $role
+ * @property bool $publishes whether they may publish, and say yes to what others want to; owners always may
  * @property-read User $user
  */
 final class Membership extends Model
 {
-    protected $fillable = ['shelf_id', 'user_id', 'role'];
+    protected $fillable = ['shelf_id', 'user_id', 'role', 'publishes'];
+
+    protected $attributes = ['publishes' => false];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['role' => Role::class];
+        return ['role' => Role::class, 'publishes' => 'boolean'];
     }
 
     /** @return BelongsTo<User, $this> */

@@ -12,15 +12,19 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $key
  * @property string $name
  * @property bool $editors_restore
+ * @property bool $asks whether publishing needs somebody else's yes
+ * @property Drafts $drafts who sees drafts of what is published
  */
 final class Shelf extends Model
 {
-    protected $fillable = ['key', 'name', 'editors_restore'];
+    protected $fillable = ['key', 'name', 'editors_restore', 'asks', 'drafts'];
+
+    protected $attributes = ['asks' => false, 'drafts' => 'editors', 'editors_restore' => true];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['editors_restore' => 'boolean'];
+        return ['editors_restore' => 'boolean', 'asks' => 'boolean', 'drafts' => Drafts::class];
     }
 
     public function getRouteKeyName(): string
@@ -42,6 +46,32 @@ final class Shelf extends Model
 
     public function roleOf(User $user): ?Role
     {
-        return $this->memberships->firstWhere('user_id', $user->id)?->role;
+        return $this->membershipOf($user)?->role;
+    }
+
+    /** Owners always may publish; others when an owner says so. */
+    public function letsPublish(User $user): bool
+    {
+        $membership = $this->membershipOf($user);
+
+        return $membership !== null && ($membership->publishes || $membership->role === Role::Owner);
+    }
+
+    public function othersLetPublish(User $user): bool
+    {
+        return $this->memberships->contains(fn (Membership $other) => $other->user_id !== $user->id && ($other->publishes || $other->role === Role::Owner));
+    }
+
+    /** Whether somebody on it sees drafts of what is published. */
+    public function showsDraftsTo(User $user): bool
+    {
+        $role = $this->roleOf($user);
+
+        return $role !== null && ($role->atLeast(Role::Editor) || $this->drafts === Drafts::Everyone || ($this->drafts === Drafts::Approvers && $this->letsPublish($user)));
+    }
+
+    private function membershipOf(User $user): ?Membership
+    {
+        return $this->memberships->firstWhere('user_id', $user->id);
     }
 }

@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\Relations\HasOne;
 
 /**
@@ -29,6 +31,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property-read User $user
  * @property-read Item $item
  * @property-read Milestone|null $milestone
+ * @property-read Collection<int, Publishing> $publishings
  */
 final class Version extends Model
 {
@@ -55,6 +58,12 @@ final class Version extends Model
     public function item(): BelongsTo
     {
         return $this->belongsTo(Item::class);
+    }
+
+    /** @return HasMany<Publishing, $this> */
+    public function publishings(): HasMany
+    {
+        return $this->hasMany(Publishing::class)->orderBy('id');
     }
 
     /** @return HasOne<Milestone, $this> */

@@ -6,6 +6,7 @@ namespace App\Policies;
 
 use App\Models\HeldEdit;
 use App\Models\Item;
+use App\Models\Publishing;
 use App\Models\Role;
 use App\Models\User;
 use Illuminate\Auth\Access\Response;
@@ -16,6 +17,63 @@ final class ItemPolicy
     public function view(User $user, Item $item): Response
     {
         return $this->atLeast($user, $item, Role::Viewer);
+    }
+
+    /** What is not published yet. */
+    public function draft(User $user, Item $item): Response
+    {
+        $view = $this->view($user, $item);
+
+        return $view->denied() || ! $item->isPublishable() || $item->shelf->showsDraftsTo($user) ? $view : Response::deny(__('rights.no_drafts', ['shelf' => $item->shelf->name]));
+    }
+
+    /** Letting readers see it, and saying yes when others wish to. */
+    public function publish(User $user, Item $item): Response
+    {
+        $view = $this->view($user, $item);
+
+        return match (true) {
+            $view->denied() => $view,
+            ! $item->isPublishable() => Response::denyAsNotFound(),
+            default => $item->shelf->letsPublish($user) ? $view : Response::deny(__('rights.needs_publisher', ['shelf' => $item->shelf->name])),
+        };
+    }
+
+    /** Publishing without asking: not where a shelf wants somebody else's yes, unless the wish that waits is another's. */
+    public function publishNow(User $user, Item $item): Response
+    {
+        $publish = $this->publish($user, $item);
+        $mayAlone = ! $item->shelf->asks || ! $item->shelf->othersLetPublish($user) || $item->publishings()->waiting()->where('user_id', '!=', $user->id)->exists();
+
+        return $publish->denied() || $mayAlone ? $publish : Response::deny(__('rights.needs_yes', ['shelf' => $item->shelf->name]));
+    }
+
+    /** Saying yes or no to a wish: somebody else's, unless nobody else may. */
+    public function answer(User $user, Item $item, Publishing $wish): Response
+    {
+        $publish = $this->publish($user, $item);
+
+        return match (true) {
+            $wish->item_id !== $item->id => Response::denyAsNotFound(),
+            $publish->denied() => $publish,
+            default => $wish->user_id !== $user->id || ! $item->shelf->othersLetPublish($user) ? $publish : Response::deny(__('rights.needs_yes', ['shelf' => $item->shelf->name])),
+        };
+    }
+
+    /** Looking at a wish to publish: those who may answer it, and those who see drafts. */
+    public function seeWish(User $user, Item $item, Publishing $wish): Response
+    {
+        $draft = $this->draft($user, $item);
+
+        return $wish->item_id !== $item->id ? Response::denyAsNotFound() : ($draft->allowed() ? $draft : $this->publish($user, $item));
+    }
+
+    /** Wishing that readers see it. */
+    public function askToPublish(User $user, Item $item): Response
+    {
+        $write = $this->write($user, $item);
+
+        return $write->allowed() && ! $item->isPublishable() ? Response::denyAsNotFound() : $write;
     }
 
     /** Writing, naming, and marking milestones. */

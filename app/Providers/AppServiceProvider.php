@@ -34,6 +34,7 @@ final class AppServiceProvider extends ServiceProvider
             Limit::perMinute(6)->by('address:'.$request->ip().'|'.mb_strtolower($request->string('email')->value())),
             Limit::perMinute(60)->by('address:'.$request->ip()),
         ]);
+        RateLimiter::for('read', fn (Request $request) => Limit::perMinute(600)->by((string) $request->ip()));
         RateLimiter::for('work', fn (Request $request) => Limit::perMinute(1200)->by((string) ($request->user()->id ?? $request->ip())));
     }
 }

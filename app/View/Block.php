@@ -9,6 +9,7 @@ use MistyAttic\Core\Compare\ChangeType;
 use MistyAttic\Core\Compare\MarkedPart;
 use MistyAttic\Core\Compare\Span;
 use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Sequences\Sequences;
 
 /** A part of a document, ready to be shown: on its own, or marked as a comparison has it. */
 final readonly class Block
@@ -63,6 +64,62 @@ final readonly class Block
         return $this->marked->state !== null || $this->moved() || $this->marked->edited;
     }
 
+    /** Whether it is not there, but stood there before it moved. */
+    public function isTrace(): bool
+    {
+        return $this->marked->isTrace;
+    }
+
+    /** Whether it stands apart only on one side: `old` leaves out what came, `new` what went. */
+    public function isOn(string $side): bool
+    {
+        return $side === 'both' || ! ($side === 'old' ? $this->added() : $this->removed() || $this->isTrace());
+    }
+
+    /**
+     * A setting as it was and as it is; the former only when it is another, and when both sides are shown.
+     *
+     * @param  'old'|'new'|'both'  $side
+     * @return array{string|null, string}
+     */
+    public function setting(string $field, string $side): array
+    {
+        $is = $this->part()->string($field);
+        $was = $this->marked->before?->string($field) ?? $is;
+
+        return match (true) {
+            $side === 'old' => [null, $was],
+            $side === 'new' || $was === $is => [null, $is],
+            default => [$was, $is],
+        };
+    }
+
+    /**
+     * Two lists of a setting as rows of pairs, each with whether it came or went.
+     *
+     * @param  'old'|'new'|'both'  $side
+     * @return list<array{string, string, 'same'|'added'|'removed'}>
+     */
+    public function pairs(string $first, string $second, string $side): array
+    {
+        $of = fn (Part $part): array => array_map(fn (string $one, int $at) => [$one, $part->strings($second)[$at] ?? ''], $part->strings($first), array_keys($part->strings($first)));
+        [$was, $is] = [$of($this->marked->before ?? $this->part()), $of($this->part())];
+        $alignment = Sequences::align(array_map(serialize(...), $was), array_map(serialize(...), $is));
+        $rows = [];
+        $old = $new = 0;
+        foreach ([...$alignment->runs, [count($was), count($is), 0]] as [$oldAt, $newAt, $length]) {
+            array_push(
+                $rows,
+                ...($side === 'new' ? [] : array_map(fn (array $row) => [...$row, 'removed'], array_slice($was, $old, $oldAt - $old))),
+                ...($side === 'old' ? [] : array_map(fn (array $row) => [...$row, 'added'], array_slice($is, $new, $newAt - $new))),
+                ...array_map(fn (array $row) => [...$row, 'same'], array_slice($is, $newAt, $length)),
+            );
+            [$old, $new] = [$oldAt + $length, $newAt + $length];
+        }
+
+        return $rows;
+    }
+
     /** @param 'old'|'new'|'both' $side */
     public function text(string $side, HistoryAddress $address): SpanHtml
     {
@@ -99,6 +156,7 @@ final readonly class Block
             'is-'.$this->role(),
             'depth-'.min(8, $this->role() === 'item' ? $this->part()->depth : 0),
             $this->role() === 'heading' ? 'level-'.$this->part()->int('level') : '',
+            $this->isTrace() ? 'is-trace' : '',
             $this->added() ? 'was-added' : '',
             $this->removed() ? 'was-removed' : '',
             $this->moved() ? 'was-moved' : '',

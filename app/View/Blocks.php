@@ -17,7 +17,7 @@ use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Kind;
 
-/** Makes blocks of a document's parts: list items in one row with their numbers, tables with rows and cells. */
+/** Makes blocks of the parts of a document or a page: list items in one row with their numbers, all else with what is below. */
 final class Blocks
 {
     /** @var array<int, int> the running number at each depth of a numbered list */
@@ -31,7 +31,13 @@ final class Blocks
     /** @return list<Block> */
     public static function compared(Kind $kind, Comparison $comparison): array
     {
-        return (new self($kind, $comparison, $comparison->old))->all($comparison->layout());
+        return (new self($kind, $comparison, $comparison->old))->all($comparison->layout(traces: $kind->beside() !== null));
+    }
+
+    /** @return list<Block> the earlier side alone, in its own order, with what was to change marked */
+    public static function earlier(Kind $kind, Comparison $comparison): array
+    {
+        return (new self($kind, $comparison, $comparison->old))->all(Layout::earlier($comparison->old, $comparison->new, $comparison->changes));
     }
 
     /** @return list<Block> */
@@ -53,6 +59,8 @@ final class Blocks
             if ($marked->part->role === 'item') {
                 $blocks[] = $this->block($marked, $this->count($marked->part), []);
                 array_push($open, ...array_reverse($marked->children));
+            } elseif (in_array($marked->part->string('style'), ['bullet', 'number'], true)) {
+                $blocks[] = $this->block($marked, $this->count($marked->part), []);
             } else {
                 $this->numbers = [];
                 $blocks[] = $this->block($marked, 0, $this->all($marked->children));
@@ -146,6 +154,9 @@ final class Blocks
             ($before->fields['done'] ?? false) !== ($marked->part->fields['done'] ?? false) => (string) __(($before->fields['done'] ?? false) === true ? 'history.was_done' : 'history.was_open'),
             $before->string('alt') !== $marked->part->string('alt') => __('history.was_described', ['alt' => $before->string('alt')]),
             $before->string('style') !== $marked->part->string('style') => (string) __('history.was_style.'.$before->string('style')),
+            $before->string('background') !== $marked->part->string('background') => (string) __('history.was_background.'.$before->string('background')),
+            $before->string('tone') !== $marked->part->string('tone') => (string) __('history.was_tone.'.$before->string('tone')),
+            $before->role === $this->kind->beside() && $before->int('width') !== $marked->part->int('width') => __('history.was_wide', ['width' => (string) $before->int('width')]),
             default => null,
         };
 

@@ -58,6 +58,9 @@ final class Comparison
 
     private Words $words;
 
+    /** @var array<string, array<string, true>>|null */
+    private ?array $done = null;
+
     private int $readings = 0;
 
     /** Whether words were told by a part's last editor somewhere, to bound the work. */
@@ -95,10 +98,26 @@ final class Comparison
         $this->entries = $entries;
     }
 
-    /** @return list<MarkedPart> */
-    public function layout(): array
+    /**
+     * @param  bool  $traces  see {@see Layout::of}
+     * @return list<MarkedPart>
+     */
+    public function layout(bool $traces = false): array
     {
-        return Layout::of($this->old, $this->new, $this->changes);
+        return Layout::of($this->old, $this->new, $this->changes, $traces);
+    }
+
+    /** @return array<string, array<string, true>> type of change => id => true */
+    public function done(): array
+    {
+        if ($this->done === null) {
+            $this->done = [];
+            foreach ($this->changes->changes as $change) {
+                $this->done[$change->type->value][$change->id] = true;
+            }
+        }
+
+        return $this->done;
     }
 
     /** Who answers for a part's addition, removal or move. */

@@ -21,7 +21,14 @@ final readonly class HistoryAddress
         public ?string $tab,
         public string $rows,
         public string $show,
+        public bool $marks,
     ) {}
+
+    /** The address of everything, with everybody's changes standing out. */
+    public static function all(Item $item): self
+    {
+        return new self($item, 1, $item->head, 'changed', 'together', [], null, 'changed', 'values', true);
+    }
 
     /** @param \Closure(): int $otherwise the earlier end when the address names none */
     public static function read(Request $request, Item $item, \Closure $otherwise): self
@@ -30,7 +37,8 @@ final readonly class HistoryAddress
             'from' => ['nullable', 'integer', 'min:0', 'max:999999999'],
             'to' => ['nullable', 'integer', 'min:0', 'max:999999999'],
             'view' => ['nullable', 'in:was,changed,who'],
-            'layout' => ['nullable', 'in:together,side'],
+            'layout' => ['nullable', 'in:together,side,source'],
+            'marks' => ['nullable', 'in:off'],
             'tab' => ['nullable', 'string', 'max:24'],
             'rows' => ['nullable', 'in:changed,all'],
             'show' => ['nullable', 'in:values,formulas,age'],
@@ -39,10 +47,10 @@ final readonly class HistoryAddress
         $to = (int) ($sent['to'] ?? $item->head);
         $from = (int) ($sent['from'] ?? min($to, isset($sent['to']) ? max(1, $to - 1) : $otherwise()));
 
-        return new self($item, min($from, $to), max($from, $to), $sent['view'] ?? 'changed', $sent['layout'] ?? 'together', isset($sent['by']) ? array_map(intval(...), explode(',', $sent['by'])) : [], $sent['tab'] ?? null, $sent['rows'] ?? 'changed', $sent['show'] ?? 'values');
+        return new self($item, min($from, $to), max($from, $to), $sent['view'] ?? 'changed', $sent['layout'] ?? 'together', isset($sent['by']) ? array_map(intval(...), explode(',', $sent['by'])) : [], $sent['tab'] ?? null, $sent['rows'] ?? 'changed', $sent['show'] ?? 'values', ! isset($sent['marks']));
     }
 
-    /** @param array{from?: int, to?: int, view?: string, layout?: string, by?: list<int>, tab?: string|null, rows?: string, show?: string} $other */
+    /** @param array{from?: int, to?: int, view?: string, layout?: string, by?: list<int>, tab?: string|null, rows?: string, show?: string, marks?: bool} $other */
     public function with(array $other, string $route = 'history'): string
     {
         $all = [...get_object_vars($this), ...$other];
@@ -55,6 +63,7 @@ final readonly class HistoryAddress
             'tab' => $all['tab'],
             'rows' => $all['rows'] === 'changed' ? null : $all['rows'],
             'show' => $all['show'] === 'values' ? null : $all['show'],
+            'marks' => $all['marks'] ? null : 'off',
         ], fn ($value) => $value !== null));
     }
 

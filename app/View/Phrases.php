@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\View;
 
 use App\Models\Cause;
+use App\Models\Item;
 use App\Models\Version;
 use MistyAttic\Core\Compare\Movement;
 use MistyAttic\Core\Compare\Statement;
@@ -14,6 +15,12 @@ final class Phrases
 {
     /** Blocks of a page are called by what they are, so that their place is told as well. */
     private const WITH_PLACE = ['button', 'call_out', 'links', 'hours', 'contact', 'divider', 'figure'];
+
+    /** A version in one sentence, as the person sees it who the item was opened for. */
+    public function seen(Item $item, Version $version): string
+    {
+        return $item->sight === null ? $this->version($version) : PublishingWords::forReaders($version);
+    }
 
     public function version(Version $version): string
     {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\View;
 
 use App\Models\Item;
+use App\Models\Sight;
 use App\Models\User;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\History\Sittings;
@@ -12,17 +13,18 @@ use MistyAttic\Core\History\Sittings;
 /**
  * All versions of an item for drawing the ribbon, one short row a version: its number, its lane, the words added and
  * removed, the seconds since the one before, 1 if a sitting begins with it, and the version that it restored or 0. Beside them
- * the milestones, and what is worth a look.
+ * the milestones, what was published, and what is worth a look.
  */
 final class RibbonData
 {
     /**
      * @param  int|null  $last  only so many of the newest
-     * @return array{lanes: list<array{name: string, monogram: string, colour: int}>, versions: list<list<int>>, milestones: list<array{int, string}>, unusual: list<array{int, string}>, sittings: int}
+     * @return array{lanes: list<array{name: string, monogram: string, colour: int}>, versions: list<list<int>>, milestones: list<array{int, string}>, published: list<array{int, string}>, unusual: list<array{int, string}>, sittings: int}
      */
     public function of(Item $item, ?int $last = null): array
     {
         $rows = DB::table('versions')->where('item_id', $item->id)->where('number', '>', $last === null ? 0 : $item->head - $last)
+            ->when($item->sight, fn ($query, Sight $sight) => $query->whereIn('number', $sight->numbers ?? []))
             ->orderBy('number')->get(['number', 'user_id', 'added', 'removed', 'saved_at', 'source', 'unusual']);
         $times = array_values(array_map(fn (object $row) => (int) strtotime($row->saved_at.' UTC'), $rows->all()));
         $sittings = Sittings::fold($times);
@@ -34,12 +36,12 @@ final class RibbonData
         foreach ($rows->values() as $at => $row) {
             $versions[] = [(int) $row->number, $lanes[$row->user_id], (int) $row->added, (int) $row->removed, $times[$at] - $before, $begins[$at] ?? 0, (int) $row->source];
             $before = $times[$at];
-            if ($row->unusual !== null) {
+            if ($row->unusual !== null && $item->sight === null) {
                 $unusual[] = [(int) $row->number, (string) (new Phrases)->unusual(json_decode((string) $row->unusual, true))];
             }
         }
 
-        return ['lanes' => $this->lanes($editors), 'versions' => $versions, 'milestones' => $this->milestones($item), 'unusual' => $unusual, 'sittings' => count($sittings)];
+        return ['lanes' => $this->lanes($editors), 'versions' => $versions, 'milestones' => $this->milestones($item), 'published' => $this->published($item), 'unusual' => $unusual, 'sittings' => count($sittings)];
     }
 
     /**
@@ -61,8 +63,21 @@ final class RibbonData
     private function milestones(Item $item): array
     {
         $rows = DB::table('milestones')->join('versions', 'versions.id', '=', 'milestones.version_id')
-            ->where('versions.item_id', $item->id)->orderBy('versions.number')->get(['versions.number', 'milestones.name']);
+            ->where('versions.item_id', $item->id)->when($item->sight, fn ($query, Sight $sight) => $query->whereIn('versions.number', $sight->numbers ?? []))
+            ->orderBy('versions.number')->get(['versions.number', 'milestones.name']);
 
         return array_values(array_map(fn (object $row) => [(int) $row->number, (string) $row->name], $rows->all()));
+    }
+
+    /** @return list<array{int, string}> the versions that were ever published, each with when it was so last */
+    private function published(Item $item): array
+    {
+        if (! $item->isPublishable()) {
+            return [];
+        }
+        $rows = DB::table('publishings')->join('versions', 'versions.id', '=', 'publishings.version_id')
+            ->where('publishings.item_id', $item->id)->whereNotNull('count')->orderBy('versions.number')->groupBy('versions.number')->selectRaw('versions.number, MAX(count) AS count')->get();
+
+        return array_values(array_map(fn (object $row) => [(int) $row->number, (string) __('publishing.lantern', ['count' => (string) $row->count])], $rows->all()));
     }
 }

@@ -6,7 +6,11 @@ namespace App\View;
 
 use App\Models\Item;
 use App\Models\Milestone;
+use App\Models\Publishing;
+use App\Models\PublishingState;
 use App\Models\Shelf;
+use App\Models\Sight;
+use App\Models\User;
 use App\Models\Version;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
@@ -38,15 +42,40 @@ final readonly class ShelfView
     /** @var array<int, list<array{x: int, y: float, height: float, colour: int}>> by item */
     public array $bars;
 
-    public function __construct(Shelf $shelf)
+    /** @var Collection<int, Publishing> wishes that wait for this person's yes, and answers that they have not seen */
+    public Collection $wishes;
+
+    public function __construct(Shelf $shelf, User $user)
     {
-        $this->items = $shelf->items()->with('newest.user', 'newest.milestone', 'origin.item')->orderByDesc('changed_at')->get();
-        $this->items->each(fn (Item $item) => $item->setRelation('shelf', $shelf)->newest?->setRelation('item', $item));
+        $items = $shelf->items()->with('newest.user', 'newest.milestone', 'origin.item', 'live.version.user')->orderByDesc('changed_at')->get();
+        $items->each(fn (Item $item) => $item->setRelation('shelf', $shelf)->newest?->setRelation('item', $item));
+        $this->wishes = $this->wishes($shelf, $user, $items);
+        $this->items = $shelf->showsDraftsTo($user) ? $items : $items->map(fn (Item $item) => $item->isPublishable() ? $this->seen($user, $item) : $item)->filter()->sortByDesc('changed_at')->values();
         $this->milestones = Milestone::query()->join('versions', 'versions.id', '=', 'milestones.version_id')
-            ->whereIn('versions.item_id', $this->items->pluck('id'))->orderBy('versions.number')
+            ->whereIn('versions.item_id', $this->items->whereNull('sight')->pluck('id'))->orderBy('versions.number')
             ->get(['milestones.*', 'versions.item_id', 'versions.number'])->keyBy('item_id');
-        $this->unusual = $this->unusual($this->items);
-        $this->bars = $this->bars($this->items->pluck('id')->all());
+        $this->unusual = $this->unusual($this->items->whereNull('sight'));
+        $this->bars = $this->bars($this->items->whereNull('sight')->pluck('id')->all());
+    }
+
+    /** An item as readers see it; null when they see nothing of it. */
+    private function seen(User $user, Item $item): ?Item
+    {
+        return $item->live_id === null ? null : Sight::of($user, $item)->item($item);
+    }
+
+    /**
+     * @param  Collection<int, Item>  $items
+     * @return Collection<int, Publishing>
+     */
+    private function wishes(Shelf $shelf, User $user, Collection $items): Collection
+    {
+        $publishes = $shelf->letsPublish($user);
+
+        return Publishing::query()->with('user', 'decider', 'version')->whereIn('item_id', $items->pluck('id'))
+            ->where(fn ($query) => $query->when($publishes, fn ($own) => $own->where(fn ($waits) => $waits->where('state', PublishingState::Waiting)->where('user_id', '!=', $user->id)))
+                ->orWhere(fn ($answered) => $answered->where('user_id', $user->id)->where('decider_id', '!=', $user->id)->whereNull('told_at')))
+            ->orderBy('id')->limit(10)->get()->each(fn (Publishing $publishing) => $publishing->setRelation('item', $items->firstWhere('id', $publishing->item_id)));
     }
 
     /**

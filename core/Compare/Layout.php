@@ -6,7 +6,7 @@ namespace MistyAttic\Core\Compare;
 
 use MistyAttic\Core\Content\PartTree;
 
-/** Lays a comparison out as one tree: the later side, with what was removed put back in where it was. */
+/** Lays a comparison out as one tree: the later side, with what was removed put back in where it was, and on demand a trace of what moved away. */
 final readonly class Layout
 {
     /** @var array<string, Change> */
@@ -15,7 +15,7 @@ final readonly class Layout
     /** @var array<string, true> */
     private array $edited;
 
-    private function __construct(private PartTree $old, private PartTree $new, ChangeSet $changes)
+    private function __construct(private PartTree $old, private PartTree $new, ChangeSet $changes, private bool $traces)
     {
         $moved = $edited = [];
         foreach ($changes->changes as $change) {
@@ -29,10 +29,25 @@ final readonly class Layout
         $this->edited = $edited;
     }
 
-    /** @return list<MarkedPart> */
-    public static function of(PartTree $old, PartTree $new, ChangeSet $changes): array
+    /**
+     * @param  bool  $traces  whether what moved leaves a trace where it stood
+     * @return list<MarkedPart>
+     */
+    public static function of(PartTree $old, PartTree $new, ChangeSet $changes, bool $traces = false): array
     {
-        return (new self($old, $new, $changes))->below(PartTree::ROOT);
+        return (new self($old, $new, $changes, $traces))->below(PartTree::ROOT);
+    }
+
+    /** @return list<MarkedPart> the earlier side in its own order; what was to move bears where it stood */
+    public static function earlier(PartTree $old, PartTree $new, ChangeSet $changes): array
+    {
+        return (new self($old, $new, $changes, false))->as($old, PartTree::ROOT);
+    }
+
+    /** @return list<MarkedPart> */
+    private function as(PartTree $side, string $parent): array
+    {
+        return array_map(fn (string $id) => $this->marked($id, $this->as($side, $id)), $side->children()[$parent] ?? []);
     }
 
     /** @return list<MarkedPart> */
@@ -45,17 +60,26 @@ final readonly class Layout
                 $gone[$after][] = $id;
             } elseif ($this->new->parent($id) === $parent && ! isset($this->moved[$id])) {
                 $after = $id;
+            } elseif ($this->traces && isset($this->moved[$id])) {
+                $gone[$after][] = $id;
             }
         }
-        $ids = $gone[''] ?? [];
+        $marked = array_map($this->gone(...), $gone[''] ?? []);
         foreach ($this->new->children()[$parent] ?? [] as $id) {
-            array_push($ids, $id, ...($gone[$id] ?? []));
+            array_push($marked, $this->marked((string) $id), ...array_map($this->gone(...), $gone[$id] ?? []));
         }
 
-        return array_map($this->marked(...), $ids);
+        return $marked;
     }
 
-    private function marked(string $id): MarkedPart
+    /** What is no longer in its place: removed, or the trace of what moved. */
+    private function gone(string $id): MarkedPart
+    {
+        return $this->new->has($id) ? new MarkedPart(null, $this->old->get($id), null, false, null, [], isTrace: true) : $this->marked($id);
+    }
+
+    /** @param list<MarkedPart>|null $children */
+    private function marked(string $id, ?array $children = null): MarkedPart
     {
         $before = $this->old->find($id);
         $after = $this->new->find($id);
@@ -66,7 +90,7 @@ final readonly class Layout
             $after === null ? null : $before,
             isset($this->edited[$id]),
             isset($this->moved[$id]) ? $this->moved[$id]->from : null,
-            $this->below($id),
+            $children ?? $this->below($id),
         );
     }
 }

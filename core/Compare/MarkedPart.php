@@ -23,5 +23,7 @@ final readonly class MarkedPart
         public bool $edited,
         public ?Spot $movedFrom,
         public array $children,
+        /** Whether it is not there, but stood there before it moved. */
+        public bool $isTrace = false,
     ) {}
 }

@@ -119,6 +119,14 @@ final readonly class Part
         return is_string($value) ? $value : '';
     }
 
+    /** @return list<string> */
+    public function strings(string $field): array
+    {
+        $value = $this->fields[$field] ?? null;
+
+        return is_array($value) ? array_map(strval(...), $value) : [];
+    }
+
     public function int(string $field): int
     {
         $value = $this->fields[$field] ?? null;

@@ -28,7 +28,7 @@ final class HtmlReader implements Reader
             throw Unreadable::because('HTML is read up to '.intdiv($limits->tree, 1_048_576).' MB');
         }
         $bytes = mb_scrub(str_replace("\0", '', $bytes));
-        $this->checkDepth($bytes, $limits->depth);
+        self::checkDepth($bytes, $limits->depth);
         $body = preg_match('~<body\b[^>]*>(.*?)(</body\s*>|$)~is', $bytes, $found) === 1 ? $found[1] : (string) preg_replace('~<head\b.*?</head\s*>|<!doctype[^>]*>~is', '', $bytes);
         $config = (new HtmlSanitizerConfig)->withMaxInputLength(-1)->allowRelativeLinks()->allowRelativeMedias()->allowLinkSchemes(['http', 'https', 'mailto', 'tel'])->allowMediaSchemes(['http', 'https', 'data']);
         foreach ([...self::BLOCKS, ...array_keys(self::MARKS), 'br', 'thead', 'tbody', 'tfoot', 'tr', 'caption'] as $element) {
@@ -197,7 +197,8 @@ final class HtmlReader implements Reader
         return $collapsed;
     }
 
-    private function checkDepth(string $html, int $most): void
+    /** @throws Unreadable when it is nested too deep to be read */
+    public static function checkDepth(string $html, int $most): void
     {
         preg_match_all('~<(/?)([a-z][a-z0-9]*)\b[^>]*?(/?)>~i', $html, $tags, PREG_SET_ORDER);
         $depth = 0;

@@ -49,7 +49,7 @@ final class HtmlWriter implements Writer
     /** @param \Closure(string): ?string $picture */
     private function block(PartTree $tree, Part $part, \Closure $picture): string
     {
-        $text = $this->inline($part->richText());
+        $text = self::inline($part->richText());
 
         return match (DocumentRole::from($part->role)) {
             DocumentRole::Heading => "<h{$part->int('level')}>{$text}</h{$part->int('level')}>\n",
@@ -82,7 +82,7 @@ final class HtmlWriter implements Writer
         return $below === '' ? '' : "\n{$below}";
     }
 
-    private function inline(RichText $text): string
+    public static function inline(RichText $text): string
     {
         $html = '';
         foreach ($text->runs as $run) {
@@ -98,7 +98,7 @@ final class HtmlWriter implements Writer
         return $html;
     }
 
-    private static function escape(string $text): string
+    public static function escape(string $text): string
     {
         return htmlspecialchars($text, ENT_QUOTES | ENT_SUBSTITUTE | ENT_HTML5, 'UTF-8');
     }

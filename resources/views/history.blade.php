@@ -7,7 +7,7 @@
         <section class="past-state" aria-label="The {{ $item->kind }}">
             @include('history.bar')
             <x-problems />
-            @include($sheet ? 'history.sheet' : 'history.state')
+            @include("history.{$state}")
         </section>
         @include('history.ribbon')
     </main>

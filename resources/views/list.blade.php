@@ -3,27 +3,28 @@
     <main id="main" class="listing">
         <div class="bar-row">
             <span class="switch" role="group" aria-label="Show">
-                <a href="{{ route('list', $item) }}" @if (! $milestones) aria-current="true" @endif>All</a>
-                <a href="{{ route('list', ['item' => $item, 'only' => 'milestones']) }}" @if ($milestones) aria-current="true" @endif>Milestones</a>
+                <a href="{{ route('list', $item) }}" @if ($only === '') aria-current="true" @endif>All</a>
+                <a href="{{ route('list', ['item' => $item, 'only' => 'milestones']) }}" @if ($only === 'milestones') aria-current="true" @endif>Milestones</a>
+                @if ($item->isPublishable())<a href="{{ route('list', ['item' => $item, 'only' => 'published']) }}" @if ($only === 'published') aria-current="true" @endif>Published</a>@endif
             </span>
             <span class="bar-do"><a class="button" href="{{ route('history', $item) }}">Back to the ribbon</a></span>
         </div>
         <x-problems />
         @if ($page->isEmpty())
-            <div class="empty"><p>No version bears a name yet. Mark a milestone on the ribbon, or here, and it can be found at a glance.</p></div>
+            <div class="empty"><p>@if ($only === 'published') No version was published yet. @else No version bears a name yet. Mark a milestone on the ribbon, or here, and it can be found at a glance. @endif</p></div>
         @endif
         <table class="versions">
             <caption class="is-sr-only">Versions, newest first</caption>
             <thead><tr><th>Version</th><th>What changed</th><th>Who</th><th>When</th><th>Milestone</th><th><span class="is-sr-only">Look</span></th></tr></thead>
             @foreach ($sittings as $sitting)
                 <tbody>
-                    @if (! $milestones)
-                        <tr class="versions-sitting"><th colspan="6" scope="rowgroup"><x-when :at="$sitting->last()->saved_at" exact />@if ($sitting->count() > 1), {{ $sitting->count() }} versions by {{ $sitting->map(fn ($version) => $version->user->firstName())->unique()->join(', ', ' and ') }} <a href="{{ route('history', ['item' => $item, 'from' => max(1, $sitting->last()->number - 1), 'to' => $sitting->first()->number]) }}">all of it</a>@endif</th></tr>
+                    @if ($only === '' && $item->sight === null)
+                        <tr class="versions-sitting"><th colspan="6" scope="rowgroup"><x-when :at="$sitting->last()->saved_at" exact />@if ($sitting->count() > 1), {{ $sitting->count() }} versions by {{ $sitting->map(fn ($version) => $version->user->firstName())->unique()->join(', ', ' and ') }} <a href="{{ route('history', ['item' => $item, 'from' => $item->before($sitting->last()->number), 'to' => $sitting->first()->number]) }}">all of it</a>@endif</th></tr>
                     @endif
                     @foreach ($sitting as $version)
                         <tr>
                             <td class="versions-number">{{ $version->number }}</td>
-                            <td>{{ $phrases->version($version) }}@if ($version->note)<small>“{{ $version->note }}”</small>@endif @if ($version->unusual)<small class="notch-words">{{ $phrases->unusual($version->unusual) }}</small>@endif</td>
+                            <td>{{ $phrases->seen($item, $version) }}@if ($item->sight === null) @if ($version->note)<small>“{{ $version->note }}”</small>@endif @if ($version->unusual)<small class="notch-words">{{ $phrases->unusual($version->unusual) }}</small>@endif @foreach ($steps($version) as $step)<small class="lantern-words">{{ $step }}</small>@endforeach @endif</td>
                             <td class="versions-who"><x-monogram :user="$version->user" aria-hidden="true" /> {{ $version->user->firstName() }}</td>
                             <td><x-when :at="$version->saved_at" /></td>
                             <td>
@@ -39,7 +40,7 @@
                                     <span class="flag"><span>{{ $version->milestone->name }}</span></span>
                                 @endcan
                             </td>
-                            <td class="versions-do"><a href="{{ route('history', ['item' => $item, 'from' => $version->number, 'to' => $version->number, 'view' => 'was']) }}" aria-label="Version {{ $version->number }} as it was">As it was</a> <a href="{{ route('history', ['item' => $item, 'from' => max(1, $version->number - 1), 'to' => $version->number]) }}" aria-label="What changed in version {{ $version->number }}">What changed</a></td>
+                            <td class="versions-do"><a href="{{ route('history', ['item' => $item, 'from' => $version->number, 'to' => $version->number, 'view' => 'was']) }}" aria-label="Version {{ $version->number }} as it was">As it was</a> <a href="{{ route('history', ['item' => $item, 'from' => $item->before($version->number), 'to' => $version->number]) }}" aria-label="What changed in version {{ $version->number }}">What changed</a></td>
                         </tr>
                     @endforeach
                 </tbody>

@@ -8,7 +8,7 @@
                 <div class="notice" role="status"><p>Pass this link on; it works once, for seven days:</p><input class="input" readonly value="{{ session('invitation') }}" aria-label="Invitation link" data-select></div>
             @endif
             <table class="items people">
-                <thead><tr><th>Who</th><th>Address</th><th>May do</th><th><span class="is-sr-only">Remove</span></th></tr></thead>
+                <thead><tr><th>Who</th><th>Address</th><th>May do</th><th>Publishes</th><th><span class="is-sr-only">Remove</span></th></tr></thead>
                 <tbody>
                     @foreach ($memberships as $membership)
                         <tr>
@@ -26,6 +26,15 @@
                                 @else
                                     {{ ucfirst($membership->role->value) }}
                                 @endcan
+                            </td>
+                            <td>
+                                @if ($membership->role === App\Models\Role::Owner)
+                                    always
+                                @elseif (Gate::allows('manage', $shelf))
+                                    <form class="people-role" method="post" action="{{ route('people.update', [$shelf, $membership]) }}">@csrf @method('put')<input type="hidden" name="publishes" value="{{ $membership->publishes ? '0' : '1' }}"><button class="button is-quiet" aria-label="{{ $membership->user->name }} {{ $membership->publishes ? 'may publish. Take that right away' : 'may not publish. Give that right' }}">{{ $membership->publishes ? 'yes, take it away' : 'no, allow it' }}</button></form>
+                                @else
+                                    {{ $membership->publishes ? 'yes' : 'no' }}
+                                @endif
                             </td>
                             <td class="items-do">
                                 @if (Gate::allows('manage', $shelf) || $membership->user_id === auth()->id())
@@ -61,6 +70,10 @@
                         <h2>Restoring</h2>
                         <label class="checkbox"><input type="checkbox" name="editors_restore" value="1" @checked($shelf->editors_restore)> Editors may restore earlier states, too</label>
                         <p class="door-note">Owners always may. A restore never overwrites anything, and can be taken back.</p>
+                        <h2>Publishing</h2>
+                        <label class="checkbox"><input type="checkbox" name="asks" value="1" @checked($shelf->asks)> It needs somebody else’s yes</label>
+                        <p class="door-note">Then publishing is a wish first, which somebody who may publish answers after looking at what readers would see change.</p>
+                        <div class="field"><label class="label" for="drafts">Who sees drafts of pages, forms and reports?</label><div class="select"><select id="drafts" name="drafts">@foreach (App\Models\Drafts::cases() as $drafts)<option value="{{ $drafts->value }}" @selected($shelf->drafts === $drafts)>{{ __("people.drafts.{$drafts->value}") }}</option>@endforeach</select></div></div>
                         <button class="button">Keep this</button>
                     </form>
                 </div>

@@ -1,7 +1,7 @@
 <x-layout :title="'Restore '.$item->title.' to '.$version->number" body="is-item">
     <main id="main" class="plan" data-plan>
         <h1>Restore “{{ $item->title }}” to {{ $version->number }}</h1>
-        <p class="plan-lead">as it stood on <x-when :at="$version->saved_at" exact />@if ($version->milestone), “{{ $version->milestone->name }}”@endif. Nothing is overwritten: this becomes version {{ $item->head + 1 }}, and {{ $item->head }} stays in the history. Untick what shall stay as it is now.</p>
+        <p class="plan-lead">as it stood on <x-when :at="$version->saved_at" exact />@if ($version->milestone), “{{ $version->milestone->name }}”@endif. Nothing is overwritten: this becomes version {{ $item->head + 1 }}, and {{ $item->head }} stays in the history. Untick what shall stay as it is now. @if ($live !== null) <b>It becomes a draft:</b> readers go on seeing {{ $live->version->number }} until somebody publishes it.@endif</p>
         <x-problems />
         @include('restore.line', $plan->line())
         @if ($plan->since->changes->isEmpty())
@@ -40,7 +40,7 @@
         <span aria-live="polite" data-plan-count>{{ count($plan->comesBack) }} come back, {{ count($plan->goesAway) }} go away</span>
         <a class="button" href="{{ route('copy', [$item, $version->number]) }}">Copy out instead…</a>
         @unless ($plan->since->changes->isEmpty())
-            <form id="restore" method="post" action="{{ route('restore.store', [$item, $version->number]) }}">@csrf<input type="hidden" name="seen" value="{{ $item->head }}">@if ($plan->count() > 0)<input type="hidden" name="lines" value="{{ $plan->count() }}">@endif<button class="button is-dark" data-restore>Restore {{ $version->number }}</button></form>
+            <form id="restore" method="post" action="{{ route('restore.store', [$item, $version->number]) }}">@csrf<input type="hidden" name="seen" value="{{ $item->head }}">@if ($plan->count() > 0)<input type="hidden" name="lines" value="{{ $plan->count() }}">@endif @if ($live !== null) @can('publishNow', $item)<button class="button" name="publish" value="1" data-restore-publish>Restore and publish</button>@endcan @endif<button class="button is-dark" data-restore>Restore {{ $version->number }}</button></form>
         @endunless
     </footer>
 </x-layout>

@@ -13,6 +13,7 @@
                             <fieldset class="new-kinds"><legend class="label">What shall it be?</legend>
                                 <label><input type="radio" name="kind" value="document" checked> <x-glyph name="document" /> Document</label>
                                 <label><input type="radio" name="kind" value="spreadsheet"> <x-glyph name="spreadsheet" /> Spreadsheet</label>
+                                <label><input type="radio" name="kind" value="page"> <x-glyph name="page" /> Page</label>
                             </fieldset>
                             <label class="label" for="new-title">What is it called?</label>
                             <input class="input" id="new-title" name="title" maxlength="{{ config('attic.title') }}" placeholder="Without a name yet" data-focus>
@@ -25,8 +26,19 @@
                 @endcan
             </div>
             <x-problems />
-            @if ($held->isNotEmpty() || $view->unusual->isNotEmpty())
+            @if ($held->isNotEmpty() || $view->unusual->isNotEmpty() || $view->wishes->isNotEmpty())
                 <div class="cards">
+                    @foreach ($view->wishes as $wish)
+                        <div class="card is-wish">
+                            @if ($wish->decided_at === null)
+                                <b>{{ $wish->user->firstName() }} asks to publish {{ $wish->version->number }}</b>
+                            @else
+                                <b>{{ __("publishing.told.{$wish->state->value}", ['decider' => $wish->decider->firstName(), 'number' => $wish->version->number]) }}</b>
+                            @endif
+                            <p>{{ $wish->item->title }} @if ($wish->decided_at === null ? $wish->note : $wish->answer)· “{{ $wish->decided_at === null ? $wish->note : $wish->answer }}”@endif</p>
+                            <a href="{{ route('wish', [$wish->item, $wish]) }}">{{ $wish->decided_at === null ? 'Look and answer…' : 'I have seen it' }}</a>
+                        </div>
+                    @endforeach
                     @foreach ($view->unusual as $version)
                         <div class="card is-unusual">
                             <b>{{ $phrases->unusual($version->unusual) }}</b>
@@ -52,9 +64,11 @@
                         @foreach ($view->items as $item)
                             <tr data-row="{{ route('item', $item) }}">
                                 <td><x-glyph :name="$item->kind" /></td>
-                                <td class="items-name"><a href="{{ route('item', $item) }}" title="{{ $item->title }}">{{ $item->title }}</a><small>{{ ucfirst($item->kind) }} · {{ trans_choice('{1} one version|[2,*] :count versions', $item->head) }}</small></td>
+                                <td class="items-name"><a href="{{ route('item', $item) }}" title="{{ $item->title }}">{{ $item->title }}</a><small>{{ ucfirst($item->kind) }} · @if ($item->sight === null){{ trans_choice('{1} one version|[2,*] :count versions', $item->head) }}@if ($item->isPublishable()), {{ $item->live === null ? 'nothing is live' : ($item->live->version->number === $item->head ? 'live' : 'live is '.$item->live->version->number) }}@endif @else published @endif</small></td>
                                 <td class="items-change">
-                                    @if ($item->newest)
+                                    @if ($item->sight !== null)
+                                        <a href="{{ route('history', $item) }}" title="Look at this change">{{ __('publishing.for_readers', ['count' => (string) $item->live?->count]) }}</a><small><x-when :at="$item->changed_at" /></small>
+                                    @elseif ($item->newest)
                                         <a href="{{ route('history', $item) }}" title="Look at this change">{{ $phrases->version($item->newest) }}</a><small>{{ $item->newest->user->firstName() }}, <x-when :at="$item->newest->saved_at" /></small>
                                     @endif
                                 </td>
@@ -76,6 +90,15 @@
                                             <a class="menu-line" href="{{ route('list', $item) }}">All versions as a list</a>
                                             <a class="menu-line" href="{{ route('copy', [$item, $item->head]) }}">Copy out…</a>
                                             @can('make', $shelf)<a class="menu-line" href="{{ route('item.file', $item) }}">A file as its next version…</a>@endcan
+                                            @if ($item->isPublishable() && $item->sight === null)
+                                                @if ($item->live !== null && $item->live->version->number < $item->head)<a class="menu-line" href="{{ route('history', ['item' => $item, 'from' => $item->live->version->number, 'to' => $item->head]) }}">What changed since it went live</a>@endif
+                                                @if (Gate::any(['publishNow', 'askToPublish'], $item))<a class="menu-line" href="{{ route('publish', [$item, $item->head]) }}">Publish…</a>@endif
+                                                @can('publish', $item)
+                                                    <form method="post" action="{{ route('public', $item) }}">@csrf @method('put')<input type="hidden" name="open" value="{{ $item->is_public ? '0' : '1' }}"><button class="menu-line">{{ $item->is_public ? 'Close the public address' : 'Give it a public address' }}</button></form>
+                                                    @if ($item->live !== null)<form method="post" action="{{ route('unpublish', $item) }}">@csrf @method('delete')<button class="menu-line">Take it offline</button></form>@endif
+                                                @endcan
+                                            @endif
+                                            @if ($item->is_public && $item->live !== null)<a class="menu-line" href="{{ route('read', $item->address) }}">Read it as the public does</a>@endif
                                         </div>
                                     </details>
                                 </td>

@@ -49,7 +49,7 @@ function desk(...texts) {
             for (const { from, to, content } of [...changes].reverse()) transform.step(new ReplaceStep(from, to, new Slice(content, 0, 0)));
             self.now = transform.doc;
         },
-    });
+    }, { toParts, toDocument });
     self.sync = new Sync({ key: 'item', root: 'r0', number: 1, me: 7 }, self.desk, {
         say: (text, kind) => self.said.push([kind, text]),
         signIn: async () => {

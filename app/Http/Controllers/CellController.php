@@ -26,7 +26,7 @@ final class CellController extends Controller
 {
     public function show(Item $item, string $row, string $column, States $states): View
     {
-        Gate::authorize('view', $item);
+        Gate::authorize('draft', $item);
         abort_unless($item->kind === 'spreadsheet', 404);
         $story = new CellStory($item, $row, $column, $states);
         abort_unless($story->isThere(), 404);
@@ -52,7 +52,7 @@ final class CellController extends Controller
     /** The edits between two versions that lie behind a result that moved. */
     public function causes(Request $request, Item $item, string $row, string $column, States $states): JsonResponse
     {
-        Gate::authorize('view', $item);
+        Gate::authorize('draft', $item);
         abort_unless($item->kind === 'spreadsheet', 404);
         $sent = $request->validate(['from' => ['required', 'integer', 'min:1'], 'to' => ['required', 'integer', 'min:1']]);
         $kind = new SpreadsheetKind;

@@ -13,6 +13,7 @@ use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Str;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Formats\DocumentFormat;
+use MistyAttic\Core\Formats\Page\PageFormat;
 use MistyAttic\Core\Formats\SheetFormat;
 use MistyAttic\Core\Store\ChunkStore;
 
@@ -35,7 +36,6 @@ final class DownloadController extends Controller
 
             return $this->file($item, $number, $format, $sheet->mediaType(), $sheet->write($tree, is_string($tab) ? $tab : null));
         }
-        $document = DocumentFormat::tryFrom($format) ?? abort(404);
         $types = $item->pictures()->pluck('type', 'chunk');
         $picture = function (string $chunk) use ($types, $chunks): ?string {
             $address = (string) hex2bin($chunk);
@@ -43,9 +43,15 @@ final class DownloadController extends Controller
 
             return $bytes === null ? null : 'data:'.$types[$chunk].';base64,'.base64_encode($bytes);
         };
-        $writer = $document->writer();
+        $tree = $states->tree($version->root);
+        if ($item->kind === 'page') {
+            $page = PageFormat::tryFrom($format) ?? abort(404);
 
-        return $this->file($item, $number, $format, $writer->mediaType(), $writer->write($item->title, $states->tree($version->root), $picture));
+            return $this->file($item, $number, $format, $page->mediaType(), $page->write($item->title, $tree, $picture));
+        }
+        $writer = (DocumentFormat::tryFrom($format) ?? abort(404))->writer();
+
+        return $this->file($item, $number, $format, $writer->mediaType(), $writer->write($item->title, $tree, $picture));
     }
 
     private function file(Item $item, int $number, string $ending, string $type, string $bytes): Response
@@ -55,7 +61,7 @@ final class DownloadController extends Controller
         return response($bytes, 200, [
             'Content-Type' => $type,
             'Content-Disposition' => "attachment; filename=\"{$name}\"",
-            'Content-Security-Policy' => "default-src 'none'; img-src data:; sandbox",
+            'Content-Security-Policy' => "default-src 'none'; img-src data:; style-src 'unsafe-inline'; sandbox",
         ]);
     }
 }

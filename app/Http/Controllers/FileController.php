@@ -37,7 +37,7 @@ final class FileController extends Controller
         $file = $request->file('file');
         $name = mb_substr(mb_scrub($file->getClientOriginalName()), 0, 120);
         try {
-            $content = $read->handle($name, (string) $file->getContent());
+            $content = $read->handle($name, (string) $file->getContent(), $item->kind);
         } catch (Unreadable $e) {
             throw ValidationException::withMessages(['file' => __('item.file_unreadable', ['reason' => $e->getMessage()])]);
         }

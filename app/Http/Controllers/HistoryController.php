@@ -5,25 +5,32 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Models\Item;
+use App\Models\Publishing;
+use App\Models\PublishingState;
+use App\Models\Sight;
 use App\Models\User;
 use App\Models\Version;
 use App\Store\States;
 use App\View\Blocks;
 use App\View\Comparison;
+use App\View\Download;
 use App\View\HistoryAddress;
+use App\View\PageHtml;
+use App\View\PageMap;
 use App\View\Phrases;
+use App\View\PublishingWords;
 use App\View\RibbonData;
 use App\View\SheetAuthors;
 use App\View\SheetView;
+use App\View\SourceView;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
-use MistyAttic\Core\Formats\DocumentFormat;
-use MistyAttic\Core\Formats\SheetFormat;
 use MistyAttic\Core\History\Sittings;
+use MistyAttic\Core\Kinds\Kind;
 use MistyAttic\Core\Kinds\Kinds;
 
 final class HistoryController extends Controller
@@ -36,7 +43,7 @@ final class HistoryController extends Controller
     public function show(Request $request, Item $item, States $states, Phrases $phrases): View
     {
         Gate::authorize('view', $item);
-        $address = HistoryAddress::read($request, $item, fn () => $this->beforeLastSitting($item));
+        $address = HistoryAddress::read($request, $item, fn () => $item->sight === null ? $this->beforeLastSitting($item) : $item->before($item->head));
         $from = $this->version($item, $address->from);
         $to = $address->to === $address->from ? $from : $this->version($item, $address->to);
         $comparison = new Comparison($item, $from, $to, $states, $phrases, whole: $address->showsAll($item));
@@ -44,21 +51,61 @@ final class HistoryController extends Controller
         $sheet = $item->kind === 'spreadsheet' ? $this->sheet($comparison, $states, $address) : null;
 
         return view('history', [
-            'item' => $item->load('origin.item'),
+            'item' => $item->load('origin.item', 'live.version'),
+            'kind' => $kind,
             'address' => $address,
             'from' => $from,
             'to' => $to,
             'comparison' => $comparison,
             'editors' => $this->editorsBetween($item, $address),
             'phrases' => $phrases,
-            'parts' => route('item', $item).'/parts',
+            'parts' => Gate::allows('draft', $item) ? route('item', $item).'/parts' : null,
             'itsHistory' => __('history.its_history'),
+            'state' => $sheet !== null ? 'sheet' : ($kind->beside() !== null ? 'page' : 'state'),
             'sheet' => $sheet,
-            'formats' => $sheet === null ? DocumentFormat::cases() : SheetFormat::cases(),
+            'formats' => Download::formats($item->kind),
             'authors' => $sheet !== null && $address->view === 'who' ? new SheetAuthors($item, $to) : null,
             'chunk' => self::LINES,
-            'blocks' => $sheet !== null ? [] : ($address->view === 'was' ? Blocks::plain($kind, $comparison->old) : Blocks::compared($kind, $comparison)),
+            'wish' => $this->wish($item),
+            ...($sheet === null ? $this->blocks($item, $kind, $comparison, $address) : []),
         ]);
+    }
+
+    /** @return array<string, mixed> what a view of a document or a page needs of it */
+    private function blocks(Item $item, Kind $kind, Comparison $comparison, HistoryAddress $address): array
+    {
+        $page = $kind->beside() !== null;
+        if ($address->view === 'was') {
+            return $page
+                ? ['page' => new PageHtml($comparison->old, fn (string $chunk) => route('picture', [$item, $chunk])), 'fromLive' => $this->wasLive($item, $address->from)]
+                : ['blocks' => Blocks::plain($kind, $comparison->old)];
+        }
+
+        return $address->layout === 'source'
+            ? ['source' => new SourceView($kind, $comparison->old, $comparison->new)]
+            : [
+                'blocks' => Blocks::compared($kind, $comparison),
+                'earlier' => $comparison->old,
+                ...($page && $address->layout === 'side' ? ['earlierBlocks' => Blocks::earlier($kind, $comparison)] : []),
+                ...($page && $address->layout === 'together' ? ['map' => new PageMap($comparison)] : []),
+            ];
+    }
+
+    /** Since when and until when readers saw a version, in words. */
+    private function wasLive(Item $item, int $number): ?string
+    {
+        $publishing = $item->publishings()->whereNotNull('count')->whereRelation('version', 'number', $number)->orderByDesc('count')->first();
+
+        return $publishing?->decided_at === null ? null : (string) __($publishing->ended_at === null ? 'publishing.live_since' : 'publishing.live_until', [
+            'since' => $publishing->decided_at->format('j M Y'), 'until' => $publishing->ended_at?->format('j M Y') ?? '',
+        ]);
+    }
+
+    /** The wish to publish that waits for a yes, for those who may give it and for who asked. */
+    private function wish(Item $item): ?Publishing
+    {
+        return ! $item->isPublishable() || (Gate::denies('publish', $item) && Gate::denies('draft', $item)) ? null
+            : $item->publishings()->waiting()->with('user', 'version')->first()?->setRelation('item', $item);
     }
 
     /** Further lines of a table. */
@@ -95,28 +142,31 @@ final class HistoryController extends Controller
     public function list(Request $request, Item $item, Phrases $phrases): View
     {
         Gate::authorize('view', $item);
-        $milestones = $request->query('only') === 'milestones';
-        $versions = Version::query()->with('user', 'milestone')->where('item_id', $item->id)->orderByDesc('number')
-            ->when($milestones, fn ($query) => $query->whereHas('milestone'))->paginate(self::PAGE)->withQueryString();
+        $only = $request->validate(['only' => ['nullable', 'in:milestones,published']])['only'] ?? '';
+        $versions = Version::query()->with('user', 'milestone', ...($item->isPublishable() ? ['publishings.user', 'publishings.decider', 'publishings.ender'] : []))->where('item_id', $item->id)->orderByDesc('number')
+            ->when($item->sight, fn ($query, Sight $sight) => $query->whereIn('number', $sight->numbers ?? []))
+            ->when($only === 'milestones', fn ($query) => $query->whereHas('milestone'))
+            ->when($only === 'published', fn ($query) => $query->whereHas('publishings', fn ($publishing) => $publishing->where('state', PublishingState::Published)))
+            ->paginate(self::PAGE)->withQueryString();
         $item->load('origin.item');
         $versions->getCollection()->each(fn (Version $version) => $version->setRelation('item', $item));
         $ascending = $versions->getCollection()->reverse()->values();
         $sittings = array_map(
             fn (array $range) => $ascending->slice($range[0], $range[1] - $range[0])->reverse()->values(),
-            array_reverse(Sittings::fold(array_values($ascending->map(fn (Version $version) => $version->saved_at->getTimestamp())->all()), $milestones ? PHP_INT_MAX : Sittings::PAUSE)),
+            array_reverse(Sittings::fold(array_values($ascending->map(fn (Version $version) => $version->saved_at->getTimestamp())->all()), $only !== '' || $item->sight !== null ? PHP_INT_MAX : Sittings::PAUSE)),
         );
 
-        return view('list', ['item' => $item, 'page' => $versions, 'sittings' => $sittings, 'milestones' => $milestones, 'phrases' => $phrases]);
+        return view('list', ['item' => $item, 'page' => $versions, 'sittings' => $sittings, 'only' => $only, 'phrases' => $phrases, 'steps' => fn (Version $version): array => $item->isPublishable() ? PublishingWords::of($version) : []]);
     }
 
     /** One version in words, for the ribbon's hint. */
     public function line(Item $item, int $number, Phrases $phrases): JsonResponse
     {
         Gate::authorize('view', $item);
-        $version = $this->version($item, $number);
+        $version = $this->version($item, $number)->load($item->isPublishable() ? ['publishings.user', 'publishings.decider', 'publishings.ender'] : []);
         $item->load('origin.item');
 
-        return response()->json(['sentence' => $phrases->version($version), 'by' => $version->user->firstName(), 'note' => $version->note]);
+        return response()->json(['sentence' => $phrases->seen($item, $version), 'by' => $version->user->firstName(), 'note' => $item->sight === null ? $version->note : null]);
     }
 
     /** The version that the last sitting started from. */

@@ -8,6 +8,7 @@ use App\Models\HeldEdit;
 use App\Models\Item;
 use App\Models\Version;
 use App\Store\States;
+use App\View\PageHtml;
 use App\View\Phrases;
 use App\View\RibbonData;
 use Illuminate\Contracts\View\View;
@@ -27,10 +28,13 @@ final class ItemController extends Controller
     public function show(Request $request, Item $item, States $states, Phrases $phrases, RibbonData $ribbon): View
     {
         Gate::authorize('view', $item);
+        if ($item->sight !== null) {
+            return view('published', ['item' => $item, 'page' => new PageHtml($states->tree($item->root), fn (string $chunk) => route('picture', [$item, $chunk]))]);
+        }
         $newest = $this->newest($item);
         $parts = $states->json($item->root);
 
-        return view($item->kind === 'spreadsheet' ? 'sheet' : 'write', [
+        return view(['spreadsheet' => 'sheet', 'page' => 'page'][$item->kind] ?? 'write', [
             'item' => $item,
             'newest' => $newest,
             'sentence' => $phrases->version($newest),
@@ -44,7 +48,7 @@ final class ItemController extends Controller
     /** The foot of the sheet anew: save line, last sentence, small ribbon. */
     public function foot(Item $item, Phrases $phrases, RibbonData $ribbon): View
     {
-        Gate::authorize('view', $item);
+        Gate::authorize('draft', $item);
         $newest = $this->newest($item);
 
         return view('write.foot', ['item' => $item, 'newest' => $newest, 'sentence' => $phrases->version($newest), 'ribbon' => $ribbon->of($item, self::FOOT_VERSIONS)]);
@@ -53,7 +57,7 @@ final class ItemController extends Controller
     /** The notes beside the sheet anew: what is held back. */
     public function notes(Request $request, Item $item): View
     {
-        Gate::authorize('view', $item);
+        Gate::authorize('draft', $item);
 
         return view('write.notes', ['item' => $item, 'held' => $this->held($request, $item)]);
     }

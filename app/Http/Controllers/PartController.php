@@ -22,7 +22,7 @@ final class PartController extends Controller
 {
     public function show(Item $item, string $part, States $states, Phrases $phrases): View
     {
-        Gate::authorize('view', $item);
+        Gate::authorize('draft', $item);
         $tree = $item->kind === 'spreadsheet' ? $states->tree($item->root) : null;
         $story = $tree !== null && $tree->find($part)?->role !== SpreadsheetRole::Row->value && $tree->has($part)
             ? new StretchStory($item, $tree, $part, $phrases)

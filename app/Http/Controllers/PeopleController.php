@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\ChangeMembership;
+use App\Models\Drafts;
 use App\Models\Membership;
 use App\Models\Role;
 use App\Models\Shelf;
@@ -50,9 +51,12 @@ final class PeopleController extends Controller
     public function update(Request $request, Shelf $shelf, Membership $membership, ChangeMembership $change): RedirectResponse
     {
         Gate::authorize('manage', $shelf);
-        $sent = $request->validate(['role' => ['required', Rule::enum(Role::class)]]);
+        $sent = $request->validate(['role' => ['required_without:publishes', Rule::enum(Role::class)], 'publishes' => ['boolean']]);
+        if (isset($sent['publishes'])) {
+            $membership->update(['publishes' => $request->boolean('publishes')]);
+        }
 
-        return $this->changed($shelf, $change->handle($membership, Role::from($sent['role'])));
+        return $this->changed($shelf, ! isset($sent['role']) || $change->handle($membership, Role::from($sent['role'])));
     }
 
     /** Owners take anybody off; everybody may leave. */
@@ -68,7 +72,8 @@ final class PeopleController extends Controller
     public function settings(Request $request, Shelf $shelf): RedirectResponse
     {
         Gate::authorize('manage', $shelf);
-        $shelf->update(['editors_restore' => $request->boolean('editors_restore')]);
+        $sent = $request->validate(['drafts' => ['nullable', Rule::enum(Drafts::class)]]);
+        $shelf->update(['editors_restore' => $request->boolean('editors_restore'), 'asks' => $request->boolean('asks'), 'drafts' => $sent['drafts'] ?? $shelf->drafts]);
 
         return redirect()->route('people', $shelf)->with('said', __('people.set'));
     }

@@ -37,6 +37,8 @@ final class PictureController extends Controller
     {
         Gate::authorize('view', $item);
         $picture = $item->pictures()->where('chunk', $chunk)->firstOrFail();
+        // A wish that waits may show one that was never published.
+        abort_unless($item->sight === null || $picture->is_published || Gate::allows('publish', $item), 404);
         $address = (string) hex2bin($chunk);
 
         return response($chunks->read([$address])[$address] ?? abort(404), 200, [

@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Actions\PublishVersion;
 use App\Actions\RestoreVersion;
 use App\Models\Cause;
 use App\Models\Item;
 use App\Models\Milestone;
+use App\Models\Publishing;
+use App\Models\Version;
 use App\Store\States;
 use App\View\Comparison;
 use App\View\Entry;
@@ -31,13 +34,14 @@ final class RestoreController extends Controller
             'item' => $item,
             'version' => $version,
             'phrases' => $phrases,
+            'live' => $item->isPublishable() ? $item->live : null,
             'plan' => new RestorePlan($since, Kinds::named($item->kind)),
             'milestones' => Milestone::query()->whereRelation('version', 'item_id', $item->id)->count(),
         ]);
     }
 
     /** All of it, or the lines of the plan that are ticked. */
-    public function store(Request $request, Item $item, int $number, RestoreVersion $restore, States $states, Phrases $phrases): RedirectResponse
+    public function store(Request $request, Item $item, int $number, RestoreVersion $restore, States $states, Phrases $phrases, PublishVersion $publish): RedirectResponse
     {
         Gate::authorize('restore', $item);
         $sent = $request->validate([
@@ -45,7 +49,10 @@ final class RestoreController extends Controller
             'lines' => ['sometimes', 'integer', 'min:1'],
             'pick' => ['required_with:lines', 'array', 'min:1'],
             'pick.*' => ['integer', 'min:0'],
+            'publish' => ['sometimes', 'boolean'],
         ], ['pick' => __('history.nothing_ticked')]);
+        $live = $request->boolean('publish');
+        $live && Gate::authorize('publishNow', $item);
         $version = $this->version($item, $number);
         $all = ! isset($sent['lines']) || count(array_unique($sent['pick'])) >= (int) $sent['lines'];
         $picked = $all || $item->head !== (int) $sent['seen'] ? null : $this->keys(new Comparison($item, $version, $this->version($item, $item->head), $states, $phrases, apart: true, whole: true), $sent['pick']);
@@ -55,7 +62,19 @@ final class RestoreController extends Controller
         }
 
         return redirect()->route('history', ['item' => $item, 'from' => $restored->number - 1, 'to' => $restored->number])
-            ->with('restored', $restored->number)->with('said', __($restored->cause === Cause::BroughtBack ? 'item.brought_back' : 'item.restored', ['source' => (string) $number, 'number' => (string) $restored->number]));
+            ->with('restored', $restored->number)->with('said', $this->said($item, $restored, $live ? $publish->handle($restored->setRelation('item', $item), $this->person($request)) : null));
+    }
+
+    /** What came of it, and whether readers see it. */
+    private function said(Item $item, Version $restored, ?Publishing $published): string
+    {
+        $values = ['source' => (string) $restored->source, 'number' => (string) $restored->number];
+
+        return match (true) {
+            $published !== null => __('publishing.restored_live', $values),
+            $item->isPublishable() && $item->live !== null => __($restored->cause === Cause::BroughtBack ? 'publishing.brought_back_draft' : 'publishing.restored_draft', [...$values, 'live' => (string) $item->live->version->number]),
+            default => __($restored->cause === Cause::BroughtBack ? 'item.brought_back' : 'item.restored', $values),
+        };
     }
 
     /**

@@ -33,7 +33,7 @@ final class ShelfController extends Controller
 
         return view('shelf', [
             'shelf' => $shelf,
-            'view' => new ShelfView($shelf),
+            'view' => new ShelfView($shelf, $this->person($request)),
             'phrases' => $phrases,
             'held' => HeldEdit::query()->waitingFor($this->person($request))->whereIn('item_id', $shelf->items()->select('id'))->with('item', 'met')->orderBy('id')->get(),
         ]);
@@ -43,7 +43,7 @@ final class ShelfController extends Controller
     {
         Gate::authorize('make', $shelf);
         $sent = $request->validate([
-            'kind' => ['nullable', 'in:document,spreadsheet'],
+            'kind' => ['nullable', 'in:document,spreadsheet,page'],
             'title' => ['nullable', 'string', 'max:'.config('attic.title')],
             'file' => ['nullable', 'file', 'max:'.ReadFile::MOST_KB],
         ], ['file.max' => __('item.file_big', ['max' => (string) intdiv(ReadFile::MOST_KB, 1024)]), 'file.uploaded' => __('item.file_big', ['max' => (string) intdiv(ReadFile::MOST_KB, 1024)])]);
@@ -54,7 +54,7 @@ final class ShelfController extends Controller
         }
 
         try {
-            $content = $file instanceof UploadedFile ? $read->handle($file->getClientOriginalName(), (string) $file->getContent()) : null;
+            $content = $file instanceof UploadedFile ? $read->handle($file->getClientOriginalName(), (string) $file->getContent(), ($sent['kind'] ?? '') === 'page' ? 'page' : null) : null;
         } catch (Unreadable $e) {
             throw ValidationException::withMessages(['file' => __('item.file_unreadable', ['reason' => $e->getMessage()])]);
         }

@@ -37,7 +37,7 @@ final class StateController extends Controller
     /** All of it, or what became of a state that the window knows. */
     public function show(Request $request, Item $item, States $states): JsonResponse|Response
     {
-        Gate::authorize('view', $item);
+        Gate::authorize('draft', $item);
         $since = $request->query('since');
         $row = Kinds::named($item->kind)->grid()?->row;
         $known = $row !== null && is_string($since) && Version::query()->where(['item_id' => $item->id, 'root' => $since])->exists();
@@ -75,7 +75,7 @@ final class StateController extends Controller
     /** Asked every two seconds by each open window. */
     public function live(Request $request, Item $item, Phrases $phrases): JsonResponse
     {
-        Gate::authorize('view', $item);
+        Gate::authorize('draft', $item);
         $sent = $request->validate(['client' => ['required', 'string', 'max:40'], 'part' => ['nullable', 'string', 'max:49']]);
         $user = $this->person($request);
         $this->note($item, $user, $sent['client'], $sent['part'] ?? null);

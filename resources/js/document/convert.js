@@ -6,8 +6,8 @@ import { schema } from './schema.js';
 /** What a block is called in the parts, where it is not the same. @type {Record<string, string>} */
 const ROLES = { head: 'cell', codeblock: 'code' };
 
-/** @param {Node} node @returns {{runs: any[]}} */
-function runs(node) {
+/** A text as the server keeps it. @param {Node} node @returns {{runs: any[]}} */
+export function runs(node) {
     /** @type {any[]} */
     const list = [];
     node.forEach((child) => {
@@ -52,12 +52,12 @@ export function toParts(doc) {
     return parts;
 }
 
-/** @param {{runs: any[]}} text @param {boolean} plain */
-function inline(text, plain) {
+/** A text as the editor has it. @param {{runs: any[]}} text @param {boolean} plain @param {import('prosemirror-model').Schema} [of] */
+export function inline(text, plain, of = schema) {
     return text.runs.flatMap(([words, marks = {}]) => {
-        const set = Object.entries(marks).map(([name, value]) => schema.mark(name, name === 'link' ? { href: value } : null));
-        if (plain) return [schema.text(words)];
-        return words.split(/(\n)/).filter(Boolean).map((/** @type {string} */ piece) => (piece === '\n' ? schema.node('break', null, undefined, set) : schema.text(piece, set)));
+        const set = Object.entries(marks).map(([name, value]) => of.mark(name, name === 'link' ? { href: value } : null));
+        if (plain) return [of.text(words)];
+        return words.split(/(\n)/).filter(Boolean).map((/** @type {string} */ piece) => (piece === '\n' ? of.node('break', null, undefined, set) : of.text(piece, set)));
     });
 }
 

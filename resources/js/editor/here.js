@@ -20,9 +20,11 @@ export function here() {
                 if (people.length === 0) return DecorationSet.empty;
                 /** @type {Decoration[]} */
                 const decorations = [];
-                state.doc.forEach((node, pos) => {
+                state.doc.descendants((node, pos) => {
+                    if (node.isInline) return false;
                     const at = people.filter((person) => person.part && person.part === node.attrs.id);
                     if (at.length) decorations.push(Decoration.node(pos, pos + node.nodeSize, { class: `is-here by-${at[0].colour}`, 'data-who': at.map((person) => person.monogram).join(' ') }));
+                    return !node.isTextblock;
                 });
                 return DecorationSet.create(state.doc, decorations);
             },

@@ -1,7 +1,5 @@
 import { ask, Refused } from '../common/ask.js';
 import { ask as askDialog } from './dialogs.js';
-import { insertBlock } from './commands.js';
-import { schema } from '../document/schema.js';
 
 const MOST = 10 * 1024 * 1024;
 
@@ -11,8 +9,9 @@ const MOST = 10 * 1024 * 1024;
  * @param {string} key the item
  * @param {HTMLDialogElement | null} dialog asks what the picture shows
  * @param {(text: string) => void} complain
+ * @param {(node: import('prosemirror-model').Node) => import('prosemirror-state').Command} insert puts a picture in
  */
-export function pictures(key, dialog, complain) {
+export function pictures(key, dialog, complain, insert) {
     /** @param {import('prosemirror-view').EditorView} view @param {File} file */
     const put = async (view, file) => {
         if (file.size > MOST) {
@@ -24,8 +23,8 @@ export function pictures(key, dialog, complain) {
         try {
             const kept = await ask(`/items/${key}/pictures`, { method: 'POST', form, timeout: 60000 });
             const alt = dialog ? await askDialog(dialog, 'alt', '') : '';
-            const node = schema.nodes.picture.create({ ...kept, alt: alt ?? '' });
-            insertBlock(node)(view.state, view.dispatch);
+            const node = view.state.schema.nodes.picture.create({ ...kept, alt: alt ?? '' });
+            insert(node)(view.state, view.dispatch);
             view.focus();
         } catch (error) {
             complain(error instanceof Refused ? error.message : 'The picture could not be kept just now: the server is not reachable.');
@@ -51,7 +50,7 @@ export function pictures(key, dialog, complain) {
             },
             /** @param {import('prosemirror-view').EditorView} view @param {number} pos @param {import('prosemirror-model').Node} node @param {number} at */
             handleDoubleClickOn: (view, pos, node, at) => {
-                if (node.type !== schema.nodes.picture || !dialog || !view.editable) return false;
+                if (node.type !== view.state.schema.nodes.picture || !dialog || !view.editable) return false;
                 askDialog(dialog, 'alt', node.attrs.alt).then((alt) => {
                     if (alt !== null) view.dispatch(view.state.tr.setNodeAttribute(at, 'alt', alt));
                 });

@@ -1,6 +1,7 @@
 import { piece } from '../common/ask.js';
 import { ribbon } from '../ribbon/ribbon.js';
 import { lined } from './lined.js';
+import { page } from './page.js';
 import { stepper } from './stepper.js';
 
 /**
@@ -11,7 +12,7 @@ import { stepper } from './stepper.js';
  */
 export function attachHistory(root) {
     const main = /** @type {HTMLElement | null} */ (root.querySelector('[data-history]'));
-    if (!main) return () => {};
+    if (!main) return plainly(root);
     const read = () => JSON.parse(main.dataset.history ?? '{}');
     let wanted = location.href;
     /** @type {ReturnType<typeof setTimeout> | undefined} */
@@ -20,6 +21,7 @@ export function attachHistory(root) {
     let head = read().head;
     let band = begin();
     let table = lined(main);
+    let laid = page(main);
     let steps = stepper(main, table);
 
     function begin() {
@@ -71,6 +73,8 @@ export function attachHistory(root) {
         }
         steps.dispose();
         table.dispose();
+        laid.dispose();
+        laid = page(main);
         table = lined(main);
         steps = stepper(main, table);
         main.removeAttribute('aria-busy');
@@ -111,6 +115,23 @@ export function attachHistory(root) {
         window.removeEventListener('popstate', pop);
         band.dispose();
         steps.dispose();
+        laid.dispose();
         table.dispose();
+    };
+}
+
+/**
+ * What readers will see change, before it is published: the same marks and steps, without a ribbon.
+ *
+ * @param {HTMLElement} root
+ * @returns {() => void}
+ */
+function plainly(root) {
+    const main = /** @type {HTMLElement | null} */ (root.querySelector('.is-publish'));
+    if (!main) return () => {};
+    const [laid, steps] = [page(main), stepper(main)];
+    return () => {
+        laid.dispose();
+        steps.dispose();
     };
 }

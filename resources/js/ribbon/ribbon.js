@@ -50,8 +50,8 @@ export function ribbon(root, state, choose) {
 
     const lay = () => {
         if (!data) return;
-        const marked = new Set(data.milestones.map(([number]) => number));
-        shown = only === 'milestones' ? data.versions.filter(([number]) => marked.has(number)) : data.versions;
+        const marked = new Set((only === 'published' ? data.published : data.milestones).map(([number]) => number));
+        shown = only === '' ? data.versions : data.versions.filter(([number]) => marked.has(number));
         places = new Map(shown.map(([number], place) => [number, place]));
         const room = scroll.clientWidth - LEFT - RIGHT;
         step = Math.max(LEAST_STEP, Math.min(MOST_STEP, room / Math.max(1, shown.length)));
@@ -96,10 +96,20 @@ export function ribbon(root, state, choose) {
             text.textContent = words;
             notch.append(text);
             notch.addEventListener('click', () => {
-                set('from', Math.max(1, number - 1));
+                set('from', before(number));
                 set('to', number);
             });
             return notch;
+        }));
+        flags.append(...data.published.filter(([number]) => places.has(number)).map(([number, words]) => {
+            const lantern = document.createElement('button');
+            lantern.type = 'button';
+            lantern.className = 'lantern';
+            lantern.tabIndex = -1;
+            lantern.title = `${number}: ${words}`;
+            lantern.style.left = `${x(placeOf(number))}px`;
+            lantern.addEventListener('click', () => set('from', number));
+            return lantern;
         }));
         place();
         draw();
@@ -199,6 +209,11 @@ export function ribbon(root, state, choose) {
         const at = Math.max(0, Math.min(shown.length - 1, placeOf(end === 'from' ? from : to) + by));
         set(end, shown[at][0]);
     };
+    /** The version before one, of those that there are to see. @param {number} number */
+    const before = (number) => {
+        const all = data?.versions ?? [];
+        return all[Math.max(0, all.findIndex((version) => version[0] === number) - 1)]?.[0] ?? number;
+    };
     /** @param {number} number */
     const reveal = (number) => {
         const at = x(placeOf(number));
@@ -252,14 +267,14 @@ export function ribbon(root, state, choose) {
     };
     /** @param {MouseEvent} event a press on a mark shows what that version changed; with Shift it moves the later end alone */
     const press = (event) => {
-        if (/** @type {Element} */ (event.target).closest('[data-end], .flag')) return;
+        if (/** @type {Element} */ (event.target).closest('[data-end], .flag, .lantern')) return;
         const version = under(event.clientX);
         if (!version) return;
         if (event.shiftKey) {
             set('to', version[0]);
             return;
         }
-        [from, to] = [Math.max(1, version[0] - 1), version[0]];
+        [from, to] = [before(version[0]), version[0]];
         place();
         choose(from, to);
     };

@@ -1,4 +1,3 @@
-import { toDocument, toParts } from '../document/convert.js';
 import { carried, differences } from './differences.js';
 
 /** @typedef {import('prosemirror-model').Node} Node */
@@ -24,8 +23,10 @@ export class DocumentDesk {
     /**
      * @param {Node} document
      * @param {{document: () => Node, busy: () => boolean, apply: (changes: import('./differences.js').Difference[]) => void}} editor `busy` while it must not be changed (a word is being composed)
+     * @param {{toParts: (doc: Node) => unknown[], toDocument: (parts: any[]) => Node}} convert
      */
-    constructor(document, editor) {
+    constructor(document, editor, convert) {
+        this.convert = convert;
         this.base = document;
         this.sent = document;
         this.editor = editor;
@@ -39,7 +40,7 @@ export class DocumentDesk {
 
     take() {
         this.sent = this.editor.document();
-        return { content: toParts(this.sent) };
+        return { content: this.convert.toParts(this.sent) };
     }
 
     untake() {}
@@ -50,20 +51,20 @@ export class DocumentDesk {
             this.base = this.sent;
             return { on: 'root', merged: false };
         }
-        if (this.carry(this.sent, toDocument(answer.content))) return { on: 'root', merged: true };
+        if (this.carry(this.sent, this.convert.toDocument(answer.content))) return { on: 'root', merged: true };
         // Something was typed where the merge changed something: let the server merge again, from what it was sent.
         this.base = this.sent;
         return { on: 'sent', merged: true };
     }
 
     keep() {
-        return toParts(this.editor.document());
+        return this.convert.toParts(this.editor.document());
     }
 
     /** @param {any} kept */
     takeUp(kept) {
         try {
-            this.kept = toDocument(kept);
+            this.kept = this.convert.toDocument(kept);
             this.kept.check();
             return true;
         } catch {
@@ -77,7 +78,7 @@ export class DocumentDesk {
 
     /** @param {any} state */
     bring(state) {
-        return this.carry(this.base, toDocument(state.content));
+        return this.carry(this.base, this.convert.toDocument(state.content));
     }
 
     /**

@@ -10,6 +10,9 @@
     @case('spreadsheet')
         <rect x="3" y="4" width="18" height="16" rx="2"/><path d="M3 9.3h18M3 14.6h18M9 4v16"/>
         @break
+    @case('page')
+        <rect x="3" y="4" width="18" height="16" rx="2"/><path d="M3 8.5h18M7 12.5h5v4H7zM15 12.5h3M15 16h3"/>
+        @break
     @case('undo')
         <path d="M8 5 4 9l4 4M4 9h9a6 6 0 0 1 0 12h-3"/>
         @break

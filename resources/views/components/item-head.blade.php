@@ -10,10 +10,11 @@
             <h1 class="head-name" title="{{ $item->title }}">{{ $item->title }}</h1>
         @endif
     </div>
-    <p class="head-note">{{ $slot }}</p>
+    <p class="head-note"><x-live :item="$item" />{{ $slot }}</p>
     <nav class="head-tabs" aria-label="This item">
         <a href="{{ route('item', $item) }}" @if ($at === 'write') aria-current="page" @endif>@can('write', $item) Write @else Read @endcan</a>
         <a href="{{ route('history', $item) }}" @if ($at === 'history') aria-current="page" @endif>History</a>
+        @if ($item->isPublishable() && $item->sight === null && Gate::any(['publishNow', 'askToPublish'], $item))<a href="{{ route('publish', [$item, $item->head]) }}" data-publish="{{ route('publish', [$item, 0]) }}" @if ($at === 'publish') aria-current="page" @endif>Publish…</a>@endif
         <a href="{{ route('people', $item->shelf) }}">People</a>
     </nav>
 </section>

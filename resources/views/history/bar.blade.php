@@ -6,9 +6,11 @@
     </span>
     @if ($address->view === 'changed' && ! $sheet)
         <span class="switch" role="group" aria-label="Layout">
-            <a href="{{ $address->with(['layout' => 'together']) }}" data-swap @if ($address->layout === 'together') aria-current="true" @endif>Together</a>
+            <a href="{{ $address->with(['layout' => 'together']) }}" data-swap @if ($address->layout === 'together') aria-current="true" @endif>{{ $state === 'page' ? 'On the page' : 'Together' }}</a>
             <a href="{{ $address->with(['layout' => 'side']) }}" data-swap @if ($address->layout === 'side') aria-current="true" @endif>Side by side</a>
+            <a href="{{ $address->with(['layout' => 'source']) }}" data-swap @if ($address->layout === 'source') aria-current="true" @endif>Source</a>
         </span>
+        @if ($state === 'page' && $address->layout !== 'source')<a class="bar-tick" role="checkbox" aria-checked="{{ $address->marks ? 'true' : 'false' }}" href="{{ $address->with(['marks' => ! $address->marks]) }}" data-swap>marks</a>@endif
     @endif
     @if ($address->view === 'changed' && ! $sheet)
         <span class="stepper" data-stepper hidden><span data-step-count></span> <button type="button" data-step="-1" aria-label="Change before (p)" title="Change before (p)">‹</button><button type="button" data-step="1" aria-label="Next change (n)" title="Next change (n)">›</button></span>
@@ -29,6 +31,9 @@
             </div>
         </details>
         <a class="button" href="{{ route('copy', [$item, $from->number]) }}">Copy out…</a>
+        @if ($kind->isPublishable() && ($item->sight === null) && Gate::any(['publishNow', 'askToPublish'], $item) && $item->live?->version_id !== $to->id)
+            <a class="button" href="{{ route('publish', [$item, $to->number]) }}">{{ Gate::allows('publishNow', $item) ? 'Publish' : 'Ask to publish' }} {{ $to->number }}…</a>
+        @endif
         @can('restore', $item)
             @if ($to->cause->canBeTakenBack() && $to->number === $item->head)
                 <form method="post" action="{{ route('restore.undo', [$item, $to->number]) }}">@csrf<button class="button is-dark">Take it back</button></form>

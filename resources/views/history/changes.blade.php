@@ -1,6 +1,6 @@
 <section class="changes" aria-labelledby="changes-name" data-changes>
     <div class="changes-head">
-        <h2 id="changes-name">{{ trans_choice('history.changes', count($comparison->entries)) }} @if ($from->number === $to->number) in {{ $from->number }} @else between {{ $from->number }} and {{ $to->number }}@endif</h2>
+        <h2 id="changes-name">{{ trans_choice('history.changes', count($comparison->entries)) }} @if ($item->live !== null && $item->live->version->number === $from->number && $to->number === $item->head && $from->number < $to->number) since it went live @elseif ($from->number === $to->number) in {{ $from->number }} @else between {{ $from->number }} and {{ $to->number }}@endif</h2>
         <p><x-when :at="$from->saved_at" exact /> → <x-when :at="$to->saved_at" exact />@if ($to->number < $item->head) · {{ trans_choice('history.since', $item->head - $to->number) }}@endif</p>
         @if ($sheet && $address->view === 'changed')
             <span class="stepper" data-stepper hidden><span data-step-count></span> <button type="button" data-step="-1" aria-label="Change before (p)" title="Change before (p)">‹</button><button type="button" data-step="1" aria-label="Next change (n)" title="Next change (n)">›</button></span>
@@ -17,7 +17,10 @@
             </p>
         @endif
     </div>
-    @if ($to->unusual !== null && $to->meant_user_id === null && $from->number < $to->number)
+    @if ($wish !== null && $item->sight === null || $wish?->version->number === $to->number)
+        @include('publish.wish')
+    @endif
+    @if ($to->unusual !== null && $item->sight === null && $to->meant_user_id === null && $from->number < $to->number)
         <div class="note is-unusual"><b>{{ $phrases->unusual($to->unusual) }}</b> <small>in {{ $to->number }}, by {{ $to->user->firstName() }}</small><x-unusual :version="$to" /></div>
     @endif
     <ol class="entries" data-entries>
@@ -30,7 +33,7 @@
                             <small>@foreach ($entry->editors as $editor){{ $editor->firstName() }}@if (! $loop->last), @endif @endforeach {{ $entry->versions() }}@if ($entry->at), <x-when :at="$entry->at" />@endif @if ($entry->place())· {{ $entry->place() }}@endif</small>
                         </span>
                     </a>
-                    <a class="entry-history" href="{{ $entry->story($item) }}" title="{{ __('history.its_history') }}"><x-glyph name="history" /><span class="is-sr-only">{{ __('history.its_history') }}: {{ $entry->sentence }}</span></a>
+                    @if ($parts)<a class="entry-history" href="{{ $entry->story($item) }}" title="{{ __('history.its_history') }}"><x-glyph name="history" /><span class="is-sr-only">{{ __('history.its_history') }}: {{ $entry->sentence }}</span></a>@endif
                 </li>
             @endif
         @endforeach

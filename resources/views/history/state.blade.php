@@ -11,6 +11,8 @@
         </p>
         <article class="paper prose">@foreach ($blocks as $block)@include('history.block', ['side' => 'both'])@endforeach</article>
     </div>
+@elseif ($address->layout === 'source')
+    @include('history.source')
 @elseif ($address->layout === 'side')
     <div class="state is-side" tabindex="0" role="region" aria-label="Versions {{ $from->number }} and {{ $to->number }} side by side" data-state>
         <div class="sides">

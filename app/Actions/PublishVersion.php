@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Actions;
+
+use App\Models\Picture;
+use App\Models\Publishing;
+use App\Models\PublishingState;
+use App\Models\User;
+use App\Models\Version;
+use App\Store\States;
+use Illuminate\Support\Facades\DB;
+use MistyAttic\Core\Kinds\Kinds;
+
+/** Lets readers see a version from now on, in place of the one they saw. */
+final readonly class PublishVersion
+{
+    public function __construct(private States $states) {}
+
+    /** @param Publishing|null $wish that is granted by it; another one that waits is answered by it as well */
+    public function handle(Version $version, User $publisher, ?string $note = null, ?Publishing $wish = null): Publishing
+    {
+        return DB::transaction(function () use ($version, $publisher, $note, $wish) {
+            $item = $version->item->refresh();
+            Publishing::query()->where('id', $item->live_id)->update(['ended_at' => now()]);
+            Publishing::query()->waiting()->where('item_id', $item->id)->when($wish, fn ($query) => $query->whereKeyNot($wish?->id))
+                ->update(['state' => PublishingState::Edited, 'decider_id' => $publisher->id, 'decided_at' => now()]);
+            $publishing = $wish ?? new Publishing(['item_id' => $item->id, 'version_id' => $version->id, 'user_id' => $publisher->id, 'title' => $item->title, 'note' => $note, 'asked_at' => now()]);
+            $publishing->fill([
+                'state' => PublishingState::Published, 'decider_id' => $publisher->id, 'decided_at' => now(),
+                'count' => 1 + (int) $item->publishings()->max('count'),
+                ...($wish === null ? [] : ['answer' => $note]),
+            ])->save();
+            $item->update(['live_id' => $publishing->id]);
+            $kind = Kinds::named($item->kind);
+            Picture::query()->where('item_id', $item->id)->whereIn('chunk', array_unique(array_merge([], ...array_map($kind->chunksOf(...), $this->states->tree($version->root)->parts))))->update(['is_published' => true]);
+
+            return $publishing;
+        });
+    }
+}

@@ -1,0 +1,122 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\AnswerWish;
+use App\Actions\AskToPublish;
+use App\Actions\OpenToPublic;
+use App\Actions\PublishVersion;
+use App\Actions\Unpublish;
+use App\Models\Item;
+use App\Models\Publishing;
+use App\Models\PublishingState;
+use App\Models\Version;
+use App\Store\States;
+use App\View\HistoryAddress;
+use App\View\Phrases;
+use App\View\PublishingPlan;
+use App\View\PublishingWords;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
+
+/** What readers see of an item: publishing a version, asking for it, answering, and taking it offline. */
+final class PublishingController extends Controller
+{
+    /** What readers will see change. */
+    public function show(Item $item, int $number, States $states, Phrases $phrases): View
+    {
+        Gate::any(['publishNow', 'askToPublish'], $item) || Gate::authorize('askToPublish', $item);
+
+        return view('publish', ['plan' => new PublishingPlan($item, $this->version($item, $number), $states, $phrases), 'wish' => null, 'address' => HistoryAddress::all($item), 'mayPublish' => Gate::allows('publishNow', $item)]);
+    }
+
+    /** Publishes a version, or asks those who may. */
+    public function store(Request $request, Item $item, int $number, PublishVersion $publish, AskToPublish $ask): RedirectResponse
+    {
+        $now = Gate::allows('publishNow', $item);
+        $now || Gate::authorize('askToPublish', $item);
+        $version = $this->version($item, $number);
+        $note = $this->note($request);
+        if ($item->live?->version_id === $version->id) {
+            return redirect()->route('publish', [$item, $number])->withErrors(['note' => __('publishing.already_live', ['number' => (string) $number])]);
+        }
+        $now ? $publish->handle($version, $this->person($request), $note) : $ask->handle($version, $this->person($request), $note);
+
+        return $this->back($item, $number, __($now ? 'publishing.published' : 'publishing.asked', ['number' => (string) $number]));
+    }
+
+    public function wish(Request $request, Item $item, Publishing $publishing, States $states, Phrases $phrases): View
+    {
+        Gate::authorize('seeWish', [$item, $publishing]);
+        if ($publishing->user_id === $this->person($request)->id && $publishing->decided_at !== null && $publishing->told_at === null) {
+            $publishing->update(['told_at' => now()]);
+        }
+        $version = Version::query()->with('user', 'milestone.user')->findOrFail($publishing->version_id)->setRelation('item', $item);
+
+        return view('publish', [
+            'plan' => new PublishingPlan($item, $version, $states, $phrases),
+            'wish' => $publishing->load('user', 'decider', 'ender')->setRelation('version', $version),
+            'steps' => PublishingWords::steps($publishing),
+            'address' => HistoryAddress::all($item),
+            'mayPublish' => Gate::allows('answer', [$item, $publishing]),
+        ]);
+    }
+
+    public function answer(Request $request, Item $item, Publishing $publishing, AnswerWish $answer): RedirectResponse
+    {
+        $sent = $request->validate(['answer' => ['required', 'in:published,refused,withdrawn']]);
+        $state = PublishingState::from($sent['answer']);
+        $own = $publishing->item_id === $item->id && $publishing->user_id === $this->person($request)->id;
+        $state === PublishingState::Withdrawn && $own ? Gate::authorize('askToPublish', $item) : Gate::authorize('answer', [$item, $publishing]);
+        abort_if($state === PublishingState::Withdrawn && ! $own, 403);
+        $note = $this->note($request);
+        $asker = $publishing->user->firstName();
+        if ($state === PublishingState::Refused && $note === null) {
+            return redirect()->route('wish', [$item, $publishing])->withErrors(['note' => __('publishing.refuse_needs_note', ['asker' => $asker])]);
+        }
+        $number = $publishing->version->number;
+        if (! $answer->handle($publishing, $this->person($request), $state, $note)) {
+            return redirect()->route('wish', [$item, $publishing])->withErrors(['answer' => __('publishing.too_late')]);
+        }
+
+        return $this->back($item, $number, __("publishing.answered.{$state->value}", ['number' => (string) $number, 'asker' => $asker]));
+    }
+
+    public function destroy(Request $request, Item $item, Unpublish $unpublish): RedirectResponse
+    {
+        Gate::authorize('publish', $item);
+        $unpublish->handle($item, $this->person($request));
+
+        return redirect()->route('shelf', $item->shelf)->with('said', __('publishing.unpublished'));
+    }
+
+    /** Whether the public may read it. */
+    public function open(Request $request, Item $item, OpenToPublic $open): RedirectResponse
+    {
+        Gate::authorize('publish', $item);
+        $wanted = $request->boolean('open');
+        $open->handle($item, $wanted);
+
+        return redirect()->back(fallback: route('item', $item))->with('said', __($wanted ? 'publishing.opened' : 'publishing.closed'));
+    }
+
+    private function note(Request $request): ?string
+    {
+        $sent = $request->validate(['note' => ['nullable', 'string', 'max:'.config('attic.note')]]);
+        $note = trim((string) ($sent['note'] ?? ''));
+
+        return $note === '' ? null : $note;
+    }
+
+    /** To where the person sees it from: those who answer may not see the draft. */
+    private function back(Item $item, int $number, string $said): RedirectResponse
+    {
+        $to = Gate::allows('draft', $item) ? route('history', ['item' => $item, 'from' => $number, 'to' => $item->head]) : route('shelf', $item->shelf);
+
+        return redirect($to)->with('said', $said);
+    }
+}

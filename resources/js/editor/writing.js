@@ -1,0 +1,170 @@
+import { dropCursor } from 'prosemirror-dropcursor';
+import { gapCursor } from 'prosemirror-gapcursor';
+import { history } from 'prosemirror-history';
+import { EditorState, Plugin } from 'prosemirror-state';
+import { ReplaceStep } from 'prosemirror-transform';
+import { Slice } from 'prosemirror-model';
+import { EditorView } from 'prosemirror-view';
+import { live } from './live.js';
+import { DocumentDesk } from '../sync/document-desk.js';
+import { Sync } from '../sync/sync.js';
+import { ask as askDialog } from './dialogs.js';
+import { foot } from './foot.js';
+import { here, hereKey } from './here.js';
+import { ids } from './ids.js';
+import { pictures } from './pictures.js';
+import { isAddress } from '../document/schema.js';
+import { signInAgain } from './sign-in.js';
+
+/** @typedef {import('prosemirror-model').Node} Node */
+/** @typedef {{key: string, root: string, number: number, me: number, editable: boolean}} Item */
+/** @typedef {(name: string) => HTMLDialogElement} Dialogs */
+/**
+ * @typedef {object} Craft what an editor of one kind adds to writing
+ * @property {{toParts: (doc: Node) => unknown[], toDocument: (parts: any[]) => Node}} convert
+ * @property {(open: {link: import('prosemirror-state').Command, keep: () => void}, dialog: Dialogs) => import('prosemirror-state').Plugin[]} plugins
+ * @property {(item: Item) => Record<string, import('prosemirror-view').NodeViewConstructor>} nodeViews
+ * @property {Record<string, string>} attributes of the editable element
+ * @property {(node: Node) => import('prosemirror-state').Command} insertPicture
+ * @property {(state: EditorState) => string} part the id of the part where the caret is
+ * @property {(root: HTMLElement, view: EditorView, more: Record<string, import('prosemirror-state').Command>, dialog: Dialogs) => {refresh: () => void, dispose: () => void}} tools
+ * @property {(state: EditorState) => boolean} [isBlank] whether nothing stands there yet, so that one may begin at once
+ */
+
+/**
+ * Writing in an item whose content stands in one editor: the sheet, its tools, its foot, saving and the others who are here.
+ *
+ * @param {HTMLElement} root
+ * @param {HTMLElement} sheet
+ * @param {Craft} craft
+ * @returns {() => void}
+ */
+export function writing(root, sheet, craft) {
+    const place = /** @type {HTMLElement} */ (sheet.querySelector('[data-text]'));
+    const item = JSON.parse(sheet.dataset.editor ?? '{}');
+    const document_ = craft.convert.toDocument(JSON.parse(place.dataset.parts ?? '[]'));
+    place.removeAttribute('data-parts');
+    const bottom = foot(/** @type {HTMLElement} */ (root.querySelector('[data-foot]')), item.number);
+    const dialog = (/** @type {string} */ name) => /** @type {HTMLDialogElement} */ (root.querySelector(`[data-${name}-dialog]`));
+    const takePictures = pictures(item.key, dialog('alt'), (text) => bottom.say(text, 'problem', item.number), craft.insertPicture);
+
+    const desk = new DocumentDesk(document_, {
+        document: () => view.state.doc,
+        busy: () => view.composing,
+        apply: (changes) => view.dispatch(brought(view.state, changes)),
+    }, craft.convert);
+    const sync = new Sync(item, desk, {
+        say: bottom.say,
+        signIn: () => signInAgain(dialog('sign-in'), item.me),
+        moved: (number) => {
+            bottom.moved(number);
+            headMoved(root, number);
+        },
+    });
+
+    /** @type {import('prosemirror-state').Command} */
+    const link = (state, dispatch) => {
+        const mark = state.schema.marks.link;
+        const old = mark.isInSet(state.selection.$from.marks()) || mark.isInSet(state.doc.nodeAt(state.selection.from)?.marks ?? []);
+        if (!state.selection.$from.parent.isTextblock || (state.selection.empty && !old)) return false;
+        if (dispatch) askDialog(dialog('link'), 'href', old ? old.attrs.href : '', isAddress).then((href) => setLink(view, href));
+        return true;
+    };
+    const keep = async () => {
+        if (await sync.save({ keep: true })) bottom.offerNote((note) => sync.save({ keep: true, note }));
+    };
+
+    const taken = item.editable && sync.takeUp();
+    const view = new EditorView(place, {
+        state: EditorState.create({
+            doc: desk.kept ?? document_,
+            plugins: [...craft.plugins({ link, keep }, dialog), history(), dropCursor({ width: 2, class: 'drop-here' }), gapCursor(), ids(), here(), new Plugin({ props: takePictures.props })],
+        }),
+        editable: () => item.editable,
+        attributes: { ...craft.attributes, ...(item.editable ? {} : { 'aria-label': `${craft.attributes['aria-label']}, read only` }), role: 'textbox', 'aria-multiline': 'true', spellcheck: 'true', tabindex: '0' },
+        nodeViews: craft.nodeViews(item),
+        dispatchTransaction(transaction) {
+            view.updateState(view.state.apply(transaction));
+            bar?.refresh();
+            if (transaction.docChanged && !transaction.getMeta('brought')) {
+                bottom.closeNote();
+                sync.changed();
+            }
+        },
+    });
+
+    const chooser = /** @type {HTMLInputElement | null} */ (root.querySelector('[data-picture-file]'));
+    const bar = root.querySelector('[data-tools]') ? craft.tools(root, view, { link, picture: () => (chooser?.click(), true) }, dialog) : null;
+    chooser?.addEventListener('change', () => {
+        if (chooser.files?.[0]) takePictures.put(view, chooser.files[0]);
+        chooser.value = '';
+    });
+    if (item.editable && craft.isBlank?.(view.state)) view.focus();
+    const stopLive = live(root, sync, {
+        part: () => (view.hasFocus() ? craft.part(view.state) : ''),
+        show: (others) => view.dispatch(view.state.tr.setMeta(hereKey, others).setMeta('addToHistory', false)),
+    });
+    if (taken) {
+        bottom.say('what you wrote before is here again', 'saving', item.number);
+        sync.save();
+    }
+    /** @param {KeyboardEvent} event */
+    const keepKey = (event) => {
+        if ((event.ctrlKey || event.metaKey) && event.key === 's' && !event.defaultPrevented) {
+            event.preventDefault();
+            if (item.editable) keep();
+        }
+    };
+    document.addEventListener('keydown', keepKey);
+    return () => {
+        document.removeEventListener('keydown', keepKey);
+        stopLive();
+        sync.stop();
+        bar?.dispose();
+        view.destroy();
+    };
+}
+
+/**
+ * The head says which draft one is at, and its way to publishing leads to that one.
+ *
+ * @param {HTMLElement} root @param {number} number
+ */
+function headMoved(root, number) {
+    const shown = root.querySelector('[data-head-number]');
+    if (shown) shown.textContent = String(number);
+    const publish = /** @type {HTMLAnchorElement | null} */ (root.querySelector('[data-publish]'));
+    if (publish) publish.href = (publish.dataset.publish ?? '').replace('/versions/0/', `/versions/${number}/`);
+}
+
+/**
+ * What came from elsewhere, as a transaction that is not mine to undo.
+ *
+ * @param {EditorState} state
+ * @param {import('../sync/differences.js').Difference[]} changes ascending
+ */
+function brought(state, changes) {
+    const transaction = state.tr;
+    for (const { from, to, content } of [...changes].reverse()) transaction.step(new ReplaceStep(from, to, new Slice(content, 0, 0)));
+    return transaction.setMeta('addToHistory', false).setMeta('brought', true);
+}
+
+/** @param {EditorView} view @param {string | null} href '' takes it off, null leaves it */
+function setLink(view, href) {
+    const type = view.state.schema.marks.link;
+    if (href !== null) {
+        let { from, to } = view.state.selection;
+        if (from === to) {
+            // The caret stands in a link: all of it.
+            const { $from } = view.state.selection;
+            $from.parent.forEach((child, offset) => {
+                const start = $from.start() + offset;
+                if (type.isInSet(child.marks) && start <= $from.pos && $from.pos <= start + child.nodeSize) [from, to] = [start, start + child.nodeSize];
+            });
+        }
+        const transaction = view.state.tr.removeMark(from, to, type);
+        view.dispatch(href === '' ? transaction : transaction.addMark(from, to, type.create({ href })));
+    }
+    view.focus();
+}
+

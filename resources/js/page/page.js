@@ -1,0 +1,112 @@
+import { baseKeymap, chainCommands } from 'prosemirror-commands';
+import { inputRules, textblockTypeInputRule } from 'prosemirror-inputrules';
+import { keymap } from 'prosemirror-keymap';
+import { NodeSelection, Plugin } from 'prosemirror-state';
+import { writing } from '../editor/writing.js';
+import { carry, carrying } from './carry.js';
+import { endList, lineBreak, put, set, split, tools } from './commands.js';
+import { toDocument, toParts } from './convert.js';
+import { grip } from './grip.js';
+import { chosen, nameOf, NAMES, whereabouts } from './places.js';
+import { schema } from './schema.js';
+import { askSettings, FIELDS } from './settings.js';
+import { toolbar } from './toolbar.js';
+import { views } from './views.js';
+
+const { nodes } = schema;
+
+/**
+ * The editor of a page.
+ *
+ * @param {HTMLElement} root
+ * @returns {() => void}
+ */
+export function attachPage(root) {
+    const sheet = /** @type {HTMLElement} */ (root.querySelector('[data-page]'));
+    const spoken = /** @type {HTMLElement} */ (root.querySelector('[data-spoken]'));
+    const dialog = /** @type {HTMLDialogElement} */ (root.querySelector('[data-settings-dialog]'));
+    const say = (/** @type {string} */ words) => {
+        spoken.textContent = words;
+    };
+    /** @param {import('prosemirror-view').EditorView} view @param {import('./places.js').Place | null} place */
+    const open = async (view, place) => {
+        const fields = place ? FIELDS[place.node.type.name] : undefined;
+        if (!place || !fields) return;
+        const id = place.node.attrs.id;
+        const values = await askSettings(dialog, NAMES[place.node.type.name], fields, place.node.attrs);
+        view.focus();
+        if (!values) return;
+        // Others may have moved it in the meantime.
+        let pos = -1;
+        view.state.doc.descendants((node, at) => {
+            if (node.attrs.id === id) pos = at;
+            return pos < 0 && !node.isTextblock;
+        });
+        if (pos >= 0) set(pos, values)(view.state, view.dispatch);
+        else say('It was removed in the meantime.');
+    };
+    /** @type {Record<string, import('prosemirror-state').Command>} */
+    const more = {
+        settings: (state, dispatch, view) => {
+            const place = chosen(state);
+            if (!place || !FIELDS[place.node.type.name]) return false;
+            if (dispatch && view) open(view, chosen(view.state));
+            return true;
+        },
+        'section-settings': (state, dispatch, view) => {
+            if (!whereabouts(state).section) return false;
+            if (dispatch && view) open(view, whereabouts(view.state).section);
+            return true;
+        },
+        carry: carry(say),
+    };
+
+    return writing(root, sheet, {
+        convert: { toParts, toDocument },
+        plugins: ({ link, keep }) => [
+            inputRules({
+                rules: [
+                    textblockTypeInputRule(/^(#{1,4})\s$/, nodes.heading, (match) => ({ level: match[1].length })),
+                    textblockTypeInputRule(/^[-*]\s$/, nodes.rich_text, () => ({ style: 'bullet' })),
+                    textblockTypeInputRule(/^1[.)]\s$/, nodes.rich_text, () => ({ style: 'number' })),
+                    textblockTypeInputRule(/^>\s$/, nodes.call_out),
+                ],
+            }),
+            carrying(say, (view) => open(view, chosen(view.state))),
+            keymap({
+                'Mod-b': tools.bold,
+                'Mod-i': tools.italic,
+                'Mod-u': tools.underline,
+                'Mod-k': link,
+                'Mod-z': tools.undo,
+                'Mod-y': tools.redo,
+                'Mod-Shift-z': tools.redo,
+                'Mod-s': () => (keep(), true),
+                Enter: chainCommands(endList, split),
+                'Shift-Enter': lineBreak,
+                Delete: (state, dispatch) => state.selection instanceof NodeSelection && tools.remove(state, dispatch),
+                Backspace: (state, dispatch) => state.selection instanceof NodeSelection && tools.remove(state, dispatch),
+            }),
+            keymap(baseKeymap),
+            grip(),
+            new Plugin({
+                props: {
+                    handleDoubleClickOn(view, pos, node, nodePos, event, direct) {
+                        if (!direct || !FIELDS[node.type.name] || !view.editable) return false;
+                        open(view, { node, pos: nodePos, index: 0 });
+                        return true;
+                    },
+                    handleDrop: (view, event, slice, moved) => {
+                        if (moved) setTimeout(() => say(`${chosen(view.state) ? nameOf(/** @type {import('./places.js').Place} */ (chosen(view.state)).node) : 'It'} was moved.`));
+                        return false;
+                    },
+                },
+            }),
+        ],
+        nodeViews: views,
+        attributes: { class: 'page', 'aria-label': 'The page' },
+        insertPicture: (node) => put(node),
+        part: (state) => chosen(state)?.node.attrs.id ?? '',
+        tools: (element, view, others) => toolbar(element, view, { ...others, ...more }),
+    });
+}

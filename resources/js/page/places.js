@@ -1,0 +1,61 @@
+import { NodeSelection } from 'prosemirror-state';
+
+/** @typedef {import('prosemirror-model').Node} Node */
+/** @typedef {import('prosemirror-state').EditorState} EditorState */
+/** @typedef {{node: Node, pos: number, index: number}} Place a node, where it begins, and its number among its parent’s */
+
+/** What things are called. @type {Record<string, string>} */
+export const NAMES = {
+    section: 'Section', column: 'Column', heading: 'Heading', rich_text: 'Text', call_out: 'Call-out', picture: 'Picture', button: 'Button',
+    links: 'List of links', hours: 'Table of hours', contact: 'Contact card', divider: 'Divider', figure: 'Figure',
+};
+
+/** @param {EditorState['doc']} doc @param {number} pos before a node @returns {Place | null} */
+export function placeAt(doc, pos) {
+    const node = doc.nodeAt(pos);
+    return node ? { node, pos, index: doc.resolve(pos).index() } : null;
+}
+
+/**
+ * Where one is: the section, the column and the block that the caret stands in or that is chosen.
+ *
+ * @param {EditorState} state
+ * @returns {{section: Place | null, column: Place | null, block: Place | null}}
+ */
+export function whereabouts(state) {
+    const { selection, doc } = state;
+    const $from = selection instanceof NodeSelection && !selection.node.isInline ? doc.resolve(selection.from) : selection.$from;
+    /** @param {number} depth */
+    const up = (depth) => {
+        if ($from.depth >= depth) return placeAt(doc, $from.before(depth));
+        return $from.depth === depth - 1 && selection instanceof NodeSelection ? placeAt(doc, selection.from) : null;
+    };
+    return { section: up(1), column: up(2), block: up(3) };
+}
+
+/** What is being worked on: the innermost of them. @param {EditorState} state @returns {Place | null} */
+export function chosen(state) {
+    const { section, column, block } = whereabouts(state);
+    return block ?? column ?? section;
+}
+
+/** @param {Node} node @returns {string} what a person would call it */
+export function nameOf(node) {
+    const own = node.isTextblock ? node.textContent : node.attrs.label || node.attrs.title || node.attrs.name || node.attrs.alt || '';
+    const text = own.trim().replace(/\s+/g, ' ');
+    const kind = NAMES[node.type.name] ?? 'Block';
+    return text === '' ? kind : `${kind} “${text.length > 40 ? `${text.slice(0, 39)}…` : text}”`;
+}
+
+/** @param {number} index @param {number} count */
+const side = (index, count) => (count === 1 ? 'the only column' : count === 2 ? ['left column', 'right column'][index] : `column ${index + 1} of ${count}`);
+
+/** Where something stands, to be said. @param {EditorState} state @returns {string} */
+export function spokenPlace(state) {
+    const { section, column, block } = whereabouts(state);
+    if (!section) return '';
+    const where = `section ${section.index + 1} of ${state.doc.childCount}`;
+    if (!column) return where;
+    if (!block) return `${side(column.index, section.node.childCount)}, ${where}`;
+    return `${side(column.index, section.node.childCount)}, ${block.index + 1} of ${column.node.childCount}, ${where}`;
+}

@@ -1,0 +1,15 @@
+@props(['item'])
+@if ($item->isPublishable())
+    <span class="live-line">
+    @if ($item->sight !== null)
+        published <x-when :at="$item->changed_at" />
+    @elseif ($item->live === null)
+        draft <b data-head-number>{{ $item->head }}</b>, nothing is live
+    @elseif ($item->live->version->number === $item->head)
+        <b data-head-number>{{ $item->head }}</b> is live
+    @else
+        draft <b data-head-number>{{ $item->head }}</b>, live is <a href="{{ route('history', ['item' => $item, 'from' => $item->live->version->number, 'to' => $item->head]) }}" title="What has changed since it went live">{{ $item->live->version->number }}</a>
+    @endif
+    @if ($item->is_public && $item->live !== null) · <a href="{{ route('read', $item->address) }}">public address</a>@endif
+    </span>
+@endif

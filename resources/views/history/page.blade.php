@@ -1,0 +1,31 @@
+<svg class="is-sr-only" aria-hidden="true"><symbol id="glyph-history" viewBox="0 0 24 24"><path d="M3 18h18M7 18v-6M12 18V7M17 18v-4"/></symbol></svg>
+@if ($address->view === 'was')
+    <div class="state is-was @if ($from->number === $item->head) is-newest @endif" tabindex="0" role="region" aria-label="Version {{ $from->number }}, read only" data-state>
+        <p class="state-banner">
+            @if ($from->number === $item->head)
+                This is {{ $from->number }}, the newest version, read only.
+            @else
+                <b>Not the present state.</b> This is {{ $from->number }} as it stood on <x-when :at="$from->saved_at" exact />, read only.
+            @endif
+            @if ($fromLive !== null) <span class="lantern-words">{{ $fromLive }}</span>@endif
+            <a href="{{ route('item', $item) }}">To the present one</a>
+        </p>
+        <div class="page">{{ $page }}</div>
+    </div>
+@elseif ($address->layout === 'source')
+    @include('history.source')
+@elseif ($address->layout === 'side')
+    <div class="state is-side is-page" tabindex="0" role="region" aria-label="Versions {{ $from->number }} and {{ $to->number }} side by side" data-state>
+        <div class="page-sides">
+            <div><p class="sides-name">Earlier: {{ $from->number }}, <x-when :at="$from->saved_at" exact /></p><div class="page @if (! $address->marks) is-unmarked @endif">@include('page.compared', ['blocks' => $earlierBlocks, 'side' => 'old', 'named' => false])</div></div>
+            <div><p class="sides-name">Later: {{ $to->number }}, <x-when :at="$to->saved_at" exact />@if ($to->number === $item->head), the newest @endif</p><div class="page @if (! $address->marks) is-unmarked @endif">@include('page.compared', ['side' => 'new', 'named' => true])</div></div>
+        </div>
+    </div>
+@else
+    <div class="state is-page" tabindex="0" role="region" aria-label="What changed between {{ $from->number }} and {{ $to->number }}" data-state>
+        <div class="page-and-map">
+            <div class="page @if (! $address->marks) is-unmarked @endif" data-traced>@include('page.compared', ['side' => $address->marks ? 'both' : 'new', 'named' => true])</div>
+            @include('page.map')
+        </div>
+    </div>
+@endif

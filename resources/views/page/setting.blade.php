@@ -1,0 +1,1 @@
+@if ($block->setting($field, $side)[0] !== null)<del class="was">{{ $block->setting($field, $side)[0] }}</del> <ins>{{ $block->setting($field, $side)[1] }}</ins>@else{{ $block->setting($field, $side)[1] }}@endif

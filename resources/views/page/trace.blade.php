@@ -1,0 +1,1 @@
+<p class="page-trace" data-trace="{{ $block->id() }}"><a href="#part-{{ $block->id() }}">{{ __('history.stood_here', ['what' => $phrases->what(['form' => $kind->label($earlier, $block->part()) === '' ? 'unnamed' : 'named', 'noun' => $kind->noun($block->part()), 'name' => $kind->label($earlier, $block->part())])]) }}</a></p>

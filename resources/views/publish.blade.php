@@ -1,0 +1,40 @@
+<x-layout :title="($wish === null ? 'Publish ' : 'A wish to publish ').$plan->item->title" body="is-item is-history">
+    <x-item-head :item="$plan->item" at="publish" />
+    <main id="main" class="past is-publish">
+        <section class="changes" aria-labelledby="changes-name" data-changes>
+            <div class="changes-head">
+                <h2 id="changes-name">
+                    @if ($plan->comparison === null) Readers see nothing yet
+                    @elseif ($plan->changesNothing()) Readers see no change
+                    @else {{ trans_choice('publishing.see', count($plan->comparison->entries)) }} @endif
+                </h2>
+                <p>@if ($plan->comparison === null) All of {{ $plan->version->number }} becomes visible to them @else {{ $plan->live->number }}, live → {{ $plan->version->number }} @endif</p>
+            </div>
+            @if ($plan->comparison !== null)
+                <ol class="entries" data-entries>
+                    @foreach ($plan->comparison->entries as $entry)
+                        <li><a class="entry @if ($entry->editors !== []) by-{{ $entry->editors[0]->colour }} @endif" href="#part-{{ $entry->part() }}" data-entry="{{ $entry->part() }}"><span class="entry-sign" aria-hidden="true">{{ $entry->sign() }}</span><span class="entry-text">{{ $entry->sentence }} <small>@foreach ($entry->editors as $editor){{ $editor->firstName() }}@if (! $loop->last), @endif @endforeach {{ $entry->versions() }}</small></span></a></li>
+                    @endforeach
+                </ol>
+            @endif
+            <div class="publish-form">
+                <x-problems />
+                @if ($wish !== null)
+                    @include('publish.answer')
+                @else
+                    @if ($plan->newer > 0)<p class="door-note">This is {{ $plan->version->number }}; {{ $plan->newer === 1 ? 'one newer draft is' : "{$plan->newer} newer drafts are" }} not part of it. <a href="{{ route('publish', [$plan->item, $plan->item->head]) }}">Look at {{ $plan->item->head }} instead</a></p>@endif
+                    <form method="post" action="{{ route('publish.store', [$plan->item, $plan->version->number]) }}">
+                        @csrf
+                        <label class="label" for="note">{{ $mayPublish ? 'A note, if you like' : 'What shall those who say yes know?' }}</label>
+                        <textarea class="textarea" id="note" name="note" rows="2" maxlength="{{ config('attic.note') }}">{{ old('note') }}</textarea>
+                        <div class="wish-do"><button class="button is-dark" @disabled($plan->item->live?->version_id === $plan->version->id)>{{ $mayPublish ? 'Publish' : 'Ask to publish' }} {{ $plan->version->number }}</button><a class="button" href="{{ route('item', $plan->item) }}">Not now</a></div>
+                    </form>
+                    <p class="door-note">@if ($mayPublish) Readers see it at once. What they saw before stays in the history, and can be published again. @elseif ($plan->item->shelf->asks) On “{{ $plan->item->shelf->name }}” somebody else says yes first. You can go on writing; what is published is {{ $plan->version->number }}. @else Those who may publish on “{{ $plan->item->shelf->name }}” are asked. You can go on writing; what is published is {{ $plan->version->number }}. @endif</p>
+                @endif
+            </div>
+        </section>
+        <section class="past-state" aria-label="What readers will see">
+            @include('publish.seen', ['blocks' => $plan->blocks(), 'item' => $plan->item, 'kind' => $plan->kind, 'phrases' => $plan->phrases, 'earlier' => $plan->comparison?->old, 'parts' => null, 'itsHistory' => '', 'address' => $address])
+        </section>
+    </main>
+</x-layout>

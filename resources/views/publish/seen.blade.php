@@ -1,0 +1,9 @@
+<div class="state @if ($kind->beside() !== null) is-page @endif" tabindex="0" role="region" aria-label="What readers will see" data-state>
+    @if ($kind->beside() === null)
+        <article class="paper prose">@foreach ($blocks as $block)@include('history.block', ['side' => 'both'])@endforeach</article>
+    @elseif ($plan->comparison === null || $plan->changesNothing())
+        <div class="page">{{ $plan->page() }}</div>
+    @else
+        <div class="page" data-traced>@include('page.compared', ['side' => 'both', 'named' => true])</div>
+    @endif
+</div>

@@ -1,0 +1,26 @@
+<!doctype html>
+<html lang="en">
+<head>
+    <meta charset="utf-8">
+    <meta name="viewport" content="width=device-width, initial-scale=1">
+    <meta name="color-scheme" content="light dark">
+    <title>{{ $title }}@if (config('attic.place') !== '') · {{ config('attic.place') }}@endif</title>
+    <link rel="icon" href="/mark.svg" type="image/svg+xml">
+    @vite(['resources/css/fonts.css', 'resources/css/built/read.css'])
+</head>
+<body class="reading">
+    @if (! $isLive)
+        <p class="reading-past" role="note">This is how “{{ $title }}” was published on {{ $publishing->decided_at?->format('j F Y, H:i') }} UTC@if ($publishing->ended_at), until {{ $publishing->ended_at->format('j F Y, H:i') }} UTC@endif. <a href="{{ route('read', $item->address) }}">To the present page</a></p>
+    @endif
+    <header class="reading-head"><h1>{{ $title }}</h1></header>
+    <main class="page">{{ $page }}</main>
+    <footer class="reading-foot">
+        <p>@if (config('attic.place') !== ''){{ config('attic.place') }} · @endif Published {{ $publishing->decided_at?->format('j F Y') }}</p>
+        @if ($earlier->isNotEmpty())
+            <details><summary>{{ $isLive ? 'As it was before' : 'At other times' }}</summary>
+                <ul>@foreach ($earlier as $address => $each)<li><a href="{{ $address }}">{{ $each->decided_at?->format('j F Y, H:i') }} UTC</a></li>@endforeach</ul>
+            </details>
+        @endif
+    </footer>
+</body>
+</html>
