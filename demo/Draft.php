@@ -7,7 +7,6 @@ namespace Demo;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
-use MistyAttic\Core\Content\Run;
 
 /** Carries a story's edits out on a document. Ids are counted, so that they are the same every time. */
 final class Draft implements Drafting
@@ -31,14 +30,14 @@ final class Draft implements Drafting
 
         return match ($word) {
             'add' => PartTree::of([...$tree->count() === 1 && $tree->parts[0]->richText()->isEmpty() ? [] : $tree->parts, ...$this->block($rest)]),
-            'put' => $this->put($tree, ...$this->two($rest, ' | after ')),
-            'change' => $this->change($tree, ...$this->two($rest, ' => ')),
+            'put' => $this->put($tree, ...Prose::two($rest, ' | after ')),
+            'change' => $this->change($tree, ...Prose::two($rest, ' => ')),
             'remove' => $this->without($tree, $this->find($tree, $rest)),
             'remove-section' => $this->withoutSection($tree, $this->find($tree, $rest)),
-            'move' => $this->move($tree, ...$this->two($rest, ' | after ')),
+            'move' => $this->move($tree, ...Prose::two($rest, ' | after ')),
             'tick' => $this->replace($tree, $this->find($tree, $rest)->with('done', true)),
             'bold' => $this->bold($tree, $rest),
-            'row' => $this->put($tree, '|'.$this->two($rest, ' || after ')[0], $this->two($rest, ' || after ')[1]),
+            'row' => $this->put($tree, '|'.Prose::two($rest, ' || after ')[0], Prose::two($rest, ' || after ')[1]),
             default => throw new \DomainException("no story can “{$word}”"),
         };
     }
@@ -60,7 +59,7 @@ final class Draft implements Drafting
         if (preg_match('/^(#{1,4} |- |\d\. |\[[ x]\] |> |---$)?(.*)$/u', $text, $found) !== 1) {
             throw new \DomainException('a block is one line of text');
         }
-        $rich = $this->rich($found[2]);
+        $rich = Prose::rich($found[2]);
         $sign = trim($found[1]);
 
         return [match (true) {
@@ -76,7 +75,7 @@ final class Draft implements Drafting
     private function row(string $cells, bool $head): array
     {
         return [$this->part('row', 1, []), ...array_map(
-            fn (string $cell) => $this->part('cell', 2, ['head' => $head, 'text' => $this->rich(trim($cell))]),
+            fn (string $cell) => $this->part('cell', 2, ['head' => $head, 'text' => Prose::rich(trim($cell))]),
             explode('|', $cells),
         )];
     }
@@ -88,21 +87,6 @@ final class Draft implements Drafting
     private function part(string $role, int $depth, array $fields): Part
     {
         return new Part('d'.substr(hash('sha256', $this->name.'/'.++$this->count), 0, 9), $role, $depth, $fields);
-    }
-
-    private function rich(string $text): RichText
-    {
-        $runs = [];
-        foreach (preg_split('/(\*\*.+?\*\*|_.+?_|`.+?`)/u', $text, -1, PREG_SPLIT_DELIM_CAPTURE | PREG_SPLIT_NO_EMPTY) ?: [] as $piece) {
-            $runs[] = match (true) {
-                str_starts_with($piece, '**') => new Run(substr($piece, 2, -2), ['bold' => true]),
-                $piece[0] === '_' && strlen($piece) > 2 => new Run(substr($piece, 1, -1), ['italic' => true]),
-                $piece[0] === '`' => new Run(substr($piece, 1, -1), ['code' => true]),
-                default => new Run($piece),
-            };
-        }
-
-        return new RichText($runs);
     }
 
     private function find(PartTree $tree, string $phrase): Part
@@ -130,9 +114,8 @@ final class Draft implements Drafting
             if (! str_contains($part->richText()->text(), $old)) {
                 continue;
             }
-            $runs = array_map(fn (Run $run) => new Run(str_replace($old, $new, $run->text), $run->marks), $part->richText()->runs);
 
-            return $this->replace($tree, $part->with('text', new RichText($runs)));
+            return $this->replace($tree, $part->with('text', Prose::replaced($part->richText(), $old, $new)));
         }
 
         throw new \DomainException("nowhere does it say “{$old}”");
@@ -142,7 +125,7 @@ final class Draft implements Drafting
     {
         foreach ($tree->parts as $part) {
             if (str_contains($part->richText()->text(), $phrase)) {
-                return $this->replace($tree, $part->with('text', $this->rich(str_replace($phrase, "**{$phrase}**", $part->richText()->text()))));
+                return $this->replace($tree, $part->with('text', Prose::rich(str_replace($phrase, "**{$phrase}**", $part->richText()->text()))));
             }
         }
 
@@ -179,16 +162,5 @@ final class Draft implements Drafting
     private function replace(PartTree $tree, Part $part): PartTree
     {
         return PartTree::of(array_map(fn (Part $each) => $each->id === $part->id ? $part : $each, $tree->parts));
-    }
-
-    /**
-     * @param  non-empty-string  $sign
-     * @return array{string, string}
-     */
-    private function two(string $text, string $sign): array
-    {
-        $two = explode($sign, $text, 2);
-
-        return count($two) === 2 ? [$two[0], $two[1]] : throw new \DomainException("“{$sign}” is missing");
     }
 }

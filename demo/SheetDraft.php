@@ -40,13 +40,13 @@ final class SheetDraft implements Drafting
             'empty' => $this->emptied($tree, $tab),
             'remove' => $this->without($tree, $this->row($tree, $tab, $rest)),
             'remove-column' => $this->withoutColumn($tree, $tab, $rest),
-            'column' => $this->column($tree, $tab, ...$this->two($rest, ' after ')),
-            'each' => $this->each($tree, $tab, ...$this->two($rest, ' = ')),
+            'column' => $this->column($tree, $tab, ...Prose::two($rest, ' after ')),
+            'each' => $this->each($tree, $tab, ...Prose::two($rest, ' = ')),
             'sort' => $this->sorted($tree, $tab, $rest),
-            'look' => $this->look($tree, $tab, ...$this->two($rest, ' = ')),
-            'wide' => $this->wide($tree, $tab, ...$this->two($rest, ' = ')),
+            'look' => $this->look($tree, $tab, ...Prose::two($rest, ' = ')),
+            'wide' => $this->wide($tree, $tab, ...Prose::two($rest, ' = ')),
             'rename' => $this->replace($tree, $tree->get($tab)->with('name', $rest)),
-            'move' => $this->move($tree, $tab, ...$this->two($rest, ' after ')),
+            'move' => $this->move($tree, $tab, ...Prose::two($rest, ' after ')),
             default => throw new \DomainException("no story can “{$word}” in a sheet"),
         };
     }
@@ -96,8 +96,8 @@ final class SheetDraft implements Drafting
 
     private function set(PartTree $tree, string $tab, string $rest): PartTree
     {
-        [$cell, $text] = $this->two($rest, ' = ');
-        [$column, $row] = $this->two($cell, ' of ');
+        [$cell, $text] = Prose::two($rest, ' = ');
+        [$column, $row] = Prose::two($cell, ' of ');
         $id = $this->columnId($tree, $tab, $column);
         $part = $tree->get($this->row($tree, $tab, $row));
         $value = $this->value($text, $part->id, $tree);
@@ -226,16 +226,5 @@ final class SheetDraft implements Drafting
     private function id(string $letter): string
     {
         return sprintf('%s%04d', $letter, ++$this->count);
-    }
-
-    /**
-     * @param  non-empty-string  $sign
-     * @return array{string, string}
-     */
-    private function two(string $text, string $sign): array
-    {
-        $two = explode($sign, $text, 2);
-
-        return count($two) === 2 ? [$two[0], $two[1]] : throw new \DomainException("“{$sign}” is missing");
     }
 }

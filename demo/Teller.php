@@ -4,9 +4,14 @@ declare(strict_types=1);
 
 namespace Demo;
 
+use App\Actions\AnswerWish;
+use App\Actions\AskToPublish;
 use App\Actions\CopyOut;
+use App\Actions\KeepPicture;
 use App\Actions\MakeItem;
 use App\Actions\MarkMilestone;
+use App\Actions\OpenToPublic;
+use App\Actions\PublishVersion;
 use App\Actions\RestoreVersion;
 use App\Actions\Saved;
 use App\Actions\SaveState;
@@ -16,6 +21,7 @@ use App\Models\Cause;
 use App\Models\HeldEdit;
 use App\Models\Item;
 use App\Models\Milestone;
+use App\Models\PublishingState;
 use App\Models\Shelf;
 use App\Models\User;
 use App\Models\Version;
@@ -38,6 +44,11 @@ final readonly class Teller
         private RestoreVersion $restore,
         private CopyOut $copy,
         private SettleHeldEdit $settle,
+        private KeepPicture $pictures,
+        private PublishVersion $publish,
+        private AskToPublish $ask,
+        private AnswerWish $answer,
+        private OpenToPublic $open,
     ) {}
 
     /** @return int how many versions it came to */
@@ -45,7 +56,14 @@ final readonly class Teller
     {
         $shelf = Shelf::query()->where('name', $story->shelf)->firstOrFail();
         $item = null;
-        $draft = $story->kind === 'spreadsheet' ? new SheetDraft : new Draft(basename($story->file));
+        $keep = function (string $file) use (&$item) {
+            return $this->pictures->handle($item ?? throw new \LogicException('A picture comes after its item'), (string) file_get_contents($file)) ?? throw new \DomainException("{$file} is no picture");
+        };
+        $draft = match ($story->kind) {
+            'spreadsheet' => new SheetDraft,
+            'page' => new PageDraft(basename($story->file), $keep),
+            default => new Draft(basename($story->file)),
+        };
         // What somebody started from who has written since without seeing the rest.
         $stale = null;
         foreach ($story->scenes as $scene) {
@@ -67,6 +85,8 @@ final readonly class Teller
     /** @return string|null the root that the next line starts from, if it is not the newest */
     private function line(Item $item, User $who, string $line, Drafting $draft, ?string $stale): ?string
     {
+        // Who goes on has seen what was answered.
+        $item->publishings()->where('user_id', $who->id)->whereNotNull('decided_at')->whereNull('told_at')->update(['told_at' => now()]);
         [$word, $rest] = [...explode(' ', $line, 2), ''];
         switch ($word) {
             case 'milestone':
@@ -89,6 +109,24 @@ final readonly class Teller
             case 'settle':
                 $held = HeldEdit::query()->waitingFor($who)->where('item_id', $item->id)->firstOrFail();
                 $this->settle->handle($held->setRelation('item', $item), $who, Choice::from($rest));
+
+                return null;
+            case 'publish':
+                $this->publish->handle($this->version($item, (string) $item->head), $who, $rest === '' ? null : $rest);
+
+                return null;
+            case 'ask':
+                $this->ask->handle($this->version($item, (string) $item->head), $who, $rest);
+
+                return null;
+            case 'yes':
+            case 'no':
+                $wish = $item->publishings()->waiting()->firstOrFail()->setRelation('item', $item);
+                $this->answer->handle($wish, $who, $word === 'yes' ? PublishingState::Published : PublishingState::Refused, $rest === '' ? null : $rest);
+
+                return null;
+            case 'public':
+                $this->open->handle($item, true);
 
                 return null;
             case 'unseen':

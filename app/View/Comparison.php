@@ -93,7 +93,9 @@ final class Comparison
         foreach (Statements::of($kind, $this->old, $this->new, $this->changes, $apart ? Detail::Apart : Detail::Listed) as $statement) {
             $answers = Answerable::forStatement($statement, $this->touches);
             $last = $answers === [] ? null : $this->versions->get($answers[array_key_last($answers)]->number);
-            $entries[] = new Entry($statement, $phrases->statement($statement), array_column($answers, 'number'), $this->editors($answers), $last?->saved_at);
+            // Readers are not told of the drafts in between.
+            $drafts = $item->sight === null;
+            $entries[] = new Entry($statement, $phrases->statement($statement), $drafts ? array_column($answers, 'number') : [], $this->editors($answers), $drafts ? $last?->saved_at : null);
         }
         $this->entries = $entries;
     }

@@ -14,6 +14,12 @@ final readonly class PageHtml implements Htmlable
     /** @param \Closure(string): string $picture the address of a picture, by its chunk */
     public function __construct(private PartTree $tree, private \Closure $picture) {}
 
+    /** Whether it begins with a heading of its own, over its first section. */
+    public function isTitled(): bool
+    {
+        return ($this->tree->parts[0] ?? null)?->string('title') !== '';
+    }
+
     public function toHtml(): string
     {
         return PageHtmlWriter::content($this->tree, $this->picture);

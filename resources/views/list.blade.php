@@ -26,7 +26,7 @@
                             <td class="versions-number">{{ $version->number }}</td>
                             <td>{{ $phrases->seen($item, $version) }}@if ($item->sight === null) @if ($version->note)<small>“{{ $version->note }}”</small>@endif @if ($version->unusual)<small class="notch-words">{{ $phrases->unusual($version->unusual) }}</small>@endif @foreach ($steps($version) as $step)<small class="lantern-words">{{ $step }}</small>@endforeach @endif</td>
                             <td class="versions-who"><x-monogram :user="$version->user" aria-hidden="true" /> {{ $version->user->firstName() }}</td>
-                            <td><x-when :at="$version->saved_at" /></td>
+                            <td class="versions-when"><x-when :at="$version->saved_at" /></td>
                             <td>
                                 @can('write', $item)
                                     <details class="menu" data-menu>

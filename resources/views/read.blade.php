@@ -10,9 +10,9 @@
 </head>
 <body class="reading">
     @if (! $isLive)
-        <p class="reading-past" role="note">This is how “{{ $title }}” was published on {{ $publishing->decided_at?->format('j F Y, H:i') }} UTC@if ($publishing->ended_at), until {{ $publishing->ended_at->format('j F Y, H:i') }} UTC@endif. <a href="{{ route('read', $item->address) }}">To the present page</a></p>
+        <p class="reading-past" role="note">This is how “{{ $title }}” was published on {{ $publishing->decided_at?->format('j F Y, H:i') }} UTC{{ $publishing->ended_at === null ? '' : ', until '.$publishing->ended_at->format('j F Y, H:i').' UTC' }}. <a href="{{ route('read', $item->address) }}">To the present page</a></p>
     @endif
-    <header class="reading-head"><h1>{{ $title }}</h1></header>
+    @unless ($page->isTitled())<header class="reading-head"><h1>{{ $title }}</h1></header>@endunless
     <main class="page">{{ $page }}</main>
     <footer class="reading-foot">
         <p>@if (config('attic.place') !== ''){{ config('attic.place') }} · @endif Published {{ $publishing->decided_at?->format('j F Y') }}</p>

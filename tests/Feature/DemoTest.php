@@ -19,7 +19,7 @@ final class DemoTest extends FeatureCase
         $roots = [];
         foreach (['2026-05-31', '2027-02-03'] as $until) {
             Artisan::call('attic:demo', ['--until' => $until]);
-            self::assertStringContainsString('versions of 1-volunteer-handbook', Artisan::output());
+            self::assertStringContainsString('versions of 01-volunteer-handbook', Artisan::output());
             $roots[] = Version::query()->orderBy('id')->pluck('root')->all();
             if (count($roots) === 1) {
                 $this->check();

@@ -27,11 +27,16 @@ use Illuminate\Support\Facades\Gate;
 final class PublishingController extends Controller
 {
     /** What readers will see change. */
-    public function show(Item $item, int $number, States $states, Phrases $phrases): View
+    public function show(Item $item, int $number, States $states, Phrases $phrases): View|RedirectResponse
     {
         Gate::any(['publishNow', 'askToPublish'], $item) || Gate::authorize('askToPublish', $item);
+        $version = $this->version($item, $number);
+        $wish = $this->wishFor($item, $version);
+        if ($wish !== null) {
+            return redirect()->route('wish', [$item, $wish]);
+        }
 
-        return view('publish', ['plan' => new PublishingPlan($item, $this->version($item, $number), $states, $phrases), 'wish' => null, 'address' => HistoryAddress::all($item), 'mayPublish' => Gate::allows('publishNow', $item)]);
+        return view('publish', ['plan' => new PublishingPlan($item, $version, $states, $phrases), 'wish' => null, 'address' => HistoryAddress::all($item), 'mayPublish' => Gate::allows('publishNow', $item)]);
     }
 
     /** Publishes a version, or asks those who may. */
@@ -43,6 +48,10 @@ final class PublishingController extends Controller
         $note = $this->note($request);
         if ($item->live?->version_id === $version->id) {
             return redirect()->route('publish', [$item, $number])->withErrors(['note' => __('publishing.already_live', ['number' => (string) $number])]);
+        }
+        $wish = $this->wishFor($item, $version);
+        if ($wish !== null) {
+            return redirect()->route('wish', [$item, $wish])->withErrors(['note' => __('publishing.asked_already', ['number' => (string) $number])]);
         }
         $now ? $publish->handle($version, $this->person($request), $note) : $ask->handle($version, $this->person($request), $note);
 
@@ -102,6 +111,12 @@ final class PublishingController extends Controller
         $open->handle($item, $wanted);
 
         return redirect()->back(fallback: route('item', $item))->with('said', __($wanted ? 'publishing.opened' : 'publishing.closed'));
+    }
+
+    /** The wish that waits for this very version. */
+    private function wishFor(Item $item, Version $version): ?Publishing
+    {
+        return $item->publishings()->waiting()->where('version_id', $version->id)->first();
     }
 
     private function note(Request $request): ?string

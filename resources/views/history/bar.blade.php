@@ -31,9 +31,6 @@
             </div>
         </details>
         <a class="button" href="{{ route('copy', [$item, $from->number]) }}">Copy out…</a>
-        @if ($kind->isPublishable() && ($item->sight === null) && Gate::any(['publishNow', 'askToPublish'], $item) && $item->live?->version_id !== $to->id)
-            <a class="button" href="{{ route('publish', [$item, $to->number]) }}">{{ Gate::allows('publishNow', $item) ? 'Publish' : 'Ask to publish' }} {{ $to->number }}…</a>
-        @endif
         @can('restore', $item)
             @if ($to->cause->canBeTakenBack() && $to->number === $item->head)
                 <form method="post" action="{{ route('restore.undo', [$item, $to->number]) }}">@csrf<button class="button is-dark">Take it back</button></form>
