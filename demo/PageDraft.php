@@ -161,7 +161,7 @@ final class PageDraft implements Drafting
     /** @return array<string, string|int> */
     private function picture(string $text): array
     {
-        [$name, $alt, $caption] = [...explode(' | ', $text), '', ''];
+        [$name, $alt, $caption] = [...explode(' | ', rtrim($text, ' |')), '', ''];
         $picture = ($this->keep)(__DIR__."/pictures/{$name}.png");
 
         return ['chunk' => $picture->chunk, 'alt' => $alt, 'caption' => $caption, 'width' => $picture->width, 'height' => $picture->height];

@@ -56,14 +56,7 @@ final readonly class Teller
     {
         $shelf = Shelf::query()->where('name', $story->shelf)->firstOrFail();
         $item = null;
-        $keep = function (string $file) use (&$item) {
-            return $this->pictures->handle($item ?? throw new \LogicException('A picture comes after its item'), (string) file_get_contents($file)) ?? throw new \DomainException("{$file} is no picture");
-        };
-        $draft = match ($story->kind) {
-            'spreadsheet' => new SheetDraft,
-            'page' => new PageDraft(basename($story->file), $keep),
-            default => new Draft(basename($story->file)),
-        };
+        $draft = null;
         // What somebody started from who has written since without seeing the rest.
         $stale = null;
         foreach ($story->scenes as $scene) {
@@ -71,6 +64,7 @@ final readonly class Teller
             foreach ($scene->lines as $step => [$line, $where]) {
                 Date::setTestNow($start->addDays($scene->day - 1)->addMinutes($scene->minute + $step * self::STEP));
                 $item ??= $this->make->handle($shelf, $who, $story->kind, $story->title, 'dfirst');
+                $draft ??= $this->draft($story, $item);
                 try {
                     $stale = $this->line($item, $who, $line, $draft, $stale);
                 } catch (\DomainException $e) {
@@ -80,6 +74,17 @@ final readonly class Teller
         }
 
         return $item->head ?? 0;
+    }
+
+    private function draft(Story $story, Item $item): Drafting
+    {
+        $name = basename($story->file);
+
+        return match ($story->kind) {
+            'spreadsheet' => new SheetDraft,
+            'page' => new PageDraft($name, fn (string $file) => $this->pictures->handle($item, (string) file_get_contents($file)) ?? throw new \DomainException("{$file} is no picture")),
+            default => new Draft($name),
+        };
     }
 
     /** @return string|null the root that the next line starts from, if it is not the newest */

@@ -75,6 +75,7 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
         Route::get('/history/lines', [HistoryController::class, 'lines'])->name('lines');
         Route::get('/history/list', [HistoryController::class, 'list'])->name('list');
         Route::get('/parts/{part}', [PartController::class, 'show'])->name('part');
+        Route::get('/parts/{part}/versions/{number}', [PartController::class, 'where'])->whereNumber('number')->name('part.where');
         Route::post('/parts/{part}/versions/{number}', [PartController::class, 'store'])->whereNumber('number')->name('part.restore');
         Route::get('/cells/{row}/{column}', [CellController::class, 'show'])->name('cell');
         Route::post('/cells/{row}/{column}/versions/{number}', [CellController::class, 'store'])->whereNumber('number')->name('cell.restore');

@@ -152,7 +152,7 @@ final class Blocks
             $before->role !== $marked->part->role => __('history.was', ['what' => __('changes.kinds.'.$this->kind->noun($before))]),
             $before->int('level') !== $marked->part->int('level') => __('history.was_level', ['level' => (string) $before->int('level')]),
             ($before->fields['done'] ?? false) !== ($marked->part->fields['done'] ?? false) => (string) __(($before->fields['done'] ?? false) === true ? 'history.was_done' : 'history.was_open'),
-            $before->string('alt') !== $marked->part->string('alt') => __('history.was_described', ['alt' => $before->string('alt')]),
+            $this->kind->beside() === null && $before->string('alt') !== $marked->part->string('alt') => __('history.was_described', ['alt' => $before->string('alt')]),
             $before->string('style') !== $marked->part->string('style') => (string) __('history.was_style.'.$before->string('style')),
             $before->string('background') !== $marked->part->string('background') => (string) __('history.was_background.'.$before->string('background')),
             $before->string('tone') !== $marked->part->string('tone') => (string) __('history.was_tone.'.$before->string('tone')),

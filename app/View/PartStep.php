@@ -17,10 +17,24 @@ final readonly class PartStep
      */
     public function __construct(public Version $version, public string $sentence, public ?Part $part, public SpanHtml $text, public bool $isNow) {}
 
-    public function comparedWith(?Part $now): self
+    public function comparedWith(?Part $now, bool $movedSince): self
     {
-        $same = $this->part === null ? $now === null : $now !== null && $this->part->sameFields($now);
+        $same = $this->part === null ? $now === null : $now !== null && ! $movedSince && $this->part->sameFields($now);
 
         return new self($this->version, $this->sentence, $this->part, $this->text, $same);
+    }
+
+    /** @return array<string, string> what a block without a text of its own is set to, by what each setting is called */
+    public function settings(): array
+    {
+        $settings = [];
+        foreach ($this->part->fields ?? [] as $field => $value) {
+            $shown = is_array($value) ? implode(', ', array_filter($value, is_string(...))) : (is_string($value) && $field !== 'chunk' ? $value : '');
+            if ($shown !== '' && trans()->has("changes.fields.{$field}")) {
+                $settings[mb_ucfirst((string) __("changes.fields.{$field}"))] = $shown;
+            }
+        }
+
+        return $settings;
     }
 }

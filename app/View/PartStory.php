@@ -9,6 +9,7 @@ use App\Models\Version;
 use App\Store\States;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Compare\ChangeType;
+use MistyAttic\Core\Compare\Movement;
 use MistyAttic\Core\Compare\Span;
 use MistyAttic\Core\Compare\SpanKind;
 use MistyAttic\Core\Compare\Statements;
@@ -58,14 +59,20 @@ final class PartStory
             $version = $versions->get($touch->number);
             $after = $version === null || $touch->position === null ? null : $states->part($version->root, (int) $touch->position);
             if ($version !== null) {
-                $steps[] = $this->step($version, (int) $touch->what, $before, $after);
+                $steps[] = [(int) $touch->what, $this->step($version, (int) $touch->what, $before, $after)];
             }
             [$before, $name] = [$after, $after ?? $name];
         }
         $now = $before;
         $this->name = $name === null ? '' : $this->label($name);
-        $shown = array_reverse($this->older > 0 ? array_slice($steps, 1) : $steps);
-        $this->steps = array_map(fn (PartStep $step) => $step->comparedWith($now), $shown);
+        $shown = [];
+        $movedSince = false;
+        foreach (array_reverse($this->older > 0 ? array_slice($steps, 1) : $steps) as [$what, $step]) {
+            $shown[] = $step->comparedWith($now, $movedSince);
+            // Where a block of a page stands is a part of how it is.
+            $movedSince = $movedSince || ($this->kind->beside() !== null && ($what & ChangeType::Moved->bit()) !== 0);
+        }
+        $this->steps = $shown;
     }
 
     /** Whether the part is one of this item's at all. */
@@ -85,10 +92,10 @@ final class PartStory
             );
         }
 
-        return new PartStep($version, $this->sentence($what, $before, $after), $after, new SpanHtml($spans), false);
+        return new PartStep($version, $this->sentence($version, $what, $before, $after), $after, new SpanHtml($spans), false);
     }
 
-    private function sentence(int $what, ?Part $before, ?Part $after): string
+    private function sentence(Version $version, int $what, ?Part $before, ?Part $after): string
     {
         $did = fn (ChangeType $type): bool => ($what & $type->bit()) !== 0;
         $said = [];
@@ -103,10 +110,22 @@ final class PartStory
             $said[] = $statements === [] ? __('history.part.edited') : $this->phrases->statement($statements[0]);
         }
         if ($did(ChangeType::Moved)) {
-            $said[] = __('history.part.moved');
+            $said[] = $this->movement($version);
         }
 
         return implode(', ', $said);
+    }
+
+    private function movement(Version $version): string
+    {
+        $root = $this->kind->beside() === null ? null : Version::query()->where(['item_id' => $this->item->id, 'number' => $version->number - 1])->value('root');
+        if (! is_string($root)) {
+            return __('history.part.moved');
+        }
+        [$old, $new] = [$this->states->tree($root), $this->states->tree($version->root)];
+
+        return ! $old->has($this->part) || ! $new->has($this->part) ? __('history.part.moved')
+            : $this->phrases->movement('changes.moved', Movement::of($this->kind, $this->part, $old, $new, TreeCompare::moved($old, $new)), ['what' => __('history.part.it')]);
     }
 
     /** The cells of a row that somebody wrote in, by the columns as they are called now. */

@@ -125,6 +125,7 @@ final class Phrases
 
         return match ($code) {
             'removed', 'added' => __("changes.{$code}", ['what' => $this->what($values)]).$this->standing($values),
+            'replaced_picture' => __('changes.replaced_picture', ['what' => $this->what(['form' => $name === '' ? 'unnamed' : 'named'] + $values)]),
             'moved' => $this->movement('changes.moved', $values, ['what' => $this->what($values)]),
             'named', 'nameless' => __("changes.{$code}_it", [...$replace, 'what' => __("changes.unnamed.{$values['noun']}")]),
             'sorted' => isset($values['by']) ? __('changes.sorted_by', $replace) : trans_choice('changes.sorted', (int) $values['count'], $replace),

@@ -29,7 +29,7 @@ return [
     'became' => 'Turned “:name” into a :kind',
     'ticked' => 'Ticked off “:name”',
     'unticked' => 'Unticked “:name”',
-    'replaced_picture' => 'Replaced the picture in “:where”',
+    'replaced_picture' => 'Changed :what',
     'described_picture' => 'Described the picture “:name”',
     'set' => 'Changed how “:name” is set',
     'small' => 'Changed :count small things',

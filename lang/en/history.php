@@ -31,9 +31,10 @@ return [
         'nameless' => 'A part without words',
         'count' => '{1} One version changed it|[2,*] :count versions changed it',
         'older' => '{1} One older version changed it as well.|[2,*] :count older versions changed it as well.',
-        'added' => 'Added', 'removed' => 'Removed', 'moved' => 'Moved', 'edited' => 'Changed',
+        'added' => 'Added', 'removed' => 'Removed', 'moved' => 'Moved', 'it' => 'it', 'edited' => 'Changed',
         'same' => 'It is like that now. Nothing was changed.',
     ],
+    'place' => ['column' => 'The :side column', 'after' => ', below “:last”', 'empty' => ', which is empty', 'gone' => 'That place is gone in the meantime. Choose another one.'],
     'take_out' => [
         'versions' => '{0} There is no version of theirs between :from and :to.|{1} One version between :from and :to is taken out.|[2,*] :count versions between :from and :to are taken out.',
         'too_many' => 'These edits lie in more than :most places of the history, which is too many at once. Choose a shorter stretch on the ribbon.',

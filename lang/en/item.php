@@ -13,6 +13,7 @@ return [
     'unmarked' => 'The name was taken off :number. The version stays.',
     'restored' => 'Restored :source as :number. Nothing was overwritten.',
     'brought_back' => 'Brought back what you ticked from :source, as :number. Nothing was overwritten.',
+    'part_back_draft' => 'Brought back as it was in :source, as draft :number. Readers don’t see it yet: they go on seeing :live.',
     'part_back' => 'Brought back as it was in :source, as :number. Nothing was overwritten.',
     'took_out' => 'Took out what :who wrote there, as :number. Nothing was overwritten.',
     'took_back' => 'Taken back: it is as it was in :source again.',

@@ -35,7 +35,7 @@
                             @else
                                 <b>{{ __("publishing.told.{$wish->state->value}", ['decider' => $wish->decider->firstName(), 'number' => $wish->version->number]) }}</b>
                             @endif
-                            <p>{{ $wish->item->title }} @if ($wish->decided_at === null ? $wish->note : $wish->answer)· “{{ $wish->decided_at === null ? $wish->note : $wish->answer }}”@endif</p>
+                            <p>{{ $wish->title }} @if ($wish->decided_at === null ? $wish->note : $wish->answer)· “{{ $wish->decided_at === null ? $wish->note : $wish->answer }}”@endif</p>
                             <a href="{{ route('wish', [$wish->item, $wish]) }}">{{ $wish->decided_at === null ? 'Look and answer…' : 'I have seen it' }}</a>
                         </div>
                     @endforeach

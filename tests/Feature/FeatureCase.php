@@ -5,11 +5,13 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Actions\MakeItem;
+use App\Actions\PublishVersion;
 use App\Actions\Saved;
 use App\Actions\SaveState;
 use App\Actions\Sent;
 use App\Database\DatabaseFile;
 use App\Models\Item;
+use App\Models\Publishing;
 use App\Models\Role;
 use App\Models\Shelf;
 use App\Models\User;
@@ -97,6 +99,34 @@ abstract class FeatureCase extends TestCase
         }
 
         return PartTree::of($parts);
+    }
+
+    /** A page with one column (`c001`) of these texts, whose ids are b001, b002 and so on. */
+    protected function page(Shelf $shelf, User $maker, string ...$texts): Item
+    {
+        $item = $this->app->make(MakeItem::class)->handle($shelf, $maker, 'page', 'Opening hours');
+        $this->save($item, $maker, $this->column(...$texts));
+
+        return $item->refresh();
+    }
+
+    protected function column(string ...$texts): PartTree
+    {
+        $parts = [new Part('s001', 'section', 0, ['title' => 'When', 'background' => 'plain']), new Part('c001', 'column', 1, ['width' => 12])];
+        foreach (array_values($texts) as $at => $text) {
+            $parts[] = new Part(sprintf('b%03d', $at + 1), 'rich_text', 2, ['style' => 'plain', 'text' => RichText::plain($text)]);
+        }
+
+        return PartTree::of($parts);
+    }
+
+    /** Publishes as somebody who may, a minute later. */
+    protected function publish(Item $item, User $publisher, ?int $number = null): Publishing
+    {
+        Date::setTestNow(Date::now()->addMinute());
+        $version = $item->refresh()->versions()->where('number', $number ?? $item->head)->firstOrFail();
+
+        return $this->app->make(PublishVersion::class)->handle($version->setRelation('item', $item), $publisher);
     }
 
     /** Saves as the editor would, two minutes later, so that each save is a version. */

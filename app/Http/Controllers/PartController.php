@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Actions\PutPartBack;
 use App\Actions\RestoreVersion;
 use App\Models\Item;
+use App\Models\Version;
 use App\Store\States;
+use App\View\PageColumns;
 use App\View\PartStory;
 use App\View\Phrases;
 use App\View\StretchStory;
@@ -15,6 +18,9 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
 use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Kind;
+use MistyAttic\Core\Kinds\Kinds;
 use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetRole;
 
 /** One part's own history. */
@@ -33,14 +39,28 @@ final class PartController extends Controller
     }
 
     /** Brings the part back, with what is below it, as a version left it. */
-    public function store(Request $request, Item $item, string $part, int $number, RestoreVersion $restore, States $states): RedirectResponse
+    public function store(Request $request, Item $item, string $part, int $number, RestoreVersion $restore, PutPartBack $put, States $states): RedirectResponse
     {
         Gate::authorize('restore', $item);
-        $sent = $request->validate(['seen' => ['required', 'integer', 'min:1']]);
+        $sent = $request->validate(['seen' => ['required', 'integer', 'min:1'], 'into' => ['nullable', 'string', 'max:64']]);
         $version = $this->version($item, $number);
         $tree = $states->tree($version->root);
         abort_unless($tree->has($part), 404);
         $keys = array_merge(...array_map(fn (Part $each) => ["added:{$each->id}", "edited:{$each->id}"], $tree->subtree($part)));
+        $kind = Kinds::named($item->kind);
+        if ($kind->beside() !== null) {
+            $keys[] = "moved:{$part}";
+            $column = $this->columnGone($kind, $states->tree($item->root), $tree, $part);
+            $into = $sent['into'] ?? null;
+            if ($column !== null && $into === null) {
+                return redirect()->route('part.where', [$item, $part, $number]);
+            }
+            if ($column !== null && $into !== $column) {
+                $back = $put->handle($item, $version, $this->person($request), (int) $sent['seen'], $part, (string) $into);
+
+                return $back === null ? redirect()->route('part.where', [$item, $part, $number])->withErrors(['into' => __('history.place.gone')]) : $this->landed($item, $back, $number);
+            }
+        }
         $role = SpreadsheetRole::tryFrom($tree->get($part)->role);
         if ($item->kind === 'spreadsheet' && $role === SpreadsheetRole::Column) {
             array_push($keys, ...array_map(fn (string $row) => "edited:{$row}/{$part}", $tree->children()[$tree->parent($part)] ?? []));
@@ -53,7 +73,37 @@ final class PartController extends Controller
             return redirect()->route('part', [$item, $part])->withErrors(['seen' => __($item->head === (int) $sent['seen'] ? 'history.part.same' : 'history.moved_on')]);
         }
 
+        return $this->landed($item, $back, $number);
+    }
+
+    /** Asks where a block goes whose column is gone. */
+    public function where(Item $item, string $part, int $number, States $states): View
+    {
+        Gate::authorize('restore', $item);
+        $version = $this->version($item, $number);
+        [$then, $now] = [$states->tree($version->root), $states->tree($item->root)];
+        $kind = Kinds::named($item->kind);
+        $column = $then->has($part) ? $this->columnGone($kind, $now, $then, $part) : null;
+        abort_if($column === null, 404);
+        $section = $then->parent($column);
+
+        return view('place', [
+            'item' => $item, 'part' => $part, 'version' => $version, 'own' => $column, 'places' => new PageColumns($now),
+            'name' => $kind->label($then, $then->get($part)), 'ownSection' => $section === PartTree::ROOT ? '' : $kind->label($then, $then->get($section)),
+        ]);
+    }
+
+    /** The column that a block stood in, if it is there no more. */
+    private function columnGone(Kind $kind, PartTree $now, PartTree $then, string $part): ?string
+    {
+        $parent = $then->parent($part);
+
+        return $kind->beside() !== null && $parent !== PartTree::ROOT && $then->get($parent)->role === $kind->beside() && ! $now->has($parent) ? $parent : null;
+    }
+
+    private function landed(Item $item, Version $back, int $number): RedirectResponse
+    {
         return redirect()->route('history', ['item' => $item, 'from' => $back->number - 1, 'to' => $back->number])
-            ->with('said', __('item.part_back', ['source' => (string) $number, 'number' => (string) $back->number]));
+            ->with('said', __($item->live === null ? 'item.part_back' : 'item.part_back_draft', ['source' => (string) $number, 'number' => (string) $back->number, 'live' => (string) $item->live?->version->number]));
     }
 }

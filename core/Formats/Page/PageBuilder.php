@@ -28,7 +28,8 @@ final class PageBuilder
 
     private string $caption = '';
 
-    public function __construct(private readonly FormatLimits $limits) {}
+    /** @param bool $linksAreButtons whether a paragraph that is nothing but a link is one, where a file has no word for buttons */
+    public function __construct(private readonly FormatLimits $limits, private readonly bool $linksAreButtons = false) {}
 
     public function section(string $title, string $background): void
     {
@@ -101,10 +102,9 @@ final class PageBuilder
         }
     }
 
-    /** A paragraph that is nothing but a link is a button. */
     private function paragraph(RichText $text): void
     {
-        $link = count($text->runs) === 1 ? ($text->runs[0]->marks['link'] ?? null) : null;
+        $link = $this->linksAreButtons && count($text->runs) === 1 ? ($text->runs[0]->marks['link'] ?? null) : null;
         is_string($link) && mb_strlen($text->text()) <= 200
             ? $this->block(PageRole::Button, ['label' => $text->text(), 'target' => $link])
             : $this->block(PageRole::Text, ['style' => 'plain', 'text' => $text]);

@@ -116,10 +116,16 @@ final class PageHtmlReader implements Reader
         return match (strtolower($element->nodeName)) {
             'aside' => fn () => $this->page->block(PageRole::CallOut, ['tone' => in_array($class, ['good', 'warning'], true) ? $class : 'note', 'text' => $this->rich($element)]),
             'nav' => fn () => $this->links($element),
+            // A document ends at the fourth level, which is a page's third.
+            'h5', 'h6' => fn () => $this->page->block(PageRole::Heading, ['level' => 4, 'text' => $this->rich($element)]),
             'address' => fn () => $this->contact($element),
             'figure' => $element->getElementsByTagName('img')->length === 1 ? fn () => $this->picture($element) : null,
             'table' => $class === 'hours' ? fn () => $this->hours($element) : null,
-            'p' => $class === 'figure' ? fn () => $this->page->block(PageRole::Figure, ['label' => self::text($element), 'source' => self::target($element)]) : null,
+            'p' => match ($class) {
+                'figure' => fn () => $this->page->block(PageRole::Figure, ['label' => self::text($element), 'source' => self::target($element)]),
+                'button' => fn () => $this->page->block(PageRole::Button, ['label' => self::text($element), 'target' => self::target($element)]),
+                default => null,
+            },
             default => null,
         };
     }
@@ -160,6 +166,10 @@ final class PageHtmlReader implements Reader
     private function contact(DOMElement $element): void
     {
         $lines = explode("\n", $this->rich($element)->text());
+        $name = $element->getElementsByTagName('strong')->item(0);
+        if ($name !== null && trim($name->textContent) === '') {
+            $lines = ['', ...array_filter($lines, fn (string $line) => trim($line) !== '')];
+        }
         $this->page->block(PageRole::Contact, ['name' => mb_substr(trim($lines[0]), 0, 200), 'lines' => array_slice(array_map(fn (string $line) => mb_substr(trim($line), 0, 500), array_slice($lines, 1)), 0, 20)]);
     }
 

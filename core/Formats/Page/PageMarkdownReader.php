@@ -14,7 +14,7 @@ final class PageMarkdownReader implements Reader
 {
     public function read(string $bytes, FormatLimits $limits): Content
     {
-        $builder = new PageBuilder($limits);
+        $builder = new PageBuilder($limits, linksAreButtons: true);
         $builder->document((new MarkdownReader)->read($bytes, $limits));
 
         return $builder->content();
