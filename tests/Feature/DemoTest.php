@@ -6,6 +6,8 @@ namespace Tests\Feature;
 
 use App\Models\HeldEdit;
 use App\Models\Item;
+use App\Models\Publishing;
+use App\Models\PublishingState;
 use App\Models\Shelf;
 use App\Models\User;
 use App\Models\Version;
@@ -25,7 +27,7 @@ final class DemoTest extends FeatureCase
                 $this->check();
                 $this->assertVerified();
                 DB::statement('PRAGMA foreign_keys = OFF');
-                foreach (['held_edits', 'milestones', 'touches', 'activity', 'sent_states', 'versions', 'items', 'memberships', 'shelves', 'users', 'chunks'] as $table) {
+                foreach (['publishings', 'pictures', 'held_edits', 'milestones', 'touches', 'activity', 'sent_states', 'versions', 'items', 'memberships', 'shelves', 'users', 'chunks'] as $table) {
                     DB::table($table)->delete();
                 }
             }
@@ -35,7 +37,7 @@ final class DemoTest extends FeatureCase
 
     private function check(): void
     {
-        self::assertSame([5, 3], [User::query()->count(), Shelf::query()->count()]);
+        self::assertSame([5, 4], [User::query()->count(), Shelf::query()->count()]);
         self::assertGreaterThanOrEqual(4, Item::query()->count());
         $handbook = Item::query()->where('title', 'Volunteer handbook')->firstOrFail();
         self::assertGreaterThan(150, $handbook->head);
@@ -47,6 +49,12 @@ final class DemoTest extends FeatureCase
         self::assertGreaterThan(200, $log->head);
         self::assertSame([5, 3, 1], [$log->versions()->distinct()->count('user_id'), $log->versions()->whereHas('milestone')->count(), $log->versions()->where('cause', 'restored')->count()]);
         self::assertSame(['blanked', 'formula_replaced', 'out_of_range'], array_values(array_intersect(['blanked', 'formula_replaced', 'out_of_range'], array_merge(...$log->versions()->whereNotNull('unusual')->get()->map(fn (Version $version) => array_column($version->unusual ?? [], 'type'))->all()))));
+        $hours = Item::query()->where('title', 'Opening hours')->firstOrFail();
+        self::assertSame([34, 31], [$hours->head, $hours->live?->version->number]);
+        self::assertSame([34, 'Summer hours, please check the Thursday.'], [$hours->publishings()->waiting()->firstOrFail()->version->number, $hours->publishings()->waiting()->firstOrFail()->note]);
+        $states = Publishing::query()->pluck('state')->countBy(fn (PublishingState $state) => $state->value);
+        self::assertSame([1, 2, 1], [$states['waiting'], $states['refused'], $states['edited']]);
+        self::assertSame(3, Item::query()->where(['kind' => 'page', 'is_public' => true])->whereNotNull('live_id')->count());
         self::assertSame('2026-05-31', $handbook->changed_at->format('Y-m-d'));
     }
 }

@@ -23,6 +23,8 @@ final class ReadController extends Controller
 {
     private const STAMP = 'YmdHis';
 
+    private const CONTENT_POLICY = "default-src 'none'; style-src 'self'; font-src 'self'; img-src 'self'; base-uri 'none'; form-action 'none'; frame-ancestors 'none'";
+
     public function show(Request $request, string $address, States $states): Response
     {
         $item = $this->item($address);
@@ -101,7 +103,7 @@ final class ReadController extends Controller
     private function page(Request $request, Item $item, Publishing $publishing, Collection $all, States $states, array $headers): Response
     {
         $etag = hash('sha256', implode('|', [$publishing->version->root, $publishing->title, $publishing->id, $publishing->ended_at?->getTimestamp(), $all->count(), Vite::manifestHash()]));
-        $headers += ['Cache-Control' => 'public, max-age=0, must-revalidate', 'ETag' => "\"{$etag}\"", 'Last-Modified' => ($publishing->ended_at ?? $this->at($all->last() ?? $publishing))->format('D, d M Y H:i:s \G\M\T')];
+        $headers += ['Content-Security-Policy' => self::CONTENT_POLICY, 'Cache-Control' => 'public, max-age=0, must-revalidate', 'ETag' => "\"{$etag}\"", 'Last-Modified' => ($publishing->ended_at ?? $this->at($all->last() ?? $publishing))->format('D, d M Y H:i:s \G\M\T')];
         $response = new Response('', 200, $headers);
         if ($response->isNotModified($request)) {
             return $response;

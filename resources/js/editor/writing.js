@@ -133,6 +133,11 @@ export function writing(root, sheet, craft) {
 function headMoved(root, number) {
     const shown = root.querySelector('[data-head-number]');
     if (shown) shown.textContent = String(number);
+    const since = /** @type {HTMLAnchorElement | null} */ (root.querySelector('[data-since-live]'));
+    if (since) {
+        since.href = since.href.replace(/to=\d+/, `to=${number}`);
+        root.querySelector('[data-draft]')?.toggleAttribute('hidden', since.textContent === String(number));
+    }
     const publish = /** @type {HTMLAnchorElement | null} */ (root.querySelector('[data-publish]'));
     if (publish) publish.href = (publish.dataset.publish ?? '').replace('/versions/0/', `/versions/${number}/`);
 }

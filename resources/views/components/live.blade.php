@@ -5,10 +5,9 @@
         published <x-when :at="$item->changed_at" />
     @elseif ($item->live === null)
         draft <b data-head-number>{{ $item->head }}</b>, nothing is live
-    @elseif ($item->live->version->number === $item->head)
-        <b data-head-number>{{ $item->head }}</b> is live
     @else
-        draft <b data-head-number>{{ $item->head }}</b>, live is <a href="{{ route('history', ['item' => $item, 'from' => $item->live->version->number, 'to' => $item->head]) }}" title="What has changed since it went live">{{ $item->live->version->number }}</a>
+        <span data-draft @if ($item->live->version->number === $item->head)hidden @endif>draft <b data-head-number>{{ $item->head }}</b>,</span>
+        live is <a href="{{ route('history', ['item' => $item, 'from' => $item->live->version->number, 'to' => $item->head]) }}" title="What has changed since it went live" data-since-live>{{ $item->live->version->number }}</a>
     @endif
     @if ($item->is_public && $item->live !== null) · <a href="{{ route('read', $item->address) }}">public address</a>@endif
     </span>
