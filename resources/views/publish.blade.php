@@ -33,8 +33,8 @@
                 @endif
             </div>
         </section>
-        <section class="past-state" aria-label="What readers will see">
+        <div class="past-state">
             @include('publish.seen', ['blocks' => $plan->blocks(), 'item' => $plan->item, 'kind' => $plan->kind, 'phrases' => $plan->phrases, 'earlier' => $plan->comparison?->old, 'parts' => null, 'itsHistory' => '', 'address' => $address])
-        </section>
+        </div>
     </main>
 </x-layout>

@@ -149,7 +149,7 @@ final class PageHtmlReader implements Reader
             $labels[] = self::text($line);
             $targets[] = self::target($line);
         }
-        $this->page->block(PageRole::Links, ['title' => self::first($element, 'h4', 200), 'labels' => array_slice($labels, 0, 50), 'targets' => array_slice($targets, 0, 50)]);
+        $this->page->block(PageRole::Links, ['title' => self::first($element, 'strong', 200), 'labels' => array_slice($labels, 0, 50), 'targets' => array_slice($targets, 0, 50)]);
     }
 
     private function hours(DOMElement $element): void

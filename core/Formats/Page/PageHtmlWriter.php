@@ -86,7 +86,7 @@ final class PageHtmlWriter implements Writer
             PageRole::Picture => '<figure><img src="'.self::text($picture($part->string('chunk')) ?? '').'" alt="'.self::text($part->string('alt')).'">'
                 .($part->string('caption') === '' ? '' : '<figcaption>'.self::text($part->string('caption')).'</figcaption>')."</figure>\n",
             PageRole::Button => '<p class="button">'.self::link($part->string('label'), $part->string('target'))."</p>\n",
-            PageRole::Links => '<nav>'.($title === '' ? '' : "<h4>{$title}</h4>")."<ul>\n"
+            PageRole::Links => ($title === '' ? '<nav>' : "<nav aria-label=\"{$title}\">").($title === '' ? '' : "<strong>{$title}</strong>")."<ul>\n"
                 .self::pairs($part, 'labels', 'targets', fn (string $label, string $target) => '<li>'.self::link($label, $target)."</li>\n")."</ul></nav>\n",
             PageRole::Hours => '<table class="hours">'.($title === '' ? '' : "<caption>{$title}</caption>")."\n"
                 .self::pairs($part, 'days', 'times', fn (string $day, string $time) => '<tr><th>'.self::text($day).'</th><td>'.self::text($time)."</td></tr>\n")."</table>\n",

@@ -29,7 +29,7 @@ const LOOKS = {
     picture: ({ chunk, alt, caption }, key) => [element('img', { src: `/items/${key}/pictures/${chunk}`, alt }), ...(caption ? [element('figcaption', {}, caption)] : [])],
     button: ({ label }) => [element('p', { class: 'button' }, element('span', { class: 'button-face' }, label || 'A button'))],
     links: ({ title, labels, targets }) => [
-        ...(title ? [element('h4', {}, title)] : []),
+        ...(title ? [element('strong', {}, title)] : []),
         ...(labels.length ? [element('ul', {}, ...pairs(labels, targets).map(([label, target]) => element('li', { title: target }, label || target)))] : [hint('A list of links. Press Enter to fill it.')]),
     ],
     hours: ({ title, days, times }) => [
@@ -43,7 +43,7 @@ const LOOKS = {
 
 /** @param {string} name @param {string} key the item @returns {(node: Node) => NodeView} */
 const blockView = (name, key) => (node) => {
-    const dom = element(name === 'picture' ? 'figure' : name === 'links' ? 'nav' : 'div', { class: `page-whole is-${name}`, contenteditable: 'false', ...(name === 'links' ? { 'aria-label': 'Links' } : {}) });
+    const dom = element(name === 'picture' ? 'figure' : 'div', { class: `page-whole is-${name}${name === 'links' ? ' nav' : ''}`, contenteditable: 'false' });
     /** @param {Node} now */
     const show = (now) => {
         dom.dataset.part = now.attrs.id ?? '';

@@ -3,7 +3,7 @@
         <caption>{{ $source->name }}: lines that changed, and three around them. @if ($source->isEmpty()) The source is the same at both ends.@endif</caption>
         <tbody>
             @foreach ($source->lines as $line)
-                <tr class="was-{{ $line->state }}"><th scope="row">{{ $line->old }}</th><th scope="row">{{ $line->new }}</th><td>@if ($line->state === 'gap')<span>{{ $line->text }}</span>@else<code>{{ $line->text }}</code>@endif</td></tr>
+                <tr class="was-{{ $line->state }}">@if ($line->state === 'gap')<td colspan="3">{{ $line->text }}</td>@else<td class="source-number">{{ $line->old }}</td><td class="source-number">{{ $line->new }}</td><td><code>{{ $line->text }}</code></td>@endif</tr>
             @endforeach
         </tbody>
     </table>

@@ -27,10 +27,10 @@
             <p class="figure">@include('page.setting', ['field' => 'label']) <small class="page-alt">from @include('page.setting', ['field' => 'source'])</small></p>
             @break
         @case('links')
-            <nav aria-label="{{ $block->setting('title', $side)[1] ?: 'Links' }}">
-                @if ($block->setting('title', 'both')[0] !== null || $block->setting('title', $side)[1] !== '')<h4>@include('page.setting', ['field' => 'title'])</h4>@endif
+            <div class="nav">
+                @if ($block->setting('title', 'both')[0] !== null || $block->setting('title', $side)[1] !== '')<strong>@include('page.setting', ['field' => 'title'])</strong>@endif
                 <ul>@foreach ($block->pairs('labels', 'targets', $side) as [$label, $target, $state])<li class="was-{{ $state }}"><span title="{{ $target }}">{{ $label === '' ? $target : $label }}</span>@if ($state !== 'same') <small class="page-alt">{{ $target }}</small>@endif</li>@endforeach</ul>
-            </nav>
+            </div>
             @break
         @case('hours')
             <table class="hours">
