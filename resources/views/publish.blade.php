@@ -32,6 +32,19 @@
                     <p class="door-note">@if ($mayPublish) Readers see it at once. What they saw before stays in the history, and can be published again. @elseif ($plan->item->shelf->asks) On “{{ $plan->item->shelf->name }}” somebody else says yes first. You can go on writing; what is published is {{ $plan->version->number }}. @else Those who may publish on “{{ $plan->item->shelf->name }}” are asked. You can go on writing; what is published is {{ $plan->version->number }}. @endif</p>
                 @endif
             </div>
+            @can('publish', $plan->item)
+                <section class="publish-readers" aria-labelledby="readers"><h2 id="readers">Readers</h2>
+                    @if ($plan->item->is_public)
+                        <p>Everybody who has the address: @if ($plan->item->live !== null)<a href="{{ route('read', $plan->item->address) }}">/read/{{ $plan->item->address }}</a>@else <b>/read/{{ $plan->item->address }}</b>, once it is published @endif</p>
+                    @else
+                        <p>The people of “{{ $plan->item->shelf->name }}”.</p>
+                    @endif
+                    <div class="wish-do">
+                        <form method="post" action="{{ route('public', $plan->item) }}">@csrf @method('put')<input type="hidden" name="open" value="{{ $plan->item->is_public ? '0' : '1' }}"><button class="button">{{ $plan->item->is_public ? 'Close the address' : 'Give it an address' }}</button></form>
+                        @if ($plan->item->live !== null)<form method="post" action="{{ route('unpublish', $plan->item) }}">@csrf @method('delete')<button class="button">Take it offline</button></form>@endif
+                    </div>
+                </section>
+            @endcan
         </section>
         <div class="past-state">
             @include('publish.seen', ['blocks' => $plan->blocks(), 'item' => $plan->item, 'kind' => $plan->kind, 'phrases' => $plan->phrases, 'earlier' => $plan->comparison?->old, 'parts' => null, 'itsHistory' => '', 'address' => $address])

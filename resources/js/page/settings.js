@@ -5,7 +5,7 @@ import { isAddress } from '../document/schema.js';
  * @property {string} name
  * @property {string} label
  * @property {'line' | 'address' | 'choice' | 'lines' | 'pairs'} sort
- * @property {[string, string][]} [options] of a choice: value and word
+ * @property {[string | number, string][]} [options] of a choice: value and word
  * @property {string} [second] of pairs: the other list, with its label
  * @property {string} [secondLabel]
  * @property {boolean} [addresses] whether the second of a pair is one
@@ -18,6 +18,7 @@ export const FIELDS = {
         { name: 'title', label: 'Title, if it shall have one', sort: 'line', most: 200 },
         { name: 'background', label: 'Ground', sort: 'choice', options: [['plain', 'Paper'], ['tinted', 'Tinted'], ['deep', 'Deep']] },
     ],
+    column: [{ name: 'width', label: 'How wide, in twelfths of the page', sort: 'choice', options: Array.from({ length: 12 }, (_, at) => [at + 1, String(at + 1)]) }],
     picture: [{ name: 'alt', label: 'What it shows, for those who can’t see it', sort: 'line', most: 500 }, { name: 'caption', label: 'Caption below it', sort: 'line', most: 500 }],
     button: [{ name: 'label', label: 'Words on it', sort: 'line', most: 200 }, { name: 'target', label: 'Where it leads', sort: 'address' }],
     links: [{ name: 'title', label: 'Title', sort: 'line', most: 200 }, { name: 'labels', label: 'Words', sort: 'pairs', second: 'targets', secondLabel: 'Where it leads', addresses: true, most: 50 }],
@@ -47,8 +48,8 @@ function control(field, attrs) {
     const id = `setting-${field.name}`;
     const label = make('label', { className: 'label', htmlFor: id, textContent: field.label });
     if (field.sort === 'choice') {
-        const select = make('select', { id }, ...(field.options ?? []).map(([value, word]) => make('option', { value, textContent: word, selected: attrs[field.name] === value })));
-        return { dom: make('div', { className: 'field' }, label, make('div', { className: 'select' }, select)), read: () => ({ [field.name]: select.value }), problem: () => null };
+        const select = make('select', { id }, ...(field.options ?? []).map(([value, word]) => make('option', { value: String(value), textContent: word, selected: attrs[field.name] === value })));
+        return { dom: make('div', { className: 'field' }, label, make('div', { className: 'select' }, select)), read: () => ({ [field.name]: typeof attrs[field.name] === 'number' ? Number(select.value) : select.value }), problem: () => null };
     }
     if (field.sort === 'lines') {
         const area = make('textarea', { id, className: 'textarea', rows: 4, value: attrs[field.name].join('\n') });
