@@ -39,6 +39,12 @@ final readonly class HeldEditView
     /** The cell that both wrote in, by the names of its column and row. */
     public ?string $cell;
 
+    /** The setting that both changed, by its name. */
+    public ?string $setting;
+
+    /** @var array{string, string} the pictures on either side, mine first, by their chunks; empty where there is none */
+    public array $pictures;
+
     public function __construct(HeldEdit $held, User $author, States $states)
     {
         $this->conflict = $conflict = $held->meeting();
@@ -55,6 +61,8 @@ final readonly class HeldEditView
         };
         $column = $conflict->field === null ? null : $tree->find($conflict->field);
         $this->cell = $column === null || $part === null ? null : (string) __('history.cell.of', ['column' => $kind->label($tree, $column), 'row' => $kind->label($tree, $part)]);
+        $this->setting = $conflict->field === null || $conflict->field === 'text' || $column !== null ? null : Settings::name($conflict->field);
+        $this->pictures = [($conflict->mine[0] ?? null)?->string('chunk') ?? '', $part?->string('chunk') ?? ''];
         $base = $conflict->meeting->base ?? $now;
         $this->mine = $this->compared($base, $mine, $author);
         $this->theirs = $this->compared($base, $conflict->meeting->theirs ?? $now, $held->met);
@@ -65,7 +73,12 @@ final readonly class HeldEditView
     {
         $grid = $kind->grid();
         if ($part->role !== $grid?->row) {
-            return $part->role === $grid?->column ? RichText::plain($kind->label($tree, $part)) : $part->richText();
+            return match (true) {
+                $part->role === $grid?->column => RichText::plain($kind->label($tree, $part)),
+                isset($part->fields['text']) && ($field === null || $field === 'text') => $part->richText(),
+                $field !== null => RichText::plain(Settings::value($part, $field)),
+                default => RichText::plain(implode("\n", array_map(fn (string $name, string $value): string => "{$name}: {$value}", array_keys(Settings::of($part)), Settings::of($part)))),
+            };
         }
         $cells = $field === null ? $part->fields : [$field => $part->fields[$field] ?? null];
 

@@ -23,18 +23,4 @@ final readonly class PartStep
 
         return new self($this->version, $this->sentence, $this->part, $this->text, $same);
     }
-
-    /** @return array<string, string> what a block without a text of its own is set to, by what each setting is called */
-    public function settings(): array
-    {
-        $settings = [];
-        foreach ($this->part->fields ?? [] as $field => $value) {
-            $shown = is_array($value) ? implode(', ', array_filter($value, is_string(...))) : (is_string($value) && $field !== 'chunk' ? $value : '');
-            if ($shown !== '' && trans()->has("changes.fields.{$field}")) {
-                $settings[mb_ucfirst((string) __("changes.fields.{$field}"))] = $shown;
-            }
-        }
-
-        return $settings;
-    }
 }

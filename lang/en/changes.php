@@ -237,6 +237,7 @@ return [
         'style' => 'list style',
         'level' => 'level',
         'caption' => 'caption',
+        'chunk' => 'picture',
         'labels' => 'links',
         'targets' => 'addresses',
         'days' => 'days',

@@ -18,7 +18,7 @@ return [
     'took_out' => 'Took out what :who wrote there, as :number. Nothing was overwritten.',
     'took_back' => 'Taken back: it is as it was in :source again.',
     'written_since' => 'Something was written since :number, so it can not simply be taken back. Restore an earlier state instead.',
-    'copied' => 'This is a new document, made from :number of “:title”.',
+    'copied' => 'This is a new :kind, made from :number of “:title”.',
     'settled' => 'Settled.',
     'settled_already' => 'That edit is settled already.',
     'met_again' => 'It met another edit in the meantime and is held back again.',

@@ -13,7 +13,8 @@
                         <small>{{ $step->version->user->name }} in <a href="{{ route('history', ['item' => $item, 'from' => max(1, $step->version->number - 1), 'to' => $step->version->number]) }}#part-{{ $part }}">{{ $step->version->number }}</a>, <x-when :at="$step->version->saved_at" />@if ($step->version->milestone), “{{ $step->version->milestone->name }}”@endif</small>
                         @if ($step->part !== null && ! $step->part->richText()->isEmpty())<p class="part-text">{{ $step->text }}</p>@elseif ($item->kind === 'page' && $step->part !== null)
                             @if ($step->part->string('chunk') !== '')<img class="part-picture" src="{{ route('picture', [$item, $step->part->string('chunk')]) }}" alt="{{ $step->part->string('alt') }}" loading="lazy">@endif
-                            @if ($step->settings() !== [])<dl class="part-settings">@foreach ($step->settings() as $name => $value)<div><dt>{{ $name }}</dt><dd>{{ $value }}</dd></div>@endforeach</dl>@endif
+                            @php($settings = App\View\Settings::of($step->part))
+                            @if ($settings !== [])<dl class="part-settings">@foreach ($settings as $name => $value)<div><dt>{{ $name }}</dt><dd>{{ $value }}</dd></div>@endforeach</dl>@endif
                         @endif
                     </div>
                     @if ($step->isNow)

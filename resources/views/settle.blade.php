@@ -8,10 +8,14 @@
                 @if ($view->conflict->type === MistyAttic\Core\Merge\ConflictType::RemovedEdited)<p>You took this part out.</p>
                 @elseif ($view->conflict->type === MistyAttic\Core\Merge\ConflictType::Moved)<p>You moved this part somewhere else.</p>
                 @endif
+                @if ($view->setting !== null)<p class="settle-setting">{{ $view->setting }}</p>@endif
+                @if ($view->pictures[0] !== '')<img class="part-picture" src="{{ route('picture', [$item, $view->pictures[0]]) }}" alt="Your picture">@endif
                 <p class="settle-text">{{ $view->mine }}</p>
             </section>
             <section class="settle-side" aria-labelledby="theirs"><h2 id="theirs">{{ $held->met?->firstName() ?? 'Theirs' }}’s, as it stands</h2>
                 @if ($view->conflict->type === MistyAttic\Core\Merge\ConflictType::EditedRemoved)<p>They took this part out.</p>@endif
+                @if ($view->setting !== null)<p class="settle-setting">{{ $view->setting }}</p>@endif
+                @if ($view->pictures[1] !== '')<img class="part-picture" src="{{ route('picture', [$item, $view->pictures[1]]) }}" alt="Their picture">@endif
                 <p class="settle-text">{{ $view->theirs }}</p>
             </section>
         </div>

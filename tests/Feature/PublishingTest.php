@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Actions\AskToPublish;
+use App\Models\HeldEdit;
 use App\Models\Item;
 use App\Models\Publishing;
 use App\Models\PublishingState;
@@ -202,6 +203,19 @@ final class PublishingTest extends FeatureCase
         $this->post(route('item.file.store', $this->item), ['seen' => 2, 'file' => $markdown])->assertRedirect();
         self::assertSame(['section', 'column', 'rich_text', 'call_out'], array_column($this->tree($this->item)->parts, 'role'));
         self::assertSame('b001', $this->tree($this->item)->parts[2]->id, 'what is the same keeps its id');
+    }
+
+    public function test_a_setting_that_two_people_changed_is_held_back_and_both_are_shown(): void
+    {
+        $with = fn (string $label): PartTree => PartTree::of([...$this->column('Words')->parts, new Part('b009', 'button', 2, ['label' => $label, 'target' => '/a'])]);
+        $this->save($this->item, $this->ines, $with('Book'));
+        $base = $this->item->refresh()->root;
+        $this->save($this->item, $this->ines, $with('Come'));
+        $this->save($this->item, $this->tobi, $with('Go'), $base);
+        $held = HeldEdit::query()->firstOrFail();
+        $this->actingAs($this->tobi)->get(route('held', [$this->item, $held]))->assertSeeTextInOrder(['Yours', 'Label', 'Go', 'Ines’s, as it stands', 'Label', 'Come']);
+        $this->put(route('held.settle', [$this->item, $held]), ['choice' => 'mine'])->assertRedirect();
+        self::assertSame('Go', $this->tree($this->item)->get('b009')->string('label'));
     }
 
     private function wish(): Publishing

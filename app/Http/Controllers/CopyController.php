@@ -39,6 +39,6 @@ final class CopyController extends Controller
         Gate::authorize('make', $shelf);
         $made = $copy->handle($this->version($item, $number), $shelf, $this->person($request), trim($sent['title']), $item->kind === 'spreadsheet' ? $sent['tab'] ?? null : null);
 
-        return redirect()->route('item', $made)->with('said', __('item.copied', ['number' => (string) $number, 'title' => $item->title]));
+        return redirect()->route('item', $made)->with('said', __('item.copied', ['kind' => $item->kind, 'number' => (string) $number, 'title' => $item->title]));
     }
 }
