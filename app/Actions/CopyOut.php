@@ -31,7 +31,7 @@ final readonly class CopyOut
             $tree = $tab === null || ! $whole->has($tab) ? $whole : Consequences::of($kind, $whole, PartTree::of($whole->subtree($tab)), now()->format('Y-m-d'));
             $root = $tree === $whole ? $version->root : $this->states->keep($tree, $version->root);
             $item = Item::query()->create(['key' => MakeItem::key(), 'shelf_id' => $to->id, 'kind' => $from->kind, 'title' => $title, 'head' => 0, 'root' => $root, 'copied_from' => $version->id, 'changed_at' => now()]);
-            $this->write->handle($item, $maker, new Written(PartTree::of([]), $tree, $root, Cause::Copied));
+            $this->write->handle($item, $maker, new Written(PartTree::of([]), $tree, $root, Cause::Copied, of: $from->title));
             $chunks = array_unique(array_merge([], ...array_map($kind->chunksOf(...), $tree->parts)));
             foreach ($from->pictures()->whereIn('chunk', $chunks)->get() as $picture) {
                 Picture::query()->create([...$picture->only('chunk', 'type', 'width', 'height'), 'item_id' => $item->id]);

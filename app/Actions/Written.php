@@ -19,7 +19,7 @@ final readonly class Written
         public ?int $source = null,
         public bool $kept = false,
         public ?string $note = null,
-        /** Whose edits were taken out. */
+        /** Whose edits were taken out, or what that was called which was copied out. */
         public ?string $of = null,
     ) {}
 }

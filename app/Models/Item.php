@@ -66,6 +66,14 @@ final class Item extends Model
         return $this->hasOne(Version::class)->join('items', fn ($join) => $join->on('items.id', '=', 'versions.item_id')->on('items.head', '=', 'versions.number'))->select('versions.*');
     }
 
+    /** What it was copied out from, by the name that this had for who copied it. */
+    public function originTitle(): string
+    {
+        $name = $this->versions()->where('number', 1)->first()->facts['of'] ?? null;
+
+        return is_string($name) ? $name : (string) $this->origin?->item->title;
+    }
+
     /** @return BelongsTo<Version, $this> the version that this item was copied out from */
     public function origin(): BelongsTo
     {

@@ -31,7 +31,7 @@ final class Phrases
             Cause::Settled => __('changes.cause.settled', ['sentence' => mb_lcfirst($this->withMore($version))]),
             Cause::BroughtBack => __('changes.cause.brought_back', ['source' => (string) $version->source, 'sentence' => mb_lcfirst($this->withMore($version))]),
             Cause::TookOut => __('changes.cause.took_out', ['who' => (string) ($version->facts['of'] ?? ''), 'sentence' => mb_lcfirst($this->withMore($version))]),
-            Cause::Copied => __('changes.cause.copied', ['source' => (string) $version->item->origin?->number, 'title' => (string) $version->item->origin?->item->title]),
+            Cause::Copied => __('changes.cause.copied', ['source' => (string) $version->item->origin?->number, 'title' => (string) ($version->facts['of'] ?? $version->item->origin?->item->title)]),
             default => __('changes.cause.'.$version->cause->value, $values),
         };
     }

@@ -1,7 +1,7 @@
 <x-layout :title="$item->title" body="is-item is-writing is-sheet">
     <x-item-head :item="$item" at="write" :editable="Gate::allows('write', $item)">
         <span data-people aria-live="polite"></span>
-        @if ($item->origin) <span class="head-origin">copied out from <a href="{{ route('history', ['item' => $item->origin->item, 'from' => $item->origin->number, 'to' => $item->origin->number, 'view' => 'was']) }}">{{ $item->origin->number }} of “{{ $item->origin->item->title }}”</a></span>@endif
+        <x-origin :item="$item" />
     </x-item-head>
     <main id="main" class="desk" data-sheet="{{ json_encode(['key' => $item->key, 'root' => $item->root, 'number' => $item->head, 'me' => auth()->id(), 'editable' => Gate::allows('write', $item)]) }}" @if ($parts !== null) data-parts="{{ $parts }}" @endif @if (is_string($at)) data-at="{{ $at }}" @endif aria-busy="true">
         @can('write', $item)

@@ -1,18 +1,20 @@
 <x-layout :title="$item->title" body="is-item is-writing">
     <x-item-head :item="$item" at="write" :editable="Gate::allows('write', $item)">
         <span data-people aria-live="polite"></span>
-        @if ($item->origin) <span class="head-origin">copied out from <a href="{{ route('history', ['item' => $item->origin->item, 'from' => $item->origin->number, 'to' => $item->origin->number, 'view' => 'was']) }}">{{ $item->origin->number }} of “{{ $item->origin->item->title }}”</a></span>@endif
+        <x-origin :item="$item" />
     </x-item-head>
     <main id="main" class="desk">
     @can('write', $item)
-        @include('write.tools')
+        @include($isPage ? 'page.tools' : 'write.tools')
     @endcan
-    <div class="sheet" data-editor="{{ json_encode(['key' => $item->key, 'root' => $item->root, 'number' => $item->head, 'me' => auth()->id(), 'editable' => Gate::allows('write', $item)]) }}">
+    <div class="sheet @if ($isPage) is-page @endif" @if ($isPage) data-page @endif data-editor="{{ json_encode(['key' => $item->key, 'root' => $item->root, 'number' => $item->head, 'me' => auth()->id(), 'editable' => Gate::allows('write', $item)]) }}">
         <noscript><p class="notice">Writing needs JavaScript. <a href="{{ route('history', ['item' => $item, 'from' => $item->head, 'to' => $item->head, 'view' => 'was']) }}">Read it</a> or look at its history without.</p></noscript>
-        <div class="sheet-text" data-text data-parts="{{ $parts }}"></div>
+        <div class="{{ $isPage ? 'page-writing' : 'sheet-text' }}" data-text data-parts="{{ $parts }}"></div>
         <aside class="notes" aria-label="Notes" data-notes="{{ route('item.notes', $item) }}">@include('write.notes')</aside>
+        @if ($isPage)<p class="is-sr-only" aria-live="assertive" data-spoken></p>@endif
     </div>
     </main>
     <footer class="foot" data-foot="{{ route('item.foot', $item) }}">@include('write.foot')</footer>
     @include('write.dialogs')
+    @includeWhen($isPage, 'page.settings')
 </x-layout>

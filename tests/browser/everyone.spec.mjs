@@ -5,6 +5,12 @@ import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
 import { axe, newDocument, openHistory, saved, signIn, text } from './steps.mjs';
 
+async function onWebsite(page) {
+    await signIn(page, 'Ines Oduya');
+    await page.getByRole('link', { name: 'Website' }).first().click();
+    await page.waitForURL(/\/shelves\//);
+}
+
 /** Every screen, by what leads to it. */
 const screens = {
     'sign-in': async (page) => page.goto('/sign-in'),
@@ -40,6 +46,21 @@ const screens = {
         await signIn(page, 'Ines Oduya');
         await openHistory(page, 'Volunteer handbook', 'from=128&to=198&view=was');
     },
+    'a page': async (page) => {
+        await onWebsite(page);
+        await page.getByRole('link', { name: 'What to bring', exact: true }).click();
+        await expect(text(page)).toBeVisible();
+    },
+    'the history of a page': async (page) => {
+        await onWebsite(page);
+        await openHistory(page, 'What to bring', 'from=8&to=14');
+    },
+    'publishing a page': async (page) => {
+        await onWebsite(page);
+        await page.getByRole('link', { name: 'Volunteer with us', exact: true }).click();
+        await page.getByRole('link', { name: 'Publish…' }).click();
+    },
+    'what everybody reads': async (page) => page.goto('/read/what-to-bring'),
     list: async (page) => {
         await signIn(page, 'Ines Oduya');
         await openHistory(page, 'Volunteer handbook');

@@ -34,8 +34,9 @@ final class ItemController extends Controller
         $newest = $this->newest($item);
         $parts = $states->json($item->root);
 
-        return view(['spreadsheet' => 'sheet', 'page' => 'page'][$item->kind] ?? 'write', [
+        return view($item->kind === 'spreadsheet' ? 'sheet' : 'write', [
             'item' => $item,
+            'isPage' => $item->kind === 'page',
             'newest' => $newest,
             'sentence' => $phrases->version($newest),
             'ribbon' => $ribbon->of($item, self::FOOT_VERSIONS),

@@ -6,7 +6,7 @@ namespace MistyAttic\Core\Kinds\Entry;
 
 use MistyAttic\Core\Kinds\Role;
 
-/** The parts of an entry: one answer to a question. */
+/** The parts of an entry: one answer to a question, under the id of the question. What was asked and chosen is kept in words as well, for when the form has moved on. */
 enum EntryRole: string implements Role
 {
     case Answer = 'answer';
@@ -21,7 +21,7 @@ enum EntryRole: string implements Role
     public function fields(): array
     {
         return match ($this) {
-            self::Answer => ['question' => 'string:24', 'label' => 'string:300', 'value' => 'cell?', 'choices' => 'list:200?', 'text' => 'text?'],
+            self::Answer => ['label' => 'string:300', 'value' => 'cell?', 'choices' => 'list:200?', 'said' => 'list:200?', 'text' => 'text?', 'chunk' => 'hash?'],
         };
     }
 }

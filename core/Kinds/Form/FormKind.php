@@ -6,11 +6,15 @@ namespace MistyAttic\Core\Kinds\Form;
 
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Kinds\SchemaKind;
 
 /** Pages of questions with their choices and skip rules. */
 final class FormKind extends SchemaKind
 {
+    /** A form that anybody on the shelf answers, as often as they like. */
+    private const SETTINGS = ['once' => false, 'audience' => 'shelf', 'editable' => false];
+
     public function name(): string
     {
         return 'form';
@@ -24,6 +28,7 @@ final class FormKind extends SchemaKind
     public function blank(string $firstId): PartTree
     {
         return PartTree::of([
+            new Part($firstId.'s', FormRole::Settings->value, 0, self::SETTINGS + ['thanks' => new RichText]),
             new Part($firstId, FormRole::Page->value, 0, ['title' => '']),
         ]);
     }

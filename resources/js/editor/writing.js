@@ -1,7 +1,7 @@
 import { dropCursor } from 'prosemirror-dropcursor';
 import { gapCursor } from 'prosemirror-gapcursor';
 import { history } from 'prosemirror-history';
-import { EditorState, Plugin } from 'prosemirror-state';
+import { EditorState, NodeSelection, Plugin } from 'prosemirror-state';
 import { ReplaceStep } from 'prosemirror-transform';
 import { Slice } from 'prosemirror-model';
 import { EditorView } from 'prosemirror-view';
@@ -66,7 +66,7 @@ export function writing(root, sheet, craft) {
     const link = (state, dispatch) => {
         const mark = state.schema.marks.link;
         const old = mark.isInSet(state.selection.$from.marks()) || mark.isInSet(state.doc.nodeAt(state.selection.from)?.marks ?? []);
-        if (!state.selection.$from.parent.isTextblock || (state.selection.empty && !old)) return false;
+        if (state.selection instanceof NodeSelection || (state.selection.empty && !old)) return false;
         if (dispatch) askDialog(dialog('link'), 'href', old ? old.attrs.href : '', isAddress).then((href) => setLink(view, href));
         return true;
     };

@@ -1,15 +1,7 @@
 <svg class="is-sr-only" aria-hidden="true"><symbol id="glyph-history" viewBox="0 0 24 24"><path d="M3 18h18M7 18v-6M12 18V7M17 18v-4"/></symbol></svg>
 @if ($address->view === 'was')
     <div class="state is-was @if ($from->number === $item->head) is-newest @endif" tabindex="0" role="region" aria-label="Version {{ $from->number }}, read only" data-state>
-        <p class="state-banner">
-            @if ($from->number === $item->head)
-                This is {{ $from->number }}, the newest version, read only.
-            @else
-                <b>Not the present state.</b> This is {{ $from->number }} as it stood on <x-when :at="$from->saved_at" exact />, read only.
-            @endif
-            @if ($fromLive !== null) <span class="lantern-words">{{ $fromLive }}</span>@endif
-            <a href="{{ route('item', $item) }}">To the present one</a>
-        </p>
+        @include('history.banner')
         <div class="page">{{ $page }}</div>
     </div>
 @elseif ($address->layout === 'source')

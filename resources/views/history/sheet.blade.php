@@ -26,14 +26,7 @@
 </div>
 <div class="state is-sheet is-{{ $address->view }} @if ($address->view === 'was' && $from->number === $item->head) is-newest @endif" tabindex="0" role="region" aria-label="{{ $address->view === 'changed' ? "What changed between {$from->number} and {$to->number}" : ($address->view === 'was' ? "Version {$from->number}, read only" : "Who wrote what in {$to->number}") }}" data-state>
     @if ($address->view === 'was')
-        <p class="state-banner">
-            @if ($from->number === $item->head)
-                This is {{ $from->number }}, the newest version, read only.
-            @else
-                <b>Not the present state.</b> This is {{ $from->number }} as it stood on <x-when :at="$from->saved_at" exact />, read only, with the results of that time; {{ $item->head - $from->number === 1 ? 'one version has' : ($item->head - $from->number).' versions have' }} come since.
-            @endif
-            <a href="{{ route('item', $item) }}">To the present one</a>
-        </p>
+        @include('history.banner')
     @elseif ($authors !== null)
         <p class="state-legend">
             Version {{ $to->number }}, by
