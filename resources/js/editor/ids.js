@@ -26,6 +26,7 @@ export function ids() {
             let above = -1;
             state.doc.descendants((node, pos) => {
                 if (node.isInline) return false;
+                if (!('id' in node.attrs)) return !node.isTextblock;
                 const id = node.attrs.id;
                 if (id) seen.set(id, [...(seen.get(id) ?? []), { pos, node }]);
                 else changes.push([pos, 'id', newId()]);
@@ -58,7 +59,7 @@ function nodesById(doc) {
     const map = new Map();
     doc.descendants((node) => {
         if (node.isInline) return false;
-        map.set(node.attrs.id, node);
+        if ('id' in node.attrs) map.set(node.attrs.id, node);
         return !node.isTextblock;
     });
     return map;

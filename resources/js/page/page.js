@@ -2,18 +2,22 @@ import { baseKeymap, chainCommands } from 'prosemirror-commands';
 import { inputRules, textblockTypeInputRule } from 'prosemirror-inputrules';
 import { keymap } from 'prosemirror-keymap';
 import { NodeSelection, Plugin } from 'prosemirror-state';
+import { askSettings } from '../editor/settings.js';
+import { carry, carrying } from '../editor/carry.js';
 import { writing } from '../editor/writing.js';
-import { carry, carrying } from './carry.js';
-import { endList, lineBreak, put, set, split, tools } from './commands.js';
+import { endList, lineBreak, move, put, set, split, tools } from './commands.js';
 import { toDocument, toParts } from './convert.js';
 import { grip } from './grip.js';
-import { chosen, nameOf, NAMES, whereabouts } from './places.js';
+import { beside, chosen, levels, nameOf, NAMES, spokenPlace, whereabouts } from './places.js';
 import { schema } from './schema.js';
-import { askSettings, FIELDS } from './settings.js';
+import { FIELDS } from './settings.js';
 import { toolbar } from './toolbar.js';
 import { views } from './views.js';
 
 const { nodes } = schema;
+
+/** How a page is walked and rearranged. */
+const LIE = { levels, nameOf, spokenPlace, move, beside, sortOf: (/** @type {import('prosemirror-model').Node} */ node) => (['section', 'column'].includes(node.type.name) ? node.type.name : 'block') };
 
 /**
  * The editor of a page.
@@ -58,7 +62,7 @@ export function attachPage(root) {
             if (dispatch && view) open(view, whereabouts(view.state).section);
             return true;
         },
-        carry: carry(say),
+        carry: carry(LIE, say),
     };
 
     return writing(root, sheet, {
@@ -72,7 +76,7 @@ export function attachPage(root) {
                     textblockTypeInputRule(/^>\s$/, nodes.call_out),
                 ],
             }),
-            carrying(say, (view) => open(view, chosen(view.state))),
+            carrying(LIE, say, (view) => open(view, chosen(view.state))),
             keymap({
                 'Mod-b': tools.bold,
                 'Mod-i': tools.italic,

@@ -33,10 +33,26 @@ export function whereabouts(state) {
     return { section: up(1), column: up(2), block: up(3) };
 }
 
+/** The same, the innermost first. @param {EditorState} state @returns {Place[]} */
+export function levels(state) {
+    const { section, column, block } = whereabouts(state);
+    return [block, column, section].filter((each) => each !== null);
+}
+
+/** Where the column beside begins, or its first block if a block is chosen. @param {EditorState} state @param {number} way @returns {number | null} */
+export function beside(state, way) {
+    const { section, column, block } = whereabouts(state);
+    if (!section || !column) return null;
+    const lane = column.index + way;
+    if (lane < 0 || lane >= section.node.childCount) return null;
+    let pos = section.pos + 1;
+    for (let at = 0; at < lane; at++) pos += section.node.child(at).nodeSize;
+    return block && section.node.child(lane).childCount > 0 ? pos + 1 : pos;
+}
+
 /** What is being worked on: the innermost of them. @param {EditorState} state @returns {Place | null} */
 export function chosen(state) {
-    const { section, column, block } = whereabouts(state);
-    return block ?? column ?? section;
+    return levels(state)[0] ?? null;
 }
 
 /** @param {Node} node @returns {string} what a person would call it */

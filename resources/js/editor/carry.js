@@ -1,40 +1,52 @@
 import { undo } from 'prosemirror-history';
 import { NodeSelection, Plugin, PluginKey, TextSelection } from 'prosemirror-state';
 import { Decoration, DecorationSet } from 'prosemirror-view';
-import { move } from './commands.js';
-import { chosen, nameOf, spokenPlace, whereabouts } from './places.js';
 
+/** @typedef {import('prosemirror-state').EditorState} EditorState */
+/** @typedef {import('prosemirror-model').Node} Node */
+/** @typedef {{node: Node, pos: number, index: number}} Place a node, where it begins, and its number among its parent’s */
+/** @typedef {'up' | 'down' | 'left' | 'right'} Direction */
 /** @typedef {{steps: number}} Carrying how many steps something was carried; none while nothing is */
+/**
+ * @typedef {object} Lie how an item lies: what can be chosen in it, and moved
+ * @property {(state: EditorState) => Place[]} levels where one is, the innermost first
+ * @property {(node: Node) => string} nameOf what a person would call it
+ * @property {(state: EditorState) => string} spokenPlace where it stands, to be said
+ * @property {(way: Direction) => import('prosemirror-state').Command} move
+ * @property {(state: EditorState, way: number) => number | null} [beside] where what stands on the left (-1) or right (1) begins
+ * @property {(node: Node) => string} sortOf arrows go from one to the next of a sort
+ */
 
 const key = new PluginKey('carry');
 
-/** @type {Record<string, import('./commands.js').Direction>} */
+/** @type {Record<string, Direction>} */
 const WAYS = { ArrowUp: 'up', ArrowDown: 'down', ArrowLeft: 'left', ArrowRight: 'right' };
 
-/** @param {import('prosemirror-state').EditorState} state */
+/** @param {EditorState} state */
 export const isCarrying = (state) => key.getState(state) !== null;
 
-/** Takes what is chosen up, or puts it down. @param {(words: string) => void} say @returns {import('prosemirror-state').Command} */
-export const carry = (say) => (state, dispatch) => {
-    const place = chosen(state);
+/** Takes what is chosen up, or puts it down. @param {Lie} lie @param {(words: string) => void} say @returns {import('prosemirror-state').Command} */
+export const carry = (lie, say) => (state, dispatch) => {
+    const place = lie.levels(state)[0];
     if (!place) return false;
     if (dispatch) {
         const up = !isCarrying(state);
-        say(up ? `${nameOf(place.node)} taken up. Arrows carry it, Space puts it down, Escape takes it back. ${spokenPlace(state)}.` : `${nameOf(place.node)} put down: ${spokenPlace(state)}.`);
+        say(up ? `${lie.nameOf(place.node)} taken up. Arrows carry it, Space puts it down, Escape takes it back. ${lie.spokenPlace(state)}.` : `${lie.nameOf(place.node)} put down: ${lie.spokenPlace(state)}.`);
         dispatch(state.tr.setSelection(NodeSelection.create(state.doc, place.pos)).setMeta(key, up ? { steps: 0 } : null));
     }
     return true;
 };
 
 /**
- * By keyboard: Escape chooses the block around the caret, then its column and its section; arrows go from block to block, Enter
+ * By keyboard: Escape chooses the block around the caret, then what is around that; arrows go from block to block, Enter
  * goes in, Space takes a block up and arrows then carry it. What happens is said aloud. Also marks what is chosen.
  *
+ * @param {Lie} lie
  * @param {(words: string) => void} say
  * @param {(view: import('prosemirror-view').EditorView) => void} openSettings
  * @returns {Plugin}
  */
-export function carrying(say, openSettings) {
+export function carrying(lie, say, openSettings) {
     return new Plugin({
         key,
         state: {
@@ -46,18 +58,16 @@ export function carrying(say, openSettings) {
         },
         props: {
             decorations(state) {
-                const place = chosen(state);
+                const [place, ...around] = lie.levels(state);
                 if (!place) return null;
-                const { section, column } = whereabouts(state);
-                const around = [section, column].filter((each) => each !== null && each.pos !== place.pos);
                 return DecorationSet.create(state.doc, [
-                    ...around.map((each) => each && Decoration.node(each.pos, each.pos + each.node.nodeSize, { class: 'is-around' })).filter((each) => each !== null),
+                    ...around.map((each) => Decoration.node(each.pos, each.pos + each.node.nodeSize, { class: 'is-around' })),
                     Decoration.node(place.pos, place.pos + place.node.nodeSize, { class: isCarrying(state) ? 'is-chosen is-carried' : 'is-chosen' }),
                 ]);
             },
             handleKeyDown(view, event) {
                 if (event.ctrlKey || event.metaKey || event.altKey || !view.editable) return false;
-                return isCarrying(view.state) ? carried(view, event, say) : walking(view, event, say, openSettings);
+                return isCarrying(view.state) ? carried(lie, view, event, say) : walking(lie, view, event, say, openSettings);
             },
             handleDOMEvents: {
                 blur: (view) => {
@@ -69,19 +79,19 @@ export function carrying(say, openSettings) {
     });
 }
 
-/** @param {import('prosemirror-view').EditorView} view @param {KeyboardEvent} event @param {(words: string) => void} say */
-function carried(view, event, say) {
+/** @param {Lie} lie @param {import('prosemirror-view').EditorView} view @param {KeyboardEvent} event @param {(words: string) => void} say */
+function carried(lie, view, event, say) {
     const { steps } = /** @type {Carrying} */ (key.getState(view.state));
     const way = WAYS[event.key];
     if (way) {
-        if (move(way)(view.state, view.dispatch)) {
+        if (lie.move(way)(view.state, view.dispatch)) {
             view.dispatch(view.state.tr.setMeta(key, { steps: steps + 1 }).setMeta('addToHistory', false));
-            say(`${spokenPlace(view.state)}.`);
+            say(`${lie.spokenPlace(view.state)}.`);
         } else {
             say(`It can’t go further ${way}.`);
         }
     } else if (event.key === ' ' || event.key === 'Enter') {
-        carry(say)(view.state, view.dispatch);
+        carry(lie, say)(view.state, view.dispatch);
     } else if (event.key === 'Escape') {
         view.dispatch(view.state.tr.setMeta(key, null).setMeta('addToHistory', false));
         for (let at = 0; at < steps; at++) undo(view.state, view.dispatch);
@@ -92,53 +102,50 @@ function carried(view, event, say) {
     return true;
 }
 
-/** @param {import('prosemirror-view').EditorView} view @param {KeyboardEvent} event @param {(words: string) => void} say @param {(view: import('prosemirror-view').EditorView) => void} openSettings */
-function walking(view, event, say, openSettings) {
+/** @param {Lie} lie @param {import('prosemirror-view').EditorView} view @param {KeyboardEvent} event @param {(words: string) => void} say @param {(view: import('prosemirror-view').EditorView) => void} openSettings */
+function walking(lie, view, event, say, openSettings) {
     const { state } = view;
     const { selection } = state;
-    const { section, column, block } = whereabouts(state);
+    const levels = lie.levels(state);
     /** @param {number} pos */
     const choose = (pos) => {
         view.dispatch(state.tr.setSelection(NodeSelection.create(state.doc, pos)).scrollIntoView());
-        const place = chosen(view.state);
-        if (place) say(`${nameOf(place.node)}: ${spokenPlace(view.state)}.`);
+        const [place] = lie.levels(view.state);
+        if (place) say(`${lie.nameOf(place.node)}: ${lie.spokenPlace(view.state)}.`);
         return true;
     };
     if (event.key === 'Escape') {
-        const isWhole = selection instanceof NodeSelection;
-        const next = !isWhole ? block ?? column ?? section : selection.from === block?.pos ? column : selection.from === column?.pos ? section : null;
+        const at = selection instanceof NodeSelection ? levels.findIndex((each) => each.pos === selection.from) : -1;
+        const next = levels[at + 1];
         return next ? choose(next.pos) : false;
     }
     if (!(selection instanceof NodeSelection) || event.shiftKey) return false;
-    if (event.key === ' ') return carry(say)(state, view.dispatch);
+    if (event.key === ' ') return carry(lie, say)(state, view.dispatch);
     if (event.key === 'Enter') {
         if (selection.node.isTextblock) view.dispatch(state.tr.setSelection(TextSelection.create(state.doc, selection.from + 1 + selection.node.content.size)));
         else openSettings(view);
         return true;
     }
     if (WAYS[event.key] === 'up' || WAYS[event.key] === 'down') {
-        const all = alike(state.doc, selection.node);
+        const all = alike(lie, state.doc, selection.node);
         const next = all[all.indexOf(selection.from) + (event.key === 'ArrowDown' ? 1 : -1)];
         return next === undefined ? true : choose(next);
     }
-    if (WAYS[event.key] && section && column) {
-        const lane = column.index + (event.key === 'ArrowRight' ? 1 : -1);
-        if (lane < 0 || lane >= section.node.childCount) return true;
-        let pos = section.pos + 1;
-        for (let at = 0; at < lane; at++) pos += section.node.child(at).nodeSize;
-        return choose(block && section.node.child(lane).childCount > 0 ? pos + 1 : pos);
+    if (WAYS[event.key] && lie.beside) {
+        const pos = lie.beside(state, event.key === 'ArrowRight' ? 1 : -1);
+        return pos === null ? true : choose(pos);
     }
     return false;
 }
 
-/** @param {import('prosemirror-model').Node} doc @param {import('prosemirror-model').Node} like @returns {number[]} where all sections, all columns or all blocks begin */
-function alike(doc, like) {
-    const sort = ['section', 'column'].includes(like.type.name) ? like.type.name : 'block';
+/** @param {Lie} lie @param {Node} doc @param {Node} like @returns {number[]} where all of its sort begin */
+function alike(lie, doc, like) {
+    const sort = lie.sortOf(like);
     /** @type {number[]} */
     const found = [];
     doc.descendants((node, pos) => {
         if (node.isInline) return false;
-        if (node.type.name === sort || (sort === 'block' && !['section', 'column'].includes(node.type.name))) found.push(pos);
+        if (lie.sortOf(node) === sort) found.push(pos);
         return !node.isTextblock;
     });
     return found;
