@@ -2,10 +2,13 @@
 
 declare(strict_types=1);
 
+use App\Http\Controllers\AnswerController;
 use App\Http\Controllers\CellController;
 use App\Http\Controllers\ComparisonController;
 use App\Http\Controllers\CopyController;
 use App\Http\Controllers\DownloadController;
+use App\Http\Controllers\EntriesController;
+use App\Http\Controllers\EntryController;
 use App\Http\Controllers\FileController;
 use App\Http\Controllers\HeldEditController;
 use App\Http\Controllers\HistoryController;
@@ -65,6 +68,15 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
         Route::get('/pictures/{chunk}', [PictureController::class, 'show'])->name('picture')->where('chunk', '[0-9a-f]{40}');
         Route::get('/held/{held}', [HeldEditController::class, 'show'])->name('held');
         Route::put('/held/{held}', [HeldEditController::class, 'update'])->name('held.settle');
+
+        Route::get('/answer', [AnswerController::class, 'show'])->name('answer');
+        Route::post('/answer', [AnswerController::class, 'store'])->name('answer.store');
+        Route::get('/entries', [EntriesController::class, 'show'])->name('entries');
+        Route::get('/entries/sums', [EntriesController::class, 'sums'])->name('entries.sums');
+        Route::get('/entries/download/{format}', [EntriesController::class, 'download'])->whereIn('format', ['csv', 'xlsx', 'json'])->name('entries.download');
+        Route::put('/answers', [EntryController::class, 'update'])->name('entry.save');
+        Route::delete('/entry', [EntryController::class, 'destroy'])->name('entry.delete');
+        Route::put('/entry', [EntryController::class, 'restore'])->name('entry.undelete');
 
         Route::get('/publishings/{publishing}', [PublishingController::class, 'wish'])->name('wish');
         Route::put('/publishings/{publishing}', [PublishingController::class, 'answer'])->name('wish.answer');

@@ -31,6 +31,9 @@ final class ReadFile
     public function handle(string $name, string $bytes, ?string $kind = null): Content
     {
         $format = FileFormat::ofPath($name);
+        if ($kind === 'form') {
+            throw Unreadable::because(__('item.file_not_form'));
+        }
         if ($kind === 'page') {
             return $this->page($format, $bytes, new Limits);
         }

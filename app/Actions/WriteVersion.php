@@ -27,7 +27,7 @@ use MistyAttic\Core\Kinds\Spreadsheet\Spelling;
 /** Adds a version to an item, or grows the newest one. To be called inside the transaction of the action that wants it. */
 final readonly class WriteVersion
 {
-    public function __construct(private States $states) {}
+    public function __construct(private States $states, private IndexAnswers $answers) {}
 
     public function handle(Item $item, User $editor, Written $written): Version
     {
@@ -58,6 +58,9 @@ final readonly class WriteVersion
             'saved_at' => now(),
         ])->save();
         $item->update(['head' => $version->number, 'root' => $written->root, 'changed_at' => now(), ...($excerpt === null && $grid !== null ? ['formulas' => Spelling::hasFormulas($after)] : [])]);
+        if ($item->form_id !== null) {
+            $this->answers->handle($item, $after);
+        }
         $this->touch($item, $version, $changes, $after);
         if ($grown === null) {
             $this->tally($item, $editor);

@@ -28,6 +28,13 @@ use MistyAttic\Core\Kinds\Kinds;
  * @property bool $is_public whether it may be read there
  * @property-read Publishing|null $live
  * @property-read Shelf $shelf
+ * @property CarbonImmutable|null $created_at
+ * @property int|null $form_id the form that an entry answers
+ * @property int|null $number of an entry among those of its form
+ * @property string|null $token by which who sent an entry finds it again
+ * @property CarbonImmutable|null $deleted_at of an entry that was taken away
+ * @property-read Item|null $form
+ * @property-read Publishing|null $asked
  * @property-read Version|null $origin
  */
 final class Item extends Model
@@ -35,12 +42,12 @@ final class Item extends Model
     /** What the person who asks sees of it; null for everything. */
     public ?Sight $sight = null;
 
-    protected $fillable = ['key', 'shelf_id', 'kind', 'title', 'head', 'root', 'formulas', 'copied_from', 'changed_at', 'live_id', 'address', 'is_public'];
+    protected $fillable = ['key', 'shelf_id', 'kind', 'title', 'head', 'root', 'formulas', 'copied_from', 'changed_at', 'live_id', 'address', 'is_public', 'form_id', 'number', 'asked_id', 'token', 'deleted_at'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['head' => 'integer', 'formulas' => 'boolean', 'is_public' => 'boolean', 'changed_at' => 'immutable_datetime'];
+        return ['head' => 'integer', 'formulas' => 'boolean', 'is_public' => 'boolean', 'changed_at' => 'immutable_datetime', 'deleted_at' => 'immutable_datetime'];
     }
 
     public function getRouteKeyName(): string
@@ -64,6 +71,24 @@ final class Item extends Model
     public function newest(): HasOne
     {
         return $this->hasOne(Version::class)->join('items', fn ($join) => $join->on('items.id', '=', 'versions.item_id')->on('items.head', '=', 'versions.number'))->select('versions.*');
+    }
+
+    /** @return BelongsTo<self, $this> the form that an entry answers */
+    public function form(): BelongsTo
+    {
+        return $this->belongsTo(self::class);
+    }
+
+    /** @return HasMany<self, $this> of a form */
+    public function entries(): HasMany
+    {
+        return $this->hasMany(self::class, 'form_id');
+    }
+
+    /** @return BelongsTo<Publishing, $this> the publishing of the form that was live when it was answered */
+    public function asked(): BelongsTo
+    {
+        return $this->belongsTo(Publishing::class);
     }
 
     /** What it was copied out from, by the name that this had for who copied it. */

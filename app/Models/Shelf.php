@@ -32,10 +32,10 @@ final class Shelf extends Model
         return 'key';
     }
 
-    /** @return HasMany<Item, $this> */
+    /** @return HasMany<Item, $this> what stands on it; entries stand with their form */
     public function items(): HasMany
     {
-        return $this->hasMany(Item::class);
+        return $this->hasMany(Item::class)->whereNull('form_id');
     }
 
     /** @return HasMany<Membership, $this> */

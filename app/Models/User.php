@@ -6,6 +6,7 @@ namespace App\Models;
 
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Foundation\Auth\User as Authenticatable;
+use Illuminate\Support\Str;
 
 /**
  * @property int $id
@@ -17,6 +18,8 @@ use Illuminate\Foundation\Auth\User as Authenticatable;
 final class User extends Authenticatable
 {
     public const COLOURS = 12;
+
+    private const VISITOR = 'visitor@nowhere.invalid';
 
     protected $fillable = ['name', 'email', 'password', 'colour'];
 
@@ -32,6 +35,17 @@ final class User extends Authenticatable
     public function shelves(): BelongsToMany
     {
         return $this->belongsToMany(Shelf::class, 'memberships')->orderBy('shelves.id');
+    }
+
+    /** Whoever answers a form without an account; nobody can sign in as that. */
+    public static function visitor(): self
+    {
+        return self::query()->firstOrCreate(['email' => self::VISITOR], ['name' => __('form.visitor'), 'password' => Str::random(60), 'colour' => 1]);
+    }
+
+    public function isVisitor(): bool
+    {
+        return $this->email === self::VISITOR;
     }
 
     public static function nextColour(): int

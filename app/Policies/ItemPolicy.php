@@ -16,7 +16,14 @@ final class ItemPolicy
 {
     public function view(User $user, Item $item): Response
     {
-        return $this->atLeast($user, $item, Role::Viewer);
+        // What people answered is for those who work with it.
+        return $this->atLeast($user, $item, $item->kind === 'entry' ? Role::Editor : Role::Viewer);
+    }
+
+    /** Seeing and editing what was answered. */
+    public function entries(User $user, Item $item): Response
+    {
+        return $item->kind === 'form' ? $this->atLeast($user, $item, Role::Editor) : Response::denyAsNotFound();
     }
 
     /** What is not published yet. */

@@ -21,6 +21,11 @@ final readonly class SpanHtml implements Htmlable
      */
     public function __construct(private array $spans, private string $side = 'both', private ?\Closure $highlights = null) {}
 
+    public static function plain(RichText $text): self
+    {
+        return new self([[new Span(SpanKind::Same, $text), null]]);
+    }
+
     public function toHtml(): string
     {
         return implode('', array_map(fn (array $span) => $this->span(...$span), $this->spans));

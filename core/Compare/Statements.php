@@ -215,6 +215,12 @@ final class Statements
             ! $old->equals($new) => 'formatted',
             default => FieldFacts::of($before, $after, $values),
         };
+        foreach (['was' => $this->old, 'is' => $this->new] as $end => $tree) {
+            // What a setting names by its id is said by its name.
+            if (isset($values[$end]) && $tree->has((string) $values[$end])) {
+                $values[$end] = $this->kind->label($tree, $tree->get((string) $values[$end]));
+            }
+        }
         $name = $this->kind->label($this->new, $after);
         $was = $this->kind->label($this->old, $before);
         $this->statements[] = new Statement(

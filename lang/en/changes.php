@@ -86,7 +86,7 @@ return [
         'question' => 'the question “:name”',
         'choice' => 'the choice “:name”',
         'grid_line' => 'the row “:name”',
-        'skip_rule' => 'the skip rule “:name”',
+        'skip_rule' => 'the skip rule to “:name”',
         'answer' => 'the answer to “:name”',
         'section' => 'the section “:name”',
         'rich_text' => '“:name”',

@@ -11,7 +11,8 @@ attachMenus(document.body);
 attachForms(document.body);
 attachRows(document.body);
 attachTitle(document.body);
-if (document.querySelector('[data-page]')) import('./page/page.js').then(({ attachPage }) => attachPage(document.body));
+if (document.querySelector('[data-form-editor]')) import('./form/form.js').then(({ attachForm }) => attachForm(document.body));
+else if (document.querySelector('[data-page]')) import('./page/page.js').then(({ attachPage }) => attachPage(document.body));
 else if (document.querySelector('[data-editor]')) {
     // By far the largest part, and only needed here.
     import('./editor/editor.js').then(({ attachEditor }) => attachEditor(document.body));

@@ -14,6 +14,7 @@
                                 <label><input type="radio" name="kind" value="document" checked> <x-glyph name="document" /> Document</label>
                                 <label><input type="radio" name="kind" value="spreadsheet"> <x-glyph name="spreadsheet" /> Spreadsheet</label>
                                 <label><input type="radio" name="kind" value="page"> <x-glyph name="page" /> Page</label>
+                                <label><input type="radio" name="kind" value="form"> <x-glyph name="form" /> Form</label>
                             </fieldset>
                             <label class="label" for="new-title">What is it called?</label>
                             <input class="input" id="new-title" name="title" maxlength="{{ config('attic.title') }}" placeholder="Without a name yet" data-focus>

@@ -5,16 +5,16 @@
     </x-item-head>
     <main id="main" class="desk">
     @can('write', $item)
-        @include($isPage ? 'page.tools' : 'write.tools')
+        @include(['page' => 'page.tools', 'form' => 'form.tools'][$item->kind] ?? 'write.tools')
     @endcan
-    <div class="sheet @if ($isPage) is-page @endif" @if ($isPage) data-page @endif data-editor="{{ json_encode(['key' => $item->key, 'root' => $item->root, 'number' => $item->head, 'me' => auth()->id(), 'editable' => Gate::allows('write', $item)]) }}">
+    <div class="sheet {{ $item->kind === 'document' ? '' : "is-{$item->kind}" }}" {{ ['page' => 'data-page', 'form' => 'data-form-editor'][$item->kind] ?? '' }} data-editor="{{ json_encode(['key' => $item->key, 'root' => $item->root, 'number' => $item->head, 'me' => auth()->id(), 'editable' => Gate::allows('write', $item)]) }}">
         <noscript><p class="notice">Writing needs JavaScript. <a href="{{ route('history', ['item' => $item, 'from' => $item->head, 'to' => $item->head, 'view' => 'was']) }}">Read it</a> or look at its history without.</p></noscript>
-        <div class="{{ $isPage ? 'page-writing' : 'sheet-text' }}" data-text data-parts="{{ $parts }}"></div>
+        <div class="{{ ['page' => 'page-writing', 'form' => 'form-sheet'][$item->kind] ?? 'sheet-text' }}" data-text data-parts="{{ $parts }}"></div>
         <aside class="notes" aria-label="Notes" data-notes="{{ route('item.notes', $item) }}">@include('write.notes')</aside>
-        @if ($isPage)<p class="is-sr-only" aria-live="assertive" data-spoken></p>@endif
+        @if ($item->kind !== 'document')<p class="is-sr-only" aria-live="assertive" data-spoken></p>@endif
     </div>
     </main>
     <footer class="foot" data-foot="{{ route('item.foot', $item) }}">@include('write.foot')</footer>
     @include('write.dialogs')
-    @includeWhen($isPage, 'page.settings')
+    @includeWhen($item->kind !== 'document', 'write.settings')
 </x-layout>

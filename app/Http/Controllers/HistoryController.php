@@ -14,6 +14,8 @@ use App\Store\States;
 use App\View\Blocks;
 use App\View\Comparison;
 use App\View\Download;
+use App\View\FlowMap;
+use App\View\FormRows;
 use App\View\HistoryAddress;
 use App\View\PageHtml;
 use App\View\PageMap;
@@ -61,7 +63,7 @@ final class HistoryController extends Controller
             'phrases' => $phrases,
             'parts' => Gate::allows('draft', $item) ? route('item', $item).'/parts' : null,
             'itsHistory' => __('history.its_history'),
-            'state' => $sheet !== null ? 'sheet' : ($kind->beside() !== null ? 'page' : 'state'),
+            'state' => $sheet !== null ? 'sheet' : ($kind->beside() !== null ? 'page' : (in_array($item->kind, ['form', 'entry'], true) ? $item->kind : 'state')),
             'sheet' => $sheet,
             'formats' => Download::formats($item->kind),
             'authors' => $sheet !== null && $address->view === 'who' ? new SheetAuthors($item, $to) : null,
@@ -75,6 +77,20 @@ final class HistoryController extends Controller
     private function blocks(Item $item, Kind $kind, Comparison $comparison, HistoryAddress $address): array
     {
         $page = $kind->beside() !== null;
+        if ($item->kind === 'entry') {
+            $was = $address->view === 'was';
+
+            return ['answers' => FormRows::flat($was ? Blocks::plain($kind, $comparison->old) : Blocks::compared($kind, $comparison), ! $was && $address->rows === 'changed')];
+        }
+        if ($item->kind === 'form' && $address->layout !== 'source') {
+            $was = $address->view === 'was';
+
+            return [
+                'form' => new FormRows($was ? Blocks::plain($kind, $comparison->old) : Blocks::compared($kind, $comparison), ! $was && $address->rows === 'changed'),
+                'flow' => new FlowMap($comparison->old, $was ? $comparison->old : $comparison->new),
+                'fromLive' => $was ? $this->wasLive($item, $address->from) : null,
+            ];
+        }
         if ($address->view === 'was') {
             return $page
                 ? ['page' => new PageHtml($comparison->old, fn (string $chunk) => route('picture', [$item, $chunk])), 'fromLive' => $this->wasLive($item, $address->from)]

@@ -8,6 +8,7 @@ use App\Models\HeldEdit;
 use App\Models\Item;
 use App\Models\Version;
 use App\Store\States;
+use App\View\EntryView;
 use App\View\PageHtml;
 use App\View\Phrases;
 use App\View\RibbonData;
@@ -25,9 +26,15 @@ final class ItemController extends Controller
     /** Bytes of content that come with the page; what is larger is asked for by it. */
     private const WITH_THE_PAGE = 4_194_304;
 
-    public function show(Request $request, Item $item, States $states, Phrases $phrases, RibbonData $ribbon): View
+    public function show(Request $request, Item $item, States $states, Phrases $phrases, RibbonData $ribbon): View|RedirectResponse
     {
         Gate::authorize('view', $item);
+        if ($item->kind === 'entry') {
+            return view('entry', ['item' => $item, 'view' => new EntryView($item, $states)]);
+        }
+        if ($item->kind === 'form' && $item->sight !== null) {
+            return redirect()->route('answer', $item);
+        }
         if ($item->sight !== null) {
             return view('published', ['item' => $item, 'page' => new PageHtml($states->tree($item->root), fn (string $chunk) => route('picture', [$item, $chunk]))]);
         }
@@ -36,7 +43,6 @@ final class ItemController extends Controller
 
         return view($item->kind === 'spreadsheet' ? 'sheet' : 'write', [
             'item' => $item,
-            'isPage' => $item->kind === 'page',
             'newest' => $newest,
             'sentence' => $phrases->version($newest),
             'ribbon' => $ribbon->of($item, self::FOOT_VERSIONS),

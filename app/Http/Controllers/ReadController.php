@@ -25,8 +25,11 @@ final class ReadController extends Controller
 
     private const CONTENT_POLICY = "default-src 'none'; style-src 'self'; font-src 'self'; img-src 'self'; base-uri 'none'; form-action 'none'; frame-ancestors 'none'";
 
-    public function show(Request $request, string $address, States $states): Response
+    public function show(Request $request, string $address, States $states, AnswerController $answers): Response
     {
+        if (Item::query()->where(['address' => $address, 'kind' => 'form'])->exists()) {
+            return $answers->read($address);
+        }
         $item = $this->item($address);
         $all = $this->publishings($item);
         $asked = $request->headers->get('Accept-Datetime');

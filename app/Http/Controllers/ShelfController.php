@@ -43,7 +43,7 @@ final class ShelfController extends Controller
     {
         Gate::authorize('make', $shelf);
         $sent = $request->validate([
-            'kind' => ['nullable', 'in:document,spreadsheet,page'],
+            'kind' => ['nullable', 'in:document,spreadsheet,page,form'],
             'title' => ['nullable', 'string', 'max:'.config('attic.title')],
             'file' => ['nullable', 'file', 'max:'.ReadFile::MOST_KB],
         ], ['file.max' => __('item.file_big', ['max' => (string) intdiv(ReadFile::MOST_KB, 1024)]), 'file.uploaded' => __('item.file_big', ['max' => (string) intdiv(ReadFile::MOST_KB, 1024)])]);
@@ -54,7 +54,7 @@ final class ShelfController extends Controller
         }
 
         try {
-            $content = $file instanceof UploadedFile ? $read->handle($file->getClientOriginalName(), (string) $file->getContent(), ($sent['kind'] ?? '') === 'page' ? 'page' : null) : null;
+            $content = $file instanceof UploadedFile ? $read->handle($file->getClientOriginalName(), (string) $file->getContent(), in_array($sent['kind'] ?? '', ['page', 'form'], true) ? $sent['kind'] : null) : null;
         } catch (Unreadable $e) {
             throw ValidationException::withMessages(['file' => __('item.file_unreadable', ['reason' => $e->getMessage()])]);
         }

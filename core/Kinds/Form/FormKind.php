@@ -33,6 +33,14 @@ final class FormKind extends SchemaKind
         ]);
     }
 
+    /** A skip rule is known by what it leads to. */
+    public function label(PartTree $tree, Part $part): string
+    {
+        $target = $part->role === FormRole::Rule->value ? $tree->find($part->string('target')) : null;
+
+        return $target === null ? parent::label($tree, $part) : $this->label($tree, $target);
+    }
+
     public function isPublishable(): bool
     {
         return true;

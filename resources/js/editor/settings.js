@@ -4,7 +4,7 @@ import { isAddress } from '../document/schema.js';
  * @typedef {object} Field
  * @property {string} name
  * @property {string} label
- * @property {'line' | 'address' | 'choice' | 'lines' | 'pairs' | 'check' | 'number' | 'date'} sort; a number and a date may be none
+ * @property {'line' | 'address' | 'choice' | 'lines' | 'pairs' | 'check' | 'number' | 'date' | 'text'} sort; a number and a date may be none
  * @property {[string | number, string][]} [options] of a choice: value and word
  * @property {string} [second] of pairs: the other list, with its label
  * @property {string} [secondLabel]
@@ -33,7 +33,7 @@ function control(field, attrs) {
     const id = `setting-${field.name}`;
     const label = make('label', { className: 'label', htmlFor: id, textContent: field.label });
     if (field.sort === 'choice') {
-        const select = make('select', { id }, ...(field.options ?? []).map(([value, word]) => make('option', { value: String(value), textContent: word, selected: attrs[field.name] === value })));
+        const select = make('select', { id }, ...(field.options ?? []).map(([value, word]) => make('option', { value: String(value), textContent: word, selected: (attrs[field.name] ?? '') === value })));
         return { dom: make('div', { className: 'field' }, label, make('div', { className: 'select' }, select)), read: () => ({ [field.name]: typeof attrs[field.name] === 'number' ? Number(select.value) : select.value }), problem: () => null };
     }
     if (field.sort === 'check') {
@@ -48,8 +48,12 @@ function control(field, attrs) {
             problem: () => (input.validity.badInput ? input : null),
         };
     }
+    if (field.sort === 'text') {
+        const area = make('textarea', { id, className: 'textarea', rows: 3, maxLength: field.most, value: attrs[field.name].runs.map((/** @type {[string]} */ [words]) => words).join('') });
+        return { dom: make('div', { className: 'field' }, label, area), read: () => ({ [field.name]: { runs: area.value.trim() === '' ? [] : [[area.value.trim()]] } }), problem: () => null };
+    }
     if (field.sort === 'lines') {
-        const area = make('textarea', { id, className: 'textarea', rows: 4, value: attrs[field.name].join('\n') });
+        const area = make('textarea', { id, className: 'textarea', rows: 4, value: (attrs[field.name] ?? []).join('\n') });
         return { dom: make('div', { className: 'field' }, label, area), read: () => ({ [field.name]: area.value.split('\n').map((/** @type {string} */ line) => line.trim().slice(0, 500)).filter(Boolean).slice(0, field.most) }), problem: () => null };
     }
     if (field.sort === 'pairs') {
@@ -69,7 +73,7 @@ function control(field, attrs) {
             problem: () => (field.addresses ? [...rows.querySelectorAll('.pair-row')].map((row) => row.querySelectorAll('input')[1]).find((input) => input.value.trim() !== '' && !isAddress(input.value.trim())) ?? null : null),
         };
     }
-    const input = make('input', { id, className: 'input', value: attrs[field.name], maxLength: field.sort === 'address' ? 2000 : field.most, placeholder: field.sort === 'address' ? 'https://' : '' });
+    const input = make('input', { id, className: 'input', value: attrs[field.name] ?? '', maxLength: field.sort === 'address' ? 2000 : field.most, placeholder: field.sort === 'address' ? 'https://' : '' });
     return { dom: make('div', { className: 'field' }, label, input), read: () => ({ [field.name]: input.value.trim() }), problem: () => (field.sort === 'address' && input.value.trim() !== '' && !isAddress(input.value.trim()) ? input : null) };
 }
 

@@ -13,6 +13,9 @@
     @case('page')
         <rect x="3" y="4" width="18" height="16" rx="2"/><path d="M3 8.5h18M7 12.5h5v4H7zM15 12.5h3M15 16h3"/>
         @break
+    @case('form')
+        <rect x="3" y="3" width="18" height="18" rx="2"/><circle cx="8" cy="9" r="1.6"/><circle cx="8" cy="15.5" r="1.6"/><path d="M12 9h6M12 15.5h6"/>
+        @break
     @case('undo')
         <path d="M8 5 4 9l4 4M4 9h9a6 6 0 0 1 0 12h-3"/>
         @break

@@ -2,7 +2,7 @@
 <section class="head" aria-label="The item">
     <x-glyph :name="$item->kind" />
     <div class="head-title">
-        <nav class="head-path" aria-label="Where this is"><a href="{{ route('shelf', $item->shelf) }}">{{ $item->shelf->name }}</a> / {{ ucfirst($item->kind) }}</nav>
+        <nav class="head-path" aria-label="Where this is"><a href="{{ route('shelf', $item->shelf) }}">{{ $item->shelf->name }}</a> / @if ($item->form !== null)<a href="{{ route('entries', $item->form) }}">{{ $item->form->title }}</a>@else{{ ucfirst($item->kind) }}@endif</nav>
         @if ($editable)
             <h1 class="is-sr-only" data-title-heading>{{ $item->title }}</h1>
             <input class="head-name" value="{{ $item->title }}" maxlength="{{ config('attic.title') }}" aria-label="Title" data-title="{{ route('item.rename', $item) }}" data-grow>
@@ -12,8 +12,10 @@
     </div>
     <p class="head-note"><x-live :item="$item" />{{ $slot }}</p>
     <nav class="head-tabs" aria-label="This item">
-        <a href="{{ route('item', $item) }}" @if ($at === 'write') aria-current="page" @endif>@can('write', $item) Write @else Read @endcan</a>
+        @unless ($item->kind === 'form' && $item->sight !== null)<a href="{{ route('item', $item) }}" @if ($at === 'write') aria-current="page" @endif>@can('write', $item) Write @else Read @endcan</a>@endunless
         <a href="{{ route('history', $item) }}" @if ($at === 'history') aria-current="page" @endif>History</a>
+        @can('entries', $item)<a href="{{ route('entries', $item) }}" @if ($at === 'entries') aria-current="page" @endif>Entries</a>@endcan
+        @if ($item->kind === 'form' && $item->live_id !== null)<a href="{{ route('answer', $item) }}" @if ($at === 'answer') aria-current="page" @endif>Answer</a>@endif
         @if ($item->isPublishable() && $item->sight === null && Gate::any(['publishNow', 'askToPublish'], $item))<a href="{{ route('publish', [$item, $item->head]) }}" data-publish="{{ route('publish', [$item, 0]) }}" @if ($at === 'publish') aria-current="page" @endif>Publish…</a>@endif
         <a href="{{ route('people', $item->shelf) }}">People</a>
     </nav>

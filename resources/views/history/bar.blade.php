@@ -4,7 +4,12 @@
         <a href="{{ $address->with(['view' => 'changed']) }}" data-swap @if ($address->view === 'changed') aria-current="true" @endif>What changed</a>
         @if ($sheet)<a href="{{ $address->with(['view' => 'who']) }}" data-swap @if ($address->view === 'who') aria-current="true" @endif>Who wrote what</a>@endif
     </span>
-    @if ($address->view === 'changed' && ! $sheet)
+    @if ($address->view === 'changed' && in_array($state, ['form', 'entry'], true))
+        <span class="switch" role="group" aria-label="Layout">
+            <a href="{{ $address->with(['rows' => 'changed']) }}" data-swap @if ($address->rows === 'changed') aria-current="true" @endif>Changed only</a>
+            <a href="{{ $address->with(['rows' => 'all']) }}" data-swap @if ($address->rows === 'all') aria-current="true" @endif>All</a>
+        </span>
+    @elseif ($address->view === 'changed' && ! $sheet)
         <span class="switch" role="group" aria-label="Layout">
             <a href="{{ $address->with(['layout' => 'together']) }}" data-swap @if ($address->layout === 'together') aria-current="true" @endif>{{ $state === 'page' ? 'On the page' : 'Together' }}</a>
             <a href="{{ $address->with(['layout' => 'side']) }}" data-swap @if ($address->layout === 'side') aria-current="true" @endif>Side by side</a>

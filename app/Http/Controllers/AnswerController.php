@@ -1,0 +1,150 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\KeepPicture;
+use App\Actions\TakeEntry;
+use App\Models\Item;
+use App\Models\Publishing;
+use App\Models\User;
+use App\Store\States;
+use App\View\Answering;
+use Illuminate\Contracts\Encryption\DecryptException;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Gate;
+
+/** Answering a form: at its public address without an account, or on its shelf. Works without scripts, and checks all again. */
+final class AnswerController extends Controller
+{
+    private const MOST_BYTES = 5_242_880;
+
+    public function __construct(private readonly States $states) {}
+
+    public function show(Request $request, Item $item): View
+    {
+        Gate::authorize('view', $item);
+        $live = $this->live($item);
+
+        return $this->page($item, $live, $this->start($live), $this->person($request));
+    }
+
+    public function store(Request $request, Item $item, TakeEntry $take, KeepPicture $keep): View
+    {
+        Gate::authorize('view', $item);
+
+        return $this->take($request, $item, $take, $keep, $this->person($request));
+    }
+
+    public function read(string $address): Response
+    {
+        $item = $this->public($address);
+        $live = $this->live($item);
+
+        return response($this->page($item, $live, $this->start($live), null), 200, ['Cache-Control' => 'no-store']);
+    }
+
+    public function send(Request $request, string $address, TakeEntry $take, KeepPicture $keep): Response
+    {
+        return response($this->take($request, $this->public($address), $take, $keep, null), 200, ['Cache-Control' => 'no-store']);
+    }
+
+    private function take(Request $request, Item $item, TakeEntry $take, KeepPicture $keep, ?User $person): View
+    {
+        $live = $this->live($item);
+        $closed = $this->closed($item, $live, $person);
+        $sent = $request->validate([
+            'a' => ['nullable', 'array', 'max:500'], 'seen' => ['nullable', 'array', 'max:500'], 'seen.*' => ['string', 'max:24'],
+            'file' => ['nullable', 'array', 'max:50'], 'file.*' => ['string', 'max:2000'], 'to' => ['nullable', 'string', 'max:24'], 'publishing' => ['nullable', 'integer'],
+        ]);
+        $form = $this->states->tree($live->version->root);
+        $files = $this->files($request, $item, $keep, $sent['file'] ?? []);
+        $answering = new Answering($form, $sent['a'] ?? [], array_values(array_filter($sent['seen'] ?? [], $form->has(...))), $files, $sent['to'] ?? null);
+        if ($closed !== null || $answering->page !== null) {
+            return $this->page($item, $live, $answering, $person);
+        }
+        $entry = $take->handle($item, $live, $person, $answering->answers->entry());
+
+        return view('answered', ['item' => $item, 'title' => $live->title, 'entry' => $entry, 'thanks' => $answering->settings()?->richText('thanks')->text() ?? '', 'person' => $person, 'again' => $person === null ? route('read', $item->address) : route('answer', $item)]);
+    }
+
+    private function page(Item $item, Publishing $live, Answering $answering, ?User $person): View
+    {
+        return view('answer', [
+            'item' => $item, 'title' => $live->title, 'answering' => $answering, 'person' => $person,
+            'closed' => $this->closed($item, $live, $person),
+            'action' => $person === null ? route('read.send', $item->address) : route('answer.store', $item),
+        ]);
+    }
+
+    private function start(Publishing $live): Answering
+    {
+        return new Answering($this->states->tree($live->version->root), [], []);
+    }
+
+    /** Why it takes no answers from this person now. */
+    private function closed(Item $item, Publishing $live, ?User $person): ?string
+    {
+        $settings = (new Answering($this->states->tree($live->version->root), [], []))->settings();
+        $today = now()->format('Y-m-d');
+        $date = fn (string $field): string => ($value = $settings->fields[$field] ?? '') && is_string($value) ? $value : '';
+
+        return match (true) {
+            $settings === null => null,
+            $date('opens') !== '' && $today < $date('opens') => (string) __('form.closed.opens', ['date' => $date('opens')]),
+            $date('closes') !== '' && $today > $date('closes') => (string) __('form.closed.closes', ['date' => $date('closes')]),
+            $settings->string('audience') !== 'anyone' && $person === null => (string) __('form.closed.shelf'),
+            $settings->string('audience') === 'named' && ! in_array(mb_strtolower($person->email ?? ''), array_map(mb_strtolower(...), $settings->strings('people')), true) => (string) __('form.closed.named'),
+            ($settings->fields['once'] ?? false) === true && $person !== null && $this->hasAnswered($item, $person) => (string) __('form.closed.once'),
+            default => null,
+        };
+    }
+
+    private function hasAnswered(Item $form, User $person): bool
+    {
+        return $form->entries()->whereNull('deleted_at')->whereHas('versions', fn ($query) => $query->where(['number' => 1, 'user_id' => $person->id]))->exists();
+    }
+
+    /**
+     * @param  array<array-key, mixed>  $sealed  files of pages before
+     * @return array<string, array{string, string}>
+     */
+    private function files(Request $request, Item $item, KeepPicture $keep, array $sealed): array
+    {
+        $files = [];
+        foreach ($sealed as $question => $seal) {
+            try {
+                $file = decrypt((string) $seal);
+                if (is_array($file) && is_string($file[0] ?? null) && is_string($file[1] ?? null)) {
+                    $files[(string) $question] = [$file[0], $file[1]];
+                }
+            } catch (DecryptException) {
+                // Nobody's file.
+            }
+        }
+        foreach ((array) $request->file('upload') as $question => $file) {
+            $picture = $file instanceof UploadedFile && $file->isValid() && $file->getSize() <= self::MOST_BYTES ? $keep->handle($item, (string) $file->getContent()) : null;
+            if ($picture !== null) {
+                $files[(string) $question] = [$picture->chunk, mb_substr(mb_scrub($file->getClientOriginalName()), 0, 200)];
+            }
+        }
+
+        return $files;
+    }
+
+    private function live(Item $item): Publishing
+    {
+        abort_unless($item->kind === 'form', 404);
+
+        return Publishing::query()->with('version')->find($item->live_id) ?? abort(404);
+    }
+
+    private function public(string $address): Item
+    {
+        return Item::query()->where(['address' => $address, 'is_public' => true, 'kind' => 'form'])->whereNotNull('live_id')->firstOrFail();
+    }
+}

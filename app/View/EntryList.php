@@ -1,0 +1,86 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\View;
+
+use App\Models\Item;
+use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Pagination\LengthAwarePaginator;
+use Illuminate\Support\Collection;
+use Illuminate\Support\Facades\DB;
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Form\Flow;
+
+/** The entries of a form as a table: a column a question, those that are gone at the end. */
+final class EntryList
+{
+    private const A_PAGE = 100;
+
+    /** @var array<string, string> question => its words, as the form asks now */
+    public array $columns = [];
+
+    /** @var array<string, string> question => its words, of those that the form asks no more */
+    public array $gone = [];
+
+    /** @var LengthAwarePaginator<int, Item> */
+    public LengthAwarePaginator $entries;
+
+    /** @var array<int, array<string, string>> entry => question => answer */
+    public array $answers = [];
+
+    public function __construct(private readonly Item $form, PartTree $tree, public readonly string $sort, public readonly bool $down, public readonly string $find, public readonly bool $deleted)
+    {
+        foreach ((new Flow($tree))->questions as $question) {
+            if ($question->string('type') !== 'note') {
+                $this->columns[$question->id] = $question->richText()->text();
+            }
+        }
+        foreach (DB::table('answers')->where('form_id', $form->id)->groupBy('question')->selectRaw('question, MAX(label) AS label')->get() as $row) {
+            if (! isset($this->columns[$row->question])) {
+                $this->gone[(string) $row->question] = (string) $row->label;
+            }
+        }
+        $this->entries = $this->query()->paginate(self::A_PAGE)->withQueryString();
+        $this->answers = self::answersOf($this->entries->getCollection());
+    }
+
+    /**
+     * @param  Collection<int, Item>  $entries
+     * @return array<int, array<string, string>> entry => question => answer
+     */
+    public static function answersOf(Collection $entries): array
+    {
+        $answers = [];
+        foreach (DB::table('answers')->whereIn('item_id', $entries->pluck('id'))->get(['item_id', 'question', 'text']) as $row) {
+            $answers[(int) $row->item_id][(string) $row->question] = (string) $row->text;
+        }
+
+        return $answers;
+    }
+
+    /** @return Builder<Item> */
+    public function query(): Builder
+    {
+        $way = $this->down ? 'desc' : 'asc';
+        $query = Item::query()->with('newest.user')->where('items.form_id', $this->form->id)->whereNull('items.deleted_at', not: $this->deleted);
+        if ($this->find !== '') {
+            $like = '%'.addcslashes($this->find, '%_\\').'%';
+            $query->whereExists(fn ($found) => $found->from('answers')->whereColumn('answers.item_id', 'items.id')->whereRaw("answers.text LIKE ? ESCAPE '\\'", [$like]));
+        }
+
+        return match (true) {
+            $this->sort === 'changed' => $query->orderBy('items.changed_at', $way)->orderBy('items.number'),
+            isset($this->columns[$this->sort]) || isset($this->gone[$this->sort]) => $query->leftJoin('answers', fn ($join) => $join->on('answers.item_id', '=', 'items.id')->where('answers.question', $this->sort))
+                ->orderByRaw("answers.text IS NULL, answers.number {$way}, answers.text COLLATE NOCASE {$way}")->orderBy('items.number')->select('items.*'),
+            default => $query->orderBy('items.number', $this->down ? 'asc' : 'desc'),
+        };
+    }
+
+    /** How many entries answer a question: of one that goes, so many answers go out of sight. */
+    public static function answered(Item $form, Part $question): int
+    {
+        return DB::table('answers')->join('items', 'items.id', '=', 'answers.item_id')->whereNull('items.deleted_at')->where(['answers.form_id' => $form->id, 'answers.question' => $question->id])->count();
+    }
+}

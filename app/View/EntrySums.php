@@ -1,0 +1,121 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\View;
+
+use App\Models\Item;
+use Illuminate\Database\Query\Builder;
+use Illuminate\Support\Facades\DB;
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Entry\Answers;
+use MistyAttic\Core\Kinds\Form\Flow;
+
+/** Each question of a form summed up over its entries, and the entries by day and by the publishing that was live. */
+final class EntrySums
+{
+    /** Of texts, so many of the latest are shown. */
+    private const LATEST = 5;
+
+    /** @var list<array{question: string, type: string, count: int, bars: list<array{string, int}>, figures: array<string, string>, latest: list<string>, isGone: bool}> */
+    public array $questions = [];
+
+    /** @var list<array{string, int}> */
+    public array $byDay;
+
+    /** @var list<array{string, int}> */
+    public array $byPublishing;
+
+    public int $count;
+
+    public function __construct(private readonly Item $form, private readonly PartTree $tree)
+    {
+        $entries = fn () => DB::table('items')->where('items.form_id', $this->form->id)->whereNull('items.deleted_at');
+        $this->count = $entries()->count();
+        $days = $entries()->join('versions', fn ($join) => $join->on('versions.item_id', '=', 'items.id')->where('versions.number', 1))->groupByRaw('substr(versions.saved_at, 1, 10)')->orderBy('day')->selectRaw('substr(versions.saved_at, 1, 10) AS day, COUNT(*) AS count')->get();
+        $this->byDay = array_values(array_map(fn (object $row) => [(string) $row->day, (int) $row->count], $days->all()));
+        $live = $entries()->join('publishings', 'publishings.id', '=', 'items.asked_id')->join('versions', 'versions.id', '=', 'publishings.version_id')->groupBy('publishings.count', 'versions.number')->orderBy('publishings.count')->selectRaw('versions.number AS number, COUNT(*) AS count')->get();
+        $this->byPublishing = array_values(array_map(fn (object $row) => [(string) $row->number, (int) $row->count], $live->all()));
+        $asked = [];
+        foreach ((new Flow($tree))->questions as $question) {
+            $asked[] = $question->id;
+            if ($question->string('type') !== 'note') {
+                $this->questions[] = $this->sum($question->id, $question->richText()->text(), $question->string('type'), $question);
+            }
+        }
+        foreach (DB::table('answers')->where('form_id', $form->id)->whereNotIn('question', $asked)->groupBy('question')->selectRaw('question, MAX(label) AS label')->get() as $gone) {
+            $this->questions[] = $this->sum((string) $gone->question, (string) $gone->label, '', null);
+        }
+    }
+
+    /** @return array{question: string, type: string, count: int, bars: list<array{string, int}>, figures: array<string, string>, latest: list<string>, isGone: bool} */
+    private function sum(string $id, string $label, string $type, ?Part $question): array
+    {
+        $rows = DB::table('answers')->join('items', 'items.id', '=', 'answers.item_id')->whereNull('items.deleted_at')->where(['answers.form_id' => $this->form->id, 'question' => $id]);
+        $count = (clone $rows)->count();
+        $bars = $figures = [];
+        if (in_array($type, ['one', 'several', 'grid', 'yes_no', 'scale', ''], true)) {
+            $bars = $this->bars($rows, $question, $type);
+        }
+        if (in_array($type, ['number', 'scale'], true)) {
+            $numbers = array_values(array_map(floatval(...), (clone $rows)->whereNotNull('answers.number')->orderBy('answers.number')->pluck('answers.number')->all()));
+            $figures = $numbers === [] ? [] : [
+                __('form.figures.sum') => self::figure(array_sum($numbers)), __('form.figures.mean') => self::figure(array_sum($numbers) / count($numbers)),
+                __('form.figures.median') => self::figure(self::median($numbers)), __('form.figures.least') => self::figure($numbers[0]), __('form.figures.most') => self::figure($numbers[count($numbers) - 1]),
+            ];
+        }
+        $latest = $bars !== [] ? [] : array_values(array_map(strval(...), (clone $rows)->orderByDesc('items.number')->limit(self::LATEST)->pluck('answers.text')->all()));
+
+        return ['question' => $label, 'type' => $type === '' ? '' : (string) __("form.types.{$type}"), 'count' => $count, 'bars' => $bars, 'figures' => $figures, 'latest' => $latest, 'isGone' => $question === null];
+    }
+
+    /**
+     * @param  Builder  $rows
+     * @return list<array{string, int}>
+     */
+    private function bars($rows, ?Part $question, string $type): array
+    {
+        if ($type === 'scale' && $question !== null) {
+            $counts = (clone $rows)->groupBy('answers.number')->selectRaw('answers.number AS at, COUNT(*) AS count')->pluck('count', 'at')->all();
+            [$least, $most] = Answers::scaleOf($question);
+
+            return array_map(fn (int $step) => [(string) $step, (int) ($counts[(string) (float) $step] ?? $counts[(string) $step] ?? $counts["{$step}.0"] ?? 0)], range($least, $most));
+        }
+        $counts = [];
+        foreach ((clone $rows)->groupBy('answers.choices', 'answers.text')->selectRaw('answers.choices AS choices, answers.text AS text, COUNT(*) AS count')->get() as $row) {
+            $choices = $row->choices === null ? null : json_decode((string) $row->choices, true);
+            foreach (is_array($choices) ? $choices : [(string) $row->text] as $choice) {
+                $counts[(string) $choice] = ($counts[(string) $choice] ?? 0) + (int) $row->count;
+            }
+        }
+        $named = [];
+        foreach ($question === null ? [] : $this->tree->children()[$question->id] ?? [] as $below) {
+            if ($this->tree->get($below)->role === 'choice' && $type !== 'grid') {
+                $named[$this->tree->get($below)->string('label')] = $counts[$below] ?? 0;
+                unset($counts[$below]);
+            }
+        }
+        arsort($counts);
+        foreach (array_slice($counts, 0, 12, true) as $choice => $count) {
+            $pair = explode(':', (string) $choice, 2);
+            $name = implode(': ', array_map(fn (string $id) => $this->tree->has($id) ? $this->tree->get($id)->string('label') : $id, $pair));
+            $named[$this->tree->has($pair[0]) || $question === null || $type === 'yes_no' ? $name : __('form.choice_gone')] = $count;
+        }
+
+        return array_map(fn (string|int $name, int $count) => [(string) $name, $count], array_keys($named), $named);
+    }
+
+    private static function figure(float $value): string
+    {
+        return rtrim(rtrim(number_format($value, 2), '0'), '.');
+    }
+
+    /** @param non-empty-list<float> $sorted */
+    private static function median(array $sorted): float
+    {
+        $middle = intdiv(count($sorted), 2);
+
+        return count($sorted) % 2 === 1 ? $sorted[$middle] : ($sorted[$middle - 1] + $sorted[$middle]) / 2;
+    }
+}

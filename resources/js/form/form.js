@@ -1,0 +1,125 @@
+import { baseKeymap } from 'prosemirror-commands';
+import { keymap } from 'prosemirror-keymap';
+import { NodeSelection, Plugin } from 'prosemirror-state';
+import { Decoration, DecorationSet } from 'prosemirror-view';
+import { carry, carrying } from '../editor/carry.js';
+import { askSettings } from '../editor/settings.js';
+import { writing } from '../editor/writing.js';
+import { backspace, enter, lineBreak, move, putRule, retype, set, tools } from './commands.js';
+import { toDocument, toParts } from './convert.js';
+import { around, levels, nameOf, questions, spokenPlace } from './places.js';
+import { answers, fieldsOf, targets } from './settings.js';
+import { toolbar } from './toolbar.js';
+import { views } from './views.js';
+
+/** How a form is walked and rearranged. */
+const LIE = { levels, nameOf, spokenPlace, move, sortOf: (/** @type {import('prosemirror-model').Node} */ node) => node.type.name };
+
+/**
+ * The editor of a form.
+ *
+ * @param {HTMLElement} root
+ * @returns {() => void}
+ */
+export function attachForm(root) {
+    const sheet = /** @type {HTMLElement} */ (root.querySelector('[data-form-editor]'));
+    const spoken = /** @type {HTMLElement} */ (root.querySelector('[data-spoken]'));
+    const dialog = /** @type {HTMLDialogElement} */ (root.querySelector('[data-settings-dialog]'));
+    const say = (/** @type {string} */ words) => {
+        spoken.textContent = words;
+    };
+    /** @param {import('prosemirror-view').EditorView} view @param {import('../editor/carry.js').Place | undefined} place */
+    const open = async (view, place) => {
+        const question = around(view.state, 'question')?.node ?? null;
+        const fields = place ? fieldsOf(view.state.doc, place.node, question) : null;
+        if (!place || !fields) return;
+        const id = place.node.attrs.id;
+        const values = await askSettings(dialog, nameOf(place.node), fields, place.node.attrs);
+        view.focus();
+        if (!values) return;
+        // Others may have moved it in the meantime.
+        let pos = -1;
+        view.state.doc.descendants((node, at) => {
+            if (node.attrs.id === id) pos = at;
+            return pos < 0 && !node.isTextblock;
+        });
+        if (pos < 0) return say('It was removed in the meantime.');
+        const { type, ...rest } = values;
+        set(pos, Object.fromEntries(Object.entries(rest).map(([name, value]) => [name, value === '' && name !== 'title' ? null : value])))(view.state, view.dispatch);
+        if (type !== undefined && type !== place.node.attrs.type) retype(type)(view.state, view.dispatch);
+    };
+    /** What can be set: the innermost of where one is that has something. @param {import('prosemirror-state').EditorState} state */
+    const settable = (state) => levels(state).find(({ node }) => fieldsOf(state.doc, node, around(state, 'question')?.node ?? null));
+    /** @type {Record<string, import('prosemirror-state').Command>} */
+    const more = {
+        settings: (state, dispatch, view) => {
+            const place = settable(state);
+            if (!place) return false;
+            if (dispatch && view) open(view, place);
+            return true;
+        },
+        'form-settings': (state, dispatch, view) => {
+            const first = state.doc.firstChild;
+            if (first?.type.name !== 'settings') return false;
+            if (dispatch && view) open(view, { node: first, pos: 0, index: 0 });
+            return true;
+        },
+        rule: (state, dispatch, view) => {
+            const question = around(state, 'question');
+            if (!question || question.node.attrs.type === 'note') return false;
+            if (dispatch && view) {
+                putRule({ when: question.node.attrs.type === 'several' ? 'contains' : 'is', value: answers(question.node)?.[0]?.[0] ?? '', action: 'go', target: targets(state.doc, questions(state.doc).find(({ node }) => node === question.node)?.number ?? 0)[0]?.[0] ?? null })(state, dispatch, view);
+                open(view, levels(view.state)[0]);
+            }
+            return true;
+        },
+        carry: carry(LIE, say),
+    };
+
+    return writing(root, sheet, {
+        convert: { toParts, toDocument },
+        plugins: ({ link, keep }) => [
+            carrying(LIE, say, (view) => open(view, settable(view.state))),
+            keymap({
+                'Mod-b': tools.bold,
+                'Mod-i': tools.italic,
+                'Mod-k': link,
+                'Mod-z': tools.undo,
+                'Mod-y': tools.redo,
+                'Mod-Shift-z': tools.redo,
+                'Mod-s': () => (keep(), true),
+                Enter: enter,
+                'Shift-Enter': lineBreak,
+                Backspace: (state, dispatch) => (state.selection instanceof NodeSelection ? tools.remove : backspace)(state, dispatch),
+                Delete: (state, dispatch) => state.selection instanceof NodeSelection && tools.remove(state, dispatch),
+            }),
+            keymap(baseKeymap),
+            numbers(),
+            new Plugin({
+                props: {
+                    handleDoubleClickOn(view, pos, node, nodePos, event, direct) {
+                        if (!direct || !view.editable || !['settings', 'skip_rule'].includes(node.type.name)) return false;
+                        open(view, { node, pos: nodePos, index: 0 });
+                        return true;
+                    },
+                },
+            }),
+        ],
+        nodeViews: views,
+        attributes: { class: 'form-writing', 'aria-label': 'The form' },
+        insertPicture: () => () => false,
+        part: (state) => (around(state, 'question') ?? levels(state)[0])?.node.attrs.id ?? '',
+        tools: (element, view, others) => toolbar(element, view, { ...others, ...more }),
+    });
+}
+
+/** The numbers of questions, which change when others come and go. @returns {Plugin} */
+function numbers() {
+    return new Plugin({
+        props: {
+            decorations(state) {
+                return DecorationSet.create(state.doc, questions(state.doc).map(({ node, pos, number }) => Decoration.node(pos, pos + node.nodeSize, { 'data-number': String(number) })));
+            },
+        },
+    });
+}

@@ -1,0 +1,66 @@
+import { putQuestion, retype, tools } from './commands.js';
+import { around, levels, nameOf } from './places.js';
+import { schema } from './schema.js';
+
+/**
+ * The tools of a form: what is put in, the words, and what is chosen.
+ *
+ * @param {HTMLElement} root
+ * @param {import('prosemirror-view').EditorView} view
+ * @param {Record<string, import('prosemirror-state').Command>} more commands that open something
+ * @returns {{refresh: () => void, dispose: () => void}}
+ */
+export function toolbar(root, view, more) {
+    const bar = /** @type {HTMLElement} */ (root.querySelector('[data-tools]'));
+    const all = { ...tools, ...more };
+    const buttons = /** @type {HTMLButtonElement[]} */ ([...bar.querySelectorAll('[data-do]')]);
+    const type = /** @type {HTMLSelectElement} */ (bar.querySelector('[data-type]'));
+    const name = /** @type {HTMLElement} */ (bar.querySelector('[data-chosen]'));
+
+    const refresh = () => {
+        const { state } = view;
+        const question = around(state, 'question');
+        const [place] = levels(state);
+        name.textContent = place ? nameOf(place.node) : 'Nothing chosen';
+        type.disabled = !question;
+        if (question) type.value = question.node.attrs.type;
+        for (const button of buttons) {
+            const tool = button.dataset.do ?? '';
+            button.disabled = !all[tool]?.(state);
+            if (tool in schema.marks && state.selection.$from.parent.isTextblock) {
+                const mark = schema.marks[tool];
+                const { from, to, empty, $from } = state.selection;
+                button.setAttribute('aria-pressed', String(empty ? Boolean(mark.isInSet(state.storedMarks ?? $from.marks())) : state.doc.rangeHasMark(from, to, mark)));
+            }
+        }
+    };
+    /** @param {MouseEvent} event a press must not take the caret out of the text */
+    const down = (event) => {
+        if (/** @type {Element} */ (event.target).closest('[data-do], [data-put]')) event.preventDefault();
+    };
+    /** @param {MouseEvent} event */
+    const press = (event) => {
+        const target = /** @type {HTMLElement | null} */ (/** @type {Element} */ (event.target).closest('[data-do], [data-put]'));
+        if (!target) return;
+        target.closest('details')?.removeAttribute('open');
+        if (target.dataset.put !== undefined) putQuestion(target.dataset.put)(view.state, view.dispatch);
+        else all[target.dataset.do ?? '']?.(view.state, view.dispatch, view);
+        if (!['link', 'settings', 'form-settings', 'rule'].includes(target.dataset.do ?? '')) view.focus();
+    };
+    const change = () => {
+        retype(type.value)(view.state, view.dispatch);
+        view.focus();
+    };
+    bar.addEventListener('mousedown', down);
+    bar.addEventListener('click', press);
+    type.addEventListener('change', change);
+    refresh();
+    return {
+        refresh,
+        dispose: () => {
+            bar.removeEventListener('mousedown', down);
+            bar.removeEventListener('click', press);
+            type.removeEventListener('change', change);
+        },
+    };
+}

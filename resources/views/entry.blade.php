@@ -1,0 +1,27 @@
+<x-layout :title="$item->title.' of '.$item->form->title" body="is-item">
+    <x-item-head :item="$item" at="write"><x-when :at="$item->changed_at" /></x-item-head>
+    <main id="main" class="answering is-entry">
+        <x-problems />
+        @if ($item->deleted_at !== null)
+            <div class="answer-note" role="note"><p>This entry was taken away <x-when :at="$item->deleted_at" />. All of it is kept.</p><form method="post" action="{{ route('entry.undelete', $item) }}">@csrf @method('put')<button class="button is-dark">Bring it back</button></form></div>
+        @endif
+        <form method="post" action="{{ route('entry.save', $item) }}" class="answer-form">
+            @csrf @method('put')
+            <input type="hidden" name="base" value="{{ $item->root }}">
+            @foreach ($view->questions() as $question)
+                @if ($question->string('type') === 'file')
+                    <div class="ask"><p class="ask-label">{{ $question->richText()->text() }}</p>@isset($view->answering->files[$question->id])<p>{{ $view->answering->files[$question->id][1] }}</p><img class="part-picture" src="{{ route('picture', [$item->form, $view->answering->files[$question->id][0]]) }}" alt="{{ $view->answering->files[$question->id][1] }}">@else<p class="ask-help">no picture</p>@endisset</div>
+                @else
+                    @include('form.ask', ['question' => $question->with('required', true), 'answering' => $view->answering, 'wrong' => null, 'name' => "a[{$question->id}]"])
+                @endif
+            @endforeach
+            @if ($view->gone !== [])
+                <section class="entry-gone" aria-labelledby="gone"><h2 id="gone">Questions that are gone</h2>
+                    <dl>@foreach ($view->gone as $answer)<div><dt>{{ $answer->string('label') }}</dt><dd>{{ App\View\AnswerText::of($answer) }}</dd></div>@endforeach</dl>
+                </section>
+            @endif
+            <div class="answer-do"><button class="button is-dark">Save</button><a class="button" href="{{ route('history', $item) }}">History</a></div>
+        </form>
+        @if ($item->deleted_at === null)<form class="entry-away" method="post" action="{{ route('entry.delete', $item) }}">@csrf @method('delete')<button class="button is-quiet">Take this entry away</button></form>@endif
+    </main>
+</x-layout>
