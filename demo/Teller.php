@@ -17,6 +17,7 @@ use App\Actions\Saved;
 use App\Actions\SaveState;
 use App\Actions\Sent;
 use App\Actions\SettleHeldEdit;
+use App\Actions\TakeEntry;
 use App\Models\Cause;
 use App\Models\HeldEdit;
 use App\Models\Item;
@@ -28,6 +29,9 @@ use App\Models\Version;
 use App\Store\States;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\Date;
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Cell;
 use MistyAttic\Core\Merge\Choice;
 
 /** Tells one story through the application's own actions. */
@@ -49,6 +53,7 @@ final readonly class Teller
         private AskToPublish $ask,
         private AnswerWish $answer,
         private OpenToPublic $open,
+        private TakeEntry $entry,
     ) {}
 
     /** @return int how many versions it came to */
@@ -83,6 +88,7 @@ final readonly class Teller
         return match ($story->kind) {
             'spreadsheet' => new SheetDraft,
             'page' => new PageDraft($name, fn (string $file) => $this->pictures->handle($item, (string) file_get_contents($file)) ?? throw new \DomainException("{$file} is no picture")),
+            'form' => new FormDraft($name),
             default => new Draft($name),
         };
     }
@@ -130,6 +136,15 @@ final readonly class Teller
                 $this->answer->handle($wish, $who, $word === 'yes' ? PublishingState::Published : PublishingState::Refused, $rest === '' ? null : $rest);
 
                 return null;
+            case 'entries':
+                $this->entries($item, $rest);
+
+                return null;
+            case 'entry':
+            case 'every':
+                $this->editEntries($item, $who, $word, $rest);
+
+                return null;
             case 'public':
                 $this->open->handle($item, true);
 
@@ -142,6 +157,39 @@ final readonly class Teller
         $saved = $this->save->handle($item, $who, new Sent($base, $draft->edit($this->states->tree($base), $line), 'demo-'.$who->id.'-'.$item->head));
 
         return $saved instanceof Saved ? null : throw new \DomainException('could not be saved');
+    }
+
+    /** `46 over 30`: so many entries from visitors, spread over so many days. */
+    private function entries(Item $form, string $text): void
+    {
+        [$count, $days] = array_map(intval(...), explode(' over ', $text));
+        $visitors = new Visitors($form->title);
+        $live = $form->refresh()->live ?? throw new \DomainException('nothing is live yet');
+        $tree = $this->states->tree($live->version->root);
+        $start = Date::now();
+        $number = (int) $form->entries()->max('number');
+        for ($at = 0; $at < $count; $at++) {
+            Date::setTestNow($start->addMinutes((int) ($at * $days * 1440 / $count) + $at * 7 % 400));
+            $this->entry->handle($form, $live, null, $visitors->answers($tree, ++$number));
+        }
+    }
+
+    /** `12: QUESTION = ANSWER` of one entry, or `6 from 60 to 126: …` of every sixth. */
+    private function editEntries(Item $form, User $who, string $word, string $text): void
+    {
+        [$which, $edit] = Prose::two($text, ': ');
+        [$question, $value] = Prose::two($edit, ' = ');
+        [$step, $from, $to] = $word === 'entry' ? [1, (int) $which, (int) $which] : array_map(intval(...), explode(' ', str_replace([' from ', ' to '], ' ', $which)));
+        foreach (range($from, $to, $step) as $number) {
+            $entry = $form->entries()->where('number', $number)->firstOrFail();
+            $tree = $this->states->tree($entry->root);
+            $parts = array_map(fn (Part $answer) => ! str_contains($answer->string('label'), $question) ? $answer : $answer->with('value', match (true) {
+                Cell::isDate($value) => ['d', $value],
+                is_numeric($value) => (int) $value,
+                default => $value,
+            }), $tree->parts);
+            $this->save->handle($entry, $who, new Sent($entry->root, PartTree::of($parts), 'demo-'.$who->id.'-'.$entry->head)) instanceof Saved || throw new \DomainException('could not be saved');
+        }
     }
 
     private function version(Item $item, string $named): Version

@@ -17,6 +17,7 @@ final class Download
         return match ($kind) {
             'spreadsheet' => SheetFormat::cases(),
             'page' => PageFormat::cases(),
+            'form', 'entry' => [PageFormat::Json],
             default => DocumentFormat::cases(),
         };
     }

@@ -66,6 +66,15 @@ final readonly class Entry
         return count($part) === 2 ? route('cell', [$item, ...$part]) : route('part', [$item, $part[0]]);
     }
 
+    /** What becomes of answers when a form loses its questions, or gets them back with a restore; nothing when there are none. */
+    public function answers(Item $item, string $way): ?string
+    {
+        $isGone = $this->statement->type === ChangeType::Removed;
+        $count = $isGone ? EntryList::answered($item, $this->statement->ids) : 0;
+
+        return $count === 0 ? null : trans_choice("form.{$way}", $count, ['count' => (string) $count]);
+    }
+
     public function place(): ?string
     {
         $place = $this->statement->values['place'] ?? null;
@@ -105,6 +114,9 @@ final readonly class Entry
             return $phrases->planned($this->statement);
         }
         $what = $phrases->what($values);
+        if ($this->statement->type === ChangeType::Edited && isset($values['field'], $values['was'])) {
+            return $phrases->settingBack($values);
+        }
 
         return match ($this->statement->type) {
             ChangeType::Removed, ChangeType::Added => mb_ucfirst($what),

@@ -9,7 +9,6 @@ use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Pagination\LengthAwarePaginator;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
-use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Form\Flow;
 
@@ -78,9 +77,13 @@ final class EntryList
         };
     }
 
-    /** How many entries answer a question: of one that goes, so many answers go out of sight. */
-    public static function answered(Item $form, Part $question): int
+    /**
+     * How many answers there are to questions: when these go, so many go out of sight.
+     *
+     * @param  list<string>  $questions
+     */
+    public static function answered(Item $form, array $questions): int
     {
-        return DB::table('answers')->join('items', 'items.id', '=', 'answers.item_id')->whereNull('items.deleted_at')->where(['answers.form_id' => $form->id, 'answers.question' => $question->id])->count();
+        return $form->kind !== 'form' ? 0 : DB::table('answers')->join('items', 'items.id', '=', 'answers.item_id')->whereNull('items.deleted_at')->where('answers.form_id', $form->id)->whereIn('answers.question', $questions)->count();
     }
 }

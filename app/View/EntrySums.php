@@ -65,7 +65,7 @@ final class EntrySums
                 __('form.figures.median') => self::figure(self::median($numbers)), __('form.figures.least') => self::figure($numbers[0]), __('form.figures.most') => self::figure($numbers[count($numbers) - 1]),
             ];
         }
-        $latest = $bars !== [] ? [] : array_values(array_map(strval(...), (clone $rows)->orderByDesc('items.number')->limit(self::LATEST)->pluck('answers.text')->all()));
+        $latest = $bars !== [] || $type === 'number' ? [] : array_values(array_map(strval(...), (clone $rows)->orderByDesc('items.number')->limit(self::LATEST)->pluck('answers.text')->all()));
 
         return ['question' => $label, 'type' => $type === '' ? '' : (string) __("form.types.{$type}"), 'count' => $count, 'bars' => $bars, 'figures' => $figures, 'latest' => $latest, 'isGone' => $question === null];
     }

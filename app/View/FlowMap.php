@@ -17,9 +17,9 @@ use MistyAttic\Core\Kinds\Label;
 /** The way through a form, drawn from top to bottom: questions as boxes, skip rules as arrows beside them; of two states both. */
 final class FlowMap
 {
-    public const WIDTH = 274;
+    public const WIDTH = 276;
 
-    private const LEFT = 60;
+    private const LEFT = 36;
 
     private const BOX = [140, 30];
 
@@ -114,7 +114,7 @@ final class FlowMap
         $rule = $this->new->find((string) $arrow->rule) ?? $this->old->find((string) $arrow->rule);
         $tree = $rule !== null && $this->new->has($rule->id) ? $this->new : $this->old;
 
-        return $rule === null ? '' : self::when($tree, $rule, 10);
+        return $rule === null ? '' : self::when($tree, $rule, 9);
     }
 
     /** “is “Clothes””, as short as wanted. */

@@ -64,6 +64,21 @@ final class Phrases
         return trans_choice("history.table_plan.{$statement->code}", (int) ($values['count'] ?? 1), [...$this->strings($values), ...$this->table($values)]);
     }
 
+    /**
+     * A setting that a restore brings back.
+     *
+     * @param  array<string, string|int>  $values
+     */
+    public function settingBack(array $values): string
+    {
+        $shown = [...$this->strings($values), ...$this->settings($values)];
+        $name = (string) ($values['name'] ?? '');
+
+        return __($shown['was'] === '' ? 'history.plan.setting_none' : 'history.plan.setting', [
+            ...$shown, 'subject' => $name === '' && isset($values['noun']) ? (string) __("changes.unnamed.{$values['noun']}") : "“{$name}”",
+        ]);
+    }
+
     /** @param array<string, string|int> $values */
     public function what(array $values): string
     {
@@ -139,7 +154,15 @@ final class Phrases
      */
     private function settings(array $values): array
     {
+        $value = function (string $end) use ($values): array {
+            $key = "changes.values.{$values['field']}.".($values[$end] ?? '');
+            $word = __($key);
+
+            return is_string($word) && $word !== $key ? [$end => $word] : [];
+        };
+
         return ! isset($values['field']) ? [] : [
+            ...$value('was'), ...$value('is'),
             'field' => __("changes.fields.{$values['field']}"),
             'others' => ($values['others'] ?? 0) === 0 ? '' : ' '.trans_choice('changes.others', (int) $values['others'], ['count' => (string) $values['others']]),
         ];

@@ -24,6 +24,11 @@ final readonly class PublishingPlan
 
     public PartTree $tree;
 
+    /** Both states, as far as there are two. */
+    public PartTree $old;
+
+    public PartTree $new;
+
     /** How many versions were made since. */
     public int $newer;
 
@@ -33,6 +38,8 @@ final readonly class PublishingPlan
         $this->live = $item->live?->version()->with('user', 'milestone.user')->firstOrFail()->setRelation('item', $item);
         $this->comparison = $this->live === null ? null : new Comparison($item, $this->live, $version, $states, $phrases);
         $this->tree = $this->comparison->new ?? $states->tree($version->root);
+        $this->new = $this->tree;
+        $this->old = $this->comparison->old ?? $this->tree;
         $this->newer = $item->head - $version->number;
     }
 

@@ -205,6 +205,12 @@ return [
         'cell' => 'cell', 'table' => 'table', 'picture' => 'picture', 'rule' => 'line across',
     ],
 
+    'values' => [
+        'audience' => ['anyone' => 'everybody', 'shelf' => 'the people of the shelf', 'named' => 'the people named'],
+        'type' => ['short' => 'short text', 'long' => 'long text', 'one' => 'one of several', 'several' => 'several of several', 'scale' => 'scale', 'number' => 'number', 'date' => 'date', 'time' => 'time', 'yes_no' => 'yes or no', 'email' => 'e-mail address', 'file' => 'picture or file', 'grid' => 'grid', 'note' => 'text that explains'],
+        'action' => ['go' => 'go on', 'show' => 'show', 'hide' => 'leave out', 'end' => 'end'],
+        'background' => ['plain' => 'paper'],
+    ],
     'fields' => [
         'key' => 'key',
         'title' => 'title',

@@ -69,6 +69,7 @@ return [
     'nothing_ticked' => 'Tick what shall come back or go away. Nothing was changed.',
     'same' => 'That is the newest state already; there is nothing to restore.',
     'nouns' => [
+        'question' => '{1} one question|[2,*] :count questions', 'page' => '{1} one page|[2,*] :count pages', 'choice' => '{1} one choice|[2,*] :count choices', 'grid_line' => '{1} one row|[2,*] :count rows', 'skip_rule' => '{1} one skip rule|[2,*] :count skip rules', 'settings' => '{1} the settings|[2,*] the settings', 'answer' => '{1} one answer|[2,*] :count answers',
         'heading' => '{1} one heading|[2,*] :count headings', 'paragraph' => '{1} one paragraph|[2,*] :count paragraphs', 'item' => '{1} one list item|[2,*] :count list items',
         'task' => '{1} one task|[2,*] :count tasks', 'quote' => '{1} one quote|[2,*] :count quotes', 'code' => '{1} one block of code|[2,*] :count blocks of code',
         'tab' => '{1} one tab|[2,*] :count tabs', 'column' => '{1} one column|[2,*] :count columns', 'row' => '{1} one row|[2,*] :count rows',
@@ -93,6 +94,8 @@ return [
         'renamed_column' => '{1} The name “:was” of the column “:is”:in|[2,*] The names of :count columns:in',
     ],
     'plan' => [
+        'setting' => 'The :field of :subject as it was: “:was”',
+        'setting_none' => 'No :field of :subject, as before',
         'moved' => 'Where :what stood',
         'edited' => 'The earlier wording of “:name”',
         'formatted' => 'The earlier look of “:name”',

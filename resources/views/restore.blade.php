@@ -9,11 +9,11 @@
         @endif
         <div class="plan-columns">
             <section aria-labelledby="back"><h2 id="back">Comes back <span>{{ count($plan->comesBack) }}</span></h2><p>In {{ $version->number }}, and missing or other now</p>
-                <ul data-column="back">@foreach ($plan->comesBack as $at => $entry)<x-plan-line :entry="$entry" :at="$at" />@endforeach</ul>
+                <ul data-column="back">@foreach ($plan->comesBack as $at => $entry)<x-plan-line :entry="$entry" :at="$at" :item="$item" />@endforeach</ul>
                 @if ($plan->comesBack === [])<p class="plan-none">Nothing: all that was in {{ $version->number }} is there now.</p>@endif
             </section>
             <section aria-labelledby="away"><h2 id="away">Goes away <span>{{ count($plan->goesAway) }}</span></h2><p>Made since {{ $version->number }}; {{ $item->head }} keeps it</p>
-                <ul data-column="away">@foreach ($plan->goesAway as $at => $entry)<x-plan-line :entry="$entry" :at="$at" />@endforeach</ul>
+                <ul data-column="away">@foreach ($plan->goesAway as $at => $entry)<x-plan-line :entry="$entry" :at="$at" :item="$item" />@endforeach</ul>
                 @if ($plan->goesAway === [])<p class="plan-none">Nothing was added since.</p>@endif
             </section>
             <section aria-labelledby="stays"><h2 id="stays">Stays as it is</h2><p>The same in both, so it is not touched</p>
@@ -38,7 +38,7 @@
         <a class="button" href="{{ route('history', ['item' => $item, 'from' => $version->number, 'to' => $item->head]) }}">Cancel</a>
         <button class="button" type="button" data-tick-all hidden>Tick none</button>
         <span aria-live="polite" data-plan-count>{{ count($plan->comesBack) }} come back, {{ count($plan->goesAway) }} go away</span>
-        <a class="button" href="{{ route('copy', [$item, $version->number]) }}">Copy out instead…</a>
+        @if ($item->kind !== 'entry')<a class="button" href="{{ route('copy', [$item, $version->number]) }}">Copy out instead…</a>@endif
         @unless ($plan->since->changes->isEmpty())
             <form id="restore" method="post" action="{{ route('restore.store', [$item, $version->number]) }}">@csrf<input type="hidden" name="seen" value="{{ $item->head }}">@if ($plan->count() > 0)<input type="hidden" name="lines" value="{{ $plan->count() }}">@endif @if ($live !== null) @can('publishNow', $item)<button class="button" name="publish" value="1" data-restore-publish>Restore and publish</button>@endcan @endif<button class="button is-dark" data-restore>Restore {{ $version->number }}</button></form>
         @endunless

@@ -7,7 +7,7 @@
     @can('write', $item)
         @include(['page' => 'page.tools', 'form' => 'form.tools'][$item->kind] ?? 'write.tools')
     @endcan
-    <div class="sheet {{ $item->kind === 'document' ? '' : "is-{$item->kind}" }}" {{ ['page' => 'data-page', 'form' => 'data-form-editor'][$item->kind] ?? '' }} data-editor="{{ json_encode(['key' => $item->key, 'root' => $item->root, 'number' => $item->head, 'me' => auth()->id(), 'editable' => Gate::allows('write', $item)]) }}">
+    <div class="sheet {{ $item->kind === 'document' ? '' : "is-{$item->kind}" }}" {{ ['page' => 'data-page', 'form' => 'data-form-editor'][$item->kind] ?? '' }} @isset($answered)data-answered="{{ json_encode($answered) }}"@endisset data-editor="{{ json_encode(['key' => $item->key, 'root' => $item->root, 'number' => $item->head, 'me' => auth()->id(), 'editable' => Gate::allows('write', $item)]) }}">
         <noscript><p class="notice">Writing needs JavaScript. <a href="{{ route('history', ['item' => $item, 'from' => $item->head, 'to' => $item->head, 'view' => 'was']) }}">Read it</a> or look at its history without.</p></noscript>
         <div class="{{ ['page' => 'page-writing', 'form' => 'form-sheet'][$item->kind] ?? 'sheet-text' }}" data-text data-parts="{{ $parts }}"></div>
         <aside class="notes" aria-label="Notes" data-notes="{{ route('item.notes', $item) }}">@include('write.notes')</aside>

@@ -13,6 +13,7 @@ use App\Models\User;
 use App\Models\Version;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
+use MistyAttic\Core\Content\Part;
 
 final class DemoTest extends FeatureCase
 {
@@ -27,7 +28,7 @@ final class DemoTest extends FeatureCase
                 $this->check();
                 $this->assertVerified();
                 DB::statement('PRAGMA foreign_keys = OFF');
-                foreach (['publishings', 'pictures', 'held_edits', 'milestones', 'touches', 'activity', 'sent_states', 'versions', 'items', 'memberships', 'shelves', 'users', 'chunks'] as $table) {
+                foreach (['answers', 'publishings', 'pictures', 'held_edits', 'milestones', 'touches', 'activity', 'sent_states', 'versions', 'items', 'memberships', 'shelves', 'users', 'chunks'] as $table) {
                     DB::table($table)->delete();
                 }
             }
@@ -37,7 +38,7 @@ final class DemoTest extends FeatureCase
 
     private function check(): void
     {
-        self::assertSame([5, 4], [User::query()->count(), Shelf::query()->count()]);
+        self::assertSame([6, 4], [User::query()->count(), Shelf::query()->count()]);
         self::assertGreaterThanOrEqual(4, Item::query()->count());
         $handbook = Item::query()->where('title', 'Volunteer handbook')->firstOrFail();
         self::assertGreaterThan(150, $handbook->head);
@@ -55,6 +56,10 @@ final class DemoTest extends FeatureCase
         $states = Publishing::query()->pluck('state')->countBy(fn (PublishingState $state) => $state->value);
         self::assertSame([1, 2, 1], [$states['waiting'], $states['refused'], $states['edited']]);
         self::assertSame(3, Item::query()->where(['kind' => 'page', 'is_public' => true])->whereNotNull('live_id')->count());
+        $booking = Item::query()->where('title', 'Book a repair')->firstOrFail();
+        self::assertSame(146, $booking->entries()->count());
+        $asked = array_column(array_filter($this->tree($booking)->parts, fn (Part $part) => $part->role === 'question'), 'id');
+        self::assertSame(131, DB::table('answers')->where('form_id', $booking->id)->whereNotIn('question', $asked)->count());
         self::assertSame('2026-05-31', $handbook->changed_at->format('Y-m-d'));
     }
 }

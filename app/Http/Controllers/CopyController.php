@@ -20,6 +20,8 @@ final class CopyController extends Controller
     public function show(Request $request, Item $item, int $number, States $states): View
     {
         Gate::authorize('view', $item);
+        // An entry belongs to its form.
+        abort_if($item->kind === 'entry', 404);
         $person = $this->person($request);
         $version = $this->version($item, $number);
 
@@ -34,6 +36,8 @@ final class CopyController extends Controller
     public function store(Request $request, Item $item, int $number, CopyOut $copy): RedirectResponse
     {
         Gate::authorize('view', $item);
+        // An entry belongs to its form.
+        abort_if($item->kind === 'entry', 404);
         $sent = $request->validate(['title' => ['required', 'string', 'max:'.config('attic.title')], 'shelf' => ['required', 'string', 'max:40'], 'tab' => ['nullable', 'string', 'max:24']]);
         $shelf = Shelf::query()->where('key', $sent['shelf'])->firstOrFail();
         Gate::authorize('make', $shelf);

@@ -13,8 +13,10 @@ use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Str;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Formats\DocumentFormat;
+use MistyAttic\Core\Formats\JsonWriter;
 use MistyAttic\Core\Formats\Page\PageFormat;
 use MistyAttic\Core\Formats\SheetFormat;
+use MistyAttic\Core\Kinds\Kinds;
 use MistyAttic\Core\Store\ChunkStore;
 
 final class DownloadController extends Controller
@@ -44,6 +46,11 @@ final class DownloadController extends Controller
             return $bytes === null ? null : 'data:'.$types[$chunk].';base64,'.base64_encode($bytes);
         };
         $tree = $states->tree($version->root);
+        if (in_array($item->kind, ['form', 'entry'], true)) {
+            abort_unless($format === 'json', 404);
+
+            return $this->file($item, $number, $format, 'application/json', (new JsonWriter)->write(Kinds::named($item->kind), $tree));
+        }
         if ($item->kind === 'page') {
             $page = PageFormat::tryFrom($format) ?? abort(404);
 

@@ -24,6 +24,7 @@ final class FileController extends Controller
     public function show(Item $item, States $states): View
     {
         Gate::authorize('write', $item);
+        abort_if(in_array($item->kind, ['form', 'entry'], true), 404);
 
         return view('file', ['item' => $item, 'tabs' => $item->kind === 'spreadsheet' ? (new Places($states->tree($item->root)))->tabs : []]);
     }
@@ -31,6 +32,7 @@ final class FileController extends Controller
     public function store(Request $request, Item $item, ReadFile $read, BringInFile $bring): RedirectResponse
     {
         Gate::authorize('write', $item);
+        abort_if(in_array($item->kind, ['form', 'entry'], true), 404);
         $big = __('item.file_big', ['max' => (string) intdiv(ReadFile::MOST_KB, 1024)]);
         $sent = $request->validate(['file' => ['required', 'file', 'max:'.ReadFile::MOST_KB], 'tab' => ['nullable', 'string', 'max:24']], ['file.max' => $big, 'file.uploaded' => $big, 'file.required' => __('item.file_none')]);
         /** @var UploadedFile $file */

@@ -17,6 +17,7 @@ use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 
 final class ItemController extends Controller
@@ -43,6 +44,7 @@ final class ItemController extends Controller
 
         return view($item->kind === 'spreadsheet' ? 'sheet' : 'write', [
             'item' => $item,
+            'answered' => $item->kind === 'form' ? (object) DB::table('answers')->where('form_id', $item->id)->groupBy('question')->selectRaw('question, COUNT(*) AS count')->pluck('count', 'question')->all() : null,
             'newest' => $newest,
             'sentence' => $phrases->version($newest),
             'ribbon' => $ribbon->of($item, self::FOOT_VERSIONS),

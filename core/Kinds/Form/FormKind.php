@@ -33,12 +33,16 @@ final class FormKind extends SchemaKind
         ]);
     }
 
-    /** A skip rule is known by what it leads to. */
+    /** A skip rule is known by what it leads to, a page without a title by the first that it asks. */
     public function label(PartTree $tree, Part $part): string
     {
-        $target = $part->role === FormRole::Rule->value ? $tree->find($part->string('target')) : null;
+        $shown = match (true) {
+            $part->role === FormRole::Rule->value => $tree->find($part->string('target')),
+            $part->role === FormRole::Page->value && $part->string('title') === '' && $tree->has($part->id) => $tree->find($tree->children()[$part->id][0] ?? ''),
+            default => null,
+        };
 
-        return $target === null ? parent::label($tree, $part) : $this->label($tree, $target);
+        return $shown === null ? parent::label($tree, $part) : $this->label($tree, $shown);
     }
 
     public function isPublishable(): bool

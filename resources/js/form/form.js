@@ -45,13 +45,27 @@ export function attachForm(root) {
         });
         if (pos < 0) return say('It was removed in the meantime.');
         const { type, ...rest } = values;
-        set(pos, Object.fromEntries(Object.entries(rest).map(([name, value]) => [name, value === '' && name !== 'title' ? null : value])))(view.state, view.dispatch);
+        set(pos, Object.fromEntries(Object.entries(rest).map(([name, value]) => [name, (value === '' && name !== 'title') || (Array.isArray(value) && value.length === 0) ? null : value])))(view.state, view.dispatch);
         if (type !== undefined && type !== place.node.attrs.type) retype(type)(view.state, view.dispatch);
     };
     /** What can be set: the innermost of where one is that has something. @param {import('prosemirror-state').EditorState} state */
     const settable = (state) => levels(state).find(({ node }) => fieldsOf(state.doc, node, around(state, 'question')?.node ?? null));
+    /** @type {Record<string, number>} how often each question was answered */
+    const answered = JSON.parse(sheet.dataset.answered ?? '{}');
+    const note = /** @type {HTMLElement} */ (root.querySelector('[data-gone]'));
+    /** Says how many answers go out of sight with what is removed. @type {import('prosemirror-state').Command} */
+    const removeSaying = (state, dispatch) => {
+        const going = dispatch ? levels(state).find(({ node }) => node.type.name !== 'settings')?.node : null;
+        if (!tools.remove(state, dispatch)) return false;
+        let count = 0;
+        if (going?.type.name === 'question') count = answered[going.attrs.id] ?? 0;
+        else if (going?.type.name === 'page') going.forEach((question) => (count += answered[question.attrs.id] ?? 0));
+        if (dispatch) note.textContent = count === 0 ? '' : `${count === 1 ? 'One answer goes' : `${count} answers go`} out of sight with it. They are kept, and come back with the question.`;
+        return true;
+    };
     /** @type {Record<string, import('prosemirror-state').Command>} */
     const more = {
+        remove: removeSaying,
         settings: (state, dispatch, view) => {
             const place = settable(state);
             if (!place) return false;
@@ -90,13 +104,20 @@ export function attachForm(root) {
                 'Mod-s': () => (keep(), true),
                 Enter: enter,
                 'Shift-Enter': lineBreak,
-                Backspace: (state, dispatch) => (state.selection instanceof NodeSelection ? tools.remove : backspace)(state, dispatch),
-                Delete: (state, dispatch) => state.selection instanceof NodeSelection && tools.remove(state, dispatch),
+                Backspace: (state, dispatch) => (state.selection instanceof NodeSelection ? removeSaying : backspace)(state, dispatch),
+                Delete: (state, dispatch) => state.selection instanceof NodeSelection && removeSaying(state, dispatch),
             }),
             keymap(baseKeymap),
             numbers(),
             new Plugin({
                 props: {
+                    // What is said about a question or a page, around its words, chooses it.
+                    handleClickOn(view, pos, node, nodePos, event) {
+                        const around_ = /** @type {Element} */ (event.target).closest('.question-head, .question-help, .form-page-title');
+                        if (!around_ || !['question', 'page'].includes(node.type.name) || view.nodeDOM(nodePos) !== around_.parentElement) return false;
+                        view.dispatch(view.state.tr.setSelection(NodeSelection.create(view.state.doc, nodePos)));
+                        return true;
+                    },
                     handleDoubleClickOn(view, pos, node, nodePos, event, direct) {
                         if (!direct || !view.editable || !['settings', 'skip_rule'].includes(node.type.name)) return false;
                         open(view, { node, pos: nodePos, index: 0 });

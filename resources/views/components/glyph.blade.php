@@ -16,6 +16,9 @@
     @case('form')
         <rect x="3" y="3" width="18" height="18" rx="2"/><circle cx="8" cy="9" r="1.6"/><circle cx="8" cy="15.5" r="1.6"/><path d="M12 9h6M12 15.5h6"/>
         @break
+    @case('entry')
+        <rect x="4.5" y="3" width="15" height="18" rx="2"/><path d="m8 11.5 2.5 2.5L16 8.5M8 17.5h8"/>
+        @break
     @case('undo')
         <path d="M8 5 4 9l4 4M4 9h9a6 6 0 0 1 0 12h-3"/>
         @break

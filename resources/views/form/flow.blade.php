@@ -4,15 +4,15 @@
         <p>Nothing is asked.</p>
     @else
         <svg viewBox="0 0 {{ $flow::WIDTH }} {{ $flow->height() }}" width="{{ $flow::WIDTH }}" height="{{ $flow->height() }}" role="img" aria-label="Questions from top to bottom, with an arrow for each way on. The rules stand in words with their questions.">
-            <defs><marker id="flow-head" viewBox="0 0 8 8" refX="7" refY="4" markerWidth="8" markerHeight="8" orient="auto-start-reverse"><path d="M0 0L8 4L0 8z"/></marker></defs>
+            <defs><marker id="flow-head" viewBox="0 0 8 8" refX="7" refY="4" markerUnits="userSpaceOnUse" markerWidth="9" markerHeight="9" orient="auto-start-reverse"><path d="M0 0L8 4L0 8z"/></marker></defs>
             @foreach ($flow->arrows as $arrow)
                 <path class="flow-arrow was-{{ $arrow['state'] }} @if ($arrow['isRule']) is-rule @endif" d="{{ $arrow['path'] }}" marker-end="url(#flow-head)"/>
                 @if ($arrow['name'] !== '')<text class="flow-when was-{{ $arrow['state'] }}" x="{{ $arrow['x'] }}" y="{{ $arrow['y'] }}">{{ $arrow['name'] }}</text>@endif
             @endforeach
             @foreach ($flow->boxes as $box)
-                <g class="flow-box was-{{ $box['state'] }} @unless ($box['isReached']) is-unreached @endunless"><rect x="60" y="{{ $box['y'] }}" width="140" height="30" rx="2"/><text x="68" y="{{ $box['y'] + 19 }}">{{ $box['name'] }}</text></g>
+                <g class="flow-box was-{{ $box['state'] }} @unless ($box['isReached']) is-unreached @endunless"><rect x="36" y="{{ $box['y'] }}" width="140" height="30" rx="2"/><text x="44" y="{{ $box['y'] + 19 }}">{{ $box['name'] }}</text></g>
             @endforeach
-            <g class="flow-box is-end"><text x="130" y="{{ $flow->height() - 14 }}" text-anchor="middle">sent</text></g>
+            <g class="flow-box is-end"><text x="106" y="{{ $flow->height() - 14 }}" text-anchor="middle">sent</text></g>
         </svg>
     @endif
     @if ($flow->problems !== [])

@@ -1,6 +1,6 @@
 <section class="form-row {{ $row->block->classes($address) }}" id="part-{{ $row->block->id() }}" data-part="{{ $row->block->id() }}">
     @include('page.marks', ['block' => $row->block, 'named' => true])
-    <span class="form-number" aria-hidden="true">{{ $row->isQuestion() ? $row->count : ($row->block->role() === 'settings' ? '§' : '') }}</span>
+    <span class="form-number" aria-hidden="true">{{ $row->isQuestion() ? ($row->block->removed() ? '' : $row->count) : ($row->block->role() === 'settings' ? '§' : '') }}</span>
     <div class="form-what">
         @if ($row->isQuestion())
             <h3>{{ $row->block->text('both', $address) }}</h3>

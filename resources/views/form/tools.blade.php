@@ -35,4 +35,5 @@
             <button type="button" data-do="rule">Skip rule…</button>
         </span>
     </span>
+    <p class="form-gone" data-gone role="status"></p>
 </div>

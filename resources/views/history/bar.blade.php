@@ -35,7 +35,7 @@
                 @endif
             </div>
         </details>
-        <a class="button" href="{{ route('copy', [$item, $from->number]) }}">Copy out…</a>
+        @if ($item->kind !== 'entry')<a class="button" href="{{ route('copy', [$item, $from->number]) }}">Copy out…</a>@endif
         @can('restore', $item)
             @if ($to->cause->canBeTakenBack() && $to->number === $item->head)
                 <form method="post" action="{{ route('restore.undo', [$item, $to->number]) }}">@csrf<button class="button is-dark">Take it back</button></form>

@@ -1,5 +1,7 @@
 <div class="state @if ($kind->beside() !== null) is-page @endif" tabindex="0" role="region" aria-label="What readers will see" data-state>
-    @if ($kind->beside() === null)
+    @if ($kind->name() === 'form')
+        <div class="form-rows">@foreach ((new App\View\FormRows($blocks, false))->rows as $row)@include('form.row', ['comparison' => $plan])@endforeach</div>
+    @elseif ($kind->beside() === null)
         <article class="paper prose">@foreach ($blocks as $block)@include('history.block', ['side' => 'both'])@endforeach</article>
     @elseif ($plan->comparison === null || $plan->changesNothing())
         <div class="page">{{ $plan->page() }}</div>

@@ -1,0 +1,248 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Actions\MakeItem;
+use App\Models\Item;
+use App\Models\Role;
+use App\Models\Shelf;
+use App\Models\User;
+use App\View\Answering;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Date;
+use Illuminate\Support\Facades\DB;
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Content\RichText;
+use PHPUnit\Framework\Attributes\DataProvider;
+
+/** Forms: who answers, what is taken, and what becomes of it. */
+final class FormsTest extends FeatureCase
+{
+    /** @var array<string, User> */
+    private array $people;
+
+    private Shelf $shelf;
+
+    private Item $form;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->people = ['owner' => $this->person('Ines Oduya'), 'editor' => $this->person('Tobi Brandt'), 'viewer' => $this->person('Jun Castell'), 'stranger' => $this->person('Nell Warwick')];
+        $this->shelf = $this->shelf('Open days', [[$this->people['owner'], Role::Owner], [$this->people['editor'], Role::Editor], [$this->people['viewer'], Role::Viewer]]);
+        $this->form = $this->app->make(MakeItem::class)->handle($this->shelf, $this->people['owner'], 'form', 'Book a repair');
+        $this->save($this->form, $this->people['owner'], $this->asked());
+        $this->publish($this->form, $this->people['owner']);
+        $this->form->update(['is_public' => true, 'address' => 'book']);
+    }
+
+    /** @return array<string, array{string, string, list<string>}> method, route, who may */
+    public static function routes(): array
+    {
+        return [
+            'answering, asking' => ['get', 'answer', ['viewer', 'editor', 'owner']],
+            'answering' => ['post', 'answer.store', ['viewer', 'editor', 'owner']],
+            'the entries' => ['get', 'entries', ['editor', 'owner']],
+            'their sums' => ['get', 'entries.sums', ['editor', 'owner']],
+            'their file' => ['get', 'entries.download', ['editor', 'owner']],
+            'an entry' => ['get', 'item', ['editor', 'owner']],
+            'its history' => ['get', 'history', ['editor', 'owner']],
+            'saving it' => ['put', 'entry.save', ['editor', 'owner']],
+            'taking it away' => ['delete', 'entry.delete', ['editor', 'owner']],
+            'bringing it back' => ['put', 'entry.undelete', ['editor', 'owner']],
+        ];
+    }
+
+    /** @param list<string> $may */
+    #[DataProvider('routes')]
+    public function test_a_route_lets_in_those_who_may_and_nobody_else(string $method, string $route, array $may): void
+    {
+        $entry = $this->entry();
+        $url = in_array($route, ['item', 'history', 'entry.save', 'entry.delete', 'entry.undelete'], true) ? route($route, $entry) : route($route, $route === 'entries.download' ? [$this->form, 'csv'] : $this->form);
+        $this->json($method, $url)->assertUnauthorized();
+        self::assertSame(404, $this->actingAs($this->people['stranger'])->json($method, $url)->status());
+        foreach (['viewer', 'editor', 'owner'] as $who) {
+            $status = $this->actingAs($this->people[$who])->json($method, $url, $route === 'entry.save' ? ['base' => $entry->root] : [])->status();
+            in_array($who, $may, true) ? self::assertContains($status, [200, 302], $who) : self::assertContains($status, [403, 404], $who);
+        }
+    }
+
+    public function test_a_form_is_answered_page_by_page_without_an_account_or_a_cookie(): void
+    {
+        $first = $this->get('/read/book')->assertOk()->assertSee('What is it?')->assertDontSee('Your address')->assertDontSee('<script', false);
+        self::assertSame([], $first->headers->getCookies());
+        $second = $this->post('/read/book', ['seen' => ['qone', 'qtwo'], 'a' => ['qone' => 'cone', 'qtwo' => 'A cable']])->assertOk()->assertSee('Your address')->assertDontSee('What is it?');
+        $second->assertSee('name="a[qtwo]" value="A cable"', false);
+        $again = $this->post('/read/book', ['seen' => ['qone', 'qtwo', 'qmail', 'qmany'], 'a' => ['qone' => 'cone', 'qtwo' => 'A cable', 'qmail' => 'nobody', 'qmany' => 'lots']])->assertOk();
+        $again->assertSee('2 answers are not right yet')->assertSee('Write an e-mail address')->assertSee('Write a number')->assertSee('value="nobody"', false);
+        self::assertSame(0, $this->form->entries()->count());
+        $this->post('/read/book', ['seen' => ['qone', 'qtwo', 'qmail', 'qmany'], 'a' => $this->answers()])->assertOk()->assertSee('Thank you.');
+        $entry = $this->form->entries()->firstOrFail();
+        self::assertSame(['qone', 'qtwo', 'qmail', 'qmany'], array_column($this->tree($entry)->parts, 'id'));
+        self::assertSame(['Visitor', 1, 2], [$entry->versions()->firstOrFail()->user->name, $entry->number, $entry->asked?->version->number]);
+        $this->assertVerified();
+    }
+
+    public function test_skip_rules_hold_on_the_server_and_forged_answers_are_left_out(): void
+    {
+        $this->post('/read/book', ['seen' => ['qone', 'qmail', 'qmany'], 'a' => ['qone' => 'ctwo', 'qtwo' => 'skipped', 'qmail' => 'a@b.example', 'qnone' => 'forged', 'other-qone' => 'x']])->assertSee('Thank you.');
+        self::assertSame(['qone', 'qmail'], array_column($this->tree($this->form->entries()->firstOrFail())->parts, 'id'));
+        $this->post('/read/book', ['seen' => ['qone', 'qmail', 'qmany'], 'a' => ['qone' => 'somebody-elses', 'qmail' => 'a@b.example']])->assertOk()->assertSee('Choose one of these');
+        foreach ([['a' => 'text'], ['seen' => 'text'], ['a' => ['qone' => ['deep' => ['er' => 'x']]]], ['a' => array_fill(0, 600, 'x')]] as $odd) {
+            self::assertContains($this->post('/read/book', $odd)->status(), [200, 302]);
+        }
+        self::assertSame(1, $this->form->entries()->count());
+    }
+
+    public function test_scripts_and_formulas_do_no_harm(): void
+    {
+        $this->post('/read/book', ['seen' => ['qone', 'qtwo', 'qmail', 'qmany'], 'a' => ['qtwo' => '=HYPERLINK("http://x")<script>alert(1)</script>'] + $this->answers()])->assertSee('Thank you.');
+        $this->actingAs($this->people['editor']);
+        foreach ([route('entries', $this->form), route('entries.sums', $this->form), route('item', $this->form->entries()->firstOrFail()), route('history', ['item' => $this->form->entries()->firstOrFail(), 'view' => 'was'])] as $screen) {
+            $this->get($screen)->assertOk()->assertDontSee('<script>alert', false)->assertSee('HYPERLINK');
+        }
+        $csv = (string) $this->get(route('entries.download', [$this->form, 'csv']))->assertOk()->getContent();
+        self::assertStringContainsString("'=HYPERLINK", $csv);
+        self::assertStringNotContainsString(',=HYPERLINK', $csv);
+        $json = $this->getJson(route('entries.download', [$this->form, 'json']))->assertOk()->json();
+        self::assertSame(['What is it?', 'Something with a plug'], [$json['questions']['qone'], $json['entries'][0]['answers']['qone']]);
+        self::assertStringStartsWith('PK', (string) $this->get(route('entries.download', [$this->form, 'xlsx']))->getContent());
+    }
+
+    public function test_files_are_pictures_and_only_ones_that_were_sent(): void
+    {
+        $tree = PartTree::of([...$this->asked()->parts, new Part('qfile', 'question', 1, ['type' => 'file', 'text' => RichText::plain('A picture'), 'required' => false])]);
+        $this->save($this->form, $this->people['owner'], $tree);
+        $this->publish($this->form, $this->people['owner']);
+        $seen = ['qone', 'qtwo', 'qmail', 'qmany', 'qfile'];
+        $this->post('/read/book', ['seen' => $seen, 'a' => $this->answers(), 'file' => ['qfile' => 'forged'], 'upload' => ['qfile' => UploadedFile::fake()->createWithContent('x.png', '<svg onload=alert(1)>')]])->assertSee('Thank you.');
+        self::assertNull($this->tree($this->form->entries()->firstOrFail())->find('qfile'));
+        $this->post('/read/book', ['seen' => $seen, 'a' => ['qmail' => 'nobody'] + $this->answers(), 'upload' => ['qfile' => UploadedFile::fake()->image('bench.png', 8, 8)]])->assertOk()->assertSee('Taken: bench.png');
+        $chunk = (string) DB::table('pictures')->where('item_id', $this->form->id)->value('chunk');
+        $this->post('/read/book', ['seen' => $seen, 'a' => $this->answers(), 'file' => ['qfile' => Answering::seal($chunk, 'bench.png')]])->assertSee('Thank you.');
+        self::assertSame($chunk, $this->tree($this->form->entries()->where('number', 2)->firstOrFail())->get('qfile')->string('chunk'));
+    }
+
+    public function test_it_opens_and_closes_and_is_answered_once(): void
+    {
+        $this->setting(['opens' => '2026-06-01']);
+        $this->get('/read/book')->assertSee('This opens on 2026-06-01');
+        $this->post('/read/book', ['seen' => ['qone', 'qtwo', 'qmail', 'qmany'], 'a' => $this->answers()])->assertSee('This opens on');
+        $this->setting(['closes' => '2026-04-01']);
+        $this->get('/read/book')->assertSee('This was open until');
+        $this->setting(['audience' => 'shelf']);
+        $this->get('/read/book')->assertSee('Only the people of its shelf');
+        $this->setting(['audience' => 'named', 'people' => ['TOBI@example.org']]);
+        $this->actingAs($this->people['viewer'])->get(route('answer', $this->form))->assertSee('you are none of them');
+        $this->setting(['audience' => 'shelf', 'once' => true]);
+        $this->actingAs($this->people['editor'])->post(route('answer.store', $this->form), ['seen' => ['qone', 'qtwo', 'qmail', 'qmany'], 'a' => $this->answers()])->assertSee('Thank you.');
+        $this->get(route('answer', $this->form))->assertSee('You have answered this already');
+        self::assertSame(1, $this->form->entries()->count());
+        self::assertSame('Tobi Brandt', $this->form->entries()->firstOrFail()->versions()->firstOrFail()->user->name);
+    }
+
+    public function test_answers_to_a_question_that_is_gone_are_kept_and_come_back_with_it(): void
+    {
+        $entry = $this->entry();
+        $without = PartTree::of(array_values(array_filter($this->asked()->parts, fn (Part $part) => $part->id !== 'qtwo')));
+        $this->save($this->form, $this->people['owner'], $without);
+        $this->actingAs($this->people['owner']);
+        $this->get(route('entries', $this->form))->assertSee('is asked no more')->assertSee('A cable');
+        $this->get(route('entries.sums', $this->form))->assertSee('A question that is gone');
+        $this->get(route('item', $entry))->assertSee('Questions that are gone')->assertSee('A cable');
+        $this->get(route('history', ['item' => $this->form, 'from' => 2, 'to' => 3]))->assertSee('one answer is out of sight');
+        $this->get(route('restore', [$this->form, 2]))->assertSee('one answer comes back into place');
+        // An edit in the meantime leaves them alone.
+        $this->put(route('entry.save', $entry), ['base' => $entry->refresh()->root, 'a' => ['qone' => 'cone', 'qmail' => 'c@d.example', 'qmany' => '2']])->assertRedirect();
+        self::assertSame('A cable', $this->tree($entry)->get('qtwo')->richText()->text());
+        $this->post(route('restore.store', [$this->form, 2]), ['seen' => 3])->assertRedirect();
+        $this->get(route('entries', $this->form))->assertDontSee('is asked no more')->assertSee('A cable');
+    }
+
+    public function test_an_entry_has_a_history_field_by_field_and_comes_back(): void
+    {
+        $entry = $this->entry();
+        $base = $entry->root;
+        $this->actingAs($this->people['editor'])->put(route('entry.save', $entry), ['base' => $base, 'a' => ['qmail' => 'c@d.example'] + $this->answers()])->assertRedirect();
+        Date::setTestNow(Date::now()->addHour());
+        // From the same page, another field: both stay.
+        $this->actingAs($this->people['owner'])->put(route('entry.save', $entry), ['base' => $base, 'a' => ['qmany' => '7'] + $this->answers()])->assertRedirect();
+        $tree = $this->tree($entry);
+        self::assertSame(['c@d.example', 7], [$tree->get('qmail')->fields['value'], $tree->get('qmany')->fields['value']]);
+        $this->get(route('history', ['item' => $entry, 'from' => 1, 'to' => 3]))->assertOk()->assertSeeText('Changed “Your address” from “a@b.example” to “c@d.example”')->assertSeeText('Changed “How many?” from “3” to “7”')->assertSee('2 answers the same');
+        $this->get(route('part', [$entry, 'qmany']))->assertOk()->assertSee('Bring this back');
+        $this->post(route('part.restore', [$entry, 'qmany', 1]), ['seen' => 3])->assertRedirect();
+        self::assertSame(['c@d.example', 3], [$this->tree($entry)->get('qmail')->fields['value'], $this->tree($entry)->get('qmany')->fields['value']]);
+        self::assertSame('3', DB::table('answers')->where(['item_id' => $entry->id, 'question' => 'qmany'])->value('text'));
+        $this->put(route('entry.save', $entry), ['base' => $entry->refresh()->root, 'a' => ['qmany' => 'many'] + $this->answers()])->assertSessionHasErrors('qmany');
+        $this->delete(route('entry.delete', $entry))->assertRedirect(route('entries', $this->form));
+        $this->get(route('entries', $this->form))->assertSee('Nobody has answered yet');
+        $this->get(route('entries', ['item' => $this->form, 'gone' => 1]))->assertSee('c@d.example');
+        $this->get(route('item', $entry))->assertSee('was taken away')->assertSee('Bring it back');
+        $this->put(route('entry.undelete', $entry))->assertRedirect();
+        $this->get(route('entries', $this->form))->assertSee('c@d.example');
+        $this->assertVerified();
+    }
+
+    public function test_entries_are_sorted_found_and_summed_up(): void
+    {
+        foreach ([['a@b.example', '10'], ['c@d.example', '9'], ['e@f.example', '100']] as [$mail, $many]) {
+            $this->post('/read/book', ['seen' => ['qone', 'qtwo', 'qmail', 'qmany'], 'a' => ['qmail' => $mail, 'qmany' => $many] + $this->answers()])->assertSee('Thank you.');
+        }
+        $this->actingAs($this->people['editor']);
+        $this->get(route('entries', ['item' => $this->form, 'sort' => 'qmany']))->assertSeeInOrder(['c@d.example', 'a@b.example', 'e@f.example']);
+        $this->get(route('entries', ['item' => $this->form, 'sort' => 'qmany', 'down' => 1]))->assertSeeInOrder(['e@f.example', 'a@b.example', 'c@d.example']);
+        $this->get(route('entries', ['item' => $this->form, 'find' => 'd.exam']))->assertSee('c@d.example')->assertDontSee('a@b.example');
+        $this->get(route('entries', ['item' => $this->form, 'find' => '%']))->assertSee('No entry has that');
+        $this->get(route('entries.sums', $this->form))->assertSeeTextInOrder(['Something with a plug', '3', '100 %', 'Sum', '119', 'Median', '10']);
+    }
+
+    public function test_entries_stand_with_their_form_and_not_on_the_shelf(): void
+    {
+        $entry = $this->entry();
+        $this->actingAs($this->people['owner'])->get(route('shelf', $this->shelf))->assertDontSee($entry->key);
+        $this->get(route('copy', [$entry, 1]))->assertNotFound();
+        $this->get(route('item.file', $this->form))->assertNotFound();
+        $this->get(route('download', [$entry, 1, 'json']))->assertOk()->assertSee('"kind": "entry"', false);
+        $this->post(route('shelf.make', $this->shelf), ['kind' => 'form', 'file' => UploadedFile::fake()->createWithContent('x.md', 'x')])->assertSessionHasErrors('file');
+    }
+
+    private function asked(): PartTree
+    {
+        $question = fn (string $id, string $type, string $text, bool $required = false): Part => new Part($id, 'question', 1, ['type' => $type, 'text' => RichText::plain($text), 'required' => $required]);
+
+        return PartTree::of([
+            new Part('sset', 'settings', 0, ['audience' => 'anyone', 'once' => false, 'editable' => false, 'thanks' => RichText::plain('Thank you.')]),
+            new Part('pone', 'page', 0, ['title' => 'The thing']),
+            $question('qone', 'one', 'What is it?', true), new Part('cone', 'choice', 2, ['label' => 'Something with a plug', 'other' => false]), new Part('ctwo', 'choice', 2, ['label' => 'Clothes', 'other' => false]),
+            new Part('rone', 'skip_rule', 2, ['when' => 'is', 'value' => 'ctwo', 'action' => 'go', 'target' => 'ptwo']),
+            $question('qtwo', 'long', 'What is wrong with it?'),
+            new Part('ptwo', 'page', 0, ['title' => 'You']),
+            $question('qmail', 'email', 'Your address', true), $question('qmany', 'number', 'How many?'),
+        ]);
+    }
+
+    /** @return array<string, string> */
+    private function answers(): array
+    {
+        return ['qone' => 'cone', 'qtwo' => 'A cable', 'qmail' => 'a@b.example', 'qmany' => '3'];
+    }
+
+    private function entry(): Item
+    {
+        $this->post('/read/book', ['seen' => ['qone', 'qtwo', 'qmail', 'qmany'], 'a' => $this->answers()])->assertSee('Thank you.');
+
+        return $this->form->entries()->firstOrFail();
+    }
+
+    /** @param array<string, mixed> $fields */
+    private function setting(array $fields): void
+    {
+        $tree = $this->asked();
+        $this->save($this->form, $this->people['owner'], PartTree::of([new Part('sset', 'settings', 0, $fields + $tree->parts[0]->fields), ...array_slice($tree->parts, 1)]));
+        $this->publish($this->form, $this->people['owner']);
+    }
+}
