@@ -106,6 +106,7 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
             Route::get('/comparison/{to}/{format}', ComparisonController::class)->whereNumber('to')->whereIn('format', ['html', 'xlsx'])->name('comparison');
             Route::get('/publish', [PublishingController::class, 'show'])->name('publish');
             Route::post('/publish', [PublishingController::class, 'store'])->name('publish.store');
+            Route::match(['get', 'post'], '/try', [AnswerController::class, 'try'])->name('try');
             Route::get('/copy', [CopyController::class, 'show'])->name('copy');
             Route::post('/copy', [CopyController::class, 'store'])->name('copy.store');
             Route::get('/download/{format}', DownloadController::class)->name('download');

@@ -45,6 +45,7 @@ final class FormsTest extends FeatureCase
         return [
             'answering, asking' => ['get', 'answer', ['viewer', 'editor', 'owner']],
             'answering' => ['post', 'answer.store', ['viewer', 'editor', 'owner']],
+            'trying it' => ['get', 'try', ['viewer', 'editor', 'owner']],
             'the entries' => ['get', 'entries', ['editor', 'owner']],
             'their sums' => ['get', 'entries.sums', ['editor', 'owner']],
             'their file' => ['get', 'entries.download', ['editor', 'owner']],
@@ -61,7 +62,11 @@ final class FormsTest extends FeatureCase
     public function test_a_route_lets_in_those_who_may_and_nobody_else(string $method, string $route, array $may): void
     {
         $entry = $this->entry();
-        $url = in_array($route, ['item', 'history', 'entry.save', 'entry.delete', 'entry.undelete'], true) ? route($route, $entry) : route($route, $route === 'entries.download' ? [$this->form, 'csv'] : $this->form);
+        $url = in_array($route, ['item', 'history', 'entry.save', 'entry.delete', 'entry.undelete'], true) ? route($route, $entry) : route($route, match ($route) {
+            'entries.download' => [$this->form, 'csv'],
+            'try' => [$this->form, 2],
+            default => $this->form,
+        });
         $this->json($method, $url)->assertUnauthorized();
         self::assertSame(404, $this->actingAs($this->people['stranger'])->json($method, $url)->status());
         foreach (['viewer', 'editor', 'owner'] as $who) {
@@ -124,6 +129,16 @@ final class FormsTest extends FeatureCase
         $chunk = (string) DB::table('pictures')->where('item_id', $this->form->id)->value('chunk');
         $this->post('/read/book', ['seen' => $seen, 'a' => $this->answers(), 'file' => ['qfile' => Answering::seal($chunk, 'bench.png')]])->assertSee('Thank you.');
         self::assertSame($chunk, $this->tree($this->form->entries()->where('number', 2)->firstOrFail())->get('qfile')->string('chunk'));
+    }
+
+    public function test_a_version_is_tried_out_and_nothing_is_kept(): void
+    {
+        $this->save($this->form, $this->people['owner'], PartTree::of([...$this->asked()->parts, new Part('qnew', 'question', 1, ['type' => 'short', 'text' => RichText::plain('Anything else?'), 'required' => false])]));
+        $this->actingAs($this->people['owner'])->get(route('try', [$this->form, 3]))->assertSee('Nothing that you write here is kept')->assertSee('What is it?');
+        $this->post(route('try', [$this->form, 3]), ['seen' => ['qone', 'qtwo'], 'a' => ['qone' => 'ctwo']])->assertSee('Anything else?');
+        $this->post(route('try', [$this->form, 2]), ['seen' => ['qone', 'qmail', 'qmany'], 'a' => ['qone' => 'ctwo', 'qmail' => 'a@b.example']])->assertSee('Thank you.')->assertSee('Clothes');
+        self::assertSame(0, $this->form->entries()->count());
+        $this->actingAs($this->people['viewer'])->get(route('try', [$this->form, 3]))->assertNotFound();
     }
 
     public function test_it_opens_and_closes_and_is_answered_once(): void

@@ -53,6 +53,19 @@ final class AnswerController extends Controller
         return response($this->take($request, $this->public($address), $take, $keep, null), 200, ['Cache-Control' => 'no-store']);
     }
 
+    /** A version tried out as the person answering sees it; nothing is kept. */
+    public function try(Request $request, Item $item, int $number): View
+    {
+        Gate::authorize('view', $item);
+        abort_unless($item->kind === 'form', 404);
+        $version = $this->version($item, $number);
+        $sent = $request->validate(['a' => ['nullable', 'array', 'max:500'], 'seen' => ['nullable', 'array', 'max:500'], 'seen.*' => ['string', 'max:24'], 'to' => ['nullable', 'string', 'max:24']]);
+        $form = $this->states->tree($version->root);
+        $answering = new Answering($form, $sent['a'] ?? [], array_values(array_filter($sent['seen'] ?? [], $form->has(...))), [], $sent['to'] ?? null);
+
+        return view('try', ['item' => $item, 'version' => $version, 'answering' => $answering, 'action' => route('try', [$item, $number]), 'closed' => null, 'public' => false]);
+    }
+
     private function take(Request $request, Item $item, TakeEntry $take, KeepPicture $keep, ?User $person): View
     {
         $live = $this->live($item);

@@ -138,8 +138,7 @@ function headMoved(root, number) {
         since.href = since.href.replace(/to=\d+/, `to=${number}`);
         root.querySelector('[data-draft]')?.toggleAttribute('hidden', since.textContent === String(number));
     }
-    const publish = /** @type {HTMLAnchorElement | null} */ (root.querySelector('[data-publish]'));
-    if (publish) publish.href = (publish.dataset.publish ?? '').replace('/versions/0/', `/versions/${number}/`);
+    for (const link of /** @type {NodeListOf<HTMLAnchorElement>} */ (root.querySelectorAll('[data-newest]'))) link.href = (link.dataset.newest ?? '').replace('/versions/0/', `/versions/${number}/`);
 }
 
 /**

@@ -104,7 +104,7 @@ function bounds({ type, least, most, low, high }) {
 /** @param {Node} node @returns {NodeView} */
 function pageView(node) {
     const dom = element('div', 'form-page');
-    const title = element('h2', 'form-page-title');
+    const title = element('p', 'form-page-title');
     title.contentEditable = 'false';
     const contentDOM = element('div', 'form-page-body');
     dom.append(title, contentDOM);

@@ -18,6 +18,7 @@
         <button type="button" data-do="redo" aria-label="Redo" title="Redo (Ctrl+Y)"><x-glyph name="redo" /></button>
     </span>
     <button type="button" data-do="form-settings">Settings of the form…</button>
+    <a class="tool-link" href="{{ route('try', [$item, $item->head]) }}" data-newest="{{ route('try', [$item, 0]) }}">Try it</a>
     <span class="tool-arrange" role="group" aria-label="What is chosen">
         <b data-chosen>Nothing chosen</b>
         <button type="button" data-do="settings" title="Its settings (Escape, then Enter)">Settings…</button>
