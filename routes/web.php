@@ -8,6 +8,7 @@ use App\Http\Controllers\ComparisonController;
 use App\Http\Controllers\CopyController;
 use App\Http\Controllers\DownloadController;
 use App\Http\Controllers\EntriesController;
+use App\Http\Controllers\EntryChangesController;
 use App\Http\Controllers\EntryController;
 use App\Http\Controllers\FileController;
 use App\Http\Controllers\HeldEditController;
@@ -74,6 +75,9 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
         Route::get('/entries', [EntriesController::class, 'show'])->name('entries');
         Route::get('/entries/sums', [EntriesController::class, 'sums'])->name('entries.sums');
         Route::get('/entries/download/{format}', [EntriesController::class, 'download'])->whereIn('format', ['csv', 'xlsx', 'json'])->name('entries.download');
+        Route::get('/entries/outbox', [EntriesController::class, 'outbox'])->name('entries.outbox');
+        Route::get('/entries/changes', [EntryChangesController::class, 'show'])->name('entries.changes');
+        Route::post('/entries/changes', [EntryChangesController::class, 'store'])->name('entries.changes.out');
         Route::put('/answers', [EntryController::class, 'update'])->name('entry.save');
         Route::delete('/entry', [EntryController::class, 'destroy'])->name('entry.delete');
         Route::put('/entry', [EntryController::class, 'restore'])->name('entry.undelete');

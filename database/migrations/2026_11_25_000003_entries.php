@@ -32,6 +32,15 @@ return new class extends Migration {
             choices TEXT,
             PRIMARY KEY (item_id, question)
         ) WITHOUT ROWID;
+        CREATE TABLE mails (
+            id INTEGER PRIMARY KEY,
+            item_id INTEGER NOT NULL REFERENCES items (id),
+            recipient TEXT NOT NULL,
+            subject TEXT NOT NULL,
+            body TEXT NOT NULL,
+            sent_at TEXT NOT NULL
+        );
+        CREATE INDEX mails_item ON mails (item_id);
         CREATE INDEX answers_sorted ON answers (form_id, question, number, text, item_id);
         SQL;
 };

@@ -40,6 +40,11 @@ return [
     'choice_gone' => 'a choice that is gone',
     'columns' => ['tab' => 'Entries', 'number' => 'Number', 'sent' => 'Sent', 'changed' => 'Last changed', 'by' => 'By'],
     'answers_same' => '{1} one answer the same|[2,*] :count answers the same',
+    'changes' => [
+        'none' => 'Tick the entries that it shall be taken out of.',
+        'done' => '{0} Nothing of it is there any more, so nothing was changed.|{1} Took what :who changed out of one entry.|[2,*] Took what :who changed out of :count entries.',
+    ],
+    'mail' => ['subject' => 'Your answers to “:title”', 'change' => 'You can change your answers here: :address'],
     'same' => '{1} one question the same|[2,*] :count questions the same',
     'wrong' => [
         'required' => 'This has to be answered.',

@@ -2,13 +2,14 @@
     <x-item-head :item="$item" at="entries" />
     <main id="main" class="listing entries-list">
         <div class="bar-row">
-            <span class="switch" role="group" aria-label="Shown as"><a href="{{ route('entries', $item) }}" aria-current="true">List</a><a href="{{ route('entries.sums', $item) }}">Summed up</a></span>
+            <span class="switch" role="group" aria-label="Shown as"><a href="{{ route('entries', $item) }}" aria-current="true">List</a><a href="{{ route('entries.sums', $item) }}">Summed up</a><a href="{{ route('entries.changes', $item) }}">Changes</a></span>
             <form class="entries-find" method="get" action="{{ route('entries', $item) }}" role="search">
                 <input class="input" name="find" value="{{ $list->find }}" maxlength="200" placeholder="Find in the answers" aria-label="Find in the answers">
                 @if ($list->deleted)<input type="hidden" name="gone" value="1">@endif
             </form>
             <span>{{ trans_choice('{0} no entries|{1} one entry|[2,*] :count entries', $list->entries->total()) }}</span>
             <a href="{{ route('entries', ['item' => $item, 'gone' => $list->deleted ? null : 1]) }}">{{ $list->deleted ? 'Those that are there' : 'Taken away' }}</a>
+            <a href="{{ route('entries.outbox', $item) }}">Outbox</a>
             <span class="bar-do">
                 <details class="menu" data-menu><summary class="button">Download</summary><div class="menu-sheet is-right">@foreach (['csv' => 'CSV', 'xlsx' => 'XLSX', 'json' => 'JSON'] as $format => $name)<a class="menu-line" href="{{ route('entries.download', ['item' => $item, 'format' => $format, 'sort' => $list->sort, 'down' => $list->down ? 1 : 0, 'find' => $list->find, 'gone' => $list->deleted ? 1 : 0]) }}">{{ $name }}</a>@endforeach</div></details>
             </span>

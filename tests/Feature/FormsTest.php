@@ -49,6 +49,9 @@ final class FormsTest extends FeatureCase
             'the entries' => ['get', 'entries', ['editor', 'owner']],
             'their sums' => ['get', 'entries.sums', ['editor', 'owner']],
             'their file' => ['get', 'entries.download', ['editor', 'owner']],
+            'what somebody changed' => ['get', 'entries.changes', ['editor', 'owner']],
+            'taking that out' => ['post', 'entries.changes.out', ['editor', 'owner']],
+            'the outbox' => ['get', 'entries.outbox', ['editor', 'owner']],
             'an entry' => ['get', 'item', ['editor', 'owner']],
             'its history' => ['get', 'history', ['editor', 'owner']],
             'saving it' => ['put', 'entry.save', ['editor', 'owner']],
@@ -70,7 +73,11 @@ final class FormsTest extends FeatureCase
         $this->json($method, $url)->assertUnauthorized();
         self::assertSame(404, $this->actingAs($this->people['stranger'])->json($method, $url)->status());
         foreach (['viewer', 'editor', 'owner'] as $who) {
-            $status = $this->actingAs($this->people[$who])->json($method, $url, $route === 'entry.save' ? ['base' => $entry->root] : [])->status();
+            $status = $this->actingAs($this->people[$who])->json($method, $url, match ($route) {
+                'entry.save' => ['base' => $entry->root],
+                'entries.changes.out' => ['entries' => ['x'], 'by' => $this->people['editor']->id],
+                default => [],
+            })->status();
             in_array($who, $may, true) ? self::assertContains($status, [200, 302], $who) : self::assertContains($status, [403, 404], $who);
         }
     }
@@ -129,6 +136,24 @@ final class FormsTest extends FeatureCase
         $chunk = (string) DB::table('pictures')->where('item_id', $this->form->id)->value('chunk');
         $this->post('/read/book', ['seen' => $seen, 'a' => $this->answers(), 'file' => ['qfile' => Answering::seal($chunk, 'bench.png')]])->assertSee('Thank you.');
         self::assertSame($chunk, $this->tree($this->form->entries()->where('number', 2)->firstOrFail())->get('qfile')->string('chunk'));
+    }
+
+    public function test_who_answered_is_told_and_changes_it_by_its_own_address_while_the_form_lets_them(): void
+    {
+        $this->post('/read/book', ['seen' => ['qone', 'qtwo', 'qmail', 'qmany'], 'a' => $this->answers()])->assertDontSee('change your answers');
+        $this->setting(['editable' => true]);
+        $this->post('/read/book', ['seen' => ['qone', 'qtwo', 'qmail', 'qmany'], 'a' => $this->answers()])->assertSee('change your answers');
+        $entry = $this->form->entries()->where('number', 2)->firstOrFail();
+        $mine = "/read/book/mine/{$entry->token}";
+        $this->actingAs($this->people['owner'])->get(route('entries.outbox', $this->form))->assertOk()->assertSee('a@b.example')->assertSee($mine)->assertSee('What is wrong with it?: A cable');
+        self::assertSame(2, DB::table('mails')->count());
+        $this->get($mine)->assertOk()->assertSee('A cable')->assertHeader('Referrer-Policy', 'same-origin');
+        $this->post($mine, ['seen' => ['qone', 'qtwo', 'qmail', 'qmany'], 'a' => ['qmany' => 'x'] + $this->answers()])->assertSee('Write a number');
+        $this->post($mine, ['seen' => ['qone', 'qtwo', 'qmail', 'qmany'], 'a' => ['qmany' => '5'] + $this->answers()])->assertSee('Thank you.');
+        self::assertSame([5, 2], [$this->tree($entry)->get('qmany')->fields['value'], $entry->refresh()->head]);
+        $this->get('/read/book/mine/'.str_repeat('x', 40))->assertNotFound();
+        $this->setting(['editable' => false]);
+        $this->get($mine)->assertNotFound();
     }
 
     public function test_a_version_is_tried_out_and_nothing_is_kept(): void
@@ -199,6 +224,31 @@ final class FormsTest extends FeatureCase
         $this->get(route('item', $entry))->assertSee('was taken away')->assertSee('Bring it back');
         $this->put(route('entry.undelete', $entry))->assertRedirect();
         $this->get(route('entries', $this->form))->assertSee('c@d.example');
+        $this->assertVerified();
+    }
+
+    public function test_what_one_person_changed_over_many_entries_is_taken_out_together_and_later_work_stays(): void
+    {
+        foreach (['one@b.example', 'two@b.example', 'three@b.example'] as $mail) {
+            $this->post('/read/book', ['seen' => ['qone', 'qtwo', 'qmail', 'qmany'], 'a' => ['qmail' => $mail] + $this->answers()])->assertSee('Thank you.');
+        }
+        [$first, $second, $third] = [...$this->form->entries()->orderBy('number')->get(), $this->form, $this->form, $this->form];
+        foreach ([$first, $second, $third] as $entry) {
+            Date::setTestNow(Date::now()->addHour());
+            $this->actingAs($this->people['editor'])->put(route('entry.save', $entry), ['base' => $entry->root, 'a' => ['qmail' => 'wrong@b.example'] + $this->answers()])->assertRedirect();
+        }
+        Date::setTestNow(Date::now()->addHour());
+        $second->refresh();
+        $this->actingAs($this->people['owner'])->put(route('entry.save', $second), ['base' => $second->root, 'a' => ['qmail' => 'wrong@b.example', 'qmany' => '8'] + $this->answers()])->assertRedirect();
+        $changes = ['item' => $this->form, 'by' => $this->people['editor']->id];
+        $this->get(route('entries.changes', $changes))->assertOk()->assertSeeText('Changed “Your address” from “one@b.example” to “wrong@b.example”');
+        $this->get(route('entries.changes', [...$changes, 'until' => '2026-01-01']))->assertSee('Nothing in that time');
+        $this->post(route('entries.changes.out', $changes))->assertSessionHasErrors('entries');
+        $this->post(route('entries.changes.out', $changes), ['entries' => [$first->key, $second->key]])->assertSessionHas('said', 'Took what Tobi changed out of 2 entries.');
+        $mails = $this->form->entries()->orderBy('number')->get()->map(fn (Item $entry) => $this->tree($entry)->get('qmail')->fields['value'])->all();
+        self::assertSame(['one@b.example', 'two@b.example', 'wrong@b.example'], $mails);
+        self::assertSame(8, $this->tree($second)->get('qmany')->fields['value']);
+        self::assertSame('one@b.example', DB::table('answers')->where(['item_id' => $first->id, 'question' => 'qmail'])->value('text'));
         $this->assertVerified();
     }
 

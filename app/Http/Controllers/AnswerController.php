@@ -5,25 +5,32 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\KeepPicture;
+use App\Actions\SaveState;
+use App\Actions\SendMail;
+use App\Actions\Sent;
 use App\Actions\TakeEntry;
 use App\Models\Item;
 use App\Models\Publishing;
 use App\Models\User;
 use App\Store\States;
 use App\View\Answering;
+use App\View\AnswerText;
+use App\View\EntryView;
 use Illuminate\Contracts\Encryption\DecryptException;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Gate;
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
 
 /** Answering a form: at its public address without an account, or on its shelf. Works without scripts, and checks all again. */
 final class AnswerController extends Controller
 {
     private const MOST_BYTES = 5_242_880;
 
-    public function __construct(private readonly States $states) {}
+    public function __construct(private readonly States $states, private readonly SendMail $mail) {}
 
     public function show(Request $request, Item $item): View
     {
@@ -70,19 +77,73 @@ final class AnswerController extends Controller
     {
         $live = $this->live($item);
         $closed = $this->closed($item, $live, $person);
-        $sent = $request->validate([
-            'a' => ['nullable', 'array', 'max:500'], 'seen' => ['nullable', 'array', 'max:500'], 'seen.*' => ['string', 'max:24'],
-            'file' => ['nullable', 'array', 'max:50'], 'file.*' => ['string', 'max:2000'], 'to' => ['nullable', 'string', 'max:24'], 'publishing' => ['nullable', 'integer'],
-        ]);
-        $form = $this->states->tree($live->version->root);
-        $files = $this->files($request, $item, $keep, $sent['file'] ?? []);
-        $answering = new Answering($form, $sent['a'] ?? [], array_values(array_filter($sent['seen'] ?? [], $form->has(...))), $files, $sent['to'] ?? null);
+        $answering = $this->answering($request, $item, $live, $keep);
         if ($closed !== null || $answering->page !== null) {
             return $this->page($item, $live, $answering, $person);
         }
         $entry = $take->handle($item, $live, $person, $answering->answers->entry());
+        $mine = $person === null && ($answering->settings()->fields['editable'] ?? false) === true ? route('read.mine', [$item->address, $entry->token]) : null;
+        $this->confirm($item, $live, $answering, $entry, $mine);
 
-        return view('answered', ['item' => $item, 'title' => $live->title, 'entry' => $entry, 'thanks' => $answering->settings()?->richText('thanks')->text() ?? '', 'person' => $person, 'again' => $person === null ? route('read', $item->address) : route('answer', $item)]);
+        return view('answered', ['mine' => $mine, 'item' => $item, 'title' => $live->title, 'entry' => $entry, 'thanks' => $answering->settings()?->richText('thanks')->text() ?? '', 'person' => $person, 'again' => $person === null ? route('read', $item->address) : route('answer', $item)]);
+    }
+
+    /** Answers that somebody sent, to be changed by who has their address, when the form lets them. */
+    public function mine(string $address, string $token): Response
+    {
+        [$item, $entry, $live] = $this->sentBy($address, $token);
+        $view = new EntryView($entry, $this->states);
+
+        return $this->private(view('answer', [
+            'item' => $item, 'title' => $live->title, 'person' => null, 'closed' => $this->closed($item, $live, null), 'action' => route('read.mine.send', [$address, $token]),
+            'answering' => new Answering($this->states->tree($live->version->root), $view->answering->sent, [], $view->answering->files),
+        ]));
+    }
+
+    public function change(Request $request, string $address, string $token, SaveState $save, KeepPicture $keep): Response
+    {
+        [$item, $entry, $live] = $this->sentBy($address, $token);
+        $answering = $this->answering($request, $item, $live, $keep);
+        $closed = $this->closed($item, $live, null);
+        if ($closed !== null || $answering->page !== null) {
+            return $this->private(view('answer', ['item' => $item, 'title' => $live->title, 'person' => null, 'closed' => $closed, 'action' => route('read.mine.send', [$address, $token]), 'answering' => $answering]));
+        }
+        $form = $this->states->tree($live->version->root);
+        $gone = array_filter($this->states->tree($entry->root)->parts, fn (Part $answer) => ! $form->has($answer->id));
+        $save->handle($entry, User::visitor(), new Sent($entry->root, PartTree::of([...$answering->answers->entry()->parts, ...array_values($gone)]), 'visitor-'.$entry->head, keep: true));
+
+        return $this->private(view('answered', ['item' => $item, 'title' => $live->title, 'entry' => $entry, 'thanks' => $answering->settings()?->richText('thanks')->text() ?? '', 'person' => null, 'again' => route('read', $address), 'mine' => route('read.mine', [$address, $token])]));
+    }
+
+    /** @return array{Item, Item, Publishing} the form, the entry, and what is live */
+    private function sentBy(string $address, string $token): array
+    {
+        $item = $this->public($address);
+        $entry = $item->entries()->where('token', $token)->whereNull('deleted_at')->firstOrFail()->setRelation('form', $item);
+        $live = $this->live($item);
+        abort_unless(($this->start($live)->settings()->fields['editable'] ?? false) === true, 404);
+
+        return [$item, $entry, $live];
+    }
+
+    private function private(View $view): Response
+    {
+        return response($view, 200, ['Cache-Control' => 'no-store', 'Referrer-Policy' => 'no-referrer']);
+    }
+
+    /** Tells those who gave an e-mail address that their answers arrived. */
+    private function confirm(Item $item, Publishing $live, Answering $answering, Item $entry, ?string $mine): void
+    {
+        foreach ($answering->form->parts as $question) {
+            $to = $question->string('type') === 'email' ? $answering->answers->entry()->find($question->id)?->string('value') : null;
+            if ($to !== null && $to !== '') {
+                $this->mail->handle($item, $to, __('form.mail.subject', ['title' => $live->title]), implode("\n\n", array_filter([
+                    $answering->settings()?->richText('thanks')->text(),
+                    implode("\n", array_map(fn (Part $answer) => "{$answer->string('label')}: ".AnswerText::of($answer), $answering->answers->entry()->parts)),
+                    $mine === null ? null : (string) __('form.mail.change', ['address' => $mine]),
+                ])));
+            }
+        }
     }
 
     private function page(Item $item, Publishing $live, Answering $answering, ?User $person): View
@@ -92,6 +153,18 @@ final class AnswerController extends Controller
             'closed' => $this->closed($item, $live, $person),
             'action' => $person === null ? route('read.send', $item->address) : route('answer.store', $item),
         ]);
+    }
+
+    private function answering(Request $request, Item $item, Publishing $live, KeepPicture $keep): Answering
+    {
+        $sent = $request->validate([
+            'a' => ['nullable', 'array', 'max:500'], 'seen' => ['nullable', 'array', 'max:500'], 'seen.*' => ['string', 'max:24'],
+            'file' => ['nullable', 'array', 'max:50'], 'file.*' => ['string', 'max:2000'], 'to' => ['nullable', 'string', 'max:24'], 'publishing' => ['nullable', 'integer'],
+        ]);
+        $form = $this->states->tree($live->version->root);
+        $files = $this->files($request, $item, $keep, $sent['file'] ?? []);
+
+        return new Answering($form, $sent['a'] ?? [], array_values(array_filter($sent['seen'] ?? [], $form->has(...))), $files, $sent['to'] ?? null);
     }
 
     private function start(Publishing $live): Answering

@@ -12,6 +12,7 @@ use App\View\EntryTable;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Str;
 
@@ -32,6 +33,14 @@ final class EntriesController extends Controller
         Gate::authorize('entries', $item);
 
         return view('entries-sums', ['item' => $item, 'sums' => new EntrySums($item, $this->states->tree($item->root))]);
+    }
+
+    /** The mail that would have been sent to those who answered. */
+    public function outbox(Item $item): View
+    {
+        Gate::authorize('entries', $item);
+
+        return view('outbox', ['item' => $item, 'mails' => DB::table('mails')->where('item_id', $item->id)->orderByDesc('id')->paginate(50)]);
     }
 
     public function download(Request $request, Item $item, string $format): Response

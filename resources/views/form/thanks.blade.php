@@ -1,2 +1,3 @@
 <p class="answer-thanks" role="status">{{ $thanks === '' ? 'Thank you. Your answers are with us.' : $thanks }}</p>
+@if ($mine !== null)<p>You can <a href="{{ $mine }}">change your answers</a> later: keep this address, and pass it to nobody.</p>@endif
 <p>This was number {{ $entry->number }}. <a href="{{ $again }}">Send another one</a></p>
