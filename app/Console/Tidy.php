@@ -13,16 +13,20 @@ final class Tidy extends Command
     /** How long somebody may be away from the server and still have what they wrote merged. */
     private const DAYS = 60;
 
+    /** Days for which somebody may go on with answers that were not sent. */
+    private const HALF_DAYS = 30;
+
     protected $signature = 'attic:tidy';
 
-    protected $description = 'Forgets presences and the sent states of windows that were closed long ago';
+    protected $description = 'Forgets presences, the sent states of windows that were closed long ago, and answers that nobody went on with';
 
     public function handle(): int
     {
         $states = DB::table('sent_states')->where('updated_at', '<', now()->subDays(self::DAYS))
             ->whereNotIn('root', DB::table('held_edits')->whereNull('settled_at')->select('root'))->delete();
         $presences = DB::table('presences')->where('seen_at', '<', now()->subDay())->delete();
-        $this->line("{$states} sent states and {$presences} presences forgotten.");
+        $halves = DB::table('half_answers')->where('kept_at', '<', now()->subDays(self::HALF_DAYS)->format('Y-m-d H:i:s'))->delete();
+        $this->line("{$states} sent states, {$presences} presences and {$halves} half-sent answers forgotten.");
 
         return self::SUCCESS;
     }

@@ -36,13 +36,27 @@ final class EntryList
                 $this->columns[$question->id] = $question->richText()->text();
             }
         }
-        foreach (DB::table('answers')->where('form_id', $form->id)->groupBy('question')->selectRaw('question, MAX(label) AS label')->get() as $row) {
-            if (! isset($this->columns[$row->question])) {
-                $this->gone[(string) $row->question] = (string) $row->label;
-            }
-        }
+        $this->gone = self::gone($form, array_keys($this->columns));
         $this->entries = $this->query()->paginate(self::A_PAGE)->withQueryString();
         $this->answers = self::answersOf($this->entries->getCollection());
+    }
+
+    /**
+     * The questions that were answered and are asked no more; each is one step along the index, however many answers it has.
+     *
+     * @param  list<string>  $asked
+     * @return array<string, string> their words, by question
+     */
+    public static function gone(Item $form, array $asked): array
+    {
+        $gone = [];
+        for ($last = ''; ($row = DB::table('answers')->where('form_id', $form->id)->where('question', '>', $last)->orderBy('question')->first(['question', 'label'])) !== null; $last = (string) $row->question) {
+            if (! in_array($row->question, $asked, true)) {
+                $gone[(string) $row->question] = (string) $row->label;
+            }
+        }
+
+        return $gone;
     }
 
     /**

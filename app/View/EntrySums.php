@@ -44,8 +44,8 @@ final class EntrySums
                 $this->questions[] = $this->sum($question->id, $question->richText()->text(), $question->string('type'), $question);
             }
         }
-        foreach (DB::table('answers')->where('form_id', $form->id)->whereNotIn('question', $asked)->groupBy('question')->selectRaw('question, MAX(label) AS label')->get() as $gone) {
-            $this->questions[] = $this->sum((string) $gone->question, (string) $gone->label, '', null);
+        foreach (EntryList::gone($form, $asked) as $id => $label) {
+            $this->questions[] = $this->sum((string) $id, $label, '', null);
         }
     }
 

@@ -40,6 +40,12 @@ return new class extends Migration {
             body TEXT NOT NULL,
             sent_at TEXT NOT NULL
         );
+        CREATE TABLE half_answers (
+            token TEXT PRIMARY KEY,
+            item_id INTEGER NOT NULL REFERENCES items (id),
+            sent TEXT NOT NULL,
+            kept_at TEXT NOT NULL
+        ) WITHOUT ROWID;
         CREATE INDEX mails_item ON mails (item_id);
         CREATE INDEX answers_sorted ON answers (form_id, question, number, text, item_id);
         SQL;

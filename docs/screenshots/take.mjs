@@ -28,9 +28,6 @@ const take = async (page, name) => {
 
 try {
     const page = await open();
-    await page.goto('/sign-in');
-    await take(page, 'sign-in');
-
     // Two people in one document, and one edit that is held back.
     const nell = await open();
     await signIn(page, 'Ines Oduya');
@@ -63,9 +60,6 @@ try {
     await page.locator('.entry-history').nth(1).click();
     await page.waitForURL(/parts/);
     await take(page, 'part');
-    await page.goto('/');
-    await openHistory(page, 'Tool library', 'from=13&to=14');
-    await take(page, 'unusual');
     // The repair log: written, looked at, one of its cells, and a restore.
     await page.goto('/');
     await page.getByRole('link', { name: 'Repair log', exact: true }).click();
@@ -95,12 +89,22 @@ try {
     await take(page, 'page-history');
     await page.getByRole('link', { name: 'Look and answer…' }).click();
     await take(page, 'publish');
-    await page.goto(`${hours}/history/list?only=published`);
-    await take(page, 'list');
     await page.getByRole('link', { name: 'People' }).click();
     await take(page, 'people');
     await page.goto('/read/opening-hours');
     await take(page, 'read');
+    // The booking form: built, looked back at, and its entries.
+    await page.goto('/');
+    await page.getByRole('link', { name: 'Open days' }).first().click();
+    await page.getByRole('link', { name: 'Book a repair', exact: true }).click();
+    await page.locator('.form-writing .question').first().waitFor();
+    await take(page, 'form');
+    const booking = page.url();
+    await page.goto(`${booking}/history?from=17&to=21`);
+    await page.locator('[data-ribbon][data-ready]').waitFor();
+    await take(page, 'form-history');
+    await page.goto(`${booking}/entries`);
+    await take(page, 'entries');
 
     const night = await open('dark');
     await signIn(night, 'Ines Oduya');

@@ -11,6 +11,7 @@ use App\Models\Shelf;
 use App\Models\User;
 use App\View\Answering;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Date;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Content\Part;
@@ -154,6 +155,19 @@ final class FormsTest extends FeatureCase
         $this->get('/read/book/mine/'.str_repeat('x', 40))->assertNotFound();
         $this->setting(['editable' => false]);
         $this->get($mine)->assertNotFound();
+    }
+
+    public function test_half_of_it_is_kept_for_another_day(): void
+    {
+        $kept = $this->post('/read/book', ['seen' => ['qone', 'qtwo'], 'a' => ['qone' => 'cone', 'qtwo' => 'Half a sentence', 'qnone' => 'forged'], 'later' => '1'])->assertOk()->assertSee('kept for 30 days');
+        preg_match('~href="([^"]+kept=[A-Za-z0-9]{40})"~', (string) $kept->getContent(), $found);
+        $this->get(html_entity_decode($found[1] ?? ''))->assertOk()->assertSee('Half a sentence')->assertSee('value="cone" checked', false);
+        self::assertSame(0, $this->form->entries()->count());
+        $this->get('/read/book?kept=nothing')->assertOk()->assertDontSee('Half a sentence');
+        self::assertStringNotContainsString('forged', (string) DB::table('half_answers')->value('sent'));
+        Date::setTestNow(Date::now()->addDays(31));
+        Artisan::call('attic:tidy');
+        self::assertSame(0, DB::table('half_answers')->count());
     }
 
     public function test_a_version_is_tried_out_and_nothing_is_kept(): void

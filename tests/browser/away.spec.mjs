@@ -65,6 +65,9 @@ test('a session that ended is begun again in place, and then it saves', async ({
     await newDocument(page, 'Session');
     await page.keyboard.type('One.');
     await saved(page);
+    // An answer that is on its way would bring the cookie back.
+    await page.route('**/live?*', (route) => route.abort());
+    await page.waitForTimeout(700);
     await context.clearCookies();
     await page.keyboard.type(' Two.');
     await expect(page.getByRole('heading', { name: 'Your session has ended' })).toBeVisible();
@@ -74,6 +77,7 @@ test('a session that ended is begun again in place, and then it saves', async ({
     await page.locator('[data-sign-in-dialog]').getByLabel('Password').fill('attic-demo');
     await page.locator('[data-sign-in-dialog]').getByRole('button', { name: 'Sign in', exact: true }).click();
     await expect(page.getByRole('heading', { name: 'Your session has ended' })).toBeHidden();
+    await page.unroute('**/live?*');
     await saved(page);
     await page.reload();
     await expect(text(page)).toContainText('One. Two.');

@@ -21,7 +21,9 @@ use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
+use Illuminate\Support\Str;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 
@@ -29,6 +31,9 @@ use MistyAttic\Core\Content\PartTree;
 final class AnswerController extends Controller
 {
     private const MOST_BYTES = 5_242_880;
+
+    /** Bytes of what is kept for another day. */
+    private const MOST_HALF = 262_144;
 
     public function __construct(private readonly States $states, private readonly SendMail $mail) {}
 
@@ -47,17 +52,34 @@ final class AnswerController extends Controller
         return $this->take($request, $item, $take, $keep, $this->person($request));
     }
 
-    public function read(string $address): Response
+    public function read(string $address, ?string $kept = null): Response
     {
         $item = $this->public($address);
         $live = $this->live($item);
+        $row = $kept === null ? null : DB::table('half_answers')->where(['token' => $kept, 'item_id' => $item->id])->value('sent');
+        $sent = is_string($row) ? json_decode($row, true) : null;
 
-        return response($this->page($item, $live, $this->start($live), null), 200, ['Cache-Control' => 'no-store']);
+        return $this->private($this->page($item, $live, is_array($sent) ? new Answering($this->states->tree($live->version->root), $sent, []) : $this->start($live), null));
     }
 
     public function send(Request $request, string $address, TakeEntry $take, KeepPicture $keep): Response
     {
-        return response($this->take($request, $this->public($address), $take, $keep, null), 200, ['Cache-Control' => 'no-store']);
+        $item = $this->public($address);
+
+        return $this->private($request->boolean('later') ? $this->later($request, $item, $keep) : $this->take($request, $item, $take, $keep, null));
+    }
+
+    /** What was answered so far, kept for another day at an address of its own. */
+    private function later(Request $request, Item $item, KeepPicture $keep): View
+    {
+        $live = $this->live($item);
+        $answering = $this->answering($request, $item, $live, $keep);
+        $sent = (string) json_encode(array_filter($answering->sent, fn (string|int $name) => $answering->form->has(str_starts_with((string) $name, 'other-') ? substr((string) $name, 6) : (string) $name), ARRAY_FILTER_USE_KEY));
+        abort_if(strlen($sent) > self::MOST_HALF, 413);
+        $token = Str::random(40);
+        DB::table('half_answers')->insert(['token' => $token, 'item_id' => $item->id, 'sent' => $sent, 'kept_at' => now()->format('Y-m-d H:i:s')]);
+
+        return view('answer', ['item' => $item, 'title' => $live->title, 'person' => null, 'closed' => null, 'action' => '', 'answering' => $answering, 'kept' => route('read', [$item->address, 'kept' => $token])]);
     }
 
     /** A version tried out as the person answering sees it; nothing is kept. */

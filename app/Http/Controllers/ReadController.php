@@ -28,7 +28,7 @@ final class ReadController extends Controller
     public function show(Request $request, string $address, States $states, AnswerController $answers): Response
     {
         if (Item::query()->where(['address' => $address, 'kind' => 'form'])->exists()) {
-            return $answers->read($address);
+            return $answers->read($address, is_string($request->query('kept')) ? $request->query('kept') : null);
         }
         $item = $this->item($address);
         $all = $this->publishings($item);

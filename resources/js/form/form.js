@@ -3,6 +3,7 @@ import { keymap } from 'prosemirror-keymap';
 import { NodeSelection, Plugin } from 'prosemirror-state';
 import { Decoration, DecorationSet } from 'prosemirror-view';
 import { carry, carrying } from '../editor/carry.js';
+import { grip } from '../editor/grip.js';
 import { askSettings } from '../editor/settings.js';
 import { writing } from '../editor/writing.js';
 import { backspace, enter, lineBreak, move, putRule, retype, set, tools } from './commands.js';
@@ -109,6 +110,7 @@ export function attachForm(root) {
             }),
             keymap(baseKeymap),
             numbers(),
+            grip('.form-writing .question', 2),
             new Plugin({
                 props: {
                     // What is said about a question or a page, around its words, chooses it.

@@ -4,10 +4,10 @@ import { keymap } from 'prosemirror-keymap';
 import { NodeSelection, Plugin } from 'prosemirror-state';
 import { askSettings } from '../editor/settings.js';
 import { carry, carrying } from '../editor/carry.js';
+import { grip } from '../editor/grip.js';
 import { writing } from '../editor/writing.js';
 import { endList, lineBreak, move, put, set, split, tools } from './commands.js';
 import { toDocument, toParts } from './convert.js';
-import { grip } from './grip.js';
 import { beside, chosen, levels, nameOf, NAMES, spokenPlace, whereabouts } from './places.js';
 import { schema } from './schema.js';
 import { FIELDS } from './settings.js';
@@ -92,7 +92,7 @@ export function attachPage(root) {
                 Backspace: (state, dispatch) => state.selection instanceof NodeSelection && tools.remove(state, dispatch),
             }),
             keymap(baseKeymap),
-            grip(),
+            grip('.ProseMirror [data-width] > [data-part]', 3),
             new Plugin({
                 props: {
                     handleDoubleClickOn(view, pos, node, nodePos, event, direct) {

@@ -1,4 +1,7 @@
-@if ($closed !== null)
+@if (isset($kept))
+    <p class="answer-thanks" role="status">What you have so far is kept for 30 days.</p>
+    <p>Go on at this address, which is yours alone: <a href="{{ $kept }}">{{ $kept }}</a></p>
+@elseif ($closed !== null)
     <p class="answer-note" role="note">{{ $closed }}</p>
 @elseif ($answering->page === null)
     <p class="answer-note" role="note">Nothing is asked here yet.</p>
@@ -15,6 +18,7 @@
         @endforeach
         <div class="answer-do">
             @if ($answering->back !== null)<button class="button" name="to" value="{{ $answering->back }}" formnovalidate>Back</button>@endif
+            @if ($public)<button class="button is-later" name="later" value="1">Keep it for another day</button>@endif
             <button class="button is-dark">{{ $answering->at === $answering->of ? 'Send' : 'Go on' }}</button>
         </div>
     </form>

@@ -3,9 +3,11 @@ import { NodeSelection, Plugin } from 'prosemirror-state';
 /**
  * A grip beside the block under the pointer, by which it is dragged elsewhere.
  *
+ * @param {string} blocks a selector of what can be dragged
+ * @param {number} depth at which they stand
  * @returns {Plugin}
  */
-export function grip() {
+export function grip(blocks, depth) {
     return new Plugin({
         view(view) {
             const handle = document.createElement('div');
@@ -21,12 +23,12 @@ export function grip() {
             /** @param {MouseEvent} event */
             const over = (event) => {
                 if (!view.editable || /** @type {Node} */ (event.target) === handle) return;
-                const dom = /** @type {HTMLElement | null} */ (/** @type {Element} */ (event.target).closest?.('.ProseMirror [data-width] > [data-part]'));
+                const dom = /** @type {HTMLElement | null} */ (/** @type {Element} */ (event.target).closest?.(blocks));
                 handle.hidden = dom === null;
                 if (!dom) return;
                 pos = view.posAtDOM(dom, 0, -1);
                 const $pos = view.state.doc.resolve(pos);
-                pos = $pos.depth >= 3 ? $pos.before(3) : pos;
+                pos = $pos.depth >= depth ? $pos.before(depth) : pos;
                 const [at, around] = [dom.getBoundingClientRect(), parent.getBoundingClientRect()];
                 handle.style.top = `${at.top - around.top + 2}px`;
                 handle.style.left = `${at.left - around.left - 18}px`;

@@ -1,0 +1,98 @@
+<?php
+
+/*
+ * What the entries of a form cost as they grow. Run as `php bench/form.php`; with `--quick` small numbers, as CI does, so that
+ * this stays true.
+ */
+
+declare(strict_types=1);
+
+use App\Actions\MakeItem;
+use App\Actions\PublishVersion;
+use App\Actions\Saved;
+use App\Actions\SaveState;
+use App\Actions\Sent;
+use App\Actions\TakeEntry;
+use App\Database\DatabaseFile;
+use App\Models\Shelf;
+use App\Models\User;
+use App\Store\States;
+use App\View\EntryList;
+use App\View\EntrySums;
+use App\View\EntryTable;
+use Demo\FormDraft;
+use Demo\Visitors;
+use Illuminate\Contracts\Console\Kernel;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
+
+require __DIR__.'/../vendor/autoload.php';
+$quick = in_array('--quick', $argv, true);
+$database = (string) tempnam(sys_get_temp_dir(), 'attic-bench');
+putenv("DB_DATABASE={$database}");
+$_ENV['DB_DATABASE'] = $_SERVER['DB_DATABASE'] = $database;
+$app = require __DIR__.'/../bootstrap/app.php';
+$app->make(Kernel::class)->bootstrap();
+// The framework tells of an exception and ends as if all were well.
+set_exception_handler(function (Throwable $e): never {
+    fwrite(STDERR, (string) $e);
+    exit(1);
+});
+DatabaseFile::make($database);
+Artisan::call('migrate', ['--force' => true]);
+ini_set('memory_limit', '1G');
+$user = User::query()->create(['name' => 'Bench', 'email' => 'bench@example.org', 'password' => 'a long password', 'colour' => 1]);
+$shelf = Shelf::query()->create(['key' => MakeItem::key(), 'name' => 'Bench']);
+$states = $app->make(States::class);
+
+$draft = new FormDraft('bench');
+$form = $app->make(MakeItem::class)->handle($shelf, $user, 'form', 'Booking');
+$tree = $states->tree($form->root);
+foreach (['question short! What do you bring?', 'question one What is wrong?: A / B / C', 'question yes_no A plug?', 'question number How many?', 'question long More', 'question email! Your address', 'question date When?'] as $line) {
+    $tree = $draft->edit($tree, $line);
+}
+$saved = $app->make(SaveState::class)->handle($form, $user, new Sent($form->root, $tree, 'bench'));
+assert($saved instanceof Saved);
+$live = $app->make(PublishVersion::class)->handle($saved->version->setRelation('item', $form), $user);
+$visitors = new Visitors('bench');
+$take = $app->make(TakeEntry::class);
+
+/** @param Closure(): mixed $work @return float milliseconds, the median of 5 */
+$median = function (Closure $work): float {
+    $times = [];
+    for ($run = 0; $run < 5; $run++) {
+        $start = hrtime(true);
+        $work();
+        $times[] = (hrtime(true) - $start) / 1e6;
+    }
+    sort($times);
+
+    return $times[2];
+};
+
+echo "| entries | taking one, ms | the list, ms | sorted by a question, ms | found, ms | summed up, ms | editing one, ms | CSV of all, ms |\n|---|---|---|---|---|---|---|---|\n";
+$number = 0;
+foreach ($quick ? [100, 200] : [1_000, 10_000] as $count) {
+    DB::transaction(function () use (&$number, $count, $take, $form, $live, $visitors, $tree): void {
+        while ($number < $count) {
+            $take->handle($form, $live, null, $visitors->answers($tree, ++$number));
+        }
+    });
+    $one = $median(function () use (&$number, $take, $form, $live, $visitors, $tree): void {
+        $take->handle($form, $live, null, $visitors->answers($tree, ++$number));
+    });
+    $list = fn (string $sort = 'number', string $find = ''): EntryList => new EntryList($form, $tree, $sort, false, $find, false);
+    $question = array_keys($list()->columns)[3];
+    $entry = $form->entries()->where('number', intdiv($count, 2))->firstOrFail();
+    $edit = $median(function () use ($app, $entry, $user, $states): void {
+        $entry->refresh();
+        $answers = $states->tree($entry->root);
+        $app->make(SaveState::class)->handle($entry, $user, new Sent($entry->root, PartTree::of(array_map(fn (Part $part) => $part->string('value') === '' ? $part : $part->with('value', 'Edited '.random_int(1, 1_000_000)), $answers->parts)), 'bench-'.random_int(1, 1_000_000), keep: true));
+    });
+    printf("| %s | %.1f | %.1f | %.1f | %.1f | %.1f | %.1f | %.1f |\n", number_format($count), $one, $median(fn () => $list()), $median(fn () => $list($question)), $median(fn () => $list('number', 'sewing')), $median(fn () => new EntrySums($form, $tree)), $edit, $median(fn () => (new EntryTable($list()))->csv()));
+}
+foreach (['', '-wal', '-shm'] as $ending) {
+    is_file($database.$ending) && unlink($database.$ending);
+}
