@@ -152,3 +152,24 @@ test('a removed question says what it takes out of sight, and is compared questi
     await expect(editor(page).getByText('Does it have a plug?')).toBeVisible();
     await saved(page);
 });
+
+test('a question is dragged elsewhere by its grip, and rules follow its number', async ({ page }) => {
+    await signIn(page, 'Ines Oduya');
+    await newForm(page, 'Dragged');
+    for (const words of ['One', 'Two', 'Three']) await ask(page, 'Short text', words);
+    await editor(page).getByText('One', { exact: true }).click();
+    await page.getByRole('button', { name: 'Skip rule…' }).click();
+    await page.getByLabel('What', { exact: true }).selectOption({ label: '3. Three' });
+    await page.getByRole('button', { name: 'Keep this' }).click();
+    await expect(editor(page).locator('.question-rule')).toContainText('go on with 3 “Three”');
+    await editor(page).getByText('Three', { exact: true }).hover();
+    const [from, to] = [await page.locator('.page-grip').boundingBox(), await editor(page).locator('.question').nth(1).boundingBox()];
+    await page.mouse.move(from.x + 5, from.y + 5);
+    await page.mouse.down();
+    await page.mouse.move(from.x + 60, from.y - 10, { steps: 4 });
+    await page.mouse.move(to.x + 80, to.y + 3, { steps: 8 });
+    await page.mouse.up();
+    await saved(page);
+    expect((await brief(page)).filter((line) => ['One', 'Two', 'Three'].includes(line))).toEqual(['One', 'Three', 'Two']);
+    await expect(editor(page).locator('.question-rule')).toContainText('go on with 2 “Three”');
+});

@@ -11,7 +11,7 @@ import { toDocument, toParts } from './convert.js';
 import { around, levels, nameOf, questions, spokenPlace } from './places.js';
 import { answers, fieldsOf, targets } from './settings.js';
 import { toolbar } from './toolbar.js';
-import { views } from './views.js';
+import { drawRule, views } from './views.js';
 
 /** How a form is walked and rearranged. */
 const LIE = { levels, nameOf, spokenPlace, move, sortOf: (/** @type {import('prosemirror-model').Node} */ node) => node.type.name };
@@ -136,9 +136,19 @@ export function attachForm(root) {
     });
 }
 
-/** The numbers of questions, which change when others come and go. @returns {Plugin} */
+/** The numbers of questions, and what rules say of them, which change when others come and go. @returns {Plugin} */
 function numbers() {
     return new Plugin({
+        view: () => ({
+            update(view, before) {
+                if (before.doc.eq(view.state.doc)) return;
+                view.state.doc.descendants((node, pos, parent) => {
+                    const dom = node.type.name === 'skip_rule' ? view.nodeDOM(pos) : null;
+                    if (dom instanceof HTMLElement) drawRule(dom, node, parent, view.state.doc);
+                    return !node.isTextblock;
+                });
+            },
+        }),
         props: {
             decorations(state) {
                 return DecorationSet.create(state.doc, questions(state.doc).map(({ node, pos, number }) => Decoration.node(pos, pos + node.nodeSize, { 'data-number': String(number) })));

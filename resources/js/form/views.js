@@ -42,6 +42,13 @@ export function ruleInWords(rule, question, doc) {
     };
 }
 
+/** @param {HTMLElement} dom @param {Node} rule @param {Node | null} question around it @param {Node} doc */
+export function drawRule(dom, rule, question, doc) {
+    const { text, isBroken } = ruleInWords(rule, question?.type.name === 'question' ? question : null, doc);
+    if (dom.textContent !== text) dom.textContent = text;
+    dom.classList.toggle('is-broken', isBroken);
+}
+
 /** A part that stands as one thing. @param {(node: Node, view: EditorView, pos: number | undefined) => {text: string, className: string}} show */
 const whole = (show) => (/** @type {Node} */ node, /** @type {EditorView} */ view, /** @type {() => number | undefined} */ getPos) => {
     const dom = element('div', '');
