@@ -70,6 +70,7 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
         Route::get('/held/{held}', [HeldEditController::class, 'show'])->name('held');
         Route::put('/held/{held}', [HeldEditController::class, 'update'])->name('held.settle');
 
+        Route::get('/flow', [ItemController::class, 'flow'])->name('item.flow');
         Route::get('/answer', [AnswerController::class, 'show'])->name('answer');
         Route::post('/answer', [AnswerController::class, 'store'])->name('answer.store');
         Route::get('/entries', [EntriesController::class, 'show'])->name('entries');

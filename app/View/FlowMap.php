@@ -46,7 +46,7 @@ final class FlowMap
             $part = $new->find($id) ?? $old->get($id);
             $state = ! $new->has($id) ? 'removed' : (! $old->has($id) ? 'added' : 'same');
             $this->rows[$id] = count($this->boxes);
-            $this->boxes[] = ['y' => 8 + count($this->boxes) * self::STEP, 'name' => (isset($numbers[$id]) ? ($numbers[$id] + 1).' ' : '').mb_strimwidth(Label::of($part->richText()->text()), 0, 20, '…'), 'state' => $state, 'isReached' => ! in_array($id, $unreached, true)];
+            $this->boxes[] = ['y' => 8 + count($this->boxes) * self::STEP, 'name' => (isset($numbers[$id]) ? ($numbers[$id] + 1).' ' : '').mb_strimwidth(Label::of($part->richText()->text()), 0, 18, '…'), 'state' => $state, 'isReached' => ! in_array($id, $unreached, true)];
         }
         $this->arrows = $this->draw($was->arrows(), $is->arrows());
         $this->problems = array_map($this->say(...), $is->problems());

@@ -8,6 +8,7 @@ use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Kinds\Kind;
+use MistyAttic\Core\Kinds\Label;
 
 /** Gathers the changes of a set into statements that a person would make. */
 final class Statements
@@ -228,7 +229,8 @@ final class Statements
             ChangeType::Edited,
             [
                 'noun' => $this->kind->noun($after),
-                'name' => $name === '' ? $was : $name,
+                // What has no name is known by what was written in it.
+                'name' => $name === '' && $was === '' ? Label::of(($new->isEmpty() ? $old : $new)->text()) : ($name === '' ? $was : $name),
                 'was' => $was,
                 'count' => max($added, $removed),
                 ...$values,

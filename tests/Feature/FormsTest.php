@@ -47,6 +47,7 @@ final class FormsTest extends FeatureCase
             'answering, asking' => ['get', 'answer', ['viewer', 'editor', 'owner']],
             'answering' => ['post', 'answer.store', ['viewer', 'editor', 'owner']],
             'trying it' => ['get', 'try', ['viewer', 'editor', 'owner']],
+            'the way through' => ['get', 'item.flow', ['editor', 'owner']],
             'the entries' => ['get', 'entries', ['editor', 'owner']],
             'their sums' => ['get', 'entries.sums', ['editor', 'owner']],
             'their file' => ['get', 'entries.download', ['editor', 'owner']],

@@ -59,6 +59,8 @@ test('a form is built by keys alone: questions, choices, a rule, carried and und
     await dialog.getByRole('button', { name: 'Keep this' }).press('Enter');
     await expect(editor(page).locator('.question-rule')).toHaveText('If the answer is “A coat”, go on with page 2');
     await saved(page);
+    await expect(page.locator('[data-flow] .flow-arrow.is-rule')).toHaveCount(1);
+    await expect(page.locator('[data-flow] .flow-box')).toHaveCount(4);
     await axe(page);
     await page.getByRole('link', { name: 'Try it' }).click();
     await page.getByLabel('A coat').check();

@@ -9,6 +9,7 @@ use App\Models\Item;
 use App\Models\Version;
 use App\Store\States;
 use App\View\EntryView;
+use App\View\FlowMap;
 use App\View\PageHtml;
 use App\View\Phrases;
 use App\View\RibbonData;
@@ -19,6 +20,7 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
+use MistyAttic\Core\Content\PartTree;
 
 final class ItemController extends Controller
 {
@@ -44,6 +46,7 @@ final class ItemController extends Controller
 
         return view($item->kind === 'spreadsheet' ? 'sheet' : 'write', [
             'item' => $item,
+            'flow' => $item->kind === 'form' ? $this->flowOf($states->tree($item->root)) : null,
             'answered' => $item->kind === 'form' ? (object) DB::table('answers')->where('form_id', $item->id)->groupBy('question')->selectRaw('question, COUNT(*) AS count')->pluck('count', 'question')->all() : null,
             'newest' => $newest,
             'sentence' => $phrases->version($newest),
@@ -69,6 +72,19 @@ final class ItemController extends Controller
         Gate::authorize('draft', $item);
 
         return view('write.notes', ['item' => $item, 'held' => $this->held($request, $item)]);
+    }
+
+    private function flowOf(PartTree $form): FlowMap
+    {
+        return new FlowMap($form, $form);
+    }
+
+    /** The way through a form anew, as it is now. */
+    public function flow(Item $item, States $states): View
+    {
+        Gate::authorize('draft', $item);
+        abort_unless($item->kind === 'form', 404);
+        return view('form.flow', ['flow' => $this->flowOf($states->tree($item->root)), 'title' => 'The way through']);
     }
 
     public function rename(Request $request, Item $item): JsonResponse|RedirectResponse

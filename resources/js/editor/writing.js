@@ -28,6 +28,7 @@ import { signInAgain } from './sign-in.js';
  * @property {(node: Node) => import('prosemirror-state').Command} insertPicture
  * @property {(state: EditorState) => string} part the id of the part where the caret is
  * @property {(root: HTMLElement, view: EditorView, more: Record<string, import('prosemirror-state').Command>, dialog: Dialogs) => {refresh: () => void, dispose: () => void}} tools
+ * @property {() => void} [moved] called when a newer version is there
  * @property {(state: EditorState) => boolean} [isBlank] whether nothing stands there yet, so that one may begin at once
  */
 
@@ -59,6 +60,7 @@ export function writing(root, sheet, craft) {
         moved: (number) => {
             bottom.moved(number);
             headMoved(root, number);
+            craft.moved?.();
         },
     });
 

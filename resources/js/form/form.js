@@ -51,6 +51,7 @@ export function attachForm(root) {
     };
     /** What can be set: the innermost of where one is that has something. @param {import('prosemirror-state').EditorState} state */
     const settable = (state) => levels(state).find(({ node }) => fieldsOf(state.doc, node, around(state, 'question')?.node ?? null));
+    const flow = /** @type {HTMLElement} */ (root.querySelector('[data-flow]'));
     /** @type {Record<string, number>} how often each question was answered */
     const answered = JSON.parse(sheet.dataset.answered ?? '{}');
     const note = /** @type {HTMLElement} */ (root.querySelector('[data-gone]'));
@@ -131,9 +132,16 @@ export function attachForm(root) {
         nodeViews: views,
         attributes: { class: 'form-writing', 'aria-label': 'The form' },
         insertPicture: () => () => false,
+        moved: () => showFlow(flow),
         part: (state) => (around(state, 'question') ?? levels(state)[0])?.node.attrs.id ?? '',
         tools: (element, view, others) => toolbar(element, view, { ...others, ...more }),
     });
+}
+
+/** The way through as it is drawn of the newest version. @param {HTMLElement} flow */
+async function showFlow(flow) {
+    const answer = await fetch(flow.dataset.flow ?? '').catch(() => null);
+    if (answer?.ok) flow.innerHTML = await answer.text();
 }
 
 /** The numbers of questions, and what rules say of them, which change when others come and go. @returns {Plugin} */

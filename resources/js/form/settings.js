@@ -52,7 +52,7 @@ export function targets(doc, number) {
         if (node.type.name !== 'page') return;
         page++;
         const own = questions(doc).filter(({ node: question }) => [...Array(node.childCount).keys()].some((at) => node.child(at) === question));
-        if (page > 1 && own.some((each) => each.number > number)) found.push([node.attrs.id, `Page ${page}${node.attrs.title ? `: ${node.attrs.title}` : ''}`]);
+        if (page > 1 && own.length > 0 && own[0].number > number) found.push([node.attrs.id, `Page ${page}${node.attrs.title ? `: ${node.attrs.title}` : ''}`]);
         for (const each of own) if (each.number > number) found.push([each.node.attrs.id, `${each.number}. ${wordsOf(each.node) || TYPES[each.node.attrs.type]}`]);
     });
     return found;

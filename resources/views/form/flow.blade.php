@@ -1,5 +1,5 @@
 <aside class="flow" aria-labelledby="flow-name">
-    <h2 id="flow-name">{{ $address->view === 'was' ? 'The way through' : 'The way through, before and after' }}</h2>
+    <h2 id="flow-name">{{ $title }}</h2>
     @if ($flow->boxes === [])
         <p>Nothing is asked.</p>
     @else

@@ -12,6 +12,6 @@
                 <p class="form-same">Nothing is asked.</p>
             @endforelse
         </div>
-        @include('form.flow')
+        @include('form.flow', ['title' => $address->view === 'was' ? 'The way through' : 'The way through, before and after'])
     </div>
 </div>
