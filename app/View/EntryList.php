@@ -29,7 +29,7 @@ final class EntryList
     /** @var array<int, array<string, string>> entry => question => answer */
     public array $answers = [];
 
-    public function __construct(private readonly Item $form, PartTree $tree, public readonly string $sort, public readonly bool $down, public readonly string $find, public readonly bool $deleted)
+    public function __construct(private readonly Item $form, PartTree $tree, public readonly string $sort, public readonly bool $down, public readonly string $find, public readonly bool $deleted, public readonly string $in = '')
     {
         foreach ((new Flow($tree))->questions as $question) {
             if ($question->string('type') !== 'note') {
@@ -80,14 +80,14 @@ final class EntryList
         $query = Item::query()->with('newest.user')->where('items.form_id', $this->form->id)->whereNull('items.deleted_at', not: $this->deleted);
         if ($this->find !== '') {
             $like = '%'.addcslashes($this->find, '%_\\').'%';
-            $query->whereExists(fn ($found) => $found->from('answers')->whereColumn('answers.item_id', 'items.id')->whereRaw("answers.text LIKE ? ESCAPE '\\'", [$like]));
+            $query->whereExists(fn ($found) => $found->from('answers')->whereColumn('answers.item_id', 'items.id')->whereRaw("answers.text LIKE ? ESCAPE '\\'", [$like])->when($this->in !== '', fn ($one) => $one->where('answers.question', $this->in)));
         }
 
         return match (true) {
             $this->sort === 'changed' => $query->orderBy('items.changed_at', $way)->orderBy('items.number'),
             isset($this->columns[$this->sort]) || isset($this->gone[$this->sort]) => $query->leftJoin('answers', fn ($join) => $join->on('answers.item_id', '=', 'items.id')->where('answers.question', $this->sort))
                 ->orderByRaw("answers.text IS NULL, answers.number {$way}, answers.text COLLATE NOCASE {$way}")->orderBy('items.number')->select('items.*'),
-            default => $query->orderBy('items.number', $this->down ? 'asc' : 'desc'),
+            default => $query->orderBy('items.number', $way),
         };
     }
 

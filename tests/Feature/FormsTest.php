@@ -276,6 +276,8 @@ final class FormsTest extends FeatureCase
         $this->get(route('entries', ['item' => $this->form, 'sort' => 'qmany']))->assertSeeInOrder(['c@d.example', 'a@b.example', 'e@f.example']);
         $this->get(route('entries', ['item' => $this->form, 'sort' => 'qmany', 'down' => 1]))->assertSeeInOrder(['e@f.example', 'a@b.example', 'c@d.example']);
         $this->get(route('entries', ['item' => $this->form, 'find' => 'd.exam']))->assertSee('c@d.example')->assertDontSee('a@b.example');
+        $this->get(route('entries', ['item' => $this->form, 'find' => '10', 'in' => 'qmany']))->assertSee('a@b.example')->assertSee('e@f.example')->assertDontSee('c@d.example');
+        $this->get(route('entries', ['item' => $this->form, 'find' => '10', 'in' => 'qmail']))->assertSee('No entry has that');
         $this->get(route('entries', ['item' => $this->form, 'find' => '%']))->assertSee('No entry has that');
         $this->get(route('entries.sums', $this->form))->assertSeeTextInOrder(['Something with a plug', '3', '100 %', 'Sum', '119', 'Median', '10']);
     }

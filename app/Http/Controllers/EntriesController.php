@@ -61,8 +61,8 @@ final class EntriesController extends Controller
 
     private function list(Request $request, Item $item): EntryList
     {
-        $sent = $request->validate(['sort' => ['nullable', 'string', 'max:24'], 'down' => ['nullable', 'boolean'], 'find' => ['nullable', 'string', 'max:200'], 'gone' => ['nullable', 'boolean']]);
+        $sent = $request->validate(['sort' => ['nullable', 'string', 'max:24'], 'down' => ['nullable', 'boolean'], 'find' => ['nullable', 'string', 'max:200'], 'gone' => ['nullable', 'boolean'], 'in' => ['nullable', 'string', 'max:24']]);
 
-        return new EntryList($item, $this->states->tree($item->root), $sent['sort'] ?? 'number', (bool) ($sent['down'] ?? false), trim((string) ($sent['find'] ?? '')), (bool) ($sent['gone'] ?? false));
+        return new EntryList($item, $this->states->tree($item->root), $sent['sort'] ?? 'number', (bool) ($sent['down'] ?? ! isset($sent['sort'])), trim((string) ($sent['find'] ?? '')), (bool) ($sent['gone'] ?? false), $sent['in'] ?? '');
     }
 }
