@@ -41,6 +41,7 @@ test('a form is built by keys alone: questions, choices, a rule, carried and und
     await saved(page);
     expect(await brief(page)).toEqual(['page', 'What is it?', 'A lamp', 'A coat', 'How many?', 'page', 'Your name']);
     await editor(page).getByText('How many?').click();
+    await expect(page.locator('[data-chosen]')).toHaveText('Question “How many?”');
     await page.keyboard.press('Escape');
     await expect(page.locator('[data-spoken]')).toHaveText('Question “How many?”: 2 of 2, page 1.');
     await page.keyboard.press('Space');
@@ -51,6 +52,7 @@ test('a form is built by keys alone: questions, choices, a rule, carried and und
     expect(await brief(page)).toEqual(['page', 'What is it?', 'A lamp', 'A coat', 'page', 'How many?', 'Your name']);
     await page.keyboard.press('Control+z');
     await editor(page).getByText('What is it?').click();
+    await expect(page.locator('[data-chosen]')).toHaveText('Question “What is it?”');
     await page.getByRole('button', { name: 'Skip rule…' }).press('Enter');
     const dialog = page.getByRole('dialog');
     await dialog.getByLabel('This').selectOption({ label: 'A coat' });
@@ -147,6 +149,7 @@ test('a removed question says what it takes out of sight, and is compared questi
     await axe(page);
     await page.goto(item);
     await editor(page).getByText('Does it have a plug?').click();
+    await expect(page.locator('[data-chosen]')).toHaveText('Question “Does it have a plug?”');
     await page.keyboard.press('Escape');
     await page.keyboard.press('Delete');
     await expect(page.locator('[data-gone]')).toContainText('146 answers go out of sight');
@@ -160,6 +163,7 @@ test('a question is dragged elsewhere by its grip, and rules follow its number',
     await newForm(page, 'Dragged');
     for (const words of ['One', 'Two', 'Three']) await ask(page, 'Short text', words);
     await editor(page).getByText('One', { exact: true }).click();
+    await expect(page.locator('[data-chosen]')).toHaveText('Question “One”');
     await page.getByRole('button', { name: 'Skip rule…' }).click();
     await page.getByLabel('What', { exact: true }).selectOption({ label: '3. Three' });
     await page.getByRole('button', { name: 'Keep this' }).click();

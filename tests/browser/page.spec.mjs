@@ -65,6 +65,7 @@ test('a page is laid out and written by keys alone, with every step said aloud a
     // From the section to its last block, taken up and carried to the right.
     await page.keyboard.press('ArrowDown');
     await page.locator('.ProseMirror aside').click();
+    await expect(page.locator('[data-chosen]')).toHaveText('Call-out “Ring twice”');
     await page.keyboard.press('Escape');
     await expect(spoken(page)).toHaveText('Call-out “Ring twice”: left column, 3 of 3, section 1 of 1.');
     await page.keyboard.press('Space');
@@ -166,6 +167,7 @@ test('two people lay out one page at once, and both find all of it', async ({ br
     await text(page).getByText('One', { exact: true }).click();
     await Promise.all([nell.keyboard.press('End').then(() => nell.keyboard.type(' from Nell')), page.getByLabel('Columns').selectOption('8 4')]);
     await text(page).getByText('One', { exact: true }).click();
+    await expect(page.locator('[data-chosen]')).toHaveText('Text “One”');
     await page.keyboard.press('Escape');
     await page.keyboard.press('Space');
     await page.keyboard.press('ArrowRight');
