@@ -1,19 +1,6 @@
 @php($public = $person === null)
 @if ($public)
-<!doctype html>
-<html lang="en">
-<head>
-    <meta charset="utf-8">
-    <meta name="viewport" content="width=device-width, initial-scale=1">
-    <meta name="color-scheme" content="light dark">
-    <title>{{ $title }}@if (config('attic.place') !== '') · {{ config('attic.place') }}@endif</title>
-    <link rel="icon" href="/mark.svg" type="image/svg+xml">
-    @vite(['resources/css/fonts.css', 'resources/css/built/read.css'])
-</head>
-<body class="reading">
-    <main class="answering"><h1>{{ $title }}</h1>@include('form.answer')</main>
-</body>
-</html>
+<x-reading :title="$title"><main class="answering"><h1>{{ $title }}</h1>@include('form.answer')</main></x-reading>
 @else
 <x-layout :title="$title" body="is-item">
     <x-item-head :item="$item" at="answer" />

@@ -1,14 +1,4 @@
-<!doctype html>
-<html lang="en">
-<head>
-    <meta charset="utf-8">
-    <meta name="viewport" content="width=device-width, initial-scale=1">
-    <meta name="color-scheme" content="light dark">
-    <title>{{ $title }}@if (config('attic.place') !== '') · {{ config('attic.place') }}@endif</title>
-    <link rel="icon" href="/mark.svg" type="image/svg+xml">
-    @vite(['resources/css/fonts.css', 'resources/css/built/read.css'])
-</head>
-<body class="reading">
+<x-reading :title="$title">
     @if (! $isLive)
         <p class="reading-past" role="note">This is how “{{ $title }}” was published on {{ $publishing->decided_at?->format('j F Y, H:i') }} UTC{{ $publishing->ended_at === null ? '' : ', until '.$publishing->ended_at->format('j F Y, H:i').' UTC' }}. <a href="{{ route('read', $item->address) }}">To the present page</a></p>
     @endif
@@ -22,5 +12,4 @@
             </details>
         @endif
     </footer>
-</body>
-</html>
+</x-reading>

@@ -1,17 +1,11 @@
 import { isInTable } from 'prosemirror-tables';
+import { isMarked, listen } from './bar.js';
 import { style, tools } from './commands.js';
 import { schema } from '../document/schema.js';
 
-/** @param {import('prosemirror-state').EditorState} state @param {string} name */
-function markActive(state, name) {
-    const { from, to, empty, $from } = state.selection;
-    const type = schema.marks[name];
-    return empty ? Boolean(type.isInSet(state.storedMarks ?? $from.marks())) : state.doc.rangeHasMark(from, to, type);
-}
-
 /** @param {import('prosemirror-state').EditorState} state @param {string} name whether a tool's state is on */
 function active(state, name) {
-    if (name in schema.marks) return markActive(state, name);
+    if (name in schema.marks) return isMarked(state, schema.marks[name]);
     const block = state.selection.$from.parent;
     return block.type === schema.nodes.item && block.attrs.style === name;
 }
@@ -42,31 +36,15 @@ export function toolbar(bar, view, more) {
             if (name in schema.marks || ['bullet', 'number', 'task'].includes(name)) button.setAttribute('aria-pressed', String(active(state, name)));
         }
     };
-    /** @param {MouseEvent} event a press must not take the caret out of the text */
-    const down = (event) => {
-        if (/** @type {Element} */ (event.target).closest('[data-do]')) event.preventDefault();
-    };
-    /** @param {MouseEvent} event */
-    const press = (event) => {
-        const name = /** @type {HTMLElement | null} */ (/** @type {Element} */ (event.target).closest('[data-do]'))?.dataset.do;
-        if (!name) return;
+    const dispose = listen(bar, (target) => {
+        const name = target.dataset.do ?? '';
         all[name]?.(view.state, view.dispatch, view);
         if (!(name in more)) view.focus();
-    };
-    const change = () => {
+    }, (target) => {
+        if (target !== select) return;
         style(select.value)(view.state, view.dispatch);
         view.focus();
-    };
-    bar.addEventListener('mousedown', down);
-    bar.addEventListener('click', press);
-    select.addEventListener('change', change);
+    });
     refresh();
-    return {
-        refresh,
-        dispose: () => {
-            bar.removeEventListener('mousedown', down);
-            bar.removeEventListener('click', press);
-            select.removeEventListener('change', change);
-        },
-    };
+    return { refresh, dispose };
 }

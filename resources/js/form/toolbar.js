@@ -1,3 +1,4 @@
+import { isMarked, listen } from '../editor/bar.js';
 import { putQuestion, retype, tools } from './commands.js';
 import { around, levels, nameOf } from './places.js';
 import { schema } from './schema.js';
@@ -27,40 +28,18 @@ export function toolbar(root, view, more) {
         for (const button of buttons) {
             const tool = button.dataset.do ?? '';
             button.disabled = !all[tool]?.(state);
-            if (tool in schema.marks && state.selection.$from.parent.isTextblock) {
-                const mark = schema.marks[tool];
-                const { from, to, empty, $from } = state.selection;
-                button.setAttribute('aria-pressed', String(empty ? Boolean(mark.isInSet(state.storedMarks ?? $from.marks())) : state.doc.rangeHasMark(from, to, mark)));
-            }
+            if (tool in schema.marks && state.selection.$from.parent.isTextblock) button.setAttribute('aria-pressed', String(isMarked(state, schema.marks[tool])));
         }
     };
-    /** @param {MouseEvent} event a press must not take the caret out of the text */
-    const down = (event) => {
-        if (/** @type {Element} */ (event.target).closest('[data-do], [data-put]')) event.preventDefault();
-    };
-    /** @param {MouseEvent} event */
-    const press = (event) => {
-        const target = /** @type {HTMLElement | null} */ (/** @type {Element} */ (event.target).closest('[data-do], [data-put]'));
-        if (!target) return;
-        target.closest('details')?.removeAttribute('open');
+    const dispose = listen(bar, (target) => {
         if (target.dataset.put !== undefined) putQuestion(target.dataset.put)(view.state, view.dispatch);
         else all[target.dataset.do ?? '']?.(view.state, view.dispatch, view);
         if (!['link', 'settings', 'form-settings', 'rule'].includes(target.dataset.do ?? '')) view.focus();
-    };
-    const change = () => {
+    }, (target) => {
+        if (target !== type) return;
         retype(type.value)(view.state, view.dispatch);
         view.focus();
-    };
-    bar.addEventListener('mousedown', down);
-    bar.addEventListener('click', press);
-    type.addEventListener('change', change);
+    });
     refresh();
-    return {
-        refresh,
-        dispose: () => {
-            bar.removeEventListener('mousedown', down);
-            bar.removeEventListener('click', press);
-            type.removeEventListener('change', change);
-        },
-    };
+    return { refresh, dispose };
 }

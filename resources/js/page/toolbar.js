@@ -1,3 +1,4 @@
+import { isMarked, listen } from '../editor/bar.js';
 import { columns, put, style, styleOf, tools } from './commands.js';
 import { chosen, nameOf, whereabouts } from './places.js';
 import { schema } from './schema.js';
@@ -49,29 +50,15 @@ export function toolbar(root, view, more) {
         for (const button of buttons) {
             const tool = button.dataset.do ?? '';
             button.disabled = !all[tool]?.(state);
-            if (tool in schema.marks && state.selection.$from.parent.isTextblock) {
-                const mark = schema.marks[tool];
-                const { from, to, empty, $from } = state.selection;
-                button.setAttribute('aria-pressed', String(empty ? Boolean(mark.isInSet(state.storedMarks ?? $from.marks())) : state.doc.rangeHasMark(from, to, mark)));
-            }
+            if (tool in schema.marks && state.selection.$from.parent.isTextblock) button.setAttribute('aria-pressed', String(isMarked(state, schema.marks[tool])));
         }
     };
-    /** @param {MouseEvent} event a press must not take the caret out of the text */
-    const down = (event) => {
-        if (/** @type {Element} */ (event.target).closest('[data-do], [data-put]')) event.preventDefault();
-    };
-    /** @param {MouseEvent} event */
-    const press = (event) => {
-        const target = /** @type {HTMLElement | null} */ (/** @type {Element} */ (event.target).closest('[data-do], [data-put], [data-wide]'));
-        if (!target) return;
+    const dispose = listen(bar, (target) => {
         const { do: tool, put: block, wide } = target.dataset;
         if (wide !== undefined) {
             page.classList.toggle('is-phone', wide === 'phone');
             for (const each of bar.querySelectorAll('[data-wide]')) each.setAttribute('aria-pressed', String(each === target));
-            return;
-        }
-        target.closest('details')?.removeAttribute('open');
-        if (block !== undefined) {
+        } else if (block !== undefined) {
             if (block === 'picture') more.picture(view.state, view.dispatch, view);
             else put(NEW[block]())(view.state, view.dispatch);
             if (block !== 'picture') view.focus();
@@ -80,24 +67,12 @@ export function toolbar(root, view, more) {
             all[tool]?.(view.state, view.dispatch, view);
             if (!['link', 'picture', 'settings', 'section-settings'].includes(tool)) view.focus();
         }
-    };
-    /** @param {Event} event */
-    const change = (event) => {
-        if (event.target === select) style(select.value)(view.state, view.dispatch);
-        else if (event.target === layout && layout.value) columns(layout.value.split(' ').map(Number))(view.state, view.dispatch);
+    }, (target) => {
+        if (target === select) style(select.value)(view.state, view.dispatch);
+        else if (target === layout && layout.value) columns(layout.value.split(' ').map(Number))(view.state, view.dispatch);
         else return;
         view.focus();
-    };
-    bar.addEventListener('mousedown', down);
-    bar.addEventListener('click', press);
-    bar.addEventListener('change', change);
+    });
     refresh();
-    return {
-        refresh,
-        dispose: () => {
-            bar.removeEventListener('mousedown', down);
-            bar.removeEventListener('click', press);
-            bar.removeEventListener('change', change);
-        },
-    };
+    return { refresh, dispose };
 }

@@ -1,0 +1,15 @@
+@props(['title'])
+<!doctype html>
+<html lang="en">
+<head>
+    <meta charset="utf-8">
+    <meta name="viewport" content="width=device-width, initial-scale=1">
+    <meta name="color-scheme" content="light dark">
+    <title>{{ $title }}@if (config('attic.place') !== '') · {{ config('attic.place') }}@endif</title>
+    <link rel="icon" href="/mark.svg" type="image/svg+xml">
+    @vite(['resources/css/fonts.css', 'resources/css/built/read.css'])
+</head>
+<body class="reading">
+    {{ $slot }}
+</body>
+</html>
