@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Models\Item;
-use App\View\AnswerText;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Entry\AnswerText;
 
 /** Keeps what an entry answers where lists and sums find it. */
 final class IndexAnswers

@@ -28,7 +28,7 @@ final class EntryChanges
         $versions = $this->versions()->with('user', 'item')->orderBy('item_id')->orderBy('number')->limit(self::MOST * 4)->get();
         /** @var Collection<int, Collection<int, Version>> $byEntry */
         $byEntry = $versions->groupBy('item_id');
-        $this->isCut = $byEntry->count() > self::MOST;
+        $this->isCut = $byEntry->count() > self::MOST || $versions->count() === self::MOST * 4;
         foreach ($byEntry->take(self::MOST) as $own) {
             $first = $own->firstOrFail();
             $last = $own->last() ?? $first;

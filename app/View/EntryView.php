@@ -8,6 +8,7 @@ use App\Models\Item;
 use App\Store\States;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Entry\AnswerText;
 use MistyAttic\Core\Kinds\Form\Flow;
 
 /** An entry to be read and edited: the questions of the newest form with its answers, then answers to questions that are gone. */

@@ -4,7 +4,7 @@
         <p class="answer-note" role="note"><b>A try.</b> This is {{ $version->number }}{{ $version->number === $item->head ? ', the newest,' : '' }} as the person answering sees it. Nothing that you write here is kept. <a href="{{ route('try', [$item, $version->number]) }}">From the beginning</a></p>
         @if ($answering->page === null && $answering->of > 0)
             <p class="answer-thanks" role="status">{{ $answering->settings()?->richText('thanks')->text() ?: 'Thank you. Your answers are with us.' }}</p>
-            <dl class="entry-gone">@foreach ($answering->answers->entry()->parts as $answer)<div><dt>{{ $answer->string('label') }}</dt><dd>{{ App\View\AnswerText::of($answer) }}</dd></div>@endforeach</dl>
+            <dl class="entry-gone">@foreach ($answering->answers->entry()->parts as $answer)<div><dt>{{ $answer->string('label') }}</dt><dd>{{ MistyAttic\Core\Kinds\Entry\AnswerText::of($answer) }}</dd></div>@endforeach</dl>
         @else
             @include('form.answer')
         @endif

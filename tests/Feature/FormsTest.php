@@ -153,6 +153,12 @@ final class FormsTest extends FeatureCase
         $this->post($mine, ['seen' => ['qone', 'qtwo', 'qmail', 'qmany'], 'a' => ['qmany' => 'x'] + $this->answers()])->assertSee('Write a number');
         $this->post($mine, ['seen' => ['qone', 'qtwo', 'qmail', 'qmany'], 'a' => ['qmany' => '5'] + $this->answers()])->assertSee('Thank you.');
         self::assertSame([5, 2], [$this->tree($entry)->get('qmany')->fields['value'], $entry->refresh()->head]);
+        // Opened before somebody else edited another field: both stay.
+        $base = $entry->root;
+        $this->put(route('entry.save', $entry), ['base' => $base, 'a' => ['qmail' => 'c@d.example', 'qmany' => '5'] + $this->answers()])->assertRedirect();
+        $this->post($mine, ['base' => $base, 'seen' => ['qone', 'qtwo', 'qmail', 'qmany'], 'a' => ['qmany' => '6'] + $this->answers()])->assertSee('Thank you.');
+        self::assertSame(['c@d.example', 6], [$this->tree($entry)->get('qmail')->fields['value'], $this->tree($entry)->get('qmany')->fields['value']]);
+        $this->post($mine, ['base' => str_repeat('a', 40), 'seen' => ['qone', 'qtwo', 'qmail', 'qmany'], 'a' => $this->answers()])->assertStatus(409);
         $this->get('/read/book/mine/'.str_repeat('x', 40))->assertNotFound();
         $this->setting(['editable' => false]);
         $this->get($mine)->assertNotFound();

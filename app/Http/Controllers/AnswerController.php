@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\KeepPicture;
+use App\Actions\Saved;
 use App\Actions\SaveState;
 use App\Actions\SendMail;
 use App\Actions\Sent;
@@ -14,7 +15,6 @@ use App\Models\Publishing;
 use App\Models\User;
 use App\Store\States;
 use App\View\Answering;
-use App\View\AnswerText;
 use App\View\EntryView;
 use Illuminate\Contracts\Encryption\DecryptException;
 use Illuminate\Contracts\View\View;
@@ -26,6 +26,8 @@ use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Str;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Entry\AnswerText;
+use MistyAttic\Core\Kinds\Form\Opening;
 
 /** Answering a form: at its public address without an account, or on its shelf. Works without scripts, and checks all again. */
 final class AnswerController extends Controller
@@ -117,7 +119,7 @@ final class AnswerController extends Controller
         $view = new EntryView($entry, $this->states);
 
         return $this->private(view('answer', [
-            'item' => $item, 'title' => $live->title, 'person' => null, 'closed' => $this->closed($item, $live, null), 'action' => route('read.mine.send', [$address, $token]),
+            'item' => $item, 'title' => $live->title, 'person' => null, 'closed' => $this->closed($item, $live, null), 'action' => route('read.mine.send', [$address, $token]), 'base' => $entry->root,
             'answering' => new Answering($this->states->tree($live->version->root), $view->answering->sent, [], $view->answering->files),
         ]));
     }
@@ -126,13 +128,17 @@ final class AnswerController extends Controller
     {
         [$item, $entry, $live] = $this->sentBy($address, $token);
         $answering = $this->answering($request, $item, $live, $keep);
+        // What was opened is where the change starts from, so that it undoes nobody's in the meantime.
+        $base = $request->validate(['base' => ['nullable', 'string', 'regex:/^[0-9a-f]{40}$/']])['base'] ?? $entry->root;
         $closed = $this->closed($item, $live, null);
         if ($closed !== null || $answering->page !== null) {
-            return $this->private(view('answer', ['item' => $item, 'title' => $live->title, 'person' => null, 'closed' => $closed, 'action' => route('read.mine.send', [$address, $token]), 'answering' => $answering]));
+            return $this->private(view('answer', ['base' => $base, 'item' => $item, 'title' => $live->title, 'person' => null, 'closed' => $closed, 'action' => route('read.mine.send', [$address, $token]), 'answering' => $answering]));
         }
+        abort_if($entry->versions()->where('root', $base)->doesntExist(), 409);
         $form = $this->states->tree($live->version->root);
-        $gone = array_filter($this->states->tree($entry->root)->parts, fn (Part $answer) => ! $form->has($answer->id));
-        $save->handle($entry, User::visitor(), new Sent($entry->root, PartTree::of([...$answering->answers->entry()->parts, ...array_values($gone)]), 'visitor-'.$entry->head, keep: true));
+        $gone = array_filter($this->states->tree($base)->parts, fn (Part $answer) => ! $form->has($answer->id));
+        $saved = $save->handle($entry, User::visitor(), new Sent($base, PartTree::of([...$answering->answers->entry()->parts, ...array_values($gone)]), 'visitor-'.$entry->head, keep: true));
+        abort_unless($saved instanceof Saved, 409);
 
         return $this->private(view('answered', ['item' => $item, 'title' => $live->title, 'entry' => $entry, 'thanks' => $answering->settings()?->richText('thanks')->text() ?? '', 'person' => null, 'again' => route('read', $address), 'mine' => route('read.mine', [$address, $token])]));
     }
@@ -197,19 +203,10 @@ final class AnswerController extends Controller
     /** Why it takes no answers from this person now. */
     private function closed(Item $item, Publishing $live, ?User $person): ?string
     {
-        $settings = (new Answering($this->states->tree($live->version->root), [], []))->settings();
-        $today = now()->format('Y-m-d');
-        $date = fn (string $field): string => ($value = $settings->fields[$field] ?? '') && is_string($value) ? $value : '';
+        $opening = new Opening($this->start($live)->settings());
+        $code = $opening->closed(now()->format('Y-m-d'), $person?->email, $person !== null && $this->hasAnswered($item, $person));
 
-        return match (true) {
-            $settings === null => null,
-            $date('opens') !== '' && $today < $date('opens') => (string) __('form.closed.opens', ['date' => $date('opens')]),
-            $date('closes') !== '' && $today > $date('closes') => (string) __('form.closed.closes', ['date' => $date('closes')]),
-            $settings->string('audience') !== 'anyone' && $person === null => (string) __('form.closed.shelf'),
-            $settings->string('audience') === 'named' && ! in_array(mb_strtolower($person->email ?? ''), array_map(mb_strtolower(...), $settings->strings('people')), true) => (string) __('form.closed.named'),
-            ($settings->fields['once'] ?? false) === true && $person !== null && $this->hasAnswered($item, $person) => (string) __('form.closed.once'),
-            default => null,
-        };
+        return $code === null ? null : (string) __("form.closed.{$code}", ['date' => in_array($code, ['opens', 'closes'], true) ? $opening->date($code) : '']);
     }
 
     private function hasAnswered(Item $form, User $person): bool

@@ -8,6 +8,7 @@ use App\Models\HeldEdit;
 use App\Models\Item;
 use App\Models\Version;
 use App\Store\States;
+use App\View\EntryList;
 use App\View\EntryView;
 use App\View\FlowMap;
 use App\View\PageHtml;
@@ -18,7 +19,6 @@ use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use MistyAttic\Core\Content\PartTree;
 
@@ -47,7 +47,7 @@ final class ItemController extends Controller
         return view($item->kind === 'spreadsheet' ? 'sheet' : 'write', [
             'item' => $item,
             'flow' => $item->kind === 'form' ? $this->flowOf($states->tree($item->root)) : null,
-            'answered' => $item->kind === 'form' ? (object) DB::table('answers')->where('form_id', $item->id)->groupBy('question')->selectRaw('question, COUNT(*) AS count')->pluck('count', 'question')->all() : null,
+            'answered' => $item->kind === 'form' ? (object) EntryList::counts($item) : null,
             'newest' => $newest,
             'sentence' => $phrases->version($newest),
             'ribbon' => $ribbon->of($item, self::FOOT_VERSIONS),

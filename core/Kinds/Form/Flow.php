@@ -6,7 +6,7 @@ namespace MistyAttic\Core\Kinds\Form;
 
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
-use MistyAttic\Core\Kinds\Cell;
+use MistyAttic\Core\Kinds\Entry\AnswerText;
 
 /**
  * The way through a form. Questions are asked in their order. A skip rule looks at the answer to the question that it stands
@@ -240,7 +240,7 @@ final class Flow
         if ($answer === null) {
             return false;
         }
-        $value = self::plain($answer);
+        $value = AnswerText::of($answer);
         $choices = $answer->strings('choices');
         $given = $value !== '' || $choices !== [] || $answer->string('chunk') !== '';
         $wanted = $rule->string('value');
@@ -249,22 +249,10 @@ final class Flow
         return $given && match ($rule->string('when')) {
             'is' => $is,
             'is_not' => ! $is,
-            'contains' => in_array($wanted, $choices, true) || ($wanted !== '' && mb_stripos($value, $wanted) !== false),
+            'contains' => in_array($wanted, $choices, true) || ($choices === [] && $wanted !== '' && mb_stripos($value, $wanted) !== false),
             'above' => self::compare($value, $wanted) > 0,
             'below' => self::compare($value, $wanted) < 0,
             default => true,
-        };
-    }
-
-    /** An answer as a rule sees it: yes and no as such, dates as 2026-05-03. */
-    private static function plain(Part $answer): string
-    {
-        $value = $answer->fields['value'] ?? null;
-
-        return match (true) {
-            is_bool($value) => $value ? 'yes' : 'no',
-            $value === null => $answer->richText()->text(),
-            default => Cell::show($value),
         };
     }
 

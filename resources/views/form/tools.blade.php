@@ -2,7 +2,7 @@
     <details class="menu" data-menu>
         <summary class="tool-add">Put in…</summary>
         <div class="menu-sheet put-in">
-            @foreach (['short' => 'Short text', 'long' => 'Long text', 'one' => 'One of several', 'several' => 'Several of several', 'scale' => 'Scale', 'number' => 'Number', 'date' => 'Date', 'time' => 'Time', 'yes_no' => 'Yes or no', 'email' => 'E-mail address', 'file' => 'Picture or file', 'grid' => 'Grid', 'note' => 'Text that explains'] as $type => $name)
+            @foreach (__('form.types') as $type => $name)
                 <button type="button" class="menu-line" data-put="{{ $type }}">{{ $name }}</button>
             @endforeach
             <button type="button" class="menu-line" data-do="page-add">Page below</button>
@@ -29,7 +29,7 @@
         <span class="tool-group">
             <label for="tool-type">Answer</label>
             <select class="tool-style" id="tool-type" data-type>
-                @foreach (['short' => 'Short text', 'long' => 'Long text', 'one' => 'One of several', 'several' => 'Several of several', 'scale' => 'Scale', 'number' => 'Number', 'date' => 'Date', 'time' => 'Time', 'yes_no' => 'Yes or no', 'email' => 'E-mail address', 'file' => 'Picture or file', 'grid' => 'Grid', 'note' => 'Text that explains'] as $type => $name)<option value="{{ $type }}">{{ $name }}</option>@endforeach
+                @foreach (__('form.types') as $type => $name)<option value="{{ $type }}">{{ $name }}</option>@endforeach
             </select>
             <button type="button" data-do="choice">Choice</button>
             <button type="button" data-do="line">Row</button>

@@ -2,12 +2,12 @@
 
 declare(strict_types=1);
 
-namespace App\View;
+namespace MistyAttic\Core\Kinds\Entry;
 
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Kinds\Cell;
 
-/** An answer as text. */
+/** An answer as plain text, for lists, files and skip rules: yes and no as such, dates as 2026-05-03, choices in the words they had. */
 final class AnswerText
 {
     public static function of(Part $answer): string
@@ -16,7 +16,7 @@ final class AnswerText
 
         return match (true) {
             $answer->strings('said') !== [] => implode(', ', $answer->strings('said')),
-            is_bool($value) => __($value ? 'form.yes' : 'form.no'),
+            is_bool($value) => $value ? 'yes' : 'no',
             $value !== null => Cell::show($value),
             default => $answer->richText()->text(),
         };
