@@ -147,7 +147,7 @@ final class FormsTest extends FeatureCase
         $this->post('/read/book', ['seen' => ['qone', 'qtwo', 'qmail', 'qmany'], 'a' => $this->answers()])->assertSee('change your answers');
         $entry = $this->form->entries()->where('number', 2)->firstOrFail();
         $mine = "/read/book/mine/{$entry->token}";
-        $this->actingAs($this->people['owner'])->get(route('entries.outbox', $this->form))->assertOk()->assertSee('a@b.example')->assertSee($mine)->assertSee('What is wrong with it?: A cable');
+        $this->actingAs($this->people['owner'])->get(route('entries.outbox', $this->form))->assertOk()->assertSee('a@b.example')->assertSee($mine)->assertSee('What is wrong with it? A cable');
         self::assertSame(2, DB::table('mails')->count());
         $this->get($mine)->assertOk()->assertSee('A cable')->assertHeader('Referrer-Policy', 'same-origin');
         $this->post($mine, ['seen' => ['qone', 'qtwo', 'qmail', 'qmany'], 'a' => ['qmany' => 'x'] + $this->answers()])->assertSee('Write a number');

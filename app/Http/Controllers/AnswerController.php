@@ -75,6 +75,7 @@ final class AnswerController extends Controller
     private function later(Request $request, Item $item, KeepPicture $keep): View
     {
         $live = $this->live($item);
+        abort_if($this->closed($item, $live, null) !== null, 403);
         $answering = $this->answering($request, $item, $live, $keep);
         $sent = (string) json_encode(array_filter($answering->sent, fn (string|int $name) => $answering->form->has(str_starts_with((string) $name, 'other-') ? substr((string) $name, 6) : (string) $name), ARRAY_FILTER_USE_KEY));
         abort_if(strlen($sent) > self::MOST_HALF, 413);
@@ -100,9 +101,12 @@ final class AnswerController extends Controller
     private function take(Request $request, Item $item, TakeEntry $take, KeepPicture $keep, ?User $person): View
     {
         $live = $this->live($item);
-        $closed = $this->closed($item, $live, $person);
+        if ($this->closed($item, $live, $person) !== null) {
+            // Nothing is taken, no file either.
+            return $this->page($item, $live, $this->start($live), $person);
+        }
         $answering = $this->answering($request, $item, $live, $keep);
-        if ($closed !== null || $answering->page !== null) {
+        if ($answering->page !== null) {
             return $this->page($item, $live, $answering, $person);
         }
         $entry = $take->handle($item, $live, $person, $answering->answers->entry());
@@ -167,7 +171,7 @@ final class AnswerController extends Controller
             if ($to !== null && $to !== '') {
                 $this->mail->handle($item, $to, __('form.mail.subject', ['title' => $live->title]), implode("\n\n", array_filter([
                     $answering->settings()?->richText('thanks')->text(),
-                    implode("\n", array_map(fn (Part $answer) => "{$answer->string('label')}: ".AnswerText::of($answer), $answering->answers->entry()->parts)),
+                    implode("\n", array_map(fn (Part $answer) => $answer->string('label').(str_ends_with($answer->string('label'), '?') ? ' ' : ': ').AnswerText::of($answer), $answering->answers->entry()->parts)),
                     $mine === null ? null : (string) __('form.mail.change', ['address' => $mine]),
                 ])));
             }
