@@ -13,38 +13,17 @@ use App\Actions\Saved;
 use App\Actions\SaveState;
 use App\Actions\Sent;
 use App\Actions\TakeEntry;
-use App\Database\DatabaseFile;
-use App\Models\Shelf;
-use App\Models\User;
 use App\Store\States;
 use App\View\EntryList;
 use App\View\EntrySums;
 use App\View\EntryTable;
 use Demo\FormDraft;
 use Demo\Visitors;
-use Illuminate\Contracts\Console\Kernel;
-use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 
-require __DIR__.'/../vendor/autoload.php';
-$quick = in_array('--quick', $argv, true);
-$database = (string) tempnam(sys_get_temp_dir(), 'attic-bench');
-putenv("DB_DATABASE={$database}");
-$_ENV['DB_DATABASE'] = $_SERVER['DB_DATABASE'] = $database;
-$app = require __DIR__.'/../bootstrap/app.php';
-$app->make(Kernel::class)->bootstrap();
-// The framework tells of an exception and ends as if all were well.
-set_exception_handler(function (Throwable $e): never {
-    fwrite(STDERR, (string) $e);
-    exit(1);
-});
-DatabaseFile::make($database);
-Artisan::call('migrate', ['--force' => true]);
-ini_set('memory_limit', '1G');
-$user = User::query()->create(['name' => 'Bench', 'email' => 'bench@example.org', 'password' => 'a long password', 'colour' => 1]);
-$shelf = Shelf::query()->create(['key' => MakeItem::key(), 'name' => 'Bench']);
+require __DIR__.'/boot.php';
 $states = $app->make(States::class);
 
 $draft = new FormDraft('bench');
@@ -83,7 +62,7 @@ foreach ($quick ? [100, 200] : [1_000, 10_000] as $count) {
     $one = $median(function () use (&$number, $take, $form, $live, $visitors, $tree): void {
         $take->handle($form, $live, null, $visitors->answers($tree, ++$number));
     });
-    $list = fn (string $sort = 'number', string $find = ''): EntryList => new EntryList($form, $tree, $sort, false, $find, false);
+    $list = fn (string $sort = 'number', string $find = ''): EntryList => new EntryList($form, $tree, $user, $sort, false, $find, false);
     $question = array_keys($list()->columns)[3];
     $entry = $form->entries()->where('number', intdiv($count, 2))->firstOrFail();
     $edit = $median(function () use ($app, $entry, $user, $states): void {

@@ -12,18 +12,13 @@ use App\Actions\RestoreVersion;
 use App\Actions\Saved;
 use App\Actions\SaveState;
 use App\Actions\Sent;
-use App\Database\DatabaseFile;
 use App\Models\Item;
-use App\Models\Shelf;
-use App\Models\User;
 use App\Models\Version;
 use App\Store\States;
 use App\View\CellStory;
 use App\View\Comparison;
 use App\View\Phrases;
 use App\View\SheetView;
-use Illuminate\Contracts\Console\Kernel;
-use Illuminate\Support\Facades\Artisan;
 use MistyAttic\Core\Calculate\Recalculation;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
@@ -32,23 +27,8 @@ use MistyAttic\Core\Kinds\Spreadsheet\Spelling;
 use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetKind;
 use PhpOffice\PhpSpreadsheet\Spreadsheet;
 
-require __DIR__.'/../vendor/autoload.php';
-$quick = in_array('--quick', $argv, true);
-$database = (string) tempnam(sys_get_temp_dir(), 'attic-bench');
-putenv("DB_DATABASE={$database}");
-$_ENV['DB_DATABASE'] = $_SERVER['DB_DATABASE'] = $database;
-$app = require __DIR__.'/../bootstrap/app.php';
-$app->make(Kernel::class)->bootstrap();
-// The framework tells of an exception and ends as if all were well.
-set_exception_handler(function (Throwable $e): never {
-    fwrite(STDERR, (string) $e);
-    exit(1);
-});
-DatabaseFile::make($database);
-Artisan::call('migrate', ['--force' => true]);
+require __DIR__.'/boot.php';
 ini_set('memory_limit', '1536M');
-$user = User::query()->create(['name' => 'Bench', 'email' => 'bench@example.org', 'password' => 'a long password', 'colour' => 1]);
-$shelf = Shelf::query()->create(['key' => MakeItem::key(), 'name' => 'Bench']);
 
 /** @return array{float, mixed} milliseconds, the median of some runs, and what came of the last */
 $median = function (int $runs, Closure $work): array {

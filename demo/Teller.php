@@ -12,12 +12,14 @@ use App\Actions\MakeItem;
 use App\Actions\MarkMilestone;
 use App\Actions\OpenToPublic;
 use App\Actions\PublishVersion;
+use App\Actions\ReadSource;
 use App\Actions\RestoreVersion;
 use App\Actions\Saved;
 use App\Actions\SaveState;
 use App\Actions\Sent;
 use App\Actions\SettleHeldEdit;
 use App\Actions\TakeEntry;
+use App\Actions\TakeInData;
 use App\Models\Cause;
 use App\Models\HeldEdit;
 use App\Models\Item;
@@ -54,6 +56,8 @@ final readonly class Teller
         private AnswerWish $answer,
         private OpenToPublic $open,
         private TakeEntry $entry,
+        private TakeInData $data,
+        private ReadSource $sources,
     ) {}
 
     /** @return int how many versions it came to */
@@ -68,7 +72,7 @@ final readonly class Teller
             $who = User::query()->where('name', 'like', $scene->who.' %')->firstOrFail();
             foreach ($scene->lines as $step => [$line, $where]) {
                 Date::setTestNow($start->addDays($scene->day - 1)->addMinutes($scene->minute + $step * self::STEP));
-                $item ??= $this->make->handle($shelf, $who, $story->kind, $story->title, 'dfirst');
+                $item ??= $this->made($shelf, $who, $story);
                 $draft ??= $this->draft($story, $item);
                 try {
                     $stale = $this->line($item, $who, $line, $draft, $stale);
@@ -81,6 +85,21 @@ final readonly class Teller
         return $item->head ?? 0;
     }
 
+    /** A dataset has the same key every time, since reports name it by that, and may be told of in two stories. */
+    private function made(Shelf $shelf, User $who, Story $story): Item
+    {
+        $known = $story->kind === 'dataset' ? $shelf->items()->where(['kind' => 'dataset', 'title' => $story->title])->first() : null;
+        if ($known !== null) {
+            return $known;
+        }
+        $item = $this->make->handle($shelf, $who, $story->kind, $story->title, 'dfirst');
+        if ($story->kind === 'dataset') {
+            $item->update(['key' => substr(sha1($story->title), 0, 12)]);
+        }
+
+        return $item;
+    }
+
     private function draft(Story $story, Item $item): Drafting
     {
         $name = basename($story->file);
@@ -89,6 +108,12 @@ final readonly class Teller
             'spreadsheet' => new SheetDraft,
             'page' => new PageDraft($name, fn (string $file) => $this->pictures->handle($item, (string) file_get_contents($file)) ?? throw new \DomainException("{$file} is no picture")),
             'form' => new FormDraft($name),
+            'dataset' => new DataDraft,
+            'report' => new ReportDraft(function (string $title): array {
+                $dataset = Item::query()->where('kind', 'dataset')->where(fn ($query) => $query->where('title', $title)->orWhere('key', $title))->firstOrFail();
+
+                return [$dataset->key, $this->states->tree($this->then($dataset)->root)];
+            }),
             default => new Draft($name),
         };
     }
@@ -138,6 +163,15 @@ final readonly class Teller
                 return null;
             case 'entries':
                 $this->entries($item, $rest);
+
+                return null;
+            case 'fill':
+                $this->fill($item, $rest);
+
+                return null;
+            case 'follow':
+                [$source, $tab] = $this->source($rest);
+                $this->data->bind($item, $source, $tab, null);
 
                 return null;
             case 'entry':
@@ -190,6 +224,37 @@ final readonly class Teller
             }), $tree->parts);
             $this->save->handle($entry, $who, new Sent($entry->root, PartTree::of($parts), 'demo-'.$who->id.'-'.$entry->head)) instanceof Saved || throw new \DomainException('could not be saved');
         }
+    }
+
+    /** What a dataset is filled from, as that stood at this moment of the story, in the name of who wrote there last. */
+    private function fill(Item $dataset, string $named): void
+    {
+        [$source, $tab] = $this->source($named);
+        $version = $this->then($source);
+        $read = $this->sources->item($source, $tab, $version, Date::now()->toImmutable()) ?? throw new \DomainException("there is no {$named} yet");
+        $before = $this->states->tree($dataset->root);
+        $saved = $this->save->handle($dataset, $version->load('user')->user, new Sent($dataset->root, $read->tree($read->types(), $dataset->head === 1 ? null : $before), 'fill-'.$dataset->head, keep: true, note: __('data.followed', ['title' => $source->title, 'number' => (string) $version->number])));
+        $saved instanceof Saved || throw new \DomainException('could not be filled');
+    }
+
+    /** @return array{Item, string|null} by `TITLE: TAB`, or the title of a form */
+    private function source(string $named): array
+    {
+        [$title, $tab] = explode(': ', $named, 2) + ['', ''];
+        $source = Item::query()->where('title', $title)->whereIn('kind', ['spreadsheet', 'form'])->firstOrFail();
+        foreach ($source->kind === 'form' ? [] : $this->states->tops($this->then($source)->root) as $part) {
+            if ($part->string('name') === $tab) {
+                return [$source, $part->id];
+            }
+        }
+
+        return [$source, null];
+    }
+
+    /** The version of an item that was the newest at this moment of the story. */
+    private function then(Item $item): Version
+    {
+        return $item->versions()->where('saved_at', '<=', now()->format('Y-m-d H:i:s'))->orderByDesc('number')->firstOrFail();
     }
 
     private function version(Item $item, string $named): Version

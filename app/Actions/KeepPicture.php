@@ -21,10 +21,21 @@ final readonly class KeepPicture
     public function handle(Item $item, string $bytes): ?Picture
     {
         $type = self::type($bytes);
-        $size = @getimagesizefromstring($bytes);
-        if ($type === null || $size === false) {
-            return null;
-        }
+
+        return $type === null ? null : $this->keep($item, $bytes, $type, getimagesizefromstring($bytes) ?: [0, 0]);
+    }
+
+    /** A picture or a PDF. Like a picture it is told by its bytes; it is only ever handed out as a download. */
+    public function file(Item $item, string $bytes): ?Picture
+    {
+        $isPdf = str_starts_with($bytes, '%PDF-') && str_contains(substr($bytes, -1024), '%%EOF');
+
+        return $isPdf ? $this->keep($item, $bytes, 'application/pdf', [0, 0]) : $this->handle($item, $bytes);
+    }
+
+    /** @param array{int, int, ...} $size */
+    private function keep(Item $item, string $bytes, string $type, array $size): Picture
+    {
         $address = Address::of($bytes);
 
         return DB::transaction(function () use ($item, $bytes, $address, $type, $size) {

@@ -25,11 +25,12 @@ final readonly class MakeItem
     /**
      * @param  string|null  $firstId  the id of the first part, random if not given
      * @param  Content|null  $content  of the same kind
+     * @param  bool  $keepIds  of what is bound to something else by them
      */
-    public function handle(Shelf $shelf, User $maker, string $kind, string $title, ?string $firstId = null, ?Content $content = null): Item
+    public function handle(Shelf $shelf, User $maker, string $kind, string $title, ?string $firstId = null, ?Content $content = null, bool $keepIds = false): Item
     {
-        return DB::transaction(function () use ($shelf, $maker, $kind, $title, $firstId, $content) {
-            $blank = $content === null || $content->tree->parts === [] ? Kinds::named($kind)->blank($firstId ?? self::partId()) : $this->own($content);
+        return DB::transaction(function () use ($shelf, $maker, $kind, $title, $firstId, $content, $keepIds) {
+            $blank = $content === null || $content->tree->parts === [] ? Kinds::named($kind)->blank($firstId ?? self::partId()) : ($keepIds ? $content->tree : $this->own($content));
             $blank = Consequences::of(Kinds::named($kind), PartTree::of([]), $blank, now()->format('Y-m-d'));
             $root = $this->states->keep($blank);
             $item = Item::query()->create(['key' => self::key(), 'shelf_id' => $shelf->id, 'kind' => $kind, 'title' => $title, 'head' => 0, 'root' => $root, 'changed_at' => now()]);

@@ -11,18 +11,27 @@ use App\Models\User;
 use App\Models\Version;
 use App\Store\States;
 use Illuminate\Support\Facades\DB;
+use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Kinds;
+use MistyAttic\Core\Kinds\Report\ReportKind;
 
 /** Lets readers see a version from now on, in place of the one they saw. */
 final readonly class PublishVersion
 {
-    public function __construct(private States $states) {}
+    public function __construct(private States $states, private IndexAnswers $answers) {}
+
+    /** @return array<string, int> the datasets that a report is drawn from, each with its newest version */
+    private function dataOf(PartTree $report): array
+    {
+        return array_map(intval(...), Version::query()->join('items', 'items.id', '=', 'versions.item_id')->where('items.kind', 'dataset')->whereIn('items.key', ReportKind::sources($report))->where('versions.saved_at', '<=', now()->format('Y-m-d H:i:s'))->groupBy('items.key')->selectRaw('items.key AS dataset, MAX(versions.number) AS number')->pluck('number', 'dataset')->all());
+    }
 
     /** @param Publishing|null $wish that is granted by it; another one that waits is answered by it as well */
     public function handle(Version $version, User $publisher, ?string $note = null, ?Publishing $wish = null): Publishing
     {
         return DB::transaction(function () use ($version, $publisher, $note, $wish) {
             $item = $version->item->refresh();
+            $tree = $this->states->tree($version->root);
             Publishing::query()->where('id', $item->live_id)->update(['ended_at' => now()]);
             Publishing::query()->waiting()->where('item_id', $item->id)->when($wish, fn ($query) => $query->whereKeyNot($wish?->id))
                 ->update(['state' => PublishingState::Edited, 'decider_id' => $publisher->id, 'decided_at' => now()]);
@@ -31,10 +40,14 @@ final readonly class PublishVersion
                 'state' => PublishingState::Published, 'decider_id' => $publisher->id, 'decided_at' => now(),
                 'count' => 1 + (int) $item->publishings()->max('count'),
                 ...($wish === null ? [] : ['answer' => $note]),
+                ...($item->kind === 'report' && $item->pins ? ['data' => $this->dataOf($tree)] : []),
             ])->save();
             $item->update(['live_id' => $publishing->id]);
+            if ($item->form_id !== null) {
+                $this->answers->handle($item, $tree);
+            }
             $kind = Kinds::named($item->kind);
-            Picture::query()->where('item_id', $item->id)->whereIn('chunk', array_unique(array_merge([], ...array_map($kind->chunksOf(...), $this->states->tree($version->root)->parts))))->update(['is_published' => true]);
+            Picture::query()->where('item_id', $item->id)->whereIn('chunk', array_unique(array_merge([], ...array_map($kind->chunksOf(...), $tree->parts))))->update(['is_published' => true]);
 
             return $publishing;
         });

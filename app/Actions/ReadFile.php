@@ -34,6 +34,9 @@ final class ReadFile
         if ($kind === 'form') {
             throw Unreadable::because(__('item.file_not_form'));
         }
+        if ($kind === 'report') {
+            return $this->report($format, $bytes);
+        }
         if ($kind === 'page') {
             return $this->page($format, $bytes, new Limits);
         }
@@ -44,6 +47,18 @@ final class ReadFile
         $content = $format->reader()->read($bytes, new FormatLimits(bytes: self::MOST_KB * 1024, unpacked: 134_217_728, tree: 8_388_608, parts: $format->isTable() ? 250_000 : $limits->parts));
 
         return $format->isTable() ? $this->table($content, $format) : $this->document($content, $limits);
+    }
+
+    /** The definitions of a report, as they were downloaded. */
+    private function report(FileFormat $format, string $bytes): Content
+    {
+        $content = $format === FileFormat::Json ? $format->reader()->read($bytes, new FormatLimits(bytes: self::MOST_KB * 1024)) : null;
+        if ($content === null || $content->kind->name() !== 'report') {
+            throw Unreadable::because(__('item.file_not_report'));
+        }
+        $this->check($content->kind, $content->tree, new Limits);
+
+        return $content;
     }
 
     private function page(FileFormat $format, string $bytes, Limits $limits): Content

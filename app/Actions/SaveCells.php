@@ -36,7 +36,11 @@ final readonly class SaveCells
             return null;
         }
         $rows = $this->rows($item->root, $cells, $places, $grid->row);
-        $frame = $rows === null ? null : $this->frame($item->root, $rows, $grid->column);
+        $frame = match (true) {
+            $rows === null => null,
+            $grid->alone => Excerpt::columns($this->states, $grid, $item->root),
+            default => $this->frame($item->root, $rows, $grid->column),
+        };
         if ($rows === null || $frame === null) {
             return null;
         }

@@ -27,12 +27,17 @@ use MistyAttic\Core\Kinds\Spreadsheet\Spelling;
 /** Adds a version to an item, or grows the newest one. To be called inside the transaction of the action that wants it. */
 final readonly class WriteVersion
 {
-    public function __construct(private States $states, private IndexAnswers $answers) {}
+    public function __construct(private States $states, private IndexAnswers $answers, private AwaitYes $yes, private BrokenWidgets $broken) {}
 
     public function handle(Item $item, User $editor, Written $written): Version
     {
         $newest = $item->head === 0 ? null : Version::query()->where(['item_id' => $item->id, 'number' => $item->head])->firstOrFail();
-        $grown = $newest !== null && $this->grows($newest, $editor, $written) ? $newest : null;
+        if ($item->form_id !== null) {
+            $item->loadMissing('form', 'shelf.memberships');
+        }
+        // Without a history, one version takes in what everybody writes; what stood before it stays.
+        $unkept = $item->form_id !== null && $newest !== null && $written->cause === Cause::Wrote && $item->form?->keeps_entries === false;
+        $grown = $newest !== null && ($unkept ? $newest->unkept && ! $newest->isHeldOnTo() : $this->grows($newest, $editor, $written)) ? $newest : null;
         $kind = Kinds::named($item->kind);
         $beforeRoot = $grown === null ? ($item->head === 0 ? null : $item->root) : $this->rootBefore($item, $grown);
         $grid = $kind->grid();
@@ -55,11 +60,15 @@ final readonly class WriteVersion
             'unusual' => $written->cause !== Cause::Wrote ? null : ($excerpt === null ? $this->unusual($item, $before, $after, $changes) : $this->unusualIn($item, $grid, $excerpt, (string) $beforeRoot)),
             'added' => array_sum(array_column($statements, 'added')),
             'removed' => array_sum(array_column($statements, 'removed')),
+            'unkept' => $unkept,
+            ...($unkept ? ['user_id' => $editor->id] : []),
             'saved_at' => now(),
         ])->save();
         $item->update(['head' => $version->number, 'root' => $written->root, 'changed_at' => now(), ...($excerpt === null && $grid !== null ? ['formulas' => Spelling::hasFormulas($after)] : [])]);
-        if ($item->form_id !== null) {
+        if ($item->form_id !== null && ($version->number === 1 || ! $item->isPublishable())) {
             $this->answers->handle($item, $after);
+        } elseif ($item->form_id !== null) {
+            $this->yes->handle($item, $version, $editor);
         }
         $this->touch($item, $version, $changes, $after);
         if ($grown === null) {
@@ -83,11 +92,9 @@ final readonly class WriteVersion
     private function grows(Version $newest, User $editor, Written $written): bool
     {
         return $written->cause === Cause::Wrote && $newest->cause === Cause::Wrote
-            && $newest->user_id === $editor->id && ! $newest->kept
+            && $newest->user_id === $editor->id && ! $newest->kept && ! $newest->unkept
             && $newest->started_at->diffInSeconds(now(), true) < config('attic.checkpoint')
-            && $newest->milestone()->doesntExist()
-            && $newest->publishings()->doesntExist()
-            && Item::query()->where('copied_from', $newest->id)->doesntExist();
+            && ! $newest->isHeldOnTo();
     }
 
     private function rootBefore(Item $item, Version $version): ?string
@@ -114,9 +121,10 @@ final readonly class WriteVersion
     /** @return list<array{type: string, part: string, evidence: array<string, string|int|float>}>|null */
     private function unusual(Item $item, PartTree $before, PartTree $after, ChangeSet $changes): ?array
     {
+        $broken = $item->kind === 'dataset' && $item->head > 0 ? $this->broken->by($item, $after, $changes) : [];
         $found = UnusualChanges::in(Kinds::named($item->kind), $before, $after, $changes);
 
-        return $found === [] ? null : array_map(fn (UnusualChange $change) => ['type' => $change->type->value, 'part' => $change->field === null ? $change->ids[0] : "{$change->ids[0]}/{$change->field}", 'evidence' => $change->evidence], $found);
+        return $found === [] && $broken === [] ? null : [...$broken, ...array_map(fn (UnusualChange $change) => ['type' => $change->type->value, 'part' => $change->field === null ? $change->ids[0] : "{$change->ids[0]}/{$change->field}", 'evidence' => $change->evidence], $found)];
     }
 
     /**
@@ -126,6 +134,10 @@ final readonly class WriteVersion
      */
     private function unusualIn(Item $item, Grid $grid, Excerpt $excerpt, string $before): ?array
     {
+        if ($grid->alone) {
+            // Of a large dataset what hangs on its fields is looked at.
+            return $this->broken->by($item, $excerpt->new, $excerpt->changes) ?: null;
+        }
         $columns = NumberColumns::of($this->states, $grid, $excerpt, $before);
 
         return $columns === null ? null : $this->unusual($item, $columns[0], $columns[1], TreeCompare::of($columns[0], $columns[1]));

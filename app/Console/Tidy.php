@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console;
 
+use App\Store\DatasetColumns;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 
@@ -18,7 +19,7 @@ final class Tidy extends Command
 
     protected $signature = 'attic:tidy';
 
-    protected $description = 'Forgets presences, the sent states of windows that were closed long ago, and answers that nobody went on with';
+    protected $description = 'Forgets presences, columns of datasets that nobody looks at, the sent states of windows that were closed long ago, and answers that nobody went on with';
 
     public function handle(): int
     {
@@ -26,7 +27,8 @@ final class Tidy extends Command
             ->whereNotIn('root', DB::table('held_edits')->whereNull('settled_at')->select('root'))->delete();
         $presences = DB::table('presences')->where('seen_at', '<', now()->subDay())->delete();
         $halves = DB::table('half_answers')->where('kept_at', '<', now()->subDays(self::HALF_DAYS)->format('Y-m-d H:i:s'))->delete();
-        $this->line("{$states} sent states, {$presences} presences and {$halves} half-sent answers forgotten.");
+        $columns = DB::table('dataset_columns')->where('used_at', '<', now()->subDays(DatasetColumns::DAYS)->format('Y-m-d H:i:s'))->delete();
+        $this->line("{$states} sent states, {$presences} presences {$halves} half-sent answers and {$columns} columns forgotten.");
 
         return self::SUCCESS;
     }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -33,6 +34,13 @@ use MistyAttic\Core\Kinds\Kinds;
  * @property int|null $number of an entry among those of its form
  * @property string|null $token by which who sent an entry finds it again
  * @property CarbonImmutable|null $deleted_at of an entry that was taken away
+ * @property int|null $source_id the item that a dataset is filled from
+ * @property string|null $source_tab of that, when it is a spreadsheet
+ * @property int|null $source_number the version of it that the dataset stays with; null when it follows
+ * @property string|null $source_state what of it was taken in last
+ * @property bool $pins whether a published report keeps the data that it was published with
+ * @property-read Item|null $source
+ * @property bool $keeps_entries whether a form keeps the history of its entries
  * @property-read Item|null $form
  * @property-read Publishing|null $asked
  * @property-read Version|null $origin
@@ -42,12 +50,12 @@ final class Item extends Model
     /** What the person who asks sees of it; null for everything. */
     public ?Sight $sight = null;
 
-    protected $fillable = ['key', 'shelf_id', 'kind', 'title', 'head', 'root', 'formulas', 'copied_from', 'changed_at', 'live_id', 'address', 'is_public', 'form_id', 'number', 'asked_id', 'token', 'deleted_at'];
+    protected $fillable = ['key', 'shelf_id', 'kind', 'title', 'head', 'root', 'formulas', 'copied_from', 'changed_at', 'live_id', 'address', 'is_public', 'form_id', 'number', 'asked_id', 'token', 'deleted_at', 'keeps_entries', 'source_id', 'source_tab', 'source_number', 'source_state', 'pins'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['head' => 'integer', 'formulas' => 'boolean', 'is_public' => 'boolean', 'changed_at' => 'immutable_datetime', 'deleted_at' => 'immutable_datetime'];
+        return ['head' => 'integer', 'formulas' => 'boolean', 'is_public' => 'boolean', 'keeps_entries' => 'boolean', 'pins' => 'boolean', 'source_number' => 'integer', 'changed_at' => 'immutable_datetime', 'deleted_at' => 'immutable_datetime'];
     }
 
     public function getRouteKeyName(): string
@@ -75,6 +83,12 @@ final class Item extends Model
 
     /** @return BelongsTo<self, $this> the form that an entry answers */
     public function form(): BelongsTo
+    {
+        return $this->belongsTo(self::class);
+    }
+
+    /** @return BelongsTo<self, $this> what a dataset is filled from */
+    public function source(): BelongsTo
     {
         return $this->belongsTo(self::class);
     }
@@ -117,10 +131,22 @@ final class Item extends Model
         return $this->hasMany(Publishing::class);
     }
 
-    /** Whether readers see a published version of it while editors go on with a draft. */
+    /** Whether others see a published version of it while editors go on with a draft. */
     public function isPublishable(): bool
     {
-        return Kinds::named($this->kind)->isPublishable();
+        return $this->kind === 'entry' ? $this->shelf->asks_entries : Kinds::named($this->kind)->isPublishable();
+    }
+
+    /**
+     * Those of which everybody sees the newest state.
+     *
+     * @param  Builder<self>  $query
+     * @return Builder<self>
+     */
+    public function scopeWithoutDraft(Builder $query): Builder
+    {
+        return $query->where(fn ($either) => $either->whereNull('items.live_id')
+            ->orWhereExists(fn ($live) => $live->from('publishings')->join('versions', 'versions.id', '=', 'publishings.version_id')->whereColumn('publishings.id', 'items.live_id')->whereColumn('versions.root', 'items.root')));
     }
 
     /** The version that somebody sees before another one; itself for the first. */

@@ -27,6 +27,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int|null $count 1 for the first of the item that was published, and so on
  * @property CarbonImmutable|null $ended_at when readers stopped seeing it
  * @property int|null $ender_id who took it away; nobody when another took its place
+ * @property array<string, int>|null $data of a report the versions of its datasets that readers see; null when it follows them
  * @property-read User $user
  * @property-read User|null $decider
  * @property-read User|null $ender
@@ -35,12 +36,12 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class Publishing extends Model
 {
-    protected $fillable = ['item_id', 'version_id', 'title', 'state', 'user_id', 'note', 'asked_at', 'decider_id', 'answer', 'decided_at', 'told_at', 'count', 'ended_at', 'ender_id'];
+    protected $fillable = ['item_id', 'version_id', 'title', 'state', 'user_id', 'note', 'asked_at', 'decider_id', 'answer', 'decided_at', 'told_at', 'count', 'ended_at', 'ender_id', 'data'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['state' => PublishingState::class, 'count' => 'integer', 'asked_at' => 'immutable_datetime', 'decided_at' => 'immutable_datetime', 'told_at' => 'immutable_datetime', 'ended_at' => 'immutable_datetime'];
+        return ['state' => PublishingState::class, 'count' => 'integer', 'data' => 'array', 'asked_at' => 'immutable_datetime', 'decided_at' => 'immutable_datetime', 'told_at' => 'immutable_datetime', 'ended_at' => 'immutable_datetime'];
     }
 
     /** @return BelongsTo<Item, $this> */

@@ -13,18 +13,19 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $name
  * @property bool $editors_restore
  * @property bool $asks whether publishing needs somebody else's yes
+ * @property bool $asks_entries whether changes to entries need somebody else's yes
  * @property Drafts $drafts who sees drafts of what is published
  */
 final class Shelf extends Model
 {
-    protected $fillable = ['key', 'name', 'editors_restore', 'asks', 'drafts'];
+    protected $fillable = ['key', 'name', 'editors_restore', 'asks', 'asks_entries', 'drafts'];
 
-    protected $attributes = ['asks' => false, 'drafts' => 'editors', 'editors_restore' => true];
+    protected $attributes = ['asks' => false, 'asks_entries' => false, 'drafts' => 'editors', 'editors_restore' => true];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['editors_restore' => 'boolean', 'asks' => 'boolean', 'drafts' => Drafts::class];
+        return ['editors_restore' => 'boolean', 'asks' => 'boolean', 'asks_entries' => 'boolean', 'drafts' => Drafts::class];
     }
 
     public function getRouteKeyName(): string
@@ -68,6 +69,12 @@ final class Shelf extends Model
         $role = $this->roleOf($user);
 
         return $role !== null && ($role->atLeast(Role::Editor) || $this->drafts === Drafts::Everyone || ($this->drafts === Drafts::Approvers && $this->letsPublish($user)));
+    }
+
+    /** Whether what others see of an item needs the yes of somebody else than who wrote it. */
+    public function asksAbout(Item $item): bool
+    {
+        return $item->kind === 'entry' ? $this->asks_entries : $this->asks;
     }
 
     private function membershipOf(User $user): ?Membership

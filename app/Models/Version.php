@@ -26,6 +26,8 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property int|null $meant_user_id who said that the unusual was meant
  * @property int $added words
  * @property int $removed words
+ * @property int|null $with_id the first of versions that were restored together
+ * @property bool $unkept takes in all that was written while no history was kept
  * @property CarbonImmutable $started_at
  * @property CarbonImmutable $saved_at
  * @property-read User $user
@@ -37,13 +39,13 @@ final class Version extends Model
 {
     public $timestamps = false;
 
-    protected $fillable = ['item_id', 'number', 'root', 'user_id', 'cause', 'source', 'kept', 'note', 'facts', 'unusual', 'meant_user_id', 'added', 'removed', 'started_at', 'saved_at'];
+    protected $fillable = ['item_id', 'number', 'root', 'user_id', 'cause', 'source', 'kept', 'note', 'facts', 'unusual', 'meant_user_id', 'added', 'removed', 'unkept', 'started_at', 'saved_at'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
         return [
-            'number' => 'integer', 'cause' => Cause::class, 'source' => 'integer', 'kept' => 'boolean', 'facts' => 'array', 'unusual' => 'array',
+            'number' => 'integer', 'cause' => Cause::class, 'source' => 'integer', 'kept' => 'boolean', 'unkept' => 'boolean', 'facts' => 'array', 'unusual' => 'array',
             'added' => 'integer', 'removed' => 'integer', 'started_at' => 'immutable_datetime', 'saved_at' => 'immutable_datetime',
         ];
     }
@@ -64,6 +66,12 @@ final class Version extends Model
     public function publishings(): HasMany
     {
         return $this->hasMany(Publishing::class)->orderBy('id');
+    }
+
+    /** Whether something points at it, so that it has to stay as it is. */
+    public function isHeldOnTo(): bool
+    {
+        return $this->milestone()->exists() || $this->publishings()->exists() || Item::query()->where('copied_from', $this->id)->exists();
     }
 
     /** @return HasOne<Milestone, $this> */

@@ -8,8 +8,12 @@ use App\Models\HeldEdit;
 use App\Models\Item;
 use App\Models\Publishing;
 use App\Models\Role;
+use App\Models\Sight;
 use App\Models\User;
+use App\Store\States;
 use Illuminate\Auth\Access\Response;
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Kinds\Form\Opening;
 
 /** Rights on an item, by those on its shelf. */
 final class ItemPolicy
@@ -18,6 +22,18 @@ final class ItemPolicy
     {
         // What people answered is for those who work with it.
         return $this->atLeast($user, $item, $item->kind === 'entry' ? Role::Editor : Role::Viewer);
+    }
+
+    /** Answering a form: everybody on its shelf, and those whom it names, wherever they are. */
+    public function fill(User $user, Item $item): Response
+    {
+        $view = $this->view($user, $item);
+        if ($view->allowed() || $item->kind !== 'form' || $item->live === null) {
+            return $view;
+        }
+        $settings = array_filter(app(States::class)->tree($item->live->version->root)->parts, fn (Part $part) => $part->role === 'settings');
+
+        return (new Opening(array_values($settings)[0] ?? null))->names($user->email) ? Response::allow() : $view;
     }
 
     /** Seeing and editing what was answered. */
@@ -31,7 +47,7 @@ final class ItemPolicy
     {
         $view = $this->view($user, $item);
 
-        return $view->denied() || ! $item->isPublishable() || $item->shelf->showsDraftsTo($user) ? $view : Response::deny(__('rights.no_drafts', ['shelf' => $item->shelf->name]));
+        return $view->denied() || ! $item->isPublishable() || Sight::includesDrafts($user, $item) ? $view : Response::deny(__('rights.no_drafts', ['shelf' => $item->shelf->name]));
     }
 
     /** Letting readers see it, and saying yes when others wish to. */
@@ -50,9 +66,15 @@ final class ItemPolicy
     public function publishNow(User $user, Item $item): Response
     {
         $publish = $this->publish($user, $item);
-        $mayAlone = ! $item->shelf->asks || ! $item->shelf->othersLetPublish($user) || $item->publishings()->waiting()->where('user_id', '!=', $user->id)->exists();
+        $mayAlone = ! $item->shelf->asksAbout($item) || ! $item->shelf->othersLetPublish($user) || $item->publishings()->waiting()->where('user_id', '!=', $user->id)->exists();
 
         return $publish->denied() || $mayAlone ? $publish : Response::deny(__('rights.needs_yes', ['shelf' => $item->shelf->name]));
+    }
+
+    /** Who may read it at all: an address for everybody, or nobody any more. Entries are for those who work with them. */
+    public function open(User $user, Item $item): Response
+    {
+        return $item->kind === 'entry' ? Response::denyAsNotFound() : $this->publish($user, $item);
     }
 
     /** Saying yes or no to a wish: somebody else's, unless nobody else may. */
@@ -91,7 +113,29 @@ final class ItemPolicy
 
     public function restore(User $user, Item $item): Response
     {
+        if ($item->kind === 'entry' && $item->sight !== null && $item->withoutDraft()->whereKey($item->id)->doesntExist()) {
+            return Response::deny(__('rights.waits'));
+        }
+
         return $this->atLeast($user, $item, $item->shelf->editors_restore ? Role::Editor : Role::Owner);
+    }
+
+    /** Taking an entry away, and bringing it back: nobody does so alone where changes need a yes. */
+    public function takeAway(User $user, Item $item): Response
+    {
+        $write = $this->write($user, $item);
+
+        return match (true) {
+            $item->kind !== 'entry' => Response::denyAsNotFound(),
+            $write->denied() || ! $item->shelf->asks_entries || $item->shelf->letsPublish($user) => $write,
+            default => Response::deny(__('rights.needs_publisher', ['shelf' => $item->shelf->name])),
+        };
+    }
+
+    /** Switching the history of a form's entries off and on. */
+    public function keepEntries(User $user, Item $item): Response
+    {
+        return $item->kind === 'form' ? $this->atLeast($user, $item, Role::Owner) : Response::denyAsNotFound();
     }
 
     /** Only its author settles an edit that was held back. */

@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Providers;
 
 use App\Database\ImmediateConnection;
+use App\Store\DatasetColumns;
 use App\Store\SqliteChunkStore;
+use App\View\FieldWords;
 use Carbon\CarbonImmutable;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Connection;
@@ -21,6 +23,8 @@ final class AppServiceProvider extends ServiceProvider
 {
     public function register(): void
     {
+        $this->app->scoped(FieldWords::class);
+        $this->app->scoped(DatasetColumns::class);
         Connection::resolverFor('sqlite', fn ($pdo, $database, $prefix, $config) => new ImmediateConnection($pdo, $database, $prefix, $config));
         $this->app->scoped(ChunkStore::class, fn () => new SqliteChunkStore(DB::connection()));
     }

@@ -53,7 +53,7 @@ final readonly class Excerpt
     /** The tabs, columns and headings of a state, with where they stand; null when it is small. */
     public static function frame(States $states, Grid $grid, string $root): ?PartTree
     {
-        return $states->count($root) < self::LARGE ? null : self::side($states, $grid, $root, []);
+        return $grid->alone || $states->count($root) < self::LARGE ? null : self::side($states, $grid, $root, []);
     }
 
     /** The frame of a state with the part at a position. */
@@ -89,9 +89,50 @@ final readonly class Excerpt
         return $states->part($later, $position + $shift)?->id === $id ? $position + $shift : null;
     }
 
+    /**
+     * The columns of a table that has no tab around it, which stand before its rows.
+     *
+     * @return list<Part>
+     */
+    public static function columns(States $states, Grid $grid, string $root): array
+    {
+        $columns = [];
+        for ($from = 0; ; $from += 64) {
+            $window = $states->window($root, $from, 64);
+            foreach ($window as $part) {
+                if ($part->role !== $grid->column) {
+                    return $columns;
+                }
+                $columns[] = $part;
+            }
+            if ($window === []) {
+                return $columns;
+            }
+        }
+    }
+
+    /** @param array<int, Part> $parts by position */
+    private static function alone(States $states, Grid $grid, string $root, array $parts): PartTree
+    {
+        $columns = self::columns($states, $grid, $root);
+        $ordinals = [];
+        foreach ($columns as $position => $part) {
+            $parts[$position] = $part;
+        }
+        foreach ($parts as $position => $part) {
+            $ordinals[$part->id] = $position - ($part->role === $grid->row ? count($columns) : 0);
+        }
+        ksort($parts);
+
+        return PartTree::excerpt(array_values($parts), $ordinals, array_combine(array_map(fn (Part $part) => $part->id, $parts), array_keys($parts)), [PartTree::ROOT => $states->count($root) - count($columns)]);
+    }
+
     /** @param array<int, Part> $parts by position */
     private static function side(States $states, Grid $grid, string $root, array $parts): PartTree
     {
+        if ($grid->alone) {
+            return self::alone($states, $grid, $root, $parts);
+        }
         $count = $states->count($root);
         $tops = $states->tops($root);
         $ends = [...array_slice(array_keys($tops), 1), $count];

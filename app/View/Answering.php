@@ -123,7 +123,9 @@ final class Answering
             }
         }
         foreach ($this->files as $question => [$chunk, $name]) {
-            $fields[] = ["file[{$question}]", self::seal($chunk, $name)];
+            if ($chunk !== '') {
+                $fields[] = ["file[{$question}]", self::seal($chunk, $name)];
+            }
         }
 
         return $fields;

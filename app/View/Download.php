@@ -11,13 +11,14 @@ use MistyAttic\Core\Formats\SheetFormat;
 /** The formats that items of a kind are downloaded in. */
 final class Download
 {
-    /** @return list<DocumentFormat>|list<SheetFormat>|list<PageFormat> */
+    /** @return list<DocumentFormat>|list<SheetFormat|PageFormat> */
     public static function formats(string $kind): array
     {
         return match ($kind) {
             'spreadsheet' => SheetFormat::cases(),
             'page' => PageFormat::cases(),
-            'form', 'entry' => [PageFormat::Json],
+            'dataset' => [SheetFormat::Csv, SheetFormat::Xlsx, SheetFormat::Ods, PageFormat::Json],
+            'form', 'entry', 'report' => [PageFormat::Json],
             default => DocumentFormat::cases(),
         };
     }

@@ -23,7 +23,7 @@ final class EntryChanges
 
     public bool $isCut = false;
 
-    public function __construct(private readonly Item $form, public readonly User $author, public readonly string $since, public readonly string $until, Phrases $phrases)
+    public function __construct(private readonly Item $form, public readonly User $author, public readonly string $since, public readonly string $until, Phrases $phrases, private readonly bool $withDrafts = true)
     {
         $versions = $this->versions()->with('user', 'item')->orderBy('item_id')->orderBy('number')->limit(self::MOST * 4)->get();
         /** @var Collection<int, Collection<int, Version>> $byEntry */
@@ -57,7 +57,7 @@ final class EntryChanges
     private function versions(): Builder
     {
         return Version::query()->where('user_id', $this->author->id)->where('number', '>', 1)
-            ->whereIn('item_id', Item::query()->where('form_id', $this->form->id)->whereNull('deleted_at')->select('id'))
+            ->whereIn('item_id', Item::query()->where('form_id', $this->form->id)->whereNull('deleted_at')->unless($this->withDrafts, fn ($query) => $query->withoutDraft())->select('items.id'))
             ->when($this->since !== '', fn ($query) => $query->where('saved_at', '>=', $this->since))
             ->when($this->until !== '', fn ($query) => $query->where('saved_at', '<', CarbonImmutable::parse($this->until)->addDay()->format('Y-m-d')));
     }

@@ -19,12 +19,12 @@ final class EntryTable
 
     public function __construct(private readonly EntryList $list)
     {
-        $list->query()->with('newest.user')->chunk(self::CHUNK, function ($entries): void {
+        $list->query()->with('newest.user', 'live.version.user')->chunk(self::CHUNK, function ($entries): void {
             $answers = EntryList::answersOf($entries);
             foreach ($entries as $entry) {
                 $this->rows[] = [
-                    'number' => (int) $entry->number, 'sent' => (string) $entry->created_at?->format('Y-m-d H:i:s'), 'by' => (string) $entry->newest?->user->name,
-                    'changed' => $entry->changed_at->format('Y-m-d H:i:s'), 'answers' => $answers[$entry->id] ?? [],
+                    'number' => (int) $entry->number, 'sent' => (string) $entry->created_at?->format('Y-m-d H:i:s'), 'by' => (string) ($entry->live?->version->user ?? $entry->newest?->user)?->name,
+                    'changed' => $this->list->changedAt($entry)->format('Y-m-d H:i:s'), 'answers' => array_intersect_key($answers[$entry->id] ?? [], $this->columns()),
                 ];
             }
         });
@@ -48,7 +48,7 @@ final class EntryTable
     /** @return array<string, string> */
     private function columns(): array
     {
-        return $this->list->columns + $this->list->gone;
+        return $this->list->shown();
     }
 
     private function tree(): PartTree

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\View;
 
 use App\Models\Item;
+use App\Models\Picture;
 use App\Store\States;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
@@ -28,6 +29,12 @@ final class EntryView
         $asked = array_column((new Flow($form))->questions, 'id');
         $this->answering = new Answering($form, $this->sent(), $asked, $this->files());
         $this->gone = array_values(array_filter($this->entry->parts, fn (Part $answer) => ! in_array($answer->id, $asked, true)));
+    }
+
+    /** Whether the file of an answer is a picture, which can be shown. */
+    public function isPicture(string $question): bool
+    {
+        return Picture::query()->where(['item_id' => $this->item->form_id, 'chunk' => $this->answering->files[$question][0]])->value('type') !== 'application/pdf';
     }
 
     /** @return list<Part> */

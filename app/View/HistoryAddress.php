@@ -41,7 +41,7 @@ final readonly class HistoryAddress
             'marks' => ['nullable', 'in:off'],
             'tab' => ['nullable', 'string', 'max:24'],
             'rows' => ['nullable', 'in:changed,all'],
-            'show' => ['nullable', 'in:values,formulas,age'],
+            'show' => ['nullable', 'in:values,formulas,age,today'],
             'by' => ['nullable', 'string', 'regex:/^\d+(,\d+)*$/', 'max:200'],
         ]);
         $to = (int) ($sent['to'] ?? $item->head);
@@ -70,7 +70,7 @@ final readonly class HistoryAddress
     /** Whether both states are needed whole: a single one is shown by the rows in sight, unless formulas read the rest. */
     public function showsAll(Item $item): bool
     {
-        return $this->view === 'changed' ? $this->rows === 'all' : $item->formulas;
+        return $this->view === 'changed' ? $this->rows === 'all' : $item->formulas || $item->kind === 'dataset';
     }
 
     public function toggled(int $editor): string

@@ -6,6 +6,7 @@ namespace App\View;
 
 use App\Models\Cause;
 use App\Models\Item;
+use App\Models\PublishingState;
 use App\Models\Version;
 use MistyAttic\Core\Compare\Movement;
 use MistyAttic\Core\Compare\Statement;
@@ -19,7 +20,10 @@ final class Phrases
     /** A version in one sentence, as the person sees it who the item was opened for. */
     public function seen(Item $item, Version $version): string
     {
-        return $item->sight === null ? $this->version($version) : PublishingWords::forReaders($version);
+        // Of an entry nobody was asked about what came before the first change that needed a yes.
+        $told = $item->sight === null || ($item->kind === 'entry' && $version->publishings->where('state', PublishingState::Published)->where('count', '>', 1)->isEmpty());
+
+        return $told ? $this->version($version) : PublishingWords::forReaders($version);
     }
 
     public function version(Version $version): string
@@ -27,7 +31,7 @@ final class Phrases
         $values = ['source' => (string) $version->source, 'kind' => $version->item->kind];
 
         return match ($version->cause) {
-            Cause::Wrote => $this->withMore($version),
+            Cause::Wrote => $version->unkept ? __('changes.cause.unkept', ['sentence' => mb_lcfirst($this->withMore($version))]) : $this->withMore($version),
             Cause::Settled => __('changes.cause.settled', ['sentence' => mb_lcfirst($this->withMore($version))]),
             Cause::BroughtBack => __('changes.cause.brought_back', ['source' => (string) $version->source, 'sentence' => mb_lcfirst($this->withMore($version))]),
             Cause::TookOut => __('changes.cause.took_out', ['who' => (string) ($version->facts['of'] ?? ''), 'sentence' => mb_lcfirst($this->withMore($version))]),
@@ -155,6 +159,10 @@ final class Phrases
     private function settings(array $values): array
     {
         $value = function (string $end) use ($values): array {
+            $named = ($values['noun'] ?? '') === 'widget' || (($values['noun'] ?? '') === 'page' && in_array($values['field'], ['source', 'filters'], true)) ? app(FieldWords::class)->setting((string) $values['field'], (string) ($values[$end] ?? '')) : null;
+            if ($named !== null) {
+                return [$end => $named];
+            }
             $key = "changes.values.{$values['field']}.".($values[$end] ?? '');
             $word = __($key);
 

@@ -208,6 +208,7 @@ final class Statements
         [$added, $removed] = $old->text() === $new->text() ? [0, 0] : TextCompare::of($old, $new, $this->words)->counts();
         $values = [];
         $code = match (true) {
+            $after->role === 'answer' && FieldFacts::isAnswer($old, $new) => FieldFacts::answer($old->text(), $new->text(), $values),
             $old->text() !== $new->text() => $after->role === 'heading' && ! $old->isEmpty() && ! $new->isEmpty() ? 'renamed' : $this->rewording($old, $new, $added, $removed),
             $before->role !== $after->role => 'became',
             ($before->fields['done'] ?? null) !== ($after->fields['done'] ?? null) => ($after->fields['done'] ?? false) === true ? 'ticked' : 'unticked',

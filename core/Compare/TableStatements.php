@@ -96,7 +96,7 @@ final class TableStatements
         };
         foreach (! $sorted && count($ids) <= $singles ? array_map(fn (string $id) => [$id], $ids) : [$ids] as $of) {
             $this->statements[] = new Statement(
-                $sorted ? 'sorted' : $type->value.'_'.($role === $this->grid->row ? 'rows' : 'columns'),
+                $sorted ? 'sorted' : $type->value.'_'.($role === $this->grid->row ? ($this->grid->alone ? 'records' : 'rows') : ($this->grid->alone ? 'fields' : 'columns')),
                 $type,
                 ['name' => $this->name($table, $side), 'count' => count($of), 'part' => $this->kind->label($side, $side->get($of[0])), ...$by, ...$this->table($table)],
                 $of,
@@ -160,6 +160,7 @@ final class TableStatements
                 'name' => $this->kind->label($this->new, $change->after),
                 'was' => $this->kind->label($this->old, $change->before),
                 ...$values,
+                ...(($values['field'] ?? '') === 'expression' ? ['was' => $this->kind->written($this->old, $change->before, $values['was']), 'is' => $this->kind->written($this->new, $change->after, $values['is'])] : []),
                 ...$this->table($this->new->parent($change->id)),
             ], [$change->id], 0, 0);
         }
@@ -183,7 +184,7 @@ final class TableStatements
                 }
                 $was = $change->before->fields[$column] ?? null;
                 $is = $change->after->fields[$column] ?? null;
-                $heading = $change->id === $first && is_string(Cell::result($was)) && is_string(Cell::result($is)) && count($this->new->children()[$table]) > 2;
+                $heading = ! $this->grid->alone && $change->id === $first && is_string(Cell::result($was)) && is_string(Cell::result($is)) && count($this->new->children()[$table]) > 2;
                 $code = match (true) {
                     $this->edits->followed($was, $is) => 'recalculated',
                     Cell::sameInput(Cell::bare($was), Cell::bare($is)) => 'formatted_cells',

@@ -6,6 +6,7 @@ namespace MistyAttic\Core\Kinds;
 
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Dataset\FieldNames;
 use MistyAttic\Core\Kinds\Spreadsheet\Formula;
 use MistyAttic\Core\Kinds\Spreadsheet\Spelling;
 
@@ -18,7 +19,7 @@ final class Fresh
         $parts = array_map(function (Part $part) use ($ids): Part {
             $fields = [];
             foreach ($part->fields as $name => $value) {
-                $fields[$ids[$name] ?? $name] = $value;
+                $fields[$ids[$name] ?? $name] = $name === 'expression' && is_string($value) ? FieldNames::replaced($value, fn (string $id): string => $ids[$id] ?? $id) : $value;
             }
 
             return new Part($ids[$part->id] ?? $part->id, $part->role, $part->depth, $fields);

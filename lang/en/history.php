@@ -81,11 +81,17 @@ return [
     // What a restore brings back or takes away of a table.
     'table_plan' => [
         'removed_rows' => '{1} The row “:part”:of|[2,*] :count rows:of',
+        'removed_records' => '{1} The record “:part”:of|[2,*] :count records:of',
         'added_rows' => '{1} The row “:part”:of|[2,*] :count rows:of',
+        'added_records' => '{1} The record “:part”:of|[2,*] :count records:of',
         'removed_columns' => '{1} The column “:part”:of|[2,*] :count columns:of',
+        'removed_fields' => '{1} The field “:part”:of|[2,*] :count fields:of',
         'added_columns' => '{1} The column “:part”:of|[2,*] :count columns:of',
+        'added_fields' => '{1} The field “:part”:of|[2,*] :count fields:of',
         'moved_rows' => '{1} Where the row “:part” stood:in|[2,*] Where :count rows stood:in',
+        'moved_records' => '{1} Where the record “:part” stood:in|[2,*] Where :count records stood:in',
         'moved_columns' => '{1} Where the column “:part” stood:in|[2,*] Where :count columns stood:in',
+        'moved_fields' => '{1} Where the field “:part” stood:in|[2,*] Where :count fields stood:in',
         'sorted' => 'The order of :count rows:in',
         'typed_over' => '{1} “:was” in “:column” of “:row”:in, now “:is”|[2,*] :count values:in',
         'emptied_cells' => '{1} “:was” in “:column” of “:row”:in|[2,*] :count cells:in',

@@ -11,5 +11,6 @@ return [
     'type_changed' => ':cells values became of another type',
     'rows_doubled' => ':rows rows came that are there already',
     'answered_removed' => 'A question with :answers answers went',
+    'broke_widget' => '“:field” is gone or of another type, and “:widget” in “:report” needs it',
     'more' => '{1} and one more thing|[2,*] and :count more things',
 ];

@@ -11,6 +11,8 @@ attachMenus(document.body);
 attachForms(document.body);
 attachRows(document.body);
 attachTitle(document.body);
+if (document.querySelector('[data-report]')) import('./report/report.js').then(({ attachReport }) => attachReport(document.body));
+else if (document.querySelector('.report-grid, [data-chart]')) import('./report/read.js').then(({ attachCharts }) => attachCharts(document.body));
 if (document.querySelector('[data-form-editor]')) import('./form/form.js').then(({ attachForm }) => attachForm(document.body));
 else if (document.querySelector('[data-page]')) import('./page/page.js').then(({ attachPage }) => attachPage(document.body));
 else if (document.querySelector('[data-editor]')) {

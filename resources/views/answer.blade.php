@@ -1,4 +1,4 @@
-@php($public = $person === null)
+@php($public = $person === null || Gate::denies('view', $item))
 @if ($public)
 <x-reading :title="$title"><main class="answering"><h1>{{ $title }}</h1>@include('form.answer')</main></x-reading>
 @else

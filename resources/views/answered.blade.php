@@ -1,4 +1,4 @@
-@if ($person === null)
+@if ($person === null || Gate::denies('view', $item))
 <x-reading :title="$title.': sent'"><main class="answering"><h1>{{ $title }}</h1>@include('form.thanks')</main></x-reading>
 @else
 <x-layout :title="$title.': sent'" body="is-item">

@@ -2,7 +2,7 @@
     <x-item-head :item="$item" at="entries" />
     <main id="main" class="listing">
         <div class="bar-row">
-            <span class="switch" role="group" aria-label="Shown as"><a href="{{ route('entries', $item) }}">List</a><a href="{{ route('entries.sums', $item) }}">Summed up</a><a href="{{ route('entries.changes', $item) }}" aria-current="true">Changes</a></span>
+            <x-entries-bar :item="$item" at="entries.changes" />
         </div>
         <x-problems />
         @if ($editors === [])

@@ -2,7 +2,7 @@
     <x-item-head :item="$item" at="entries" />
     <main id="main" class="listing sums">
         <div class="bar-row">
-            <span class="switch" role="group" aria-label="Shown as"><a href="{{ route('entries', $item) }}">List</a><a href="{{ route('entries.sums', $item) }}" aria-current="true">Summed up</a><a href="{{ route('entries.changes', $item) }}">Changes</a></span>
+            <x-entries-bar :item="$item" at="entries.sums" />
             <span>{{ trans_choice('{0} no entries|{1} one entry|[2,*] :count entries', $sums->count) }}</span>
         </div>
         <div class="sums-grid">

@@ -2,28 +2,52 @@
     <x-item-head :item="$item" at="entries" />
     <main id="main" class="listing entries-list">
         <div class="bar-row">
-            <span class="switch" role="group" aria-label="Shown as"><a href="{{ route('entries', $item) }}" aria-current="true">List</a><a href="{{ route('entries.sums', $item) }}">Summed up</a><a href="{{ route('entries.changes', $item) }}">Changes</a></span>
+            <x-entries-bar :item="$item" at="entries" />
             <form class="entries-find" method="get" action="{{ route('entries', $item) }}" role="search">
                 <input class="input" name="find" value="{{ $list->find }}" maxlength="200" placeholder="Find in the answers" aria-label="Find in the answers">
                 <select class="tool-style" name="in" aria-label="In which answers"><option value="">in all answers</option>@foreach ($list->columns + $list->gone as $question => $words)<option value="{{ $question }}" @selected($list->in === $question)>{{ Str::limit($words, 40) }}</option>@endforeach</select>
                 <button class="button">Find</button>
                 @if ($list->deleted)<input type="hidden" name="gone" value="1">@endif
+                @foreach ($list->without as $question)<input type="hidden" name="without[]" value="{{ $question }}">@endforeach
             </form>
             <span>{{ trans_choice('{0} no entries|{1} one entry|[2,*] :count entries', $list->entries->total()) }}</span>
-            <a href="{{ route('entries', ['item' => $item, 'gone' => $list->deleted ? null : 1]) }}">{{ $list->deleted ? 'Those that are there' : 'Taken away' }}</a>
+            <a href="{{ route('entries', $list->address(['gone' => $list->deleted ? null : 1])) }}">{{ $list->deleted ? 'Those that are there' : 'Taken away' }}</a>
             <a href="{{ route('entries.outbox', $item) }}">Outbox</a>
             <span class="bar-do">
-                <details class="menu" data-menu><summary class="button">Download</summary><div class="menu-sheet is-right">@foreach (['csv' => 'CSV', 'xlsx' => 'XLSX', 'json' => 'JSON'] as $format => $name)<a class="menu-line" href="{{ route('entries.download', ['item' => $item, 'format' => $format, 'sort' => $list->sort, 'down' => $list->down ? 1 : 0, 'find' => $list->find, 'in' => $list->in, 'gone' => $list->deleted ? 1 : 0]) }}">{{ $name }}</a>@endforeach</div></details>
+                <details class="menu" data-menu><summary class="button">Columns</summary>
+                    <form class="menu-sheet is-right menu-form columns-form" method="get" action="{{ route('entries', $item) }}">
+                        @foreach (Arr::except($list->address(), ['item', 'without']) as $name => $value)<input type="hidden" name="{{ $name }}" value="{{ $value }}">@endforeach
+                        <input type="hidden" name="chosen" value="1">
+                        @foreach ($list->columns + $list->gone as $question => $words)<label class="checkbox"><input type="checkbox" name="with[]" value="{{ $question }}" @checked(! in_array($question, $list->without, true))> {{ Str::limit($words, 60) }}</label>@endforeach
+                        <button class="button is-dark">Show these</button>
+                    </form>
+                </details>
+                @can('keepEntries', $item)
+                    <details class="menu" data-menu><summary class="button">{{ $item->keeps_entries ? 'History is on' : 'History is off' }}</summary>
+                        <form class="menu-sheet is-right menu-form" method="post" action="{{ route('entries.keep', $item) }}">
+                            @csrf @method('put')<input type="hidden" name="keep" value="{{ $item->keeps_entries ? 0 : 1 }}">
+                            @if ($item->keeps_entries)
+                                <p>Every change to an entry is kept. Switched off, what people write over is gone for good: of each entry stay what was sent, what stands now, and what will stand. The switch is in the history of the form.</p>
+                                <button class="button is-dark">Switch the history off</button>
+                            @else
+                                <p>No change to an entry is kept. Switched on, each change is kept again from then on.</p>
+                                <button class="button is-dark">Switch the history on</button>
+                            @endif
+                        </form>
+                    </details>
+                @endcan
+                <details class="menu" data-menu><summary class="button">Download</summary><div class="menu-sheet is-right">@foreach (['csv' => 'CSV', 'xlsx' => 'XLSX', 'json' => 'JSON'] as $format => $name)<a class="menu-line" href="{{ route('entries.download', $list->address(['format' => $format])) }}">{{ $name }}</a>@endforeach</div></details>
             </span>
         </div>
+        <x-kept-not :form="$item" />
         @if ($list->entries->isEmpty())
             <div class="empty"><p>{{ $list->find !== '' ? 'No entry has that.' : ($list->deleted ? 'Nothing was taken away.' : 'Nobody has answered yet.') }}</p></div>
         @else
             <div class="entries-table" tabindex="0" role="region" aria-label="Entries">
             <table class="versions" data-rows>
                 <thead><tr>
-                    @foreach (['number' => 'No.', 'changed' => 'Last changed'] + $list->columns + $list->gone as $column => $name)
-                        <th scope="col" @if ($list->sort === $column) aria-sort="{{ $list->down ? 'descending' : 'ascending' }}" @endif @class(['is-gone' => isset($list->gone[$column])])><a href="{{ route('entries', ['item' => $item, 'sort' => $column, 'down' => $list->sort === $column && ! $list->down ? 1 : 0, 'find' => $list->find, 'in' => $list->in, 'gone' => $list->deleted ? 1 : 0]) }}">{{ Str::limit($name, 40) }}{{ $list->sort === $column ? ($list->down ? ' ↓' : ' ↑') : '' }}</a>@if (isset($list->gone[$column]))<small>is asked no more</small>@endif</th>
+                    @foreach (['number' => 'No.', 'changed' => 'Last changed'] + $list->shown() as $column => $name)
+                        <th scope="col" @if ($list->sort === $column) aria-sort="{{ $list->down ? 'descending' : 'ascending' }}" @endif @class(['is-gone' => isset($list->gone[$column])])><a href="{{ route('entries', $list->address(['sort' => $column, 'down' => $list->sort === $column && ! $list->down ? 1 : 0])) }}">{{ Str::limit($name, 40) }}{{ $list->sort === $column ? ($list->down ? ' ↓' : ' ↑') : '' }}</a>@if (isset($list->gone[$column]))<small>is asked no more</small>@endif</th>
                     @endforeach
                     <th><span class="is-sr-only">History</span></th>
                 </tr></thead>
@@ -31,8 +55,8 @@
                     @foreach ($list->entries as $entry)
                         <tr data-row="{{ route('item', $entry) }}">
                             <td class="versions-number"><a href="{{ route('item', $entry) }}">{{ $entry->number }}</a></td>
-                            <td class="versions-when"><x-when :at="$entry->changed_at" /><small>{{ $entry->newest?->user->firstName() }}</small></td>
-                            @foreach ($list->columns + $list->gone as $question => $name)<td title="{{ $list->answers[$entry->id][$question] ?? '' }}">{{ Str::limit($list->answers[$entry->id][$question] ?? '', 60) }}</td>@endforeach
+                            <td class="versions-when"><x-when :at="$list->changedAt($entry)" /><small>{{ $list->changedBy($entry) }}</small>@isset($list->waiting[$entry->id])<small><a href="{{ route('wish', [$entry, $list->waiting[$entry->id]]) }}">a change waits</a></small>@endisset</td>
+                            @foreach ($list->shown() as $question => $name)<td title="{{ $list->answers[$entry->id][$question] ?? '' }}">{{ Str::limit($list->answers[$entry->id][$question] ?? '', 60) }}</td>@endforeach
                             <td class="versions-do"><a href="{{ route('history', $entry) }}" aria-label="History of entry {{ $entry->number }}">History</a></td>
                         </tr>
                     @endforeach

@@ -2,6 +2,8 @@
     <x-item-head :item="$item" at="write"><x-when :at="$item->changed_at" /></x-item-head>
     <main id="main" class="answering is-entry">
         <x-problems />
+        @if ($wish !== null)@include('publish.wish')@endif
+        <x-kept-not :form="$item->form" />
         @if ($item->deleted_at !== null)
             <div class="answer-note" role="note"><p>This entry was taken away <x-when :at="$item->deleted_at" />. All of it is kept.</p><form method="post" action="{{ route('entry.undelete', $item) }}">@csrf @method('put')<button class="button is-dark">Bring it back</button></form></div>
         @endif
@@ -10,7 +12,7 @@
             <input type="hidden" name="base" value="{{ $item->root }}">
             @foreach ($view->questions() as $question)
                 @if ($question->string('type') === 'file')
-                    <div class="ask"><p class="ask-label">{{ $question->richText()->text() }}</p>@isset($view->answering->files[$question->id])<p>{{ $view->answering->files[$question->id][1] }}</p><img class="part-picture" src="{{ route('picture', [$item->form, $view->answering->files[$question->id][0]]) }}" alt="{{ $view->answering->files[$question->id][1] }}">@else<p class="ask-help">no picture</p>@endisset</div>
+                    <div class="ask"><p class="ask-label">{{ $question->richText()->text() }}</p>@isset($view->answering->files[$question->id])<p><a href="{{ route('picture', [$item->form, $view->answering->files[$question->id][0]]) }}">{{ $view->answering->files[$question->id][1] }}</a></p>@if ($view->isPicture($question->id))<img class="part-picture" src="{{ route('picture', [$item->form, $view->answering->files[$question->id][0]]) }}" alt="{{ $view->answering->files[$question->id][1] }}">@endif @else<p class="ask-help">no file</p>@endisset</div>
                 @else
                     @include('form.ask', ['question' => $question->with('required', true), 'answering' => $view->answering, 'wrong' => null, 'name' => "a[{$question->id}]"])
                 @endif
@@ -22,6 +24,6 @@
             @endif
             <div class="answer-do"><button class="button is-dark">Save</button><a class="button" href="{{ route('history', $item) }}">History</a></div>
         </form>
-        @if ($item->deleted_at === null)<form class="entry-away" method="post" action="{{ route('entry.delete', $item) }}">@csrf @method('delete')<button class="button is-quiet">Take this entry away</button></form>@endif
+        @if ($item->deleted_at === null && Gate::allows('takeAway', $item))<form class="entry-away" method="post" action="{{ route('entry.delete', $item) }}">@csrf @method('delete')<button class="button is-quiet">Take this entry away</button></form>@endif
     </main>
 </x-layout>

@@ -7,6 +7,7 @@
         <section class="past-state" aria-label="The {{ $item->kind }}">
             @include('history.bar')
             <x-problems />
+            @if ($item->form !== null)<x-kept-not :form="$item->form" />@endif
             @include("history.{$state}")
         </section>
         @include('history.ribbon')

@@ -5,13 +5,13 @@
             <span class="switch" role="group" aria-label="Show">
                 <a href="{{ route('list', $item) }}" @if ($only === '') aria-current="true" @endif>All</a>
                 <a href="{{ route('list', ['item' => $item, 'only' => 'milestones']) }}" @if ($only === 'milestones') aria-current="true" @endif>Milestones</a>
-                @if ($item->isPublishable())<a href="{{ route('list', ['item' => $item, 'only' => 'published']) }}" @if ($only === 'published') aria-current="true" @endif>Published</a>@endif
+                @if ($item->isPublishable())<a href="{{ route('list', ['item' => $item, 'only' => 'published']) }}" @if ($only === 'published') aria-current="true" @endif>{{ $item->kind === 'entry' ? 'Agreed to' : 'Published' }}</a>@endif
             </span>
             <span class="bar-do"><a class="button" href="{{ route('history', $item) }}">Back to the ribbon</a></span>
         </div>
         <x-problems />
         @if ($page->isEmpty())
-            <div class="empty"><p>@if ($only === 'published') No version was published yet. @else No version bears a name yet. Mark a milestone on the ribbon, or here, and it can be found at a glance. @endif</p></div>
+            <div class="empty"><p>@if ($only === 'published') No version was {{ $item->kind === 'entry' ? 'asked about' : 'published' }} yet. @else No version bears a name yet. Mark a milestone on the ribbon, or here, and it can be found at a glance. @endif</p></div>
         @endif
         <table class="versions">
             <caption class="is-sr-only">Versions, newest first</caption>

@@ -4,6 +4,7 @@
         <h1>{{ $story->name === '' ? __('history.part.nameless') : '“'.$story->name.'”' }}</h1>
         <p class="plan-lead">{{ trans_choice('history.part.count', count($story->steps) + $story->older) }}, the newest first.</p>
         <x-problems />
+        @if ($hanging !== [])<p class="plan-lead">Drawn from it: @foreach ($hanging as $one)“{{ $one['widget']->string('title') }}” in <a href="{{ route('item', $one['report']) }}">{{ $one['report']->title }}</a>@if (! $loop->last), @endif @endforeach</p>@endif
         <ol class="part-steps">
             @foreach ($story->steps as $step)
                 <li class="part-step by-{{ $step->version->user->colour }}">
@@ -20,7 +21,7 @@
                     @if ($step->isNow)
                         <span class="part-now">{{ $step->part === null ? 'gone now' : 'as it is now' }}</span>
                     @elseif ($step->part !== null && $mayRestore)
-                        <form method="post" action="{{ route('part.restore', [$item, $part, $step->version->number]) }}">@csrf<input type="hidden" name="seen" value="{{ $item->head }}"><button class="button">Bring this back<span class="is-sr-only"> as it was in {{ $step->version->number }}</span></button></form>
+                        <form method="post" action="{{ route('part.restore', [$item, $part, $item->kind === 'dataset' && $loop->index > 0 ? $story->steps[$loop->index - 1]->version->number - 1 : $step->version->number]) }}">@csrf<input type="hidden" name="seen" value="{{ $item->head }}"><button class="button">Bring this back<span class="is-sr-only"> as it was in {{ $step->version->number }}</span></button></form>
                     @endif
                 </li>
             @endforeach

@@ -73,6 +73,8 @@
                         <h2>Publishing</h2>
                         <label class="checkbox"><input type="checkbox" name="asks" value="1" @checked($shelf->asks)> It needs somebody else’s yes</label>
                         <p class="door-note">Then publishing is a wish first, which somebody who may publish answers after looking at what readers would see change.</p>
+                        <label class="checkbox"><input type="checkbox" name="asks_entries" value="1" @checked($shelf->asks_entries)> Changes to entries of forms need somebody else’s yes, too</label>
+                        <p class="door-note">Until then the others who work with entries see what was agreed to last; who made the change, and who may say yes, see the change.</p>
                         <div class="field"><label class="label" for="drafts">Who sees drafts of pages, forms and reports?</label><div class="select"><select id="drafts" name="drafts">@foreach (App\Models\Drafts::cases() as $drafts)<option value="{{ $drafts->value }}" @selected($shelf->drafts === $drafts)>{{ __("people.drafts.{$drafts->value}") }}</option>@endforeach</select></div></div>
                         <button class="button">Keep this</button>
                     </form>

@@ -1,7 +1,7 @@
 <x-layout :title="'Restore '.$item->title.' to '.$version->number" body="is-item">
     <main id="main" class="plan" data-plan>
         <h1>Restore “{{ $item->title }}” to {{ $version->number }}</h1>
-        <p class="plan-lead">as it stood on <x-when :at="$version->saved_at" exact />@if ($version->milestone), “{{ $version->milestone->name }}”@endif. Nothing is overwritten: this becomes version {{ $item->head + 1 }}, and {{ $item->head }} stays in the history. Untick what shall stay as it is now. @if ($live !== null) <b>It becomes a draft:</b> readers go on seeing {{ $live->version->number }} until somebody publishes it.@endif</p>
+        <p class="plan-lead">as it stood on <x-when :at="$version->saved_at" exact />@if ($version->milestone), “{{ $version->milestone->name }}”@endif. Nothing is overwritten: this becomes version {{ $item->head + 1 }}, and {{ $item->head }} stays in the history. Untick what shall stay as it is now. @if ($waits) <b>It waits for a yes:</b> others go on seeing what was agreed to until then. @endif @if ($live !== null) <b>It becomes a draft:</b> readers go on seeing {{ $live->version->number }} until somebody publishes it.@endif</p>
         <x-problems />
         @include('restore.line', $plan->line())
         @if ($plan->since->changes->isEmpty())
@@ -24,6 +24,22 @@
                 </ul>
             </section>
         </div>
+        @if ($hanging !== [])<section class="plan-data" aria-labelledby="hanging"><h2 id="hanging">Drawn from it</h2><p>These show something else once it is restored.</p><ul>@foreach ($hanging as $one)<li>“{{ $one['widget']->string('title') }}” in <a href="{{ route('item', $one['report']) }}">{{ $one['report']->title }}</a></li>@endforeach</ul></section>@endif
+        @foreach ($data->plans ?? [] as $key => $one)
+            <section class="plan-data" aria-labelledby="data-{{ $key }}">
+                <h2 id="data-{{ $key }}">Its data: “{{ $one['item']->title }}” <span>{{ $one['then']->number }} then, {{ $one['now']->number }} now</span></h2>
+                <p>@if ($one['item']->source_id !== null && $one['item']->source_number === null) Its records follow another item, and stay as they are there. @endif What is ticked comes back together with the report, or not at all.@if ($one['hanging'] !== []) <b>{{ trans_choice('{1} Another report hangs on it:|[2,*] Other reports hang on it:', count($one['hanging'])) }}</b> {{ implode(', ', $one['hanging']) }}.@endif</p>
+                <input type="hidden" name="data_seen[{{ $key }}]" value="{{ $one['now']->number }}" form="restore">
+                <ul data-column="data">
+                    @foreach ($one['entries'] as $at => $entry)
+                        <li class="plan-line"><label><input type="checkbox" name="data[{{ $key }}][]" value="{{ $at }}" form="restore" data-pick-data @checked($one['may'] && in_array($at, $one['needed'], true)) @disabled(! $one['may'])>@foreach ($entry->editors as $editor)<x-monogram :user="$editor" aria-hidden="true" />@endforeach
+                            <span class="plan-what">{{ $entry->statement->type === MistyAttic\Core\Compare\ChangeType::Added ? 'Goes away: ' : 'Comes back: ' }}{{ $entry->plan() }}@if (in_array($at, $one['needed'], true)) <b>the report needs it</b>@endif <small>{{ $entry->planned() }}@if ($entry->at), <x-when :at="$entry->at" />@endif</small></span></label></li>
+                    @endforeach
+                </ul>
+                @if ($one['more'] > 0)<p>and {{ number_format($one['more']) }} more, which <a href="{{ route('restore', [$one['item'], $one['then']->number]) }}">a restore of the dataset alone</a> has.</p>@endif
+                @if (! $one['may'])<p>You may not restore “{{ $one['item']->title }}”.</p>@endif
+            </section>
+        @endforeach
         @if ($plan->totals !== [])
             <section class="plan-totals" aria-labelledby="totals">
                 <h2 id="totals">Sums of columns, when all of it comes back</h2>
@@ -39,8 +55,8 @@
         <button class="button" type="button" data-tick-all hidden>Tick none</button>
         <span aria-live="polite" data-plan-count>{{ count($plan->comesBack) }} come back, {{ count($plan->goesAway) }} go away</span>
         @if ($item->kind !== 'entry')<a class="button" href="{{ route('copy', [$item, $version->number]) }}">Copy out instead…</a>@endif
-        @unless ($plan->since->changes->isEmpty())
+        @if (! $plan->since->changes->isEmpty() || ($data->plans ?? []) !== [])
             <form id="restore" method="post" action="{{ route('restore.store', [$item, $version->number]) }}">@csrf<input type="hidden" name="seen" value="{{ $item->head }}">@if ($plan->count() > 0)<input type="hidden" name="lines" value="{{ $plan->count() }}">@endif @if ($live !== null) @can('publishNow', $item)<button class="button" name="publish" value="1" data-restore-publish>Restore and publish</button>@endcan @endif<button class="button is-dark" data-restore>Restore {{ $version->number }}</button></form>
-        @endunless
+        @endif
     </footer>
 </x-layout>

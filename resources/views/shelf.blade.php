@@ -15,19 +15,21 @@
                                 <label><input type="radio" name="kind" value="spreadsheet"> <x-glyph name="spreadsheet" /> Spreadsheet</label>
                                 <label><input type="radio" name="kind" value="page"> <x-glyph name="page" /> Page</label>
                                 <label><input type="radio" name="kind" value="form"> <x-glyph name="form" /> Form</label>
+                                <label><input type="radio" name="kind" value="report"> <x-glyph name="report" /> Report</label>
                             </fieldset>
                             <label class="label" for="new-title">What is it called?</label>
                             <input class="input" id="new-title" name="title" maxlength="{{ config('attic.title') }}" placeholder="Without a name yet" data-focus>
                             <label class="label" for="new-file">From a file, if you like</label>
-                            <input class="file-in" id="new-file" type="file" name="file" accept=".md,.markdown,.html,.htm,.odt,.docx,.xlsx,.ods,.csv,.tsv" aria-describedby="new-file-what">
+                            <input class="file-in" id="new-file" type="file" name="file" accept=".md,.markdown,.html,.htm,.odt,.docx,.xlsx,.ods,.csv,.tsv,.json" aria-describedby="new-file-what">
                             <small id="new-file-what">Markdown, HTML, ODT, DOCX; XLSX, ODS, CSV or TSV; up to 10 MB</small>
                             <button class="button is-dark">Make it</button>
+                            <a class="menu-line" href="{{ route('dataset.new', $shelf) }}"><x-glyph name="dataset" /> A dataset, from a file, a spreadsheet or a form…</a>
                         </form>
                     </details>
                 @endcan
             </div>
             <x-problems />
-            @if ($held->isNotEmpty() || $view->unusual->isNotEmpty() || $view->wishes->isNotEmpty())
+            @if ($held->isNotEmpty() || $view->unusual->isNotEmpty() || $view->wishes->isNotEmpty() || $view->entryWishes !== [])
                 <div class="cards">
                     @foreach ($view->wishes as $wish)
                         <div class="card is-wish">
@@ -38,6 +40,13 @@
                             @endif
                             <p>{{ $wish->title }} @if ($wish->decided_at === null ? $wish->note : $wish->answer)· “{{ $wish->decided_at === null ? $wish->note : $wish->answer }}”@endif</p>
                             <a href="{{ route('wish', [$wish->item, $wish]) }}">{{ $wish->decided_at === null ? 'Look and answer…' : 'I have seen it' }}</a>
+                        </div>
+                    @endforeach
+                    @foreach ($view->entryWishes as [$form, $count])
+                        <div class="card is-wish">
+                            <b>{{ trans_choice('agreeing.waiting', $count) }}</b>
+                            <p>Entries of {{ $form->title }}</p>
+                            <a href="{{ route('entries.waiting', $form) }}">Look and answer…</a>
                         </div>
                     @endforeach
                     @foreach ($view->unusual as $version)

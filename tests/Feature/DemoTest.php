@@ -11,9 +11,11 @@ use App\Models\PublishingState;
 use App\Models\Shelf;
 use App\Models\User;
 use App\Models\Version;
+use App\Store\States;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
 
 final class DemoTest extends FeatureCase
 {
@@ -23,12 +25,13 @@ final class DemoTest extends FeatureCase
         foreach (['2026-05-31', '2027-02-03'] as $until) {
             Artisan::call('attic:demo', ['--until' => $until]);
             self::assertStringContainsString('versions of 01-volunteer-handbook', Artisan::output());
-            $roots[] = Version::query()->orderBy('id')->pluck('root')->all();
+            // The days on which bookings were sent are the clock's, and differ with it.
+            $roots[] = Version::query()->whereRelation('item', 'title', '!=', 'Bookings')->orderBy('id')->pluck('root')->all();
             if (count($roots) === 1) {
                 $this->check();
                 $this->assertVerified();
                 DB::statement('PRAGMA foreign_keys = OFF');
-                foreach (['mails', 'answers', 'publishings', 'pictures', 'held_edits', 'milestones', 'touches', 'activity', 'sent_states', 'versions', 'items', 'memberships', 'shelves', 'users', 'chunks'] as $table) {
+                foreach (['dataset_columns', 'mails', 'answers', 'publishings', 'pictures', 'held_edits', 'milestones', 'touches', 'activity', 'sent_states', 'versions', 'items', 'memberships', 'shelves', 'users', 'chunks'] as $table) {
                     DB::table($table)->delete();
                 }
             }
@@ -56,6 +59,10 @@ final class DemoTest extends FeatureCase
         $states = Publishing::query()->pluck('state')->countBy(fn (PublishingState $state) => $state->value);
         self::assertSame([1, 2, 1], [$states['waiting'], $states['refused'], $states['edited']]);
         self::assertSame(3, Item::query()->where(['kind' => 'page', 'is_public' => true])->whereNotNull('live_id')->count());
+        $report = Item::query()->where('title', 'Quarterly repairs')->firstOrFail();
+        $board = $this->app->make(States::class)->tree($report->versions()->whereHas('milestone')->firstOrFail()->root);
+        self::assertSame([3, 13], [count($board->children()[PartTree::ROOT]), count(array_filter($board->parts, fn (Part $part) => $part->role === 'widget'))]);
+        self::assertSame([2, 'broke_widget'], [count($this->tree($report)->children()[PartTree::ROOT]), array_merge(...Version::query()->whereRelation('item', 'title', 'Spring repairs')->whereNotNull('unusual')->get()->map(fn (Version $version) => array_column($version->unusual ?? [], 'type'))->all())[0]]);
         $booking = Item::query()->where('title', 'Book a repair')->firstOrFail();
         self::assertSame(146, $booking->entries()->count());
         $asked = array_column(array_filter($this->tree($booking)->parts, fn (Part $part) => $part->role === 'question'), 'id');

@@ -53,6 +53,9 @@ final class FormsTest extends FeatureCase
             'their file' => ['get', 'entries.download', ['editor', 'owner']],
             'what somebody changed' => ['get', 'entries.changes', ['editor', 'owner']],
             'taking that out' => ['post', 'entries.changes.out', ['editor', 'owner']],
+            'what waits for a yes' => ['get', 'entries.waiting', ['editor', 'owner']],
+            'saying yes to it' => ['post', 'entries.waiting.yes', ['editor', 'owner']],
+            'switching their history' => ['put', 'entries.keep', ['owner']],
             'the outbox' => ['get', 'entries.outbox', ['editor', 'owner']],
             'an entry' => ['get', 'item', ['editor', 'owner']],
             'its history' => ['get', 'history', ['editor', 'owner']],
@@ -77,6 +80,8 @@ final class FormsTest extends FeatureCase
         foreach (['viewer', 'editor', 'owner'] as $who) {
             $status = $this->actingAs($this->people[$who])->json($method, $url, match ($route) {
                 'entry.save' => ['base' => $entry->root],
+                'entries.waiting.yes' => ['wishes' => [1]],
+                'entries.keep' => ['keep' => false],
                 'entries.changes.out' => ['entries' => ['x'], 'by' => $this->people['editor']->id],
                 default => [],
             })->status();
@@ -132,12 +137,19 @@ final class FormsTest extends FeatureCase
         $this->save($this->form, $this->people['owner'], $tree);
         $this->publish($this->form, $this->people['owner']);
         $seen = ['qone', 'qtwo', 'qmail', 'qmany', 'qfile'];
-        $this->post('/read/book', ['seen' => $seen, 'a' => $this->answers(), 'file' => ['qfile' => 'forged'], 'upload' => ['qfile' => UploadedFile::fake()->createWithContent('x.png', '<svg onload=alert(1)>')]])->assertSee('Thank you.');
+        $this->post('/read/book', ['seen' => $seen, 'a' => $this->answers(), 'file' => ['qfile' => 'forged'], 'upload' => ['qfile' => UploadedFile::fake()->createWithContent('x.png', '<svg onload=alert(1)>')]])->assertSee('This file can not be taken');
+        $this->post('/read/book', ['seen' => $seen, 'a' => $this->answers(), 'upload' => ['qfile' => UploadedFile::fake()->image('large.png', 8, 8)->size(6_000)]])->assertSee('This file can not be taken');
+        self::assertSame([0, 0], [$this->form->entries()->count(), DB::table('pictures')->count()]);
+        $this->post('/read/book', ['seen' => $seen, 'a' => $this->answers(), 'file' => ['qfile' => 'forged']])->assertSee('Thank you.');
         self::assertNull($this->tree($this->form->entries()->firstOrFail())->find('qfile'));
         $this->post('/read/book', ['seen' => $seen, 'a' => ['qmail' => 'nobody'] + $this->answers(), 'upload' => ['qfile' => UploadedFile::fake()->image('bench.png', 8, 8)]])->assertOk()->assertSee('Taken: bench.png');
         $chunk = (string) DB::table('pictures')->where('item_id', $this->form->id)->value('chunk');
         $this->post('/read/book', ['seen' => $seen, 'a' => $this->answers(), 'file' => ['qfile' => Answering::seal($chunk, 'bench.png')]])->assertSee('Thank you.');
         self::assertSame($chunk, $this->tree($this->form->entries()->where('number', 2)->firstOrFail())->get('qfile')->string('chunk'));
+        $this->post('/read/book', ['seen' => $seen, 'a' => $this->answers(), 'upload' => ['qfile' => UploadedFile::fake()->createWithContent('plan.pdf', "%PDF-1.4\n1 0 obj<</Type/Catalog>>endobj\ntrailer<</Root 1 0 R>>\n%%EOF\n")]])->assertSee('Thank you.');
+        $third = $this->form->entries()->where('number', 3)->firstOrFail();
+        $this->actingAs($this->people['editor'])->get(route('item', $third))->assertOk()->assertSee('plan.pdf')->assertDontSee('<img class="part-picture"', false);
+        $this->get(route('picture', [$this->form, $this->tree($third)->get('qfile')->string('chunk')]))->assertOk()->assertHeader('Content-Disposition', 'attachment; filename="file.pdf"')->assertHeader('Content-Type', 'application/pdf');
     }
 
     public function test_who_answered_is_told_and_changes_it_by_its_own_address_while_the_form_lets_them(): void
@@ -203,6 +215,20 @@ final class FormsTest extends FeatureCase
         $this->get(route('answer', $this->form))->assertSee('You have answered this already');
         self::assertSame(1, $this->form->entries()->count());
         self::assertSame('Tobi Brandt', $this->form->entries()->firstOrFail()->versions()->firstOrFail()->user->name);
+    }
+
+    public function test_named_people_answer_wherever_they_are_and_see_nothing_else(): void
+    {
+        $this->setting(['audience' => 'named', 'people' => ['NELL@example.org']]);
+        $this->actingAs($this->people['stranger'])->get(route('answer', $this->form))->assertOk()->assertSee('What is it?')->assertDontSee('Open days')->assertSee('name="_token"', false);
+        $this->post(route('answer.store', $this->form), ['seen' => ['qone', 'qtwo', 'qmail', 'qmany'], 'a' => $this->answers()])->assertOk()->assertSee('Thank you.')->assertDontSee('Open days');
+        self::assertSame($this->people['stranger']->id, $this->form->entries()->firstOrFail()->versions()->firstOrFail()->user_id);
+        foreach (['item', 'history', 'entries', 'list'] as $route) {
+            $this->get(route($route, $this->form))->assertNotFound();
+        }
+        $this->actingAs($this->people['viewer'])->get(route('answer', $this->form))->assertOk()->assertSee('you are none of them');
+        $this->setting(['audience' => 'shelf']);
+        $this->actingAs($this->people['stranger'])->get(route('answer', $this->form))->assertNotFound();
     }
 
     public function test_answers_to_a_question_that_is_gone_are_kept_and_come_back_with_it(): void
@@ -286,6 +312,18 @@ final class FormsTest extends FeatureCase
         $this->get(route('entries', ['item' => $this->form, 'find' => '10', 'in' => 'qmail']))->assertSee('No entry has that');
         $this->get(route('entries', ['item' => $this->form, 'find' => '%']))->assertSee('No entry has that');
         $this->get(route('entries.sums', $this->form))->assertSeeTextInOrder(['Something with a plug', '3', '100 %', 'Sum', '119', 'Median', '10']);
+    }
+
+    public function test_columns_are_chosen_and_a_file_has_the_same_ones(): void
+    {
+        $this->entry();
+        $this->actingAs($this->people['editor']);
+        $chosen = $this->get(route('entries', ['item' => $this->form, 'sort' => 'qmail', 'down' => 1, 'chosen' => 1, 'with' => ['qone', 'qmail']]))->assertRedirect()->headers->get('Location');
+        $this->get((string) $chosen)->assertOk()->assertSee('>Your address ↓', false)->assertDontSee('>How many?</a>', false);
+        parse_str((string) parse_url((string) $chosen, PHP_URL_QUERY), $query);
+        self::assertSame(['sort' => 'qmail', 'down' => '1', 'without' => ['qtwo', 'qmany']], $query);
+        $head = strtok($this->get(route('entries.download', [$this->form, 'csv', ...$query]))->assertOk()->getContent() ?: '', "\n");
+        self::assertSame('Number,Sent,Last changed,By,What is it?,Your address', trim((string) $head));
     }
 
     public function test_entries_stand_with_their_form_and_not_on_the_shelf(): void

@@ -406,6 +406,6 @@ final class SheetTest extends FeatureCase
         $state = $this->getJson(route('state', ['item' => $this->item, 'since' => $this->item->root]))->assertOk()->json();
         self::assertSame([], $state['edits']);
         self::assertCount(14, $this->getJson(route('state', $this->item))->json('content'));
-        $this->post(route('shelf.make', $this->shelf), ['kind' => 'report'])->assertSessionHasErrors('kind');
+        $this->post(route('shelf.make', $this->shelf), ['kind' => 'dataset'])->assertSessionHasErrors('kind');
     }
 }

@@ -11,6 +11,12 @@ async function onWebsite(page) {
     await page.waitForURL(/\/shelves\//);
 }
 
+async function onCommittee(page) {
+    await signIn(page, 'Ines Oduya');
+    await page.getByRole('link', { name: 'Committee' }).first().click();
+    await page.waitForURL(/\/shelves\//);
+}
+
 /** Every screen, by what leads to it. */
 const screens = {
     'sign-in': async (page) => page.goto('/sign-in'),
@@ -61,6 +67,29 @@ const screens = {
         await page.getByRole('link', { name: 'Publish…' }).click();
     },
     'what everybody reads': async (page) => page.goto('/read/what-to-bring'),
+    'a dataset': async (page) => {
+        await onCommittee(page);
+        await page.getByRole('link', { name: 'Bookings', exact: true }).click();
+    },
+    'the history of a dataset': async (page) => {
+        await onCommittee(page);
+        await openHistory(page, 'Bookings', 'from=4&to=5');
+    },
+    'a new dataset': async (page) => {
+        await onCommittee(page);
+        await page.getByText('New…', { exact: true }).click();
+        await page.getByRole('link', { name: /A dataset/ }).click();
+    },
+    'a report': async (page) => {
+        await onCommittee(page);
+        await page.getByRole('link', { name: 'Quarterly repairs', exact: true }).click();
+        await expect(page.locator('.chart svg').first()).toBeVisible();
+    },
+    'a report as it was': async (page) => {
+        await onCommittee(page);
+        await openHistory(page, 'Quarterly repairs', 'from=18&to=23&view=was');
+        await expect(page.locator('.chart svg').first()).toBeVisible();
+    },
     list: async (page) => {
         await signIn(page, 'Ines Oduya');
         await openHistory(page, 'Volunteer handbook');

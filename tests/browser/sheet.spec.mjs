@@ -169,6 +169,7 @@ test('cells are copied, cut, pasted, filled and formatted', async ({ page, conte
     await page.keyboard.press('Control+b');
     await expect(cell(page, 'B4')).toHaveClass(/is-bold/);
     // The corner of the chosen cells carries them on.
+    await settled(page);
     await at(page, 'C2');
     const [corner, target] = [await page.locator('[data-handle]').boundingBox(), await cell(page, 'C3').boundingBox()];
     await page.mouse.move(corner.x + 4, corner.y + 4);

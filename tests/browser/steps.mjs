@@ -48,11 +48,12 @@ export async function openHistory(page, title, query = '') {
     await expect(page.locator('[data-ribbon][data-ready]')).toBeVisible();
 }
 
-/** Axe finds nothing on this screen, by day and by night. */
+/** Axe finds nothing on this screen, by day and by night; what the hour changes are colours, so that night asks for contrast alone. */
 export async function axe(page) {
     for (const colorScheme of ['light', 'dark']) {
         await page.emulateMedia({ colorScheme, reducedMotion: 'reduce' });
-        const { violations } = await new AxeBuilder({ page }).analyze();
+        const all = new AxeBuilder({ page });
+        const { violations } = await (colorScheme === 'dark' ? all.withRules(['color-contrast']) : all).analyze();
         expect(violations.map(({ id, nodes }) => [colorScheme, id, nodes.map((node) => `${node.target} ${node.any[0]?.message ?? ''}`).slice(0, 3)])).toEqual([]);
     }
 }

@@ -41,7 +41,7 @@ final class AnswerController extends Controller
 
     public function show(Request $request, Item $item): View
     {
-        Gate::authorize('view', $item);
+        Gate::authorize('fill', $item);
         $live = $this->live($item);
 
         return $this->page($item, $live, $this->start($live), $this->person($request));
@@ -49,7 +49,7 @@ final class AnswerController extends Controller
 
     public function store(Request $request, Item $item, TakeEntry $take, KeepPicture $keep): View
     {
-        Gate::authorize('view', $item);
+        Gate::authorize('fill', $item);
 
         return $this->take($request, $item, $take, $keep, $this->person($request));
     }
@@ -236,10 +236,9 @@ final class AnswerController extends Controller
             }
         }
         foreach ((array) $request->file('upload') as $question => $file) {
-            $picture = $file instanceof UploadedFile && $file->isValid() && $file->getSize() <= self::MOST_BYTES ? $keep->handle($item, (string) $file->getContent()) : null;
-            if ($picture !== null) {
-                $files[(string) $question] = [$picture->chunk, mb_substr(mb_scrub($file->getClientOriginalName()), 0, 200)];
-            }
+            $kept = $file instanceof UploadedFile && $file->isValid() && $file->getSize() <= self::MOST_BYTES ? $keep->file($item, (string) $file->getContent()) : null;
+            // What can not be taken is said at its question.
+            $files[(string) $question] = $kept === null ? ['', ''] : [$kept->chunk, mb_substr(mb_scrub($file->getClientOriginalName()), 0, 200)];
         }
 
         return $files;

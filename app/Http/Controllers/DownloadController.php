@@ -5,7 +5,9 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Models\Item;
+use App\Store\DatasetColumns;
 use App\Store\States;
+use App\View\DatasetSheet;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -21,7 +23,7 @@ use MistyAttic\Core\Store\ChunkStore;
 
 final class DownloadController extends Controller
 {
-    public function __invoke(Request $request, Item $item, int $number, string $format, States $states, ChunkStore $chunks): Response|RedirectResponse
+    public function __invoke(Request $request, Item $item, int $number, string $format, States $states, ChunkStore $chunks, DatasetColumns $columns): Response|RedirectResponse
     {
         Gate::authorize('view', $item);
         $version = $this->version($item, $number);
@@ -38,6 +40,16 @@ final class DownloadController extends Controller
 
             return $this->file($item, $number, $format, $sheet->mediaType(), $sheet->write($tree, is_string($tab) ? $tab : null));
         }
+        if ($item->kind === 'dataset' && $format !== 'json') {
+            $sheet = SheetFormat::tryFrom($format) ?? abort(404);
+            $data = $columns->records($version->root);
+            if ($data->count * count($data->fields) > $sheet->mostCells()) {
+                return redirect()->route('history', ['item' => $item, 'from' => $number, 'to' => $item->head, 'view' => 'was'])
+                    ->withErrors(['format' => __('item.too_many_cells', ['cells' => number_format($data->count * count($data->fields)), 'max' => number_format($sheet->mostCells()), 'format' => strtoupper($format)])]);
+            }
+
+            return $this->file($item, $number, $format, $sheet->mediaType(), $sheet->write(DatasetSheet::tree($data), null));
+        }
         $types = $item->pictures()->pluck('type', 'chunk');
         $picture = function (string $chunk) use ($types, $chunks): ?string {
             $address = (string) hex2bin($chunk);
@@ -46,7 +58,7 @@ final class DownloadController extends Controller
             return $bytes === null ? null : 'data:'.$types[$chunk].';base64,'.base64_encode($bytes);
         };
         $tree = $states->tree($version->root);
-        if (in_array($item->kind, ['form', 'entry'], true)) {
+        if (in_array($item->kind, ['form', 'entry', 'dataset', 'report'], true)) {
             abort_unless($format === 'json', 404);
 
             return $this->file($item, $number, $format, 'application/json', (new JsonWriter)->write(Kinds::named($item->kind), $tree));

@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Actions\KeepEntries;
 use App\Models\Item;
 use App\Store\States;
 use App\View\EntryList;
 use App\View\EntrySums;
 use App\View\EntryTable;
 use Illuminate\Contracts\View\View;
+use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\DB;
@@ -21,11 +23,18 @@ final class EntriesController extends Controller
 {
     public function __construct(private readonly States $states) {}
 
-    public function show(Request $request, Item $item): View
+    public function show(Request $request, Item $item): View|RedirectResponse
     {
         Gate::authorize('entries', $item);
+        $list = $this->list($request, $item);
+        if ($request->boolean('chosen')) {
+            // What is not ticked is left out, so that a question that comes later has its column.
+            $with = $request->validate(['with' => ['nullable', 'array', 'max:500'], 'with.*' => ['string', 'max:24']])['with'] ?? [];
 
-        return view('entries', ['item' => $item, 'list' => $this->list($request, $item)]);
+            return redirect()->route('entries', $list->address(['without' => array_values(array_diff(array_keys($list->columns + $list->gone), $with))]));
+        }
+
+        return view('entries', ['item' => $item, 'list' => $list]);
     }
 
     public function sums(Item $item): View
@@ -33,6 +42,16 @@ final class EntriesController extends Controller
         Gate::authorize('entries', $item);
 
         return view('entries-sums', ['item' => $item, 'sums' => new EntrySums($item, $this->states->tree($item->root))]);
+    }
+
+    /** Switches the history of the entries off or on. */
+    public function keep(Request $request, Item $item, KeepEntries $keep): RedirectResponse
+    {
+        Gate::authorize('keepEntries', $item);
+        $keeps = $request->validate(['keep' => ['required', 'boolean']])['keep'];
+        $keep->handle($item, $this->person($request), (bool) $keeps);
+
+        return redirect()->route('entries', $item)->with('said', __((bool) $keeps ? 'form.kept_on' : 'form.kept_off'));
     }
 
     /** The mail that would have been sent to those who answered. */
@@ -61,8 +80,8 @@ final class EntriesController extends Controller
 
     private function list(Request $request, Item $item): EntryList
     {
-        $sent = $request->validate(['sort' => ['nullable', 'string', 'max:24'], 'down' => ['nullable', 'boolean'], 'find' => ['nullable', 'string', 'max:200'], 'gone' => ['nullable', 'boolean'], 'in' => ['nullable', 'string', 'max:24']]);
+        $sent = $request->validate(['sort' => ['nullable', 'string', 'max:24'], 'down' => ['nullable', 'boolean'], 'find' => ['nullable', 'string', 'max:200'], 'gone' => ['nullable', 'boolean'], 'in' => ['nullable', 'string', 'max:24'], 'without' => ['nullable', 'array', 'max:500'], 'without.*' => ['string', 'max:24']]);
 
-        return new EntryList($item, $this->states->tree($item->root), $sent['sort'] ?? 'number', (bool) ($sent['down'] ?? ! isset($sent['sort'])), trim((string) ($sent['find'] ?? '')), (bool) ($sent['gone'] ?? false), $sent['in'] ?? '');
+        return new EntryList($item, $this->states->tree($item->root), $this->person($request), $sent['sort'] ?? 'number', (bool) ($sent['down'] ?? ! isset($sent['sort'])), trim((string) ($sent['find'] ?? '')), (bool) ($sent['gone'] ?? false), $sent['in'] ?? '', array_values($sent['without'] ?? []));
     }
 }

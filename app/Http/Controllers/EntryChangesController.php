@@ -55,6 +55,6 @@ final class EntryChangesController extends Controller
         $sent = $request->validate(['by' => ['nullable', 'integer'], 'since' => ['nullable', 'date_format:Y-m-d'], 'until' => ['nullable', 'date_format:Y-m-d']]);
         $author = isset($sent['by']) ? User::query()->find((int) $sent['by']) : null;
 
-        return $author === null ? null : new EntryChanges($item, $author, $sent['since'] ?? '', $sent['until'] ?? '', $this->phrases);
+        return $author === null ? null : new EntryChanges($item, $author, $sent['since'] ?? '', $sent['until'] ?? '', $this->phrases, ! $item->shelf->asks_entries || $item->shelf->letsPublish($this->person($request)));
     }
 }

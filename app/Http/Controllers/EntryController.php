@@ -45,13 +45,22 @@ final class EntryController extends Controller
         $saved = $save->handle($item, $this->person($request), new Sent($sent['base'], PartTree::of([...$kept, ...array_values($gone)]), 'entry-'.$this->person($request)->id.'-'.$item->head, keep: true));
         abort_unless($saved instanceof Saved, 409);
 
-        return redirect()->route('item', $item)->with('said', $saved->root === $sent['base'] ? __('form.unchanged') : __('form.saved', ['number' => (string) $saved->version->number]));
+        if ($saved->held !== []) {
+            return redirect()->route('held', [$item, $saved->held[0]]);
+        }
+
+        return redirect()->route('item', $item)->with('said', match (true) {
+            $saved->root === $sent['base'] => __('form.unchanged'),
+            $saved->version->publishings()->waiting()->exists() => __('agreeing.saved', ['number' => (string) $saved->version->number, 'live' => (string) $item->refresh()->live?->version->number]),
+            $saved->version->unkept => __('form.saved_unkept'),
+            default => __('form.saved', ['number' => (string) $saved->version->number]),
+        });
     }
 
     public function destroy(Item $item): RedirectResponse
     {
-        Gate::authorize('write', $item);
-        abort_unless($item->kind === 'entry' && $item->form !== null, 404);
+        Gate::authorize('takeAway', $item);
+        abort_unless($item->form !== null, 404);
         $item->update(['deleted_at' => now()]);
 
         return redirect()->route('entries', $item->form)->with('said', __('form.deleted', ['entry' => $item->title]));
@@ -59,8 +68,7 @@ final class EntryController extends Controller
 
     public function restore(Item $item): RedirectResponse
     {
-        Gate::authorize('write', $item);
-        abort_unless($item->kind === 'entry', 404);
+        Gate::authorize('takeAway', $item);
         $item->update(['deleted_at' => null]);
 
         return redirect()->route('item', $item)->with('said', __('form.undeleted', ['entry' => $item->title]));

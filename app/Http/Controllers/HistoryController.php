@@ -10,10 +10,13 @@ use App\Models\PublishingState;
 use App\Models\Sight;
 use App\Models\User;
 use App\Models\Version;
+use App\Store\ReportData;
 use App\Store\States;
 use App\View\Blocks;
 use App\View\Comparison;
+use App\View\DatasetCompared;
 use App\View\Download;
+use App\View\FieldWords;
 use App\View\FlowMap;
 use App\View\FormRows;
 use App\View\HistoryAddress;
@@ -21,6 +24,8 @@ use App\View\PageHtml;
 use App\View\PageMap;
 use App\View\Phrases;
 use App\View\PublishingWords;
+use App\View\ReportCompared;
+use App\View\ReportView;
 use App\View\RibbonData;
 use App\View\SheetAuthors;
 use App\View\SheetView;
@@ -41,6 +46,8 @@ final class HistoryController extends Controller
 
     /** Lines of a table that come with the page, and each time more are asked for. */
     private const LINES = 150;
+
+    public function __construct(private readonly ReportData $data, private readonly FieldWords $words) {}
 
     public function show(Request $request, Item $item, States $states, Phrases $phrases): View
     {
@@ -63,7 +70,7 @@ final class HistoryController extends Controller
             'phrases' => $phrases,
             'parts' => Gate::allows('draft', $item) ? route('item', $item).'/parts' : null,
             'itsHistory' => __('history.its_history'),
-            'state' => $sheet !== null ? 'sheet' : ($kind->beside() !== null ? 'page' : (in_array($item->kind, ['form', 'entry'], true) ? $item->kind : 'state')),
+            'state' => $sheet !== null ? 'sheet' : ($kind->beside() !== null ? 'page' : (in_array($item->kind, ['form', 'entry', 'dataset', 'report'], true) ? $item->kind : 'state')),
             'sheet' => $sheet,
             'formats' => Download::formats($item->kind),
             'authors' => $sheet !== null && $address->view === 'who' ? new SheetAuthors($item, $to) : null,
@@ -80,7 +87,18 @@ final class HistoryController extends Controller
         if ($item->kind === 'entry') {
             $was = $address->view === 'was';
 
-            return ['answers' => FormRows::flat($was ? Blocks::plain($kind, $comparison->old) : Blocks::compared($kind, $comparison), ! $was && $address->rows === 'changed')];
+            return ['answers' => FormRows::flat($was ? Blocks::plain($kind, $comparison->old) : Blocks::compared($kind, $comparison), ! $was && $address->rows === 'changed' && $address->from !== $address->to)];
+        }
+        if ($item->kind === 'report') {
+            // Readers see no data that is newer than what was published for them.
+            $data = $item->sight === null ? $this->data->now() : $this->data->published($item);
+
+            return $address->view === 'was'
+                ? ['report' => new ReportView($comparison->old, $address->show === 'today' ? $data : $data->at($comparison->from->saved_at)), 'fromLive' => $this->wasLive($item, $address->from)]
+                : ['compared' => new ReportCompared($comparison, $data, $this->words, $address->to === $item->head), 'reportData' => $data];
+        }
+        if ($item->kind === 'dataset') {
+            return ['data' => new DatasetCompared($comparison, $address->view === 'was', $address->rows === 'all')];
         }
         if ($item->kind === 'form' && $address->layout !== 'source') {
             $was = $address->view === 'was';

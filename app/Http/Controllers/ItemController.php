@@ -4,15 +4,21 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Actions\TakeInData;
 use App\Models\HeldEdit;
 use App\Models\Item;
 use App\Models\Version;
+use App\Store\DatasetColumns;
+use App\Store\ReportData;
 use App\Store\States;
+use App\View\DatasetView;
 use App\View\EntryList;
 use App\View\EntryView;
 use App\View\FlowMap;
+use App\View\PageFigures;
 use App\View\PageHtml;
 use App\View\Phrases;
+use App\View\ReportView;
 use App\View\RibbonData;
 use Illuminate\Contracts\View\View;
 use Illuminate\Database\Eloquent\Collection;
@@ -21,6 +27,7 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
 use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Kinds;
 
 final class ItemController extends Controller
 {
@@ -29,31 +36,59 @@ final class ItemController extends Controller
     /** Bytes of content that come with the page; what is larger is asked for by it. */
     private const WITH_THE_PAGE = 4_194_304;
 
+    public function __construct(private readonly ReportData $data, private readonly DatasetColumns $columns, private readonly TakeInData $take, private readonly PageFigures $figures) {}
+
     public function show(Request $request, Item $item, States $states, Phrases $phrases, RibbonData $ribbon): View|RedirectResponse
     {
         Gate::authorize('view', $item);
         if ($item->kind === 'entry') {
-            return view('entry', ['item' => $item, 'view' => new EntryView($item, $states)]);
+            $wish = $item->isPublishable() && $item->sight === null ? $item->publishings()->waiting()->with('user', 'version')->first()?->setRelation('item', $item) : null;
+
+            return view('entry', ['item' => $item, 'view' => new EntryView($item, $states), 'wish' => $wish]);
         }
         if ($item->kind === 'form' && $item->sight !== null) {
             return redirect()->route('answer', $item);
         }
+        if ($item->kind === 'report') {
+            $this->take->followAll($states->tree($item->root));
+        }
+        if ($item->sight !== null && $item->kind === 'report') {
+            return view('report.read', ['item' => $item, 'report' => new ReportView($states->tree($item->root), $this->data->published($item))]);
+        }
         if ($item->sight !== null) {
-            return view('published', ['item' => $item, 'page' => new PageHtml($states->tree($item->root), fn (string $chunk) => route('picture', [$item, $chunk]))]);
+            return view('published', ['item' => $item, 'page' => new PageHtml($this->figures->filled($states->tree($item->root)), fn (string $chunk) => route('picture', [$item, $chunk]))]);
+        }
+        if ($item->kind === 'dataset') {
+            return $this->dataset($request, $item, $states);
         }
         $newest = $this->newest($item);
         $parts = $states->json($item->root);
 
-        return view($item->kind === 'spreadsheet' ? 'sheet' : 'write', [
+        return view(['spreadsheet' => 'sheet', 'report' => 'report.write'][$item->kind] ?? 'write', [
             'item' => $item,
             'flow' => $item->kind === 'form' ? $this->flowOf($states->tree($item->root)) : null,
             'answered' => $item->kind === 'form' ? (object) EntryList::counts($item) : null,
+            ...($item->kind === 'report' ? ['report' => new ReportView($states->tree($item->root), $this->data->now()), 'shown' => (string) $request->query('page', ''), 'mayWrite' => Gate::allows('write', $item), 'data' => null] : []),
             'newest' => $newest,
             'sentence' => $phrases->version($newest),
             'ribbon' => $ribbon->of($item, self::FOOT_VERSIONS),
             'parts' => strlen($parts) > self::WITH_THE_PAGE ? null : $parts,
             'at' => $request->query('at'),
             'held' => $this->held($request, $item),
+        ]);
+    }
+
+    private function dataset(Request $request, Item $item, States $states): View
+    {
+        $this->take->follow($item);
+        $sent = $request->validate(['sort' => ['nullable', 'string', 'max:24'], 'down' => ['nullable', 'boolean'], 'find' => ['nullable', 'string', 'max:200'], 'page' => ['nullable', 'integer', 'min:1', 'max:100000']]);
+        $view = new DatasetView($this->columns->records($item->root), $sent['sort'] ?? '', (bool) ($sent['down'] ?? false), trim((string) ($sent['find'] ?? '')), (int) ($sent['page'] ?? 1));
+        $fields = count($view->data->fields);
+
+        return view('dataset.show', [
+            'item' => $item->load('source'), 'view' => $view, 'kind' => Kinds::named('dataset'), 'tree' => PartTree::of(array_values($view->data->fields)),
+            'ids' => fn (int $row): string => $states->part($item->root, $fields + $row)->id ?? '',
+            'hanging' => DatasetView::hanging($item, $this->person($request), $states),
         ]);
     }
 

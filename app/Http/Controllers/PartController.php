@@ -9,6 +9,7 @@ use App\Actions\RestoreVersion;
 use App\Models\Item;
 use App\Models\Version;
 use App\Store\States;
+use App\View\DatasetView;
 use App\View\PageColumns;
 use App\View\PartStory;
 use App\View\Phrases;
@@ -26,7 +27,7 @@ use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetRole;
 /** One part's own history. */
 final class PartController extends Controller
 {
-    public function show(Item $item, string $part, States $states, Phrases $phrases): View
+    public function show(Request $request, Item $item, string $part, States $states, Phrases $phrases): View
     {
         Gate::authorize('draft', $item);
         $tree = $item->kind === 'spreadsheet' ? $states->tree($item->root) : null;
@@ -35,7 +36,7 @@ final class PartController extends Controller
             : new PartStory($item, $part, $states, $phrases);
         abort_unless($story->isThere(), 404);
 
-        return view('part', ['item' => $item, 'part' => $part, 'story' => $story, 'mayRestore' => Gate::allows('restore', $item)]);
+        return view('part', ['item' => $item, 'part' => $part, 'story' => $story, 'mayRestore' => Gate::allows('restore', $item), 'hanging' => $item->kind !== 'dataset' ? [] : array_values(array_filter(DatasetView::hanging($item, $this->person($request), $states), fn (array $one) => in_array($part, $one['fields'], true)))]);
     }
 
     /** Brings the part back, with what is below it, as a version left it. */

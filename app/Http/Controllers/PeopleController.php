@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Actions\AskAboutEntries;
 use App\Actions\ChangeMembership;
 use App\Models\Drafts;
 use App\Models\Membership;
@@ -69,13 +70,15 @@ final class PeopleController extends Controller
         return $done && $leaving ? redirect()->route('home') : $this->changed($shelf, $done);
     }
 
-    public function settings(Request $request, Shelf $shelf): RedirectResponse
+    public function settings(Request $request, Shelf $shelf, AskAboutEntries $askAboutEntries): RedirectResponse
     {
         Gate::authorize('manage', $shelf);
         $sent = $request->validate(['drafts' => ['nullable', Rule::enum(Drafts::class)]]);
         $shelf->update(['editors_restore' => $request->boolean('editors_restore'), 'asks' => $request->boolean('asks'), 'drafts' => $sent['drafts'] ?? $shelf->drafts]);
+        $waiting = $askAboutEntries->handle($shelf, $request->boolean('asks_entries'));
+        $back = redirect()->route('people', $shelf);
 
-        return redirect()->route('people', $shelf)->with('said', __('people.set'));
+        return $waiting === 0 ? $back->with('said', __('people.set')) : $back->withErrors(['asks_entries' => trans_choice('agreeing.answer_first', $waiting, ['count' => (string) $waiting])]);
     }
 
     private function changed(Shelf $shelf, bool $done): RedirectResponse

@@ -43,6 +43,7 @@ final class PictureController extends Controller
 
         return response($chunks->read([$address])[$address] ?? abort(404), 200, [
             'Content-Type' => $picture->type,
+            ...($picture->type === 'application/pdf' ? ['Content-Disposition' => 'attachment; filename="file.pdf"'] : []),
             'Cache-Control' => 'private, max-age=31536000, immutable',
             'Content-Security-Policy' => "default-src 'none'; sandbox",
         ]);

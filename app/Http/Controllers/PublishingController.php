@@ -47,15 +47,15 @@ final class PublishingController extends Controller
         $version = $this->version($item, $number);
         $note = $this->note($request);
         if ($item->live?->version_id === $version->id) {
-            return redirect()->route('publish', [$item, $number])->withErrors(['note' => __('publishing.already_live', ['number' => (string) $number])]);
+            return redirect()->route('publish', [$item, $number])->withErrors(['note' => __(PublishingWords::group($item).'.already_live', ['number' => (string) $number])]);
         }
         $wish = $this->wishFor($item, $version);
         if ($wish !== null) {
-            return redirect()->route('wish', [$item, $wish])->withErrors(['note' => __('publishing.asked_already', ['number' => (string) $number])]);
+            return redirect()->route('wish', [$item, $wish])->withErrors(['note' => __(PublishingWords::group($item).'.asked_already', ['number' => (string) $number])]);
         }
         $now ? $publish->handle($version, $this->person($request), $note) : $ask->handle($version, $this->person($request), $note);
 
-        return $this->back($item, $number, __($now ? 'publishing.published' : 'publishing.asked', ['number' => (string) $number]));
+        return $this->back($item, $number, __(PublishingWords::group($item).($now ? '.published' : '.asked'), ['number' => (string) $number]));
     }
 
     public function wish(Request $request, Item $item, Publishing $publishing, States $states, Phrases $phrases): View
@@ -69,7 +69,7 @@ final class PublishingController extends Controller
         return view('publish', [
             'plan' => new PublishingPlan($item, $version, $states, $phrases),
             'wish' => $publishing->load('user', 'decider', 'ender')->setRelation('version', $version),
-            'steps' => PublishingWords::steps($publishing),
+            'steps' => PublishingWords::steps($publishing->setRelation('item', $item)),
             'address' => HistoryAddress::all($item),
             'mayPublish' => Gate::allows('answer', [$item, $publishing]),
         ]);
@@ -92,12 +92,12 @@ final class PublishingController extends Controller
             return redirect()->route('wish', [$item, $publishing])->withErrors(['answer' => __('publishing.too_late')]);
         }
 
-        return $this->back($item, $number, __("publishing.answered.{$state->value}", ['number' => (string) $number, 'asker' => $asker]));
+        return $this->back($item, $number, __(PublishingWords::group($item).".answered.{$state->value}", ['number' => (string) $number, 'asker' => $asker]));
     }
 
     public function destroy(Request $request, Item $item, Unpublish $unpublish): RedirectResponse
     {
-        Gate::authorize('publish', $item);
+        Gate::authorize('open', $item);
         $unpublish->handle($item, $this->person($request));
 
         return redirect()->route('shelf', $item->shelf)->with('said', __('publishing.unpublished'));
@@ -106,7 +106,7 @@ final class PublishingController extends Controller
     /** Whether the public may read it. */
     public function open(Request $request, Item $item, OpenToPublic $open): RedirectResponse
     {
-        Gate::authorize('publish', $item);
+        Gate::authorize('open', $item);
         $wanted = $request->boolean('open');
         $open->handle($item, $wanted);
 

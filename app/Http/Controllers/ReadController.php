@@ -4,15 +4,20 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Actions\TakeInData;
 use App\Models\Item;
 use App\Models\Publishing;
+use App\Store\ReportData;
 use App\Store\States;
+use App\View\PageFigures;
 use App\View\PageHtml;
+use App\View\ReportView;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Vite;
+use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Store\ChunkStore;
 
 /**
@@ -24,6 +29,8 @@ final class ReadController extends Controller
     private const STAMP = 'YmdHis';
 
     private const CONTENT_POLICY = "default-src 'none'; style-src 'self'; font-src 'self'; img-src 'self'; base-uri 'none'; form-action 'none'; frame-ancestors 'none'";
+
+    public function __construct(private readonly ReportData $data, private readonly TakeInData $take, private readonly PageFigures $figures) {}
 
     public function show(Request $request, string $address, States $states, AnswerController $answers): Response
     {
@@ -74,10 +81,10 @@ final class ReadController extends Controller
         return response($chunks->read([$bytes])[$bytes] ?? abort(404), 200, ['Content-Type' => $picture->type, 'Cache-Control' => 'public, max-age=3600', 'Content-Security-Policy' => "default-src 'none'; sandbox"]);
     }
 
-    /** An item that the public may read now; pages are the only kind with a public face so far. */
+    /** An item that the public may read now; forms have a way of their own. */
     private function item(string $address): Item
     {
-        return Item::query()->where(['address' => $address, 'is_public' => true, 'kind' => 'page'])->whereNotNull('live_id')->firstOrFail();
+        return Item::query()->where(['address' => $address, 'is_public' => true])->whereIn('kind', ['page', 'report'])->whereNotNull('live_id')->firstOrFail();
     }
 
     /** @return Collection<int, Publishing> all that were ever live, the oldest first; of two within a second the later one */
@@ -105,21 +112,42 @@ final class ReadController extends Controller
      */
     private function page(Request $request, Item $item, Publishing $publishing, Collection $all, States $states, array $headers): Response
     {
-        $etag = hash('sha256', implode('|', [$publishing->version->root, $publishing->title, $publishing->id, $publishing->ended_at?->getTimestamp(), $all->count(), Vite::manifestHash()]));
-        $headers += ['Content-Security-Policy' => self::CONTENT_POLICY, 'Cache-Control' => 'public, max-age=0, must-revalidate', 'ETag' => "\"{$etag}\"", 'Last-Modified' => ($publishing->ended_at ?? $this->at($all->last() ?? $publishing))->format('D, d M Y H:i:s \G\M\T')];
+        $report = $item->kind === 'report' ? $this->report($publishing, $states) : null;
+        // What was live once has no figures of today.
+        $bare = $states->tree($publishing->version->root);
+        $tree = $publishing->ended_at === null ? $this->figures->filled($bare) : $bare;
+        $figures = array_filter(array_map(fn (Part $part) => $part->role === 'figure' && $part->string('label') !== $bare->get($part->id)->string('label') ? $part->string('label') : null, $tree->parts));
+        $moves = $figures !== [] || ($report !== null && $publishing->data === null);
+        $etag = hash('sha256', implode('|', [$publishing->version->root, $publishing->title, $publishing->id, $publishing->ended_at?->getTimestamp(), $all->count(), json_encode([$report?->sources(), $figures]), Vite::manifestHash()]));
+        $headers += ['Content-Security-Policy' => self::CONTENT_POLICY.($report === null ? '' : "; script-src 'self'"), 'Cache-Control' => 'public, max-age=0, must-revalidate', 'ETag' => "\"{$etag}\""];
+        // Figures that follow their data move without anything being published.
+        $headers += $moves ? [] : ['Last-Modified' => ($publishing->ended_at ?? $this->at($all->last() ?? $publishing))->format('D, d M Y H:i:s \G\M\T')];
         $response = new Response('', 200, $headers);
         if ($response->isNotModified($request)) {
             return $response;
         }
 
-        return response()->view('read', [
+        return response()->view($report === null ? 'read' : 'read-report', [
             'title' => $publishing->title,
             'publishing' => $publishing,
             'isLive' => $publishing->id === $item->live_id,
             'item' => $item,
             'earlier' => $all->reject(fn (Publishing $each) => $each->id === $publishing->id)->reverse()->take(20)->mapWithKeys(fn (Publishing $each) => [$each->id === $item->live_id ? route('read', $item->address) : $this->address($item, $each) => $each]),
-            'page' => new PageHtml($states->tree($publishing->version->root), fn (string $chunk) => route('read.picture', [$item->address, $chunk], false)),
+            ...($report === null
+                ? ['page' => new PageHtml($tree, fn (string $chunk) => route('read.picture', [$item->address, $chunk], false))]
+                : ['report' => $report, 'data' => 'published', 'pictures' => fn (string $chunk) => route('read.picture', [$item->address, $chunk], false)]),
         ], 200, $headers);
+    }
+
+    /** With the data that it was published with, or that it followed as long as it was live. */
+    private function report(Publishing $publishing, States $states): ReportView
+    {
+        $tree = $states->tree($publishing->version->root);
+        if ($publishing->data === null && $publishing->ended_at === null) {
+            $this->take->followAll($tree);
+        }
+
+        return new ReportView($tree, $publishing->data !== null ? $this->data->pinned($publishing->data) : ($publishing->ended_at === null ? $this->data->now() : $this->data->at($publishing->ended_at)));
     }
 
     /** @param Collection<int, Publishing> $all */

@@ -5,14 +5,18 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\PublishVersion;
+use App\Actions\RestoreTogether;
 use App\Actions\RestoreVersion;
 use App\Models\Cause;
 use App\Models\Item;
 use App\Models\Milestone;
 use App\Models\Publishing;
 use App\Models\Version;
+use App\Store\ReportData;
 use App\Store\States;
 use App\View\Comparison;
+use App\View\DatasetPlans;
+use App\View\DatasetView;
 use App\View\Entry;
 use App\View\Phrases;
 use App\View\RestorePlan;
@@ -24,7 +28,9 @@ use MistyAttic\Core\Kinds\Kinds;
 
 final class RestoreController extends Controller
 {
-    public function show(Item $item, int $number, States $states, Phrases $phrases): View
+    public function __construct(private readonly ReportData $data, private readonly RestoreTogether $together, private readonly PublishVersion $publish) {}
+
+    public function show(Request $request, Item $item, int $number, States $states, Phrases $phrases): View
     {
         Gate::authorize('restore', $item);
         $version = $this->version($item, $number);
@@ -34,26 +40,37 @@ final class RestoreController extends Controller
             'item' => $item,
             'version' => $version,
             'phrases' => $phrases,
-            'live' => $item->isPublishable() ? $item->live : null,
+            'live' => $item->kind !== 'entry' && $item->isPublishable() ? $item->live : null,
+            'waits' => $item->kind === 'entry' && $item->isPublishable(),
             'plan' => new RestorePlan($since, Kinds::named($item->kind)),
+            'data' => $item->kind === 'report' ? new DatasetPlans($item, $version, $this->person($request), $this->data->now(), $states, $phrases) : null,
+            'hanging' => $item->kind === 'dataset' ? DatasetView::hanging($item, $this->person($request), $states) : [],
             'milestones' => Milestone::query()->whereRelation('version', 'item_id', $item->id)->count(),
         ]);
     }
 
     /** All of it, or the lines of the plan that are ticked. */
-    public function store(Request $request, Item $item, int $number, RestoreVersion $restore, States $states, Phrases $phrases, PublishVersion $publish): RedirectResponse
+    public function store(Request $request, Item $item, int $number, RestoreVersion $restore, States $states, Phrases $phrases): RedirectResponse
     {
         Gate::authorize('restore', $item);
         $sent = $request->validate([
             'seen' => ['required', 'integer', 'min:1'],
             'lines' => ['sometimes', 'integer', 'min:1'],
-            'pick' => ['required_with:lines', 'array', 'min:1'],
+            'pick' => [$request->has('data') ? 'nullable' : 'required_with:lines', 'array', 'min:1'],
             'pick.*' => ['integer', 'min:0'],
             'publish' => ['sometimes', 'boolean'],
+            'data' => ['sometimes', 'array', 'max:40'],
+            'data.*' => ['array', 'max:100'],
+            'data.*.*' => ['integer', 'min:0'],
+            'data_seen' => ['required_with:data', 'array'],
+            'data_seen.*' => ['integer', 'min:1'],
         ], ['pick' => __('history.nothing_ticked')]);
-        $live = $request->boolean('publish');
+        $live = $item->kind !== 'entry' && $request->boolean('publish');
         $live && Gate::authorize('publishNow', $item);
         $version = $this->version($item, $number);
+        if (($sent['data'] ?? []) !== []) {
+            return $this->together($request, $item, $version, $sent, $states, $phrases);
+        }
         $all = ! isset($sent['lines']) || count(array_unique($sent['pick'])) >= (int) $sent['lines'];
         $picked = $all || $item->head !== (int) $sent['seen'] ? null : $this->keys(new Comparison($item, $version, $this->version($item, $item->head), $states, $phrases, apart: true, whole: true), $sent['pick']);
         $restored = $restore->handle($item, $version, $this->person($request), (int) $sent['seen'], picked: $picked);
@@ -62,7 +79,44 @@ final class RestoreController extends Controller
         }
 
         return redirect()->route('history', ['item' => $item, 'from' => $restored->number - 1, 'to' => $restored->number])
-            ->with('restored', $restored->number)->with('said', $this->said($item, $restored, $live ? $publish->handle($restored->setRelation('item', $item), $this->person($request)) : null));
+            ->with('restored', $restored->number)->with('said', $this->said($item, $restored, $live ? $this->publish->handle($restored->setRelation('item', $item), $this->person($request)) : null));
+    }
+
+    /**
+     * A report and its datasets, or only these: what is ticked of each.
+     *
+     * @param  array<string, mixed>  $sent
+     */
+    private function together(Request $request, Item $item, Version $version, array $sent, States $states, Phrases $phrases): RedirectResponse
+    {
+        abort_unless($item->kind === 'report', 404);
+        $person = $this->person($request);
+        $plans = new DatasetPlans($item, $version, $person, $this->data->now(), $states, $phrases);
+        $picked = $sent['pick'] ?? [];
+        $wanted = [];
+        if ($picked !== []) {
+            $all = isset($sent['lines']) && count(array_unique($picked)) >= (int) $sent['lines'];
+            $wanted[] = ['item' => $item, 'version' => $version, 'seen' => (int) $sent['seen'], 'picked' => $all || $item->head !== (int) $sent['seen'] ? null : $this->keys(new Comparison($item, $version, $this->version($item, $item->head), $states, $phrases, apart: true, whole: true), $picked)];
+        }
+        foreach ($sent['data'] as $key => $ticked) {
+            $plan = $plans->plans[(string) $key] ?? null;
+            if ($plan === null) {
+                return redirect()->route('restore', [$item, $version->number])->withErrors(['seen' => __('history.moved_on')]);
+            }
+            Gate::authorize('restore', $plan['item']);
+            $wanted[] = ['item' => $plan['item'], 'version' => $plan['then'], 'seen' => (int) ($sent['data_seen'][$key] ?? 0), 'picked' => $plans->keys((string) $key, $ticked)];
+        }
+        $made = $this->together->handle($person, $wanted);
+        if ($made === null) {
+            return redirect()->route('restore', [$item, $version->number])->withErrors(['seen' => __('history.moved_on')]);
+        }
+        $main = $made[0]->load('item');
+        if ($request->boolean('publish') && $main->item_id === $item->id) {
+            $this->publish->handle($main, $person);
+        }
+
+        return redirect()->route('history', ['item' => $main->item, 'from' => $main->number - 1, 'to' => $main->number])
+            ->with('restored', $main->number)->with('said', __('report.restored', ['what' => implode(', ', array_map(fn (Version $one) => '“'.$one->load('item')->item->title.'” '.$one->number, $made))]));
     }
 
     /** What came of it, and whether readers see it. */
@@ -72,7 +126,8 @@ final class RestoreController extends Controller
 
         return match (true) {
             $published !== null => __('publishing.restored_live', $values),
-            $item->isPublishable() && $item->live !== null => __($restored->cause === Cause::BroughtBack ? 'publishing.brought_back_draft' : 'publishing.restored_draft', [...$values, 'live' => (string) $item->live->version->number]),
+            $item->kind === 'entry' && $restored->publishings()->waiting()->exists() => __('agreeing.restored', ['sentence' => __($restored->cause === Cause::BroughtBack ? 'item.brought_back' : 'item.restored', $values), 'live' => (string) $item->refresh()->live?->version->number]),
+            $item->kind !== 'entry' && $item->isPublishable() && $item->live !== null => __($restored->cause === Cause::BroughtBack ? 'publishing.brought_back_draft' : 'publishing.restored_draft', [...$values, 'live' => (string) $item->live->version->number]),
             default => __($restored->cause === Cause::BroughtBack ? 'item.brought_back' : 'item.restored', $values),
         };
     }
@@ -94,6 +149,16 @@ final class RestoreController extends Controller
         Gate::authorize('restore', $item);
         $version = $this->version($item, $number);
         abort_unless($version->cause->canBeTakenBack() && $number > 1, 404);
+        if ($version->with_id !== null) {
+            foreach (Version::query()->with('item.shelf.memberships')->where('with_id', $version->with_id)->get() as $other) {
+                Gate::authorize('restore', $other->item);
+            }
+            $made = $this->together->undo($this->person($request), $version);
+
+            return $made === null
+                ? redirect()->route('history', $item)->withErrors(['seen' => __('item.written_since', ['number' => (string) $number])])
+                : redirect()->route('history', ['item' => $item, 'from' => $number, 'to' => $number + 1])->with('said', __('report.took_back', ['count' => (string) count($made)]));
+        }
         $back = $restore->handle($item, $this->version($item, $number - 1), $this->person($request), $number, Cause::TookBack);
         if ($back === null) {
             return redirect()->route('history', $item)->withErrors(['seen' => __('item.written_since', ['number' => (string) $number])]);

@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Actions\MakeItem;
 use App\Actions\ReadFile;
+use App\Actions\ReportSources;
 use App\Models\HeldEdit;
 use App\Models\Shelf;
 use App\View\Phrases;
@@ -43,7 +44,7 @@ final class ShelfController extends Controller
     {
         Gate::authorize('make', $shelf);
         $sent = $request->validate([
-            'kind' => ['nullable', 'in:document,spreadsheet,page,form'],
+            'kind' => ['nullable', 'in:document,spreadsheet,page,form,report'],
             'title' => ['nullable', 'string', 'max:'.config('attic.title')],
             'file' => ['nullable', 'file', 'max:'.ReadFile::MOST_KB],
         ], ['file.max' => __('item.file_big', ['max' => (string) intdiv(ReadFile::MOST_KB, 1024)]), 'file.uploaded' => __('item.file_big', ['max' => (string) intdiv(ReadFile::MOST_KB, 1024)])]);
@@ -54,9 +55,13 @@ final class ShelfController extends Controller
         }
 
         try {
-            $content = $file instanceof UploadedFile ? $read->handle($file->getClientOriginalName(), (string) $file->getContent(), in_array($sent['kind'] ?? '', ['page', 'form'], true) ? $sent['kind'] : null) : null;
+            $content = $file instanceof UploadedFile ? $read->handle($file->getClientOriginalName(), (string) $file->getContent(), in_array($sent['kind'] ?? '', ['page', 'form', 'report'], true) ? $sent['kind'] : null) : null;
         } catch (Unreadable $e) {
             throw ValidationException::withMessages(['file' => __('item.file_unreadable', ['reason' => $e->getMessage()])]);
+        }
+
+        if ($content !== null && $content->kind->name() === 'report' && ! ReportSources::allowed($this->person($request), $content->tree)) {
+            throw ValidationException::withMessages(['file' => __('report.no_dataset')]);
         }
 
         return redirect()->route('item', $make->handle($shelf, $this->person($request), $content?->kind->name() ?? $sent['kind'] ?? 'document', $title === '' ? __('item.untitled.'.($sent['kind'] ?? 'document')) : $title, content: $content));

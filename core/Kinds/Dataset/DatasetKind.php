@@ -44,8 +44,14 @@ final class DatasetKind extends SchemaKind
         return (string) (1 + (int) array_search($part->id, array_column($records, 'id'), true));
     }
 
+    /** An expression with its fields by their names. */
+    public function written(PartTree $tree, Part $part, mixed $value): string
+    {
+        return $part->role === DatasetRole::Field->value && is_string($value) ? FieldNames::shown($value, FieldNames::of($tree)) : parent::written($tree, $part, $value);
+    }
+
     public function grid(): Grid
     {
-        return new Grid(DatasetRole::Field->value, DatasetRole::Record->value);
+        return new Grid(DatasetRole::Field->value, DatasetRole::Record->value, alone: true);
     }
 }

@@ -33,7 +33,7 @@ final class Answers
 
     /**
      * @param  array<array-key, mixed>  $sent  question => text, choice, list of choices, or line => choice; `other-QUESTION` => own words
-     * @param  array<string, array{string, string}>  $files  question => chunk in hexadecimal and name
+     * @param  array<string, array{string, string}>  $files  question => chunk in hexadecimal and name; both empty when it could not be taken
      */
     public function __construct(private readonly PartTree $form, private readonly array $sent, private readonly array $files = [])
     {
@@ -78,7 +78,7 @@ final class Answers
             'one' => $this->choices($question, $text === '' ? [] : [$text]),
             'several' => $this->choices($question, is_array($sent) ? array_values(array_filter($sent, is_string(...))) : ($text === '' ? [] : [$text])),
             'grid' => $this->grid($question, is_array($sent) ? $sent : []),
-            'file' => isset($this->files[$question->id]) ? $this->part($question, ['value' => $this->files[$question->id][1], 'chunk' => $this->files[$question->id][0]]) : null,
+            'file' => isset($this->files[$question->id]) ? ($this->files[$question->id][0] === '' ? $this->wrong('file', $question) : $this->part($question, ['value' => $this->files[$question->id][1], 'chunk' => $this->files[$question->id][0]])) : null,
             default => null,
         };
     }

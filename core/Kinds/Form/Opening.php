@@ -25,10 +25,16 @@ final readonly class Opening
             $this->date('opens') !== '' && $today < $this->date('opens') => 'opens',
             $this->date('closes') !== '' && $today > $this->date('closes') => 'closes',
             $audience !== 'anyone' && $email === null => 'shelf',
-            $audience === 'named' && ! in_array(mb_strtolower((string) $email), array_map(mb_strtolower(...), $this->settings?->strings('people') ?? []), true) => 'named',
+            $audience === 'named' && ! $this->names((string) $email) => 'named',
             ($this->settings->fields['once'] ?? false) === true && $hasAnswered => 'once',
             default => null,
         };
+    }
+
+    /** Whether it is for named people, and this is one of them. */
+    public function names(string $email): bool
+    {
+        return $this->settings?->string('audience') === 'named' && in_array(mb_strtolower($email), array_map(mb_strtolower(...), $this->settings->strings('people')), true);
     }
 
     /** @param 'opens'|'closes' $end */

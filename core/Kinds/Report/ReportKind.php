@@ -26,6 +26,12 @@ final class ReportKind extends SchemaKind
         return PartTree::of([new Part($firstId, ReportRole::Page->value, 0, ['title' => 'Page 1'])]);
     }
 
+    /** @return list<string> keys of the datasets that a report names */
+    public static function sources(PartTree $report): array
+    {
+        return array_values(array_unique(array_filter(array_map(fn (Part $part) => $part->string('source'), $report->parts), fn (string $source) => $source !== '')));
+    }
+
     public function isPublishable(): bool
     {
         return true;

@@ -23,7 +23,7 @@ enum ReportRole: string implements Role
     public function fields(): array
     {
         return match ($this) {
-            self::Page => ['title' => 'string:200', 'filters' => 'list:20?'],
+            self::Page => ['title' => 'string:200', 'source' => 'string:100?', 'filters' => 'list:20?', 'period' => 'string:40?'],
             self::Widget => [
                 'type' => 'words:bars|lines|areas|stacked|dots|parts|figure|table|text|picture', 'title' => 'string:200', 'source' => 'string:100?', 'measure' => 'string:200?',
                 'by' => 'string:200?', 'split' => 'string:200?', 'filters' => 'list:20?', 'order' => 'string:100?', 'most' => 'int:1:1000?', 'format' => 'string:100?',

@@ -1,5 +1,5 @@
 /**
- * Small comforts for plain forms: choices that are sent at once, a link that is selected whole, messages that leave, and
+ * Small comforts for plain forms: choices that are sent at once, boxes that are ticked together, a link that is selected whole, messages that leave, and
  * a form that is not sent twice.
  *
  * @param {HTMLElement} root
@@ -38,6 +38,13 @@ export function attachForms(root) {
             navigator.serviceWorker?.controller?.postMessage('forget');
         }
     };
+    /** @param {MouseEvent} event */
+    const click = (event) => {
+        const button = event.target instanceof Element ? event.target.closest('[data-tick-boxes]') : null;
+        for (const box of button?.closest('form')?.querySelectorAll('input[type="checkbox"]') ?? []) /** @type {HTMLInputElement} */ (box).checked = true;
+    };
+    for (const button of root.querySelectorAll('[data-tick-boxes]')) button.removeAttribute('hidden');
+    root.addEventListener('click', click);
     root.addEventListener('change', change);
     root.addEventListener('focusin', focus);
     root.addEventListener('submit', submit);
@@ -45,6 +52,7 @@ export function attachForms(root) {
     const leave = said ? setTimeout(() => said.remove(), 8000) : undefined;
     return () => {
         clearTimeout(leave);
+        root.removeEventListener('click', click);
         root.removeEventListener('change', change);
         root.removeEventListener('focusin', focus);
         root.removeEventListener('submit', submit);

@@ -10,6 +10,7 @@ import { DocumentDesk } from '../sync/document-desk.js';
 import { Sync } from '../sync/sync.js';
 import { ask as askDialog } from './dialogs.js';
 import { foot } from './foot.js';
+import { headMoved } from './head.js';
 import { here, hereKey } from './here.js';
 import { ids } from './ids.js';
 import { pictures } from './pictures.js';
@@ -125,22 +126,6 @@ export function writing(root, sheet, craft) {
         bar?.dispose();
         view.destroy();
     };
-}
-
-/**
- * The head says which draft one is at, and its way to publishing leads to that one.
- *
- * @param {HTMLElement} root @param {number} number
- */
-function headMoved(root, number) {
-    const shown = root.querySelector('[data-head-number]');
-    if (shown) shown.textContent = String(number);
-    const since = /** @type {HTMLAnchorElement | null} */ (root.querySelector('[data-since-live]'));
-    if (since) {
-        since.href = since.href.replace(/to=\d+/, `to=${number}`);
-        root.querySelector('[data-draft]')?.toggleAttribute('hidden', since.textContent === String(number));
-    }
-    for (const link of /** @type {NodeListOf<HTMLAnchorElement>} */ (root.querySelectorAll('[data-newest]'))) link.href = (link.dataset.newest ?? '').replace('/versions/0/', `/versions/${number}/`);
 }
 
 /**

@@ -77,6 +77,7 @@ export function attachHistory(root) {
         laid = page(main);
         table = lined(main);
         steps = stepper(main, table);
+        main.dispatchEvent(new CustomEvent('swapped', { bubbles: true }));
         main.removeAttribute('aria-busy');
         const part = decodeURIComponent(new URL(url).hash).replace(/^#part-/, '');
         if (part) steps.choose(part);

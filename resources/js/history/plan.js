@@ -11,14 +11,16 @@ export function attachPlan(root) {
     const count = root.querySelector('[data-plan-count]');
     if (!plan || !button || !toggle || !count) return () => {};
     const ticks = /** @type {HTMLInputElement[]} */ ([...plan.querySelectorAll('[data-pick]')]);
+    const beside = /** @type {HTMLInputElement[]} */ ([...plan.querySelectorAll('[data-pick-data]')]);
     const whole = button.textContent ?? '';
     const tickedIn = (/** @type {string} */ column) => plan.querySelectorAll(`[data-column="${column}"] :checked`).length;
 
     const show = () => {
         const ticked = ticks.filter((tick) => tick.checked).length;
-        count.textContent = `${tickedIn('back')} come back, ${tickedIn('away')} go away`;
-        button.textContent = ticked === ticks.length ? whole : 'Bring these back';
-        button.disabled = ticked === 0;
+        const data = beside.filter((tick) => tick.checked).length;
+        count.textContent = `${tickedIn('back')} come back, ${tickedIn('away')} go away${data > 0 ? `, ${data} of its data` : ''}`;
+        button.textContent = ticked === ticks.length && data === 0 ? whole : ticked > 0 && data > 0 ? 'Bring both back' : 'Bring these back';
+        button.disabled = ticked + data === 0;
         toggle.textContent = ticked === 0 ? 'Tick all' : 'Tick none';
     };
     const toggled = () => {

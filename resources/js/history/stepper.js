@@ -58,7 +58,7 @@ export function stepper(root, table) {
     const first = entries[0] && document.getElementById(`part-${entries[0].dataset.entry}`);
     const state = root.querySelector('[data-state]');
     const frame = requestAnimationFrame(() => {
-        if (first && state && first.getBoundingClientRect().bottom > state.getBoundingClientRect().bottom) first.scrollIntoView({ block: 'center' });
+        if (first && state && !state.classList.contains('is-report-past') && first.getBoundingClientRect().bottom > state.getBoundingClientRect().bottom) first.scrollIntoView({ block: 'center' });
     });
     return {
         step: (by) => go(at < 0 ? (by > 0 ? 0 : entries.length - 1) : at + by, true),

@@ -119,6 +119,8 @@ export function ribbon(root, state, choose) {
         if (shown.length === 0) return;
         const [a, b] = [x(placeOf(from)), x(placeOf(to))];
         ends.from.style.left = `${a}px`;
+        // Without room for its name at its side, it stands above the other's.
+        ends.from.classList.toggle('is-edge', a < 66);
         ends.to.style.left = `${b}px`;
         mist.before.style.width = `${Math.max(0, a)}px`;
         mist.after.style.left = `${b}px`;

@@ -16,6 +16,12 @@
     @case('form')
         <rect x="3" y="3" width="18" height="18" rx="2"/><circle cx="8" cy="9" r="1.6"/><circle cx="8" cy="15.5" r="1.6"/><path d="M12 9h6M12 15.5h6"/>
         @break
+    @case('report')
+        <path d="M4 3v17.5h17"/><path d="M8 17v-4M12.5 17V8M17 17v-6.5"/>
+        @break
+    @case('dataset')
+        <path d="M4 6c0-4 16-4 16 0v12c0 4-16 4-16 0zM4 6c0 4 16 4 16 0M4 12c0 4 16 4 16 0"/>
+        @break
     @case('entry')
         <rect x="4.5" y="3" width="15" height="18" rx="2"/><path d="m8 11.5 2.5 2.5L16 8.5M8 17.5h8"/>
         @break

@@ -1,4 +1,4 @@
-@props(['title'])
+@props(['title', 'scripts' => false])
 <!doctype html>
 <html lang="en">
 <head>
@@ -7,7 +7,7 @@
     <meta name="color-scheme" content="light dark">
     <title>{{ $title }}@if (config('attic.place') !== '') · {{ config('attic.place') }}@endif</title>
     <link rel="icon" href="/mark.svg" type="image/svg+xml">
-    @vite(['resources/css/fonts.css', 'resources/css/built/read.css'])
+    @vite(['resources/css/fonts.css', 'resources/css/built/read.css', ...($scripts ? ['resources/js/read-report.js'] : [])])
 </head>
 <body class="reading">
     {{ $slot }}

@@ -7,7 +7,7 @@
     <p class="answer-note" role="note">Nothing is asked here yet.</p>
 @else
     <form method="post" action="{{ $action }}" enctype="multipart/form-data" class="answer-form" novalidate>
-        @unless ($public)@csrf @endunless
+        @unless ($public && ($person ?? null) === null)@csrf @endunless
         @isset($base)<input type="hidden" name="base" value="{{ $base }}">@endisset
         @foreach ($answering->carried() as [$name, $value])<input type="hidden" name="{{ $name }}" value="{{ $value }}">@endforeach
         @if ($answering->of > 1)<p class="answer-at">Page {{ $answering->at }}@if ($answering->page->string('title') !== ''): {{ $answering->page->string('title') }}@endif</p>@elseif ($answering->page->string('title') !== '')<h2>{{ $answering->page->string('title') }}</h2>@endif

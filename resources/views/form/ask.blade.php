@@ -34,8 +34,8 @@
         @if ($type === 'long')
             <textarea class="textarea" id="i-{{ $question->id }}" name="{{ $name }}" rows="4" maxlength="20000" @if ($described !== '') aria-describedby="{{ $described }}" @endif @if ($wrong) aria-invalid="true" @endif>{{ $answering->sent($question->id) }}</textarea>
         @elseif ($type === 'file')
-            @isset($answering->files[$question->id])<p class="ask-file">Taken: {{ $answering->files[$question->id][1] }}</p><input type="hidden" name="file[{{ $question->id }}]" value="{{ App\View\Answering::seal(...$answering->files[$question->id]) }}">@endisset
-            <input id="i-{{ $question->id }}" type="file" name="upload[{{ $question->id }}]" accept="image/png,image/jpeg,image/gif,image/webp">
+            @if (($answering->files[$question->id][0] ?? '') !== '')<p class="ask-file">Taken: {{ $answering->files[$question->id][1] }}</p><input type="hidden" name="file[{{ $question->id }}]" value="{{ App\View\Answering::seal(...$answering->files[$question->id]) }}">@endif
+            <input id="i-{{ $question->id }}" type="file" name="upload[{{ $question->id }}]" accept="image/png,image/jpeg,image/gif,image/webp,application/pdf">
         @else
             <input class="input" id="i-{{ $question->id }}" name="{{ $name }}" type="{{ ['email' => 'email', 'date' => 'date', 'time' => 'time'][$type] ?? 'text' }}" @if ($type === 'number') inputmode="decimal" @endif value="{{ $answering->sent($question->id) }}" maxlength="500" @if ($described !== '') aria-describedby="{{ $described }}" @endif @if ($wrong) aria-invalid="true" @endif>
         @endif

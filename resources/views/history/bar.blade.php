@@ -4,11 +4,13 @@
         <a href="{{ $address->with(['view' => 'changed']) }}" data-swap @if ($address->view === 'changed') aria-current="true" @endif>What changed</a>
         @if ($sheet)<a href="{{ $address->with(['view' => 'who']) }}" data-swap @if ($address->view === 'who') aria-current="true" @endif>Who wrote what</a>@endif
     </span>
-    @if ($address->view === 'changed' && in_array($state, ['form', 'entry'], true))
+    @if ($address->view === 'changed' && in_array($state, ['form', 'entry', 'dataset'], true))
         <span class="switch" role="group" aria-label="Layout">
             <a href="{{ $address->with(['rows' => 'changed']) }}" data-swap @if ($address->rows === 'changed') aria-current="true" @endif>Changed only</a>
             <a href="{{ $address->with(['rows' => 'all']) }}" data-swap @if ($address->rows === 'all') aria-current="true" @endif>All</a>
         </span>
+    @elseif ($state === 'report')
+        @if ($address->view === 'was')<span class="switch" role="group" aria-label="Data"><a href="{{ $address->with(['show' => 'values']) }}" data-swap @if ($address->show !== 'today') aria-current="true" @endif>With the data of that time</a><a href="{{ $address->with(['show' => 'today']) }}" data-swap @if ($address->show === 'today') aria-current="true" @endif>With today’s data</a></span>@endif
     @elseif ($address->view === 'changed' && ! $sheet)
         <span class="switch" role="group" aria-label="Layout">
             <a href="{{ $address->with(['layout' => 'together']) }}" data-swap @if ($address->layout === 'together') aria-current="true" @endif>{{ $state === 'page' ? 'On the page' : 'Together' }}</a>

@@ -18,6 +18,9 @@
             </p>
         @endif
     </div>
+    @if ($to->with_id !== null && $item->sight === null)
+        <div class="note"><b>{{ __($to->cause === App\Models\Cause::TookBack ? 'report.back_together' : 'report.together') }}</b> @foreach (App\Models\Version::query()->with('item.shelf.memberships')->where('with_id', $to->with_id)->where('id', '!=', $to->id)->get() as $other)@can('view', $other->item)<a href="{{ route('history', ['item' => $other->item, 'from' => max(1, $other->number - 1), 'to' => $other->number]) }}">{{ $other->item->title }} {{ $other->number }}</a> @endcan @endforeach</div>
+    @endif
     @if ($wish !== null && $item->sight === null || $wish?->version->number === $to->number)
         @include('publish.wish')
     @endif
@@ -38,6 +41,14 @@
                 </li>
             @endif
         @endforeach
+        @if (($compared ?? null) !== null && $compared->because !== [])
+                <li class="data-moved">And because the data changed</li>
+                @foreach ($compared->because as $moved)
+                    <li><a class="entry is-consequence" href="#part-{{ $moved['widget']->part->id }}" data-entry="{{ $moved['widget']->part->id }}"><span class="entry-sign" aria-hidden="true">∿</span><span class="entry-text">{{ $moved['sentence'] }}</span></a>
+                        @if ($moved['old']->version !== null && $moved['widget']->version !== null && $item->sight === null && Gate::allows('view', $moved['widget']->dataset))<small class="entry-source"><a href="{{ route('history', ['item' => $moved['widget']->dataset, 'from' => $moved['old']->version->number, 'to' => $moved['widget']->version->number]) }}">{{ $moved['widget']->dataset->title }}, {{ $moved['old']->version->number }} → {{ $moved['widget']->version->number }}: see that comparison</a></small>@endif
+                    </li>
+                @endforeach
+        @endif
     </ol>
     @if ($comparison->entries === [])
         <p class="changes-none">{{ $from->number === $to->number ? 'Both ends stand on the same version. Move one of them on the ribbon to see what changed.' : 'The content is the same at both ends.' }}</p>

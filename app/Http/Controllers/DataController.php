@@ -1,0 +1,213 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\MakeItem;
+use App\Actions\Saved;
+use App\Actions\SaveState;
+use App\Actions\Sent;
+use App\Models\Item;
+use App\Store\Excerpt;
+use App\Store\States;
+use App\View\DatasetView;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
+use Illuminate\Validation\Rule;
+use Illuminate\Validation\ValidationException;
+use MistyAttic\Core\Calculate\Data\Expression;
+use MistyAttic\Core\Calculate\Data\Records;
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Cell;
+use MistyAttic\Core\Kinds\Dataset\DatasetKind;
+use MistyAttic\Core\Kinds\Dataset\FieldNames;
+use MistyAttic\Core\Kinds\Dataset\Source;
+
+/** The fields and records of a dataset: adding, changing and removing them. What others changed since the page was opened is merged. */
+final class DataController extends Controller
+{
+    public function __construct(private readonly States $states, private readonly SaveState $save) {}
+
+    /** The settings of a field, or of a new one for `new`. */
+    public function show(Item $item, string $field): View
+    {
+        Gate::authorize('write', $item);
+        abort_unless($item->kind === 'dataset', 404);
+        $tree = $this->states->tree($item->root);
+        abort_unless($field === 'new' || $tree->find($field)?->role === 'field', 404);
+
+        return view('dataset.field', ['item' => $item, 'field' => $tree->find($field), 'kind' => new DatasetKind, 'tree' => $tree, 'names' => FieldNames::of($tree)]);
+    }
+
+    /** A field, one of its own or a calculated one; what it is called, what it holds, or by which expression. */
+    public function field(Request $request, Item $item, string $field): RedirectResponse
+    {
+        [$base, $tree] = $this->opened($request, $item);
+        $sent = $request->validate([
+            'name' => ['required', 'string', 'max:100'], 'type' => ['required', Rule::in(DatasetView::TYPES)], 'choices' => ['nullable', 'string', 'max:4000'], 'expression' => ['nullable', 'string', 'max:'.Expression::LONGEST],
+        ]);
+        $names = FieldNames::of($tree);
+        $id = $field === 'new' ? MakeItem::partId() : $field;
+        abort_unless($field === 'new' || isset($names[$id]), 404);
+        $name = trim($sent['name']);
+        if (array_search(mb_strtolower($name), array_map(mb_strtolower(...), array_diff_key($names, [$id => true])), true) !== false) {
+            throw ValidationException::withMessages(['name' => __('data.name_taken', ['name' => $name])]);
+        }
+        $expression = FieldNames::stored(trim((string) ($sent['expression'] ?? '')), [...$names, $id => $name]);
+        $choices = array_values(array_unique(array_filter(array_map(trim(...), explode("\n", (string) ($sent['choices'] ?? ''))), fn (string $choice) => $choice !== '')));
+        $part = new Part($id, 'field', 0, ['name' => $name, 'type' => $sent['type'], ...($sent['type'] === 'choice' && $choices !== [] ? ['choices' => array_slice($choices, 0, 200)] : []), ...($expression === '' ? [] : ['expression' => $expression])]);
+        $parts = [];
+        $fields = array_filter($tree->parts, fn (Part $other) => $other->role === 'field');
+        $isTyped = $field !== 'new' && $tree->get($id)->string('type') !== $sent['type'];
+        foreach ([...array_values($fields), ...($field === 'new' ? [$part] : [])] as $other) {
+            $parts[] = $other->id === $id ? $part : $other;
+        }
+        foreach ($tree->parts as $record) {
+            if ($record->role === 'record') {
+                // Values take the new type where they can; where not, they stay as they are.
+                $parts[] = $isTyped && isset($record->fields[$id]) ? $record->with($id, Source::cell($record->fields[$id], $sent['type'])) : $record;
+            }
+        }
+        $after = PartTree::of($parts);
+        if ($expression !== '') {
+            $problems = Records::of(PartTree::of(array_values(array_filter($after->parts, fn (Part $other) => $other->role === 'field'))))->problems($id);
+            if ($problems !== []) {
+                throw ValidationException::withMessages(['expression' => DatasetView::said($problems[0], FieldNames::of($after))]);
+            }
+        }
+
+        return $this->saved($item, $request, $base, $after);
+    }
+
+    /** What hangs on a field, before it is removed. */
+    public function hanging(Request $request, Item $item, string $field): View
+    {
+        Gate::authorize('write', $item);
+        $tree = $this->states->tree($item->root);
+        abort_unless($item->kind === 'dataset' && $tree->find($field)?->role === 'field', 404);
+        $calculated = array_values(array_filter($tree->parts, fn (Part $part) => $part->role === 'field' && in_array($field, FieldNames::in($part->string('expression')), true)));
+        $widgets = array_values(array_filter(DatasetView::hanging($item, $this->person($request), $this->states), fn (array $hanging) => in_array($field, $hanging['fields'], true)));
+
+        return view('dataset.remove', ['item' => $item, 'field' => $tree->get($field), 'calculated' => $calculated, 'widgets' => $widgets, 'values' => count(array_filter($tree->parts, fn (Part $part) => $part->role === 'record' && isset($part->fields[$field])))]);
+    }
+
+    public function removeField(Request $request, Item $item, string $field): RedirectResponse
+    {
+        [$base, $tree] = $this->opened($request, $item);
+        abort_unless($tree->find($field)?->role === 'field', 404);
+        $parts = [];
+        foreach ($tree->parts as $part) {
+            if ($part->id !== $field) {
+                $parts[] = isset($part->fields[$field]) ? $part->without($field) : $part;
+            }
+        }
+
+        return $this->saved($item, $request, $base, PartTree::of($parts));
+    }
+
+    /** A record, or a new one for `new`. */
+    public function edit(Request $request, Item $item, string $record): View
+    {
+        Gate::authorize('write', $item);
+        abort_unless($item->kind === 'dataset', 404);
+        $fields = $this->fields($item->root);
+        $at = $this->position($item->root, $record, count($fields), $request->query('at'));
+        abort_unless($record === 'new' || $at !== null, 404);
+
+        return view('dataset.record', ['item' => $item, 'record' => $at === null ? null : $this->states->part($item->root, $at), 'at' => $at, 'fields' => array_values(array_filter($fields, fn (Part $part) => $part->string('expression') === ''))]);
+    }
+
+    /** Of a record that is there only the values that were changed are sent on, so that a large dataset is not read for them. */
+    public function record(Request $request, Item $item, string $record): RedirectResponse
+    {
+        $base = $this->base($request, $item);
+        $sent = $request->validate(['values' => ['nullable', 'array', 'max:500'], 'values.*' => ['nullable', 'string', 'max:'.Cell::MOST], 'at' => ['nullable', 'integer', 'min:0']]);
+        $fields = $this->fields($base);
+        $at = $this->position($base, $record, count($fields), $sent['at'] ?? null, whole: true);
+        $before = $at === null ? null : $this->states->part($base, $at);
+        abort_unless($record === 'new' || $before !== null, 404);
+        $values = [];
+        foreach ($fields as $field) {
+            $text = trim((string) ($sent['values'][$field->id] ?? ''));
+            if ($field->string('expression') !== '' || ! array_key_exists($field->id, $sent['values'] ?? []) || DatasetView::cell($before->fields[$field->id] ?? null) === $text) {
+                continue;
+            }
+            $values[$field->id] = $text === '' ? null : Source::cell($text, $field->string('type'));
+            if ($text !== '' && ! in_array($field->string('type'), ['text', 'choice'], true) && is_string($values[$field->id])) {
+                throw ValidationException::withMessages(["values.{$field->id}" => __('data.no_value', ['name' => $field->string('name'), 'type' => (string) __("data.types.{$field->string('type')}")])]);
+            }
+        }
+        if ($before === null) {
+            $part = new Part(MakeItem::partId(), 'record', 0, array_filter($values, fn (mixed $value) => $value !== null));
+
+            return $this->saved($item, $request, $base, PartTree::of([...$this->states->tree($base)->parts, $part]));
+        }
+
+        return $this->saved($item, $request, $base, null, $values === [] ? [] : ['cells' => [$before->id => $values], 'at' => [$before->id => $at]]);
+    }
+
+    public function removeRecord(Request $request, Item $item, string $record): RedirectResponse
+    {
+        [$base, $tree] = $this->opened($request, $item);
+        abort_unless($tree->find($record)?->role === 'record', 404);
+
+        return $this->saved($item, $request, $base, PartTree::of(array_values(array_filter($tree->parts, fn (Part $part) => $part->id !== $record))));
+    }
+
+    /** @return array{string, PartTree} the state that the page was opened with */
+    private function opened(Request $request, Item $item): array
+    {
+        $base = $this->base($request, $item);
+
+        return [$base, $this->states->tree($base)];
+    }
+
+    private function base(Request $request, Item $item): string
+    {
+        Gate::authorize('write', $item);
+        abort_unless($item->kind === 'dataset', 404);
+        $base = $request->validate(['base' => ['required', 'string', 'regex:/^[0-9a-f]{40}$/']])['base'];
+        abort_unless($base === $item->root || $item->versions()->where('root', $base)->exists(), 409);
+
+        return $base;
+    }
+
+    /** @return list<Part> */
+    private function fields(string $root): array
+    {
+        return Excerpt::columns($this->states, (new DatasetKind)->grid(), $root);
+    }
+
+    /**
+     * Where a record stands among all parts: where it is said to be, or where it is found.
+     *
+     * @param  bool  $whole  what is said counts the fields as well
+     */
+    private function position(string $root, string $record, int $fields, mixed $said, bool $whole = false): ?int
+    {
+        $at = is_numeric($said) ? (int) $said + ($whole ? 0 : $fields) : null;
+        if ($record === 'new' || ($at !== null && $this->states->part($root, $at)?->id === $record)) {
+            return $record === 'new' ? null : $at;
+        }
+        $tree = $this->states->tree($root);
+
+        return $tree->find($record)?->role === 'record' ? $tree->position($record) : null;
+    }
+
+    /** @param array<string, mixed>|null $edits instead of a whole tree */
+    private function saved(Item $item, Request $request, string $base, ?PartTree $tree, ?array $edits = null): RedirectResponse
+    {
+        $saved = $this->save->handle($item, $this->person($request), new Sent($base, $tree, 'data-'.$this->person($request)->id.'-'.$item->head, keep: true, edits: $edits));
+        abort_unless($saved instanceof Saved, 422);
+
+        if ($saved->held !== []) {
+            return redirect()->route('held', [$item, $saved->held[0]]);
+        }
+
+        return redirect()->route('item', $item)->with('said', $saved->root === $base ? __('form.unchanged') : __('form.saved', ['number' => (string) $saved->version->number]));
+    }
+}

@@ -1,0 +1,192 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\MakeItem;
+use App\Actions\ReadFile;
+use App\Actions\ReadSource;
+use App\Actions\Saved;
+use App\Actions\TakeInData;
+use App\Models\Item;
+use App\Models\Shelf;
+use App\Models\User;
+use App\Models\Version;
+use App\Store\DatasetColumns;
+use App\Store\States;
+use App\View\DatasetView;
+use Illuminate\Contracts\Encryption\DecryptException;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Gate;
+use Illuminate\Validation\Rule;
+use Illuminate\Validation\ValidationException;
+use MistyAttic\Core\Content\Address;
+use MistyAttic\Core\Formats\Unreadable;
+use MistyAttic\Core\Kinds\Dataset\Source;
+use MistyAttic\Core\Store\ChunkStore;
+
+/** Filling a dataset: a look at what a file, a tab or a form holds, then making it, or taking it in again. */
+final class DatasetController extends Controller
+{
+    public function __construct(private readonly ReadSource $sources, private readonly ChunkStore $chunks, private readonly TakeInData $take) {}
+
+    public function create(Request $request, Shelf $shelf, States $states): View
+    {
+        Gate::authorize('make', $shelf);
+        $items = Item::query()->with('shelf.memberships', 'versions.milestone')->whereIn('kind', ['spreadsheet', 'form'])->whereNull('form_id')->whereIn('shelf_id', $this->person($request)->shelves()->pluck('shelves.id'))->orderBy('title')->get()
+            ->filter(fn (Item $item) => $this->mayRead($this->person($request), $item));
+
+        return view('dataset.new', ['shelf' => $shelf, 'items' => $items, 'tabs' => fn (Item $item): array => $item->kind === 'form' ? [] : array_values(array_filter($states->tops($item->root), fn ($part) => $part->role === 'tab'))]);
+    }
+
+    /** What would be taken in, with what each field seems to be. Nothing is made yet. */
+    public function look(Request $request, Shelf $shelf): View
+    {
+        Gate::authorize('make', $shelf);
+        $sent = $request->validate($this->rules() + ['title' => ['nullable', 'string', 'max:'.config('attic.title')]], ['file.max' => __('item.file_big', ['max' => (string) intdiv(ReadFile::MOST_KB, 1024)]), 'file.uploaded' => __('item.file_big', ['max' => (string) intdiv(ReadFile::MOST_KB, 1024)])]);
+        [$seal, $source, $title] = $this->sealed($request, $sent);
+
+        return view('dataset.look', ['shelf' => $shelf, 'item' => null, 'source' => $source, 'types' => $source->types(), 'seal' => encrypt($seal), 'title' => trim((string) ($sent['title'] ?? '')) ?: $title]);
+    }
+
+    public function store(Request $request, Shelf $shelf, MakeItem $make, DatasetColumns $columns): RedirectResponse
+    {
+        Gate::authorize('make', $shelf);
+        $sent = $request->validate(['seal' => ['nullable', 'string', 'max:4000'], 'title' => ['nullable', 'string', 'max:'.config('attic.title')], 'types' => ['nullable', 'array', 'max:500'], 'types.*' => [Rule::in(DatasetView::TYPES)]]);
+        $title = trim((string) ($sent['title'] ?? '')) ?: (string) __('item.untitled.dataset');
+        if (! isset($sent['seal'])) {
+            return redirect()->route('item', $make->handle($shelf, $this->person($request), 'dataset', $title));
+        }
+        [$source, $seal] = $this->opened($request, $sent['seal']);
+        $types = $source->types();
+        foreach ($sent['types'] ?? [] as $field => $type) {
+            if (isset($types[$field])) {
+                $types[$field] = ['type' => (string) $type, 'choices' => $type === 'choice' ? $types[$field]['choices'] : []];
+            }
+        }
+        $item = $this->take->make($shelf, $this->person($request), $title, $source, $types, bound: isset($seal['item']));
+        if (isset($seal['item'])) {
+            $from = $this->from($this->person($request), $seal['item']);
+            $this->take->bind($item, $from, $seal['tab'], $seal['version'] === null ? null : $this->version($from, $seal['version']));
+        }
+
+        // Its columns are made now, and not when it is looked at for the first time.
+        $columns->records($item->root);
+
+        return redirect()->route('item', $item)->with('said', trans_choice('data.taken', count($source->records), ['count' => number_format(count($source->records))]));
+    }
+
+    /** A file as the next version of a dataset. */
+    public function again(Request $request, Item $item): RedirectResponse
+    {
+        Gate::authorize('write', $item);
+        abort_unless($item->kind === 'dataset', 404);
+        $request->validate(['file' => ['required', 'file', 'max:'.ReadFile::MOST_KB]]);
+        $file = $request->file('file');
+        abort_unless($file instanceof UploadedFile, 422);
+        $saved = $this->take->again($item, $this->person($request), $this->file($file), $file->getClientOriginalName());
+        abort_unless($saved instanceof Saved, 422);
+
+        return redirect()->route('history', ['item' => $item, 'from' => max(1, $saved->version->number - 1), 'to' => $saved->version->number])->with('said', __('form.saved', ['number' => (string) $saved->version->number]));
+    }
+
+    /** Stops following, or begins again. */
+    public function follow(Request $request, Item $item): RedirectResponse
+    {
+        Gate::authorize('write', $item);
+        abort_unless($item->kind === 'dataset' && $item->source !== null, 404);
+        $follows = (bool) $request->validate(['follow' => ['required', 'boolean']])['follow'];
+        $item->update(['source_number' => $follows ? null : $item->source->head]);
+        $this->take->follow($item);
+
+        return redirect()->route('item', $item)->with('said', __($follows ? 'data.follows' : 'data.stays'));
+    }
+
+    /** @return array<string, list<mixed>> */
+    private function rules(): array
+    {
+        return ['file' => ['nullable', 'required_without:from', 'file', 'max:'.ReadFile::MOST_KB], 'from' => ['nullable', 'string', 'max:60'], 'version' => ['nullable', 'string', 'max:60']];
+    }
+
+    /**
+     * @param  array<string, mixed>  $sent
+     * @return array{array<string, mixed>, Source, string}
+     */
+    private function sealed(Request $request, array $sent): array
+    {
+        $file = $request->file('file');
+        if ($file instanceof UploadedFile) {
+            $source = $this->file($file);
+            $bytes = (string) $file->getContent();
+            $this->chunks->write([Address::of($bytes) => $bytes]);
+
+            return [['chunk' => bin2hex(Address::of($bytes)), 'name' => $file->getClientOriginalName()], $source, mb_substr(trim(mb_scrub(pathinfo($file->getClientOriginalName(), PATHINFO_FILENAME))), 0, 200)];
+        }
+        [$key, $tab] = explode('/', (string) $sent['from'], 2) + ['', ''];
+        $from = $this->from($this->person($request), $key);
+        [$of, $number] = explode(':', (string) ($sent['version'] ?? ''), 2) + ['', ''];
+        if ($of !== '' && $of !== $key) {
+            throw ValidationException::withMessages(['version' => __('data.other_milestone', ['title' => $from->title])]);
+        }
+        $version = $of === '' ? null : (int) $number;
+        $seal = ['item' => $key, 'tab' => $tab === '' ? null : $tab, 'version' => $version];
+
+        return [$seal, $this->read($from, $seal) ?? abort(404), $from->title];
+    }
+
+    /** @return array{Source, array<string, mixed>} */
+    private function opened(Request $request, string $seal): array
+    {
+        try {
+            $opened = decrypt($seal);
+        } catch (DecryptException) {
+            abort(422);
+        }
+        if (isset($opened['item'])) {
+            $from = $this->from($this->person($request), $opened['item']);
+
+            return [$this->read($from, $opened) ?? abort(404), $opened];
+        }
+        $address = (string) hex2bin($opened['chunk']);
+
+        return [$this->sources->file($opened['name'], $this->chunks->read([$address])[$address] ?? abort(410)), $opened];
+    }
+
+    /**
+     * A tab or the entries of a form, as they are now or stood at a milestone.
+     *
+     * @param  array<string, mixed>  $seal
+     */
+    private function read(Item $from, array $seal): ?Source
+    {
+        $version = $seal['version'] === null ? null : $this->version($from, $seal['version']);
+
+        return $this->sources->item($from, $seal['tab'], $version, $version?->saved_at);
+    }
+
+    private function file(UploadedFile $file): Source
+    {
+        try {
+            return $this->sources->file($file->getClientOriginalName(), (string) $file->getContent());
+        } catch (Unreadable $e) {
+            throw ValidationException::withMessages(['file' => __('item.file_unreadable', ['reason' => $e->getMessage()])]);
+        }
+    }
+
+    private function from(User $user, string $key): Item
+    {
+        $item = Item::query()->with('shelf.memberships')->where('key', $key)->whereIn('kind', ['spreadsheet', 'form'])->firstOrFail();
+        abort_unless($this->mayRead($user, $item), 404);
+
+        return $item;
+    }
+
+    private function mayRead(User $user, Item $item): bool
+    {
+        return Gate::forUser($user)->allows($item->kind === 'form' ? 'entries' : 'view', $item);
+    }
+}

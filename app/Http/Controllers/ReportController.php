@@ -1,0 +1,134 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Controllers;
+
+use App\Actions\EditReport;
+use App\Actions\ReportSources;
+use App\Actions\Saved;
+use App\Actions\SaveState;
+use App\Actions\Sent;
+use App\Models\Item;
+use App\Store\ReportData;
+use App\Store\States;
+use App\View\ReportView;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Gate;
+use Illuminate\Support\Str;
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Formats\SheetFormat;
+use MistyAttic\Core\Kinds\Report\Widget;
+
+/** Laying out a report step by step, and its figures as files. What others did meanwhile is merged. */
+final class ReportController extends Controller
+{
+    public function __construct(private readonly States $states, private readonly ReportData $data) {}
+
+    public function edit(Request $request, Item $item, SaveState $save): JsonResponse
+    {
+        $this->authorizeWrite($item);
+        $sent = $request->validate([
+            'base' => ['required', 'string', 'regex:/^[0-9a-f]{40}$/'], 'do' => ['required', 'string', 'max:20'], 'part' => ['nullable', 'string', 'max:24'], 'page' => ['nullable', 'string', 'max:24'], 'client' => ['required', 'string', 'max:40'],
+            'title' => ['nullable', 'string', 'max:200'], 'type' => ['nullable', 'string', 'max:20'], 'text' => ['nullable', 'string', 'max:20000'], 'chunk' => ['nullable', 'string', 'max:40'], 'alt' => ['nullable', 'string', 'max:500'],
+            'source' => ['nullable', 'string', 'max:100'], 'measure' => ['nullable', 'string', 'max:20'], 'of' => ['nullable', 'string', 'max:24'], 'by' => ['nullable', 'max:24'], 'step' => ['nullable', 'string', 'max:10'], 'split' => ['nullable', 'string', 'max:24'],
+            'filters' => ['nullable', 'array', 'max:6'], 'filters.*.field' => ['nullable', 'string', 'max:24'], 'filters.*.way' => ['nullable', 'string', 'max:10'], 'filters.*.value' => ['nullable', 'string', 'max:100'],
+            'order' => ['nullable', 'string', 'max:10'], 'most' => ['nullable', 'integer', 'min:1', 'max:1000'], 'digits' => ['nullable', 'integer', 'min:0', 'max:6'], 'behind' => ['nullable', 'string', 'max:20'],
+            'x' => ['nullable', 'integer'], 'y' => ['nullable', 'integer'], 'across' => ['nullable', 'integer'], 'down' => ['nullable', 'integer'], 'from' => ['nullable', 'date_format:Y-m-d'], 'to' => ['nullable', 'date_format:Y-m-d'], 'back' => ['nullable', 'string', 'regex:/^[0-9a-f]{40}$/'],
+        ]);
+        abort_unless($this->knows($item, $sent['base']), 409, __('report.moved_on'));
+        if (($sent['source'] ?? '') !== '') {
+            abort_unless(ReportSources::of($this->person($request))->contains('key', $sent['source']), 422, __('report.no_dataset'));
+        }
+        $edit = new EditReport;
+        // Undoing goes back to a state that was there before, and keeps what others did since.
+        $tree = $sent['do'] === 'undo' ? (isset($sent['back']) && $this->knows($item, $sent['back']) ? $this->states->tree($sent['back']) : null) : $edit->apply($this->states->tree($sent['base']), $sent['do'], $sent);
+        abort_if($tree === null, 422, __('report.not_there'));
+        $saved = $save->handle($item, $this->person($request), new Sent($sent['base'], $tree, $sent['do'] === 'undo' ? Str::random(40) : $sent['client']));
+        abort_unless($saved instanceof Saved, 422, __('report.not_there'));
+
+        return response()->json(['root' => $saved->root, 'before' => $sent['base'], 'after' => $saved->sent, 'number' => $saved->version->number, 'held' => count($saved->held), 'touched' => $edit->touched, 'html' => $this->sheet($item->refresh(), (string) $request->input('shown', ''))]);
+    }
+
+    /** The pages anew, when somebody else changed them. */
+    public function show(Request $request, Item $item): JsonResponse
+    {
+        Gate::authorize('draft', $item);
+        abort_unless($item->kind === 'report', 404);
+
+        return response()->json(['root' => $item->root, 'number' => $item->head, 'html' => $this->sheet($item, (string) $request->query('shown', ''))]);
+    }
+
+    /** The settings of a page or a widget, for a dataset that is chosen. */
+    public function settings(Request $request, Item $item, string $part): View
+    {
+        $this->authorizeWrite($item);
+        $tree = $this->states->tree($item->root);
+        $found = $tree->find($part) ?? abort(404);
+        $source = is_string($request->query('source')) ? $request->query('source') : $found->string('source');
+        $datasets = ReportSources::of($this->person($request));
+
+        return view($found->role === 'page' ? 'report.page-settings' : 'report.widget-settings', [
+            'item' => $item, 'part' => $found, 'datasets' => $datasets, 'source' => $source, 'pages' => array_map($tree->get(...), $tree->children()[PartTree::ROOT] ?? []),
+            'type' => is_string($request->query('type')) ? $request->query('type') : $found->string('type'),
+            'records' => $datasets->contains('key', $source) ? $this->data->now()->records($source) : null, 'widget' => $found->role === 'widget' ? new Widget($found) : null,
+        ]);
+    }
+
+    /** The figures of a widget as CSV. */
+    public function figures(Request $request, Item $item, string $part): Response
+    {
+        Gate::authorize('view', $item);
+        abort_unless($item->kind === 'report', 404);
+        $data = $item->sight === null ? $this->data->now() : $this->data->published($item);
+        $view = (new ReportView($this->states->tree($item->root), $data))->widgets()[$part] ?? abort(404);
+        $figures = $view->figures ?? abort(404);
+        $parts = [new Part('tab', 'tab', 0, ['name' => 'Figures', 'frozen' => 1]), new Part('ckey', 'column', 1, ['width' => 0, 'format' => ''])];
+        foreach (array_keys($figures->series) as $at) {
+            $parts[] = new Part("c{$at}", 'column', 1, ['width' => 0, 'format' => '']);
+        }
+        $names = array_map($view->seriesName(...), array_keys($figures->series));
+        $parts[] = new Part('rhead', 'row', 1, ['ckey' => $view->widget->by === '' ? $view->title() : $view->name($view->widget->by), ...array_combine(array_map(fn (int $at) => "c{$at}", array_keys($names)), $names)]);
+        foreach (array_keys($figures->keys) as $at) {
+            $cells = ['ckey' => $view->key($at)];
+            foreach ($figures->series as $of => $series) {
+                $cells["c{$of}"] = $series['values'][$at];
+            }
+            $parts[] = new Part("r{$at}", 'row', 1, array_filter($cells, fn (mixed $cell) => $cell !== null && $cell !== ''));
+        }
+
+        return response(SheetFormat::Csv->write(PartTree::of($parts), null), 200, ['Content-Type' => 'text/csv; charset=utf-8', 'Content-Disposition' => 'attachment; filename="figures.csv"']);
+    }
+
+    /** Whether a published report keeps the data that it was published with, or follows it. */
+    public function pin(Request $request, Item $item): RedirectResponse
+    {
+        Gate::authorize('publish', $item);
+        abort_unless($item->kind === 'report', 404);
+        $item->update(['pins' => (bool) $request->validate(['pins' => ['required', 'boolean']])['pins']]);
+
+        return redirect()->back(fallback: route('item', $item))->with('said', __($item->pins ? 'report.pinned' : 'report.following'));
+    }
+
+    private function sheet(Item $item, string $shown): string
+    {
+        return view('report.sheet', ['item' => $item, 'report' => new ReportView($this->states->tree($item->root), $this->data->now()), 'shown' => $shown, 'mayWrite' => Gate::allows('write', $item), 'data' => null])->render();
+    }
+
+    private function authorizeWrite(Item $item): void
+    {
+        Gate::authorize('write', $item);
+        abort_unless($item->kind === 'report', 404);
+    }
+
+    private function knows(Item $item, string $root): bool
+    {
+        return $item->root === $root || $item->versions()->where('root', $root)->exists() || DB::table('sent_states')->where(['item_id' => $item->id, 'root' => $root])->exists();
+    }
+}

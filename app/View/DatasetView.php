@@ -1,0 +1,115 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\View;
+
+use App\Models\Item;
+use App\Models\User;
+use App\Store\States;
+use Illuminate\Pagination\LengthAwarePaginator;
+use Illuminate\Support\Facades\Gate;
+use MistyAttic\Core\Calculate\Data\Records;
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\Problem;
+use MistyAttic\Core\Kinds\Cell;
+use MistyAttic\Core\Kinds\Dataset\FieldNames;
+use MistyAttic\Core\Kinds\Report\Widget;
+
+/** A dataset as a table: its fields with what they are, and a page of its records, found and sorted. */
+final class DatasetView
+{
+    public const A_PAGE = 100;
+
+    public const TYPES = ['text', 'number', 'money', 'date', 'boolean', 'choice'];
+
+    /** @var LengthAwarePaginator<int, int> positions of the records */
+    public LengthAwarePaginator $records;
+
+    public function __construct(public readonly Records $data, public readonly string $sort, public readonly bool $down, public readonly string $find, int $page)
+    {
+        $rows = $data->count === 0 ? [] : range(0, $data->count - 1);
+        array_map($data->column(...), array_map(strval(...), array_keys($data->fields)));
+        if ($find !== '') {
+            $columns = array_map($data->column(...), array_map(strval(...), array_keys($data->fields)));
+            $wanted = mb_strtolower($find);
+            $rows = array_values(array_filter($rows, function (int $row) use ($columns, $wanted): bool {
+                foreach ($columns as $column) {
+                    if ($column[$row] !== null && str_contains(mb_strtolower(self::show($column[$row])), $wanted)) {
+                        return true;
+                    }
+                }
+
+                return false;
+            }));
+        }
+        if ($data->has($sort)) {
+            $column = $data->column($sort);
+            $way = $down ? -1 : 1;
+            usort($rows, fn (int $one, int $two) => ($column[$one] === null) <=> ($column[$two] === null) ?: $way * (is_string($column[$one]) ? strnatcasecmp($column[$one], (string) $column[$two]) : $column[$one] <=> $column[$two]) ?: $one <=> $two);
+        }
+        $this->records = new LengthAwarePaginator(array_slice($rows, ($page - 1) * self::A_PAGE, self::A_PAGE), count($rows), self::A_PAGE, $page);
+    }
+
+    public static function show(mixed $value): string
+    {
+        return is_bool($value) ? ($value ? 'yes' : 'no') : (is_float($value) ? rtrim(rtrim(number_format($value, 4, '.', ''), '0'), '.') : (string) $value);
+    }
+
+    /** What a record holds in a field, as a person writes it. */
+    public static function cell(mixed $cell): string
+    {
+        $result = Cell::result($cell);
+
+        return is_array($result) ? (string) $result[1] : self::show($result);
+    }
+
+    public function value(int $row, string $field): string
+    {
+        return self::show($this->data->column($field)[$row]);
+    }
+
+    /** What is wrong with a calculated field, in words. */
+    public function problem(string $field): ?string
+    {
+        $problems = $this->data->problems($field);
+
+        return $problems === [] ? null : self::said($problems[0], array_map(fn (Part $part) => $part->string('name'), $this->data->fields));
+    }
+
+    /** @param array<string, string> $names id => name of the fields */
+    public static function said(Problem $problem, array $names): string
+    {
+        $values = array_map(fn (string|int $value) => is_string($value) ? FieldNames::shown($value, $names) : (string) $value, $problem->variables);
+        foreach (['needed', 'given'] as $type) {
+            if (isset($values[$type])) {
+                $values[$type] = (string) __("data.plain.{$values[$type]}");
+            }
+        }
+
+        return __("data.problems.{$problem->code}", $values).($problem->path === '' ? '' : ' '.__('data.at', ['at' => $problem->path]));
+    }
+
+    /**
+     * The widgets that draw from a dataset, in reports that somebody may see.
+     *
+     * @return list<array{report: Item, widget: Part, fields: list<string>}>
+     */
+    public static function hanging(Item $dataset, User $user, States $states): array
+    {
+        $hanging = [];
+        $reports = Item::query()->with('shelf.memberships')->where('kind', 'report')->whereIn('shelf_id', $user->shelves()->pluck('shelves.id'))->orderBy('title')->get();
+        foreach ($reports as $report) {
+            if (Gate::forUser($user)->denies('draft', $report)) {
+                continue;
+            }
+            foreach ($states->tree($report->root)->parts as $part) {
+                if ($part->role === 'widget' && $part->string('source') === $dataset->key) {
+                    $hanging[] = ['report' => $report, 'widget' => $part, 'fields' => (new Widget($part))->fields()];
+                }
+            }
+        }
+
+        return $hanging;
+    }
+}

@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MistyAttic\Core\Calculate\Data;
+
+/** What can be called in an expression. Each takes and gives plain values, and gives nothing for what it can not do. */
+final class ExpressionFunctions
+{
+    /**
+     * Types of the arguments, with `?` for one that may be left out, `*` for one that may come again, `any` for any type and
+     * `same` for the type of the one before; then what it gives, `same` being the type of its last argument.
+     */
+    public const SIGNATURES = [
+        'if' => [['boolean', 'any', 'same'], 'same'],
+        'first' => [['any', 'same*'], 'same'],
+        'empty' => [['any'], 'boolean'],
+        'lower' => [['text'], 'text'], 'upper' => [['text'], 'text'], 'trim' => [['text'], 'text'],
+        'length' => [['text'], 'number'],
+        'left' => [['text', 'number'], 'text'], 'right' => [['text', 'number'], 'text'],
+        'replace' => [['text', 'text', 'text'], 'text'],
+        'text' => [['any'], 'text'], 'number' => [['text'], 'number'],
+        'round' => [['number', 'number?'], 'number'], 'abs' => [['number'], 'number'], 'floor' => [['number'], 'number'], 'ceil' => [['number'], 'number'],
+        'min' => [['number', 'number*'], 'number'], 'max' => [['number', 'number*'], 'number'],
+        'year' => [['date'], 'number'], 'quarter' => [['date'], 'number'], 'month' => [['date'], 'number'], 'day' => [['date'], 'number'], 'weekday' => [['date'], 'number'],
+        'days' => [['date', 'date'], 'number'],
+        'date' => [['number', 'number', 'number'], 'date'],
+    ];
+
+    /** @param list<mixed> $given */
+    public static function call(string $name, array $given): mixed
+    {
+        if ($name === 'if') {
+            return $given[0] === true ? $given[1] : $given[2];
+        }
+        if ($name === 'first') {
+            foreach ($given as $value) {
+                if ($value !== null && $value !== '') {
+                    return $value;
+                }
+            }
+
+            return null;
+        }
+        if ($name === 'empty') {
+            return $given[0] === null || $given[0] === '';
+        }
+        if ($name === 'min' || $name === 'max') {
+            $numbers = array_values(array_filter($given, fn (mixed $value) => $value !== null));
+
+            return $numbers === [] ? null : $name($numbers);
+        }
+        if (in_array(null, $given, true)) {
+            return null;
+        }
+
+        return self::of($name, $given);
+    }
+
+    /** @param list<mixed> $given none of them nothing */
+    private static function of(string $name, array $given): mixed
+    {
+        [$one, $two, $three] = [...$given, null, null, null];
+
+        return match ($name) {
+            'lower' => mb_strtolower((string) $one), 'upper' => mb_strtoupper((string) $one), 'trim' => trim((string) $one),
+            'length' => mb_strlen((string) $one),
+            'left' => mb_substr((string) $one, 0, max(0, (int) $two)),
+            'right' => (int) $two <= 0 ? '' : mb_substr((string) $one, -(int) $two),
+            'replace' => $two === '' ? $one : mb_substr(str_replace((string) $two, (string) $three, (string) $one), 0, 32_767),
+            'text' => is_bool($one) ? ($one ? 'yes' : 'no') : (is_float($one) ? (string) json_encode($one) : (string) $one),
+            'number' => is_numeric(trim((string) $one)) && is_finite((float) $one) ? trim((string) $one) + 0 : null,
+            'round' => round((float) $one, max(-9, min(9, (int) $two))) + 0,
+            'abs' => abs($one), 'floor' => floor((float) $one), 'ceil' => ceil((float) $one),
+            'year' => (int) substr((string) $one, 0, 4), 'month' => (int) substr((string) $one, 5, 2), 'day' => (int) substr((string) $one, 8, 2),
+            'quarter' => intdiv((int) substr((string) $one, 5, 2) + 2, 3),
+            'weekday' => 1 + self::julian((string) $one) % 7,
+            'days' => self::julian((string) $two) - self::julian((string) $one),
+            'date' => checkdate((int) $two, (int) $three, (int) $one) && $one >= 1 && $one <= 9999 ? sprintf('%04d-%02d-%02d', $one, $two, $three) : null,
+            default => null,
+        };
+    }
+
+    /** Julian day number of a Gregorian date (Fliegel and Van Flandern, 1968); a Monday is divisible by 7. */
+    public static function julian(string $date): int
+    {
+        [$y, $m, $d] = [(int) substr($date, 0, 4), (int) substr($date, 5, 2), (int) substr($date, 8, 2)];
+        $a = intdiv(14 - $m, 12);
+        $y += 4800 - $a;
+        $m += 12 * $a - 3;
+
+        return $d + intdiv(153 * $m + 2, 5) + 365 * $y + intdiv($y, 4) - intdiv($y, 100) + intdiv($y, 400) - 32045;
+    }
+}

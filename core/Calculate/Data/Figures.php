@@ -1,0 +1,360 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MistyAttic\Core\Calculate\Data;
+
+use MistyAttic\Core\Content\Problem;
+use MistyAttic\Core\Kinds\Report\Widget;
+
+/** What a widget shows, computed from the records of its dataset: a value for each group, in one series or, split, in several. */
+final class Figures
+{
+    /** Groups that are shown when nothing else is said, and at the very most. */
+    private const SHOWN = 40;
+
+    private const MOST = 1_000;
+
+    private const SERIES = 12;
+
+    /** Steps of time that are filled in where nothing was recorded. */
+    private const FILLED = 800;
+
+    /** @var list<string> the groups, in their order; a time is `2026`, `2026-Q2`, `2026-05`, `2026-W18` or `2026-05-03`; one empty name when nothing is grouped */
+    public array $keys = [];
+
+    /** @var list<array{name: string, values: list<int|float|null>}> an empty name when nothing is split */
+    public array $series = [];
+
+    /** Whether the last group is the rest of them. */
+    public bool $hasRest = false;
+
+    /** Records that were counted. */
+    public int $records = 0;
+
+    /** @var list<Problem> codes: field_gone, field_type, broken_field, no_split; the path is what of the widget it is about: measure, by, split, filters */
+    public array $problems = [];
+
+    /** Values that could not be read as what their field is. */
+    public int $misfits = 0;
+
+    /**
+     * @param  list<array{string, string, string}>  $filters  of the page, for fields that the dataset has
+     * @param  array{string, string}|null  $period  first and last day, of the field by which the widget goes, or the first that is a date
+     */
+    public function __construct(private readonly Widget $widget, private readonly Records $data, array $filters = [], ?array $period = null)
+    {
+        $this->check();
+        if ($this->problems !== []) {
+            return;
+        }
+        $rows = $this->rows(array_values(array_filter($filters, fn (array $filter) => $data->has($filter[0]))), $period);
+        $this->records = count($rows);
+        $this->group($rows);
+        foreach ($widget->fields() as $field) {
+            $this->misfits += $data->misfits[$field] ?? 0;
+        }
+    }
+
+    /** The sum of a series, where adding up its groups says something. */
+    public function total(int $series): int|float|null
+    {
+        return in_array($this->widget->measure, ['count', 'sum'], true) ? array_sum(array_map(fn (int|float|null $value) => $value ?? 0, $this->series[$series]['values'] ?? [])) : null;
+    }
+
+    private function check(): void
+    {
+        $widget = $this->widget;
+        foreach (['measure' => $widget->of, 'by' => $widget->by, 'split' => $widget->split] as $what => $field) {
+            $this->needs($what, $field);
+        }
+        foreach ($widget->filters as [$field]) {
+            $this->needs('filters', $field);
+        }
+        if ($this->problems !== []) {
+            return;
+        }
+        if ($widget->of !== '' && ! in_array($widget->measure, ['count', 'distinct'], true) && ! in_array($this->data->type($widget->of), ['number', 'money'], true)) {
+            $this->problems[] = new Problem('field_type', 'measure', ['name' => $this->data->name($widget->of), 'needed' => 'number']);
+        }
+        if ($widget->step !== '' && $this->data->type($widget->by) !== 'date') {
+            $this->problems[] = new Problem('field_type', 'by', ['name' => $this->data->name($widget->by), 'needed' => 'date']);
+        }
+    }
+
+    private function needs(string $what, string $field): void
+    {
+        if ($field === '') {
+            return;
+        }
+        if (! $this->data->has($field)) {
+            $this->problems[] = new Problem('field_gone', $what, ['field' => $field]);
+        } elseif ($this->data->problems($field) !== []) {
+            $this->problems[] = new Problem('broken_field', $what, ['name' => $this->data->name($field)]);
+        }
+    }
+
+    /**
+     * @param  list<array{string, string, string}>  $filters
+     * @param  array{string, string}|null  $period
+     * @return list<int>
+     */
+    private function rows(array $filters, ?array $period): array
+    {
+        $count = $this->data->count;
+        $rows = $count === 0 ? [] : range(0, $count - 1);
+        foreach ([...$filters, ...$this->widget->filters] as [$field, $way, $value]) {
+            $column = $this->data->column($field);
+            $passes = self::passes($this->data->type($field), $way, $value);
+            $rows = array_values(array_filter($rows, fn (int $row) => $passes($column[$row])));
+        }
+        $dated = $period === null ? null : $this->dated();
+        if ($period !== null && $dated !== null) {
+            $column = $this->data->column($dated);
+            $rows = array_values(array_filter($rows, fn (int $row) => is_string($column[$row]) && $column[$row] >= $period[0] && $column[$row] <= $period[1]));
+        }
+
+        return $rows;
+    }
+
+    private function dated(): ?string
+    {
+        if ($this->widget->step !== '') {
+            return $this->widget->by;
+        }
+        foreach (array_map(strval(...), array_keys($this->data->fields)) as $field) {
+            if ($this->data->type($field) === 'date') {
+                return $field;
+            }
+        }
+
+        return null;
+    }
+
+    /** @return callable(mixed): bool */
+    private static function passes(string $type, string $way, string $value): callable
+    {
+        $wanted = match ($type) {
+            'number', 'money' => is_numeric($value) ? $value + 0 : null,
+            'boolean' => in_array(mb_strtolower($value), ['yes', 'true', '1'], true),
+            default => $value,
+        };
+        $same = is_string($wanted)
+            ? fn (mixed $given): bool => is_string($given) && mb_strtolower($given) === mb_strtolower($wanted)
+            : fn (mixed $given): bool => $wanted !== null && $given !== null && $given == $wanted;
+
+        return match ($way) {
+            'is' => $same,
+            'is_not' => fn (mixed $given): bool => ! $same($given),
+            'contains' => fn (mixed $given): bool => $given !== null && ! is_bool($given) && str_contains(mb_strtolower((string) $given), mb_strtolower($value)),
+            'above' => fn (mixed $given): bool => $given !== null && $wanted !== null && ! is_bool($given) && (is_string($given) ? strcmp($given, (string) $wanted) > 0 : $given > $wanted),
+            'below' => fn (mixed $given): bool => $given !== null && $wanted !== null && ! is_bool($given) && (is_string($given) ? strcmp($given, (string) $wanted) < 0 : $given < $wanted),
+            'empty' => fn (mixed $given): bool => $given === null || $given === '',
+            default => fn (mixed $given): bool => $given !== null && $given !== '',
+        };
+    }
+
+    /** @param list<int> $rows */
+    private function group(array $rows): void
+    {
+        $by = $this->names($this->widget->by, $this->widget->step, $rows);
+        $split = $this->names($this->widget->split, '', $rows);
+        $of = $this->widget->of === '' ? null : $this->data->column($this->widget->of);
+        $needed = in_array($this->widget->measure, ['median', 'distinct'], true);
+        /** @var array<string, array<string, array{int, int|float, int|float|null, int|float|null, list<mixed>}>> $cells split => by => count, sum, least, most, values */
+        $cells = $totals = [];
+        foreach ($rows as $at => $row) {
+            $value = $of === null ? 1 : $of[$row];
+            $key = $by[$at] ?? '';
+            $one = $split[$at] ?? '';
+            $totals[$key] = ($totals[$key] ?? 0) + 1;
+            $cells[$one][$key] ??= [0, 0, null, null, []];
+            if ($value === null || $value === '') {
+                continue;
+            }
+            $cell = &$cells[$one][$key];
+            $cell[0]++;
+            if (is_int($value) || is_float($value)) {
+                $cell[1] += $value;
+                $cell[2] = $cell[2] === null || $value < $cell[2] ? $value : $cell[2];
+                $cell[3] = $cell[3] === null || $value > $cell[3] ? $value : $cell[3];
+            }
+            if ($needed) {
+                $cell[4][] = $value;
+            }
+            unset($cell);
+        }
+        $keys = array_map(strval(...), array_keys($totals));
+        $rest = [];
+        if ($this->widget->step !== '') {
+            sort($keys);
+            $keys = self::filled($keys, $this->widget->step);
+            $keys = array_slice($keys, -min($this->widget->most ?? self::MOST, self::MOST));
+        } elseif ($this->widget->by !== '') {
+            [$keys, $rest] = $this->ordered($keys, $cells);
+        } elseif ($keys === []) {
+            $keys = [''];
+        }
+        $this->keys = $keys;
+        $this->lay($cells, $keys, $rest);
+    }
+
+    /**
+     * @param  array<string, array<string, array{int, int|float, int|float|null, int|float|null, list<mixed>}>>  $cells
+     * @param  list<string>  $keys
+     * @param  list<string>  $rest
+     */
+    private function lay(array $cells, array $keys, array $rest): void
+    {
+        $sizes = array_map(fn (array $of) => array_sum(array_column($of, 0)), $cells);
+        arsort($sizes);
+        $names = array_map(strval(...), array_keys($sizes));
+        $this->hasRest = $rest !== [] && in_array($this->widget->measure, ['count', 'sum'], true);
+        if ($this->hasRest) {
+            $this->keys[] = '';
+        }
+        foreach (array_slice($names === [] ? [''] : $names, 0, self::SERIES) as $name) {
+            $values = array_map(fn (string $key) => $this->measured($cells[$name][$key] ?? null), $keys);
+            if ($this->hasRest) {
+                $values[] = array_sum(array_map(fn (string $key) => $this->measured($cells[$name][$key] ?? null) ?? 0, $rest));
+            }
+            $this->series[] = ['name' => $name, 'values' => $values];
+        }
+        if ($this->widget->split !== '') {
+            usort($this->series, fn (array $one, array $two) => strcmp($one['name'], $two['name']));
+        }
+    }
+
+    /**
+     * @param  list<string>  $keys
+     * @param  array<string, array<string, array{int, int|float, int|float|null, int|float|null, list<mixed>}>>  $cells
+     * @return array{list<string>, list<string>} those that are shown, and the rest
+     */
+    private function ordered(array $keys, array $cells): array
+    {
+        $values = [];
+        foreach ($keys as $key) {
+            $values[$key] = array_sum(array_map(fn (array $of) => $this->measured($of[$key] ?? null) ?? 0, $cells));
+        }
+        $names = fn (string|int $one, string|int $two): int => strnatcasecmp((string) $one, (string) $two);
+        uksort($values, fn (string|int $one, string|int $two) => match ($this->widget->order) {
+            'name' => $names($one, $two),
+            'value_up' => $values[$one] <=> $values[$two] ?: $names($one, $two),
+            default => $values[$two] <=> $values[$one] ?: $names($one, $two),
+        });
+        $sorted = array_map(strval(...), array_keys($values));
+        $most = min($this->widget->most ?? self::SHOWN, self::MOST);
+
+        return [array_slice($sorted, 0, $most), array_slice($sorted, $most)];
+    }
+
+    /** @param array{int, int|float, int|float|null, int|float|null, list<mixed>}|null $cell */
+    private function measured(?array $cell): int|float|null
+    {
+        if ($cell === null || $cell[0] === 0) {
+            return in_array($this->widget->measure, ['count', 'sum', 'distinct'], true) ? 0 : null;
+        }
+
+        return match ($this->widget->measure) {
+            'count' => $cell[0],
+            'sum' => self::rounded($cell[1]),
+            'mean' => self::rounded($cell[1] / $cell[0]),
+            'least' => $cell[2],
+            'most' => $cell[3],
+            'distinct' => count(array_unique(array_map(fn (mixed $value) => (string) json_encode($value), $cell[4]))),
+            default => self::median($cell[4]),
+        };
+    }
+
+    /** @param list<mixed> $values */
+    private static function median(array $values): int|float|null
+    {
+        $numbers = array_values(array_filter($values, fn (mixed $value) => is_int($value) || is_float($value)));
+        sort($numbers);
+        $middle = intdiv(count($numbers), 2);
+
+        return $numbers === [] ? null : (count($numbers) % 2 === 1 ? $numbers[$middle] : self::rounded(($numbers[$middle - 1] + $numbers[$middle]) / 2));
+    }
+
+    /** Sums of fractions without what binary fractions add to them. */
+    private static function rounded(int|float $value): int|float
+    {
+        $round = is_float($value) ? round($value, 9) : $value;
+
+        return is_float($round) && $round === floor($round) && abs($round) < 2 ** 53 ? (int) $round : $round;
+    }
+
+    /**
+     * The name of the group of each row.
+     *
+     * @param  list<int>  $rows
+     * @return list<string>
+     */
+    private function names(string $field, string $step, array $rows): array
+    {
+        if ($field === '') {
+            return [];
+        }
+        $column = $this->data->column($field);
+        $known = $names = [];
+        foreach ($rows as $row) {
+            $value = $column[$row];
+            $text = is_bool($value) ? ($value ? 'yes' : 'no') : (is_float($value) ? (string) json_encode($value) : (string) $value);
+            $names[] = $known[$text] ??= $step === '' || $text === '' ? $text : self::step($text, $step);
+        }
+
+        return $names;
+    }
+
+    /** The step of time that a day is in; a week is that of ISO 8601-1:2019, 3.1.1.23. */
+    public static function step(string $day, string $step): string
+    {
+        return match ($step) {
+            'year' => substr($day, 0, 4),
+            'quarter' => substr($day, 0, 4).'-Q'.intdiv((int) substr($day, 5, 2) + 2, 3),
+            'month' => substr($day, 0, 7),
+            'week' => (new \DateTimeImmutable($day))->format('o-\WW'),
+            default => $day,
+        };
+    }
+
+    /**
+     * Steps of time without holes, so that a line does not hide where there was nothing.
+     *
+     * @param  list<string>  $keys  ascending
+     * @return list<string>
+     */
+    private static function filled(array $keys, string $step): array
+    {
+        $dated = array_values(array_filter($keys, fn (string $key) => $key !== ''));
+        if ($dated === []) {
+            return $dated;
+        }
+        $day = self::first($dated[0], $step);
+        $last = $dated[count($dated) - 1];
+        $filled = [];
+        while (count($filled) < self::FILLED) {
+            $key = self::step($day->format('Y-m-d'), $step);
+            $filled[] = $key;
+            if ($key >= $last) {
+                return $filled;
+            }
+            $day = $day->modify(['year' => '+1 year', 'quarter' => '+3 months', 'month' => '+1 month', 'week' => '+1 week'][$step] ?? '+1 day');
+        }
+
+        return $dated;
+    }
+
+    private static function first(string $key, string $step): \DateTimeImmutable
+    {
+        $day = match ($step) {
+            'year' => "{$key}-01-01",
+            'quarter' => substr($key, 0, 4).sprintf('-%02d-01', 3 * (int) substr($key, 6) - 2),
+            'month' => "{$key}-01",
+            'week' => (new \DateTimeImmutable)->setISODate((int) substr($key, 0, 4), (int) substr($key, 6))->format('Y-m-d'),
+            default => $key,
+        };
+
+        return new \DateTimeImmutable($day);
+    }
+}

@@ -1,0 +1,167 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MistyAttic\Core\Calculate\Data;
+
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Content\Problem;
+use MistyAttic\Core\Kinds\Cell;
+use MistyAttic\Core\Kinds\Dataset\FieldNames;
+
+/**
+ * A dataset column by column: what its records hold, as the type of each field says, and what its calculated fields give. A
+ * value that is none of its field's type counts as nothing, and is counted.
+ */
+final class Records
+{
+    /** @var array<string, Part> */
+    public readonly array $fields;
+
+    /** @var array<string, list<mixed>> */
+    private array $columns = [];
+
+    /** @var array<string, Expression> */
+    private array $expressions = [];
+
+    /** @var array<string, string>|null types of all fields, calculated ones by what they give */
+    private ?array $types = null;
+
+    /** @var array<string, int> field => values that are none of its type */
+    public array $misfits = [];
+
+    /**
+     * @param  list<Part>  $fields
+     * @param  \Closure(string): list<mixed>  $raw  the values of a field as its records hold them, null for none
+     */
+    public function __construct(array $fields, public readonly int $count, private readonly \Closure $raw)
+    {
+        $this->fields = array_column(array_map(fn (Part $field) => [$field->id, $field], $fields), 1, 0);
+    }
+
+    public static function of(PartTree $dataset): self
+    {
+        $fields = $records = [];
+        foreach ($dataset->parts as $part) {
+            if ($part->role === 'field') {
+                $fields[] = $part;
+            } else {
+                $records[] = $part;
+            }
+        }
+
+        return new self($fields, count($records), fn (string $field): array => array_map(fn (Part $record) => $record->fields[$field] ?? null, $records));
+    }
+
+    public function has(string $field): bool
+    {
+        return isset($this->fields[$field]);
+    }
+
+    public function name(string $field): string
+    {
+        return $this->fields[$field]->string('name');
+    }
+
+    /** text, number, money, date, boolean or choice. */
+    public function type(string $field): string
+    {
+        return $this->types()[$field];
+    }
+
+    /** @return list<Problem> of a calculated field; code circle for one that needs itself */
+    public function problems(string $field): array
+    {
+        $this->types();
+
+        return isset($this->expressions[$field]) ? $this->expressions[$field]->problems : ($this->isCalculated($field) ? [new Problem('circle', '')] : []);
+    }
+
+    public function isCalculated(string $field): bool
+    {
+        return $this->fields[$field]->string('expression') !== '';
+    }
+
+    /** @return list<mixed> number, string, boolean or null; a date is `2026-05-03` */
+    public function column(string $field): array
+    {
+        return $this->columns[$field] ??= $this->isCalculated($field) ? $this->calculated($field) : $this->typed($field);
+    }
+
+    /**
+     * Types in the order in which fields need each other; what can not be ordered goes round in a circle, and gives nothing.
+     *
+     * @return array<string, string>
+     */
+    private function types(): array
+    {
+        if ($this->types !== null) {
+            return $this->types;
+        }
+        $types = $open = [];
+        foreach ($this->fields as $id => $field) {
+            if ($field->string('expression') === '') {
+                $types[$id] = $field->string('type');
+            } else {
+                $open[$id] = array_intersect(FieldNames::in($field->string('expression')), array_map(strval(...), array_keys($this->fields)));
+            }
+        }
+        do {
+            $before = count($open);
+            foreach ($open as $id => $needs) {
+                if (array_diff($needs, array_map(strval(...), array_keys($types))) === []) {
+                    $this->expressions[$id] = new Expression($this->fields[$id]->string('expression'), $types);
+                    $types[$id] = $this->expressions[$id]->type === 'nothing' ? 'text' : $this->expressions[$id]->type;
+                    unset($open[$id]);
+                }
+            }
+        } while (count($open) < $before);
+        foreach (array_keys($open) as $id) {
+            $types[$id] = 'text';
+        }
+
+        return $this->types = $types;
+    }
+
+    /** @return list<mixed> */
+    private function calculated(string $field): array
+    {
+        $this->types();
+        $expression = $this->expressions[$field] ?? null;
+        if ($expression === null) {
+            return $this->count === 0 ? [] : array_fill(0, $this->count, null);
+        }
+
+        return $expression->values(array_combine($expression->fields, array_map($this->column(...), $expression->fields)), $this->count);
+    }
+
+    /** @return list<mixed> */
+    private function typed(string $field): array
+    {
+        $type = $this->fields[$field]->string('type');
+        $values = ($this->raw)($field);
+        $misfits = 0;
+        foreach ($values as $at => $value) {
+            if ($value === null) {
+                continue;
+            }
+            $fit = self::fit(is_array($value) ? Cell::result($value) : $value, $type);
+            $misfits += $fit === null ? 1 : 0;
+            $values[$at] = $fit;
+        }
+        $this->misfits[$field] = $misfits;
+
+        return $values;
+    }
+
+    private static function fit(mixed $value, string $type): string|int|float|bool|null
+    {
+        return match ($type) {
+            'number', 'money' => is_int($value) || is_float($value) ? $value : null,
+            'boolean' => is_bool($value) ? $value : null,
+            'date' => is_array($value) && $value[0] === 'd' ? substr((string) $value[1], 0, 10) : null,
+            default => is_string($value) ? $value : (is_array($value) ? (string) $value[1] : (is_bool($value) ? ($value ? 'yes' : 'no') : (is_float($value) ? (string) json_encode($value) : (is_int($value) ? (string) $value : null)))),
+        };
+    }
+}

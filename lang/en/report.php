@@ -1,0 +1,16 @@
+<?php
+
+return [
+    'page' => 'Page :number',
+    'no_dataset' => 'There is no such dataset, or you may not see it.',
+    'moved_on' => 'Others went on from there: this can not be undone step by step any more. The history has it.',
+    'not_there' => 'That is not there any more. Look at the report again.',
+    'restored' => 'Restored together: :what. Nothing was overwritten, and it can be taken back together.',
+    'took_back' => 'Taken back, in :count items at once.',
+    'back_together' => 'Taken back together with',
+    'together' => 'Restored together with',
+    'pinned' => 'Once it is published, readers see the figures of that day.',
+    'following' => 'Readers see figures that follow the data.',
+    'reader_pins' => 'The figures are those of :when, when this was published.',
+    'reader_follows' => 'The figures follow their data, day by day.',
+];

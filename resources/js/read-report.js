@@ -1,0 +1,3 @@
+import { attachCharts } from './report/read.js';
+
+attachCharts(document.body);

@@ -1,0 +1,23 @@
+<x-layout :title="'A record of '.$item->title" body="is-item">
+    <x-item-head :item="$item" at="write" />
+    <main id="main" class="answering">
+        <x-problems />
+        <form method="post" action="{{ route('record.save', [$item, $record->id ?? 'new']) }}">
+            @csrf @method('put')<input type="hidden" name="base" value="{{ $item->root }}">@if ($at !== null)<input type="hidden" name="at" value="{{ $at }}">@endif
+            @foreach ($fields as $field)
+                @php($value = old("values.{$field->id}") ?? App\View\DatasetView::cell($record->fields[$field->id] ?? null))
+                <div class="field"><label class="label" for="v-{{ $field->id }}">{{ $field->string('name') }} <small>{{ __("data.types.{$field->string('type')}") }}</small></label>
+                    @if ($field->string('type') === 'boolean')
+                        <div class="select"><select id="v-{{ $field->id }}" name="values[{{ $field->id }}]"><option value=""></option><option value="yes" @selected($value === 'yes')>yes</option><option value="no" @selected($value === 'no')>no</option></select></div>
+                    @elseif ($field->string('type') === 'choice' && $field->strings('choices') !== [])
+                        <input class="input" id="v-{{ $field->id }}" name="values[{{ $field->id }}]" value="{{ $value }}" list="c-{{ $field->id }}"><datalist id="c-{{ $field->id }}">@foreach ($field->strings('choices') as $choice)<option value="{{ $choice }}"></option>@endforeach</datalist>
+                    @else
+                        <input class="input" id="v-{{ $field->id }}" name="values[{{ $field->id }}]" value="{{ $value }}" @if ($field->string('type') === 'date') type="date" @endif>
+                    @endif
+                </div>
+            @endforeach
+            <div class="answer-do"><button class="button is-dark">Save</button><a class="button" href="{{ route('item', $item) }}">Cancel</a></div>
+        </form>
+        @if ($record !== null)<form class="entry-away" method="post" action="{{ route('record.remove', [$item, $record->id]) }}">@csrf @method('delete')<input type="hidden" name="base" value="{{ $item->root }}"><button class="button is-quiet">Remove this record</button></form>@endif
+    </main>
+</x-layout>

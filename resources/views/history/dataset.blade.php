@@ -1,0 +1,33 @@
+<div class="state is-data @if ($data->was) is-was @endif" tabindex="0" role="region" aria-label="{{ $data->was ? "Version {$from->number}, read only" : "What changed between {$from->number} and {$to->number}" }}" data-state>
+    @if ($data->was)@include('history.banner')@endif
+    <div class="data-past" tabindex="0" role="region" aria-label="Its records">
+        <table class="versions data-table">
+            <thead><tr>
+                @foreach ($data->fields as $field)
+                    @php($editor = $data->editor($field))
+                    <th scope="col" id="part-{{ $field->part->id }}" data-part="{{ $field->part->id }}" @class(['is-'.$data->state($field), "by-{$editor?->colour}" => $editor !== null])>
+                        @if ($field->before !== null && $field->before->string('name') !== $field->part->string('name'))<del>{{ $field->before->string('name') }}</del> @endif{{ $field->part->string('name') }}
+                        <small>@if ($field->before !== null && $data->kind($field->before) !== $data->kind($field->part))<del>{{ $data->kind($field->before) }}</del> <ins>{{ $data->kind($field->part) }}</ins>@else{{ $data->kind($field->part) }}@endif</small>
+                        @if ($data->state($field) === 'added')<small>new field</small>@elseif ($data->state($field) === 'removed')<small>field removed</small>@endif
+                    </th>
+                @endforeach
+            </tr></thead>
+            <tbody>
+                @foreach ($data->lines as $line)
+                    @if (is_int($line))
+                        <tr class="data-same"><td colspan="{{ max(1, count($data->fields)) }}">{{ trans_choice('{1} one record the same|[2,*] :count records the same', $line, ['count' => number_format($line)]) }}</td></tr>
+                    @else
+                        @php($editor = $data->editor($line))
+                        <tr id="part-{{ $line->part->id }}" data-part="{{ $line->part->id }}" @class(['is-'.$data->state($line), "by-{$editor?->colour}" => $editor !== null])>
+                            @foreach ($data->fields as $field)
+                                @php([$was, $is] = $data->cell($line, $field->part->id))
+                                <td>@if ($data->state($line) === 'removed')<del>{{ $is }}</del>@elseif ($data->state($line) === 'added')<ins>{{ $is }}</ins>@elseif ($was !== $is)<del>{{ $was }}</del> <ins>{{ $is }}</ins>@else{{ $is }}@endif</td>
+                            @endforeach
+                        </tr>
+                    @endif
+                @endforeach
+            </tbody>
+        </table>
+        @if ($data->more > 0)<p class="form-same">and {{ number_format($data->more) }} more</p>@endif
+    </div>
+</div>

@@ -1,0 +1,10 @@
+@php($since = ($data ?? null) === null && ($pictures ?? null) === null ? $widget->emptySince($report->data) : null)
+<div class="widget-broken" role="note">
+    <p><b>{{ $widget->problem() }}</b> @if ($since !== null){{ __('data.emptied_since', ['number' => $since[1]->number, 'title' => $widget->dataset->title, 'who' => $since[1]->user->firstName(), 'when' => $since[1]->saved_at->format('j M Y')]) }}@endif</p>
+    @if ($since !== null)
+        <p class="widget-mend">
+            @if (Gate::allows('restore', $item) && ($before = App\View\ReportMending::lastGood($item, $since[1])) !== null)<a class="button" href="{{ route('restore', [$item, $before]) }}">Restore both…</a>@endif
+            @if ($mayWrite)<button type="button" class="button" data-set>Point it elsewhere…</button>@endif
+        </p>
+    @endif
+</div>

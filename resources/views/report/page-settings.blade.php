@@ -1,0 +1,18 @@
+@php($period = App\View\WidgetView::period($part))
+@php($fields = $records === null ? [] : $records->fields)
+<form data-settings-of="{{ $part->id }}" data-do="page-set">
+    <h2 id="report-dialog-name">The page “{{ $part->string('title') }}”</h2>
+    <div class="settings-grid">
+        <label class="is-whole">Title<input class="input" name="title" value="{{ $part->string('title') }}" maxlength="200" required></label>
+        <label>Only from<input class="input" type="date" name="from" value="{{ $period[0] ?? '' }}"></label>
+        <label>to<input class="input" type="date" name="to" value="{{ $period[1] ?? '' }}"></label>
+        <label class="is-whole">Filters are about<select class="input" name="source" data-again><option value="">no dataset: no filters</option>@foreach ($datasets as $dataset)<option value="{{ $dataset->key }}" @selected($dataset->key === $source)>{{ $dataset->title }}</option>@endforeach</select></label>
+        @if ($fields !== [])@include('report.filters', ['filters' => MistyAttic\Core\Kinds\Report\Widget::filters($part->strings('filters'))])@endif
+    </div>
+    <p class="dialog-problem" role="alert" hidden></p>
+    <div class="dialog-do">
+        <button type="button" class="button is-quiet" data-settings-do="page-remove" @disabled(count($pages) < 2)>Remove it</button>
+        <button type="button" class="button is-quiet" data-settings-do="page-move" data-by="-1">Move it before</button><button type="button" class="button is-quiet" data-settings-do="page-move" data-by="1">Move it after</button>
+        <button type="button" class="button" data-close>Leave it</button><button class="button is-dark">Keep this</button>
+    </div>
+</form>

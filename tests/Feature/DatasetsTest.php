@@ -1,0 +1,261 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Actions\MakeItem;
+use App\Models\Item;
+use App\Models\Role;
+use App\Models\Shelf;
+use App\Models\User;
+use App\Store\DatasetColumns;
+use App\Store\States;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Testing\TestResponse;
+use MistyAttic\Core\Calculate\Data\Records;
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Symfony\Component\HttpFoundation\Response;
+
+/** Datasets: what they are filled from, their fields, and their history. */
+final class DatasetsTest extends FeatureCase
+{
+    private const CSV = "Day,Thing,Minutes,Mended,Paid\n2026-01-03,A toaster,35,yes,4.50\n2026-01-10,A lamp,20,no,\n2026-02-07,A radio,80,yes,\"1,200.00\"\n2026-02-14,\"=HYPERLINK(\"\"x\"\")\",15,no,2\n";
+
+    /** @var array<string, User> */
+    private array $people;
+
+    private Shelf $shelf;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->people = ['owner' => $this->person('Ines Oduya'), 'editor' => $this->person('Tobi Brandt'), 'viewer' => $this->person('Jun Castell'), 'stranger' => $this->person('Nell Warwick')];
+        $this->shelf = $this->shelf('Committee', [[$this->people['owner'], Role::Owner], [$this->people['editor'], Role::Editor], [$this->people['viewer'], Role::Viewer]]);
+        $this->actingAs($this->people['editor']);
+    }
+
+    /** @param array<string, string> $types */
+    private function dataset(string $csv = self::CSV, array $types = []): Item
+    {
+        $look = $this->post(route('dataset.look', $this->shelf), ['file' => UploadedFile::fake()->createWithContent('log.csv', $csv)])->assertOk();
+        preg_match('/name="seal" value="([^"]+)"/', (string) $look->getContent(), $seal);
+        $this->post(route('dataset.store', $this->shelf), ['seal' => $seal[1] ?? '', 'title' => 'Repair log', 'types' => $types])->assertRedirect();
+
+        return Item::query()->where('kind', 'dataset')->latest('id')->firstOrFail();
+    }
+
+    /** @return array<string, Part> by name */
+    private function fields(Item $item): array
+    {
+        return array_column(array_map(fn (Part $part) => [$part->string('name'), $part], array_filter($this->tree($item->refresh())->parts, fn (Part $part) => $part->role === 'field')), 1, 0);
+    }
+
+    /**
+     * @param  array<string, mixed>  $sent
+     * @return TestResponse<Response>
+     */
+    private function field(Item $item, string $field, array $sent): TestResponse
+    {
+        return $this->put(route('field.save', [$item, $field]), ['base' => $item->refresh()->root, ...$sent]);
+    }
+
+    public function test_a_file_is_looked_at_before_it_is_taken_and_its_types_are_proposed(): void
+    {
+        $look = $this->post(route('dataset.look', $this->shelf), ['file' => UploadedFile::fake()->createWithContent('log.csv', self::CSV)])->assertOk()->assertSee('4 records with 5 fields');
+        self::assertSame(0, Item::query()->count());
+        preg_match_all('/<option value="(\w+)" selected>/', (string) $look->getContent(), $selected);
+        self::assertSame(['date', 'text', 'number', 'boolean', 'number'], $selected[1]);
+        $item = $this->dataset();
+        $data = Records::of($this->tree($item));
+        $ids = array_map(fn (Part $field) => $field->id, $this->fields($item));
+        self::assertSame([['2026-01-03', '2026-01-10', '2026-02-07', '2026-02-14'], [35, 20, 80, 15], [true, false, true, false], [4.5, null, 1200, 2]], array_map(fn (string $name) => $data->column($ids[$name]), ['Day', 'Minutes', 'Mended', 'Paid']));
+        $this->get(route('item', $item))->assertOk()->assertSee('A toaster')->assertSee('1200');
+        $this->assertVerified();
+    }
+
+    public function test_what_can_not_be_read_as_its_type_is_kept_and_counted(): void
+    {
+        $item = $this->dataset(types: []);
+        $minutes = $this->fields($item)['Thing'];
+        $this->field($item, $minutes->id, ['name' => 'Thing', 'type' => 'number'])->assertSessionHasNoErrors();
+        $this->get(route('item', $item))->assertSee('4 can’t be read as that');
+        $this->field($item, $minutes->id, ['name' => 'Thing', 'type' => 'text']);
+        $this->get(route('item', $item))->assertSee('A toaster');
+    }
+
+    public function test_a_calculated_field_is_checked_named_and_survives_a_new_name(): void
+    {
+        $item = $this->dataset();
+        $this->field($item, 'new', ['name' => 'Hours', 'type' => 'number', 'expression' => 'round([Minutes] / 60, 2)'])->assertSessionHasNoErrors();
+        $this->get(route('item', $item))->assertSee('0.58')->assertSee('= round([Minutes] / 60, 2)');
+        $this->field($item, $this->fields($item)['Minutes']->id, ['name' => 'Time taken', 'type' => 'number'])->assertSessionHasNoErrors();
+        $this->get(route('item', $item))->assertSee('= round([Time taken] / 60, 2)')->assertSee('0.58');
+        $hours = $this->fields($item)['Hours']->id;
+        foreach (['[Nothing] + 1' => 'There is no field “Nothing”', '[Time taken] ~ "x"' => 'a text is needed', 'constant("PHP_OS")' => 'There is no function “constant”', '1 +' => 'At character', '[Hours] * 2' => 'It would need itself'] as $wrong => $said) {
+            $this->field($item, $hours, ['name' => 'Hours', 'type' => 'number', 'expression' => $wrong])->assertSessionHasErrors('expression');
+            self::assertStringContainsString($said, session('errors')->first('expression'));
+        }
+        $this->field($item, $hours, ['name' => 'Hours', 'type' => 'number', 'expression' => '[Time taken] / 30'])->assertSessionHasNoErrors();
+        $this->get(route('list', $item))->assertSee('from “round([Time taken] / 60, 2)” to “[Time taken] / 30”');
+        $this->field($item, 'new', ['name' => 'hours', 'type' => 'text'])->assertSessionHasErrors('name');
+        $this->assertVerified();
+    }
+
+    public function test_records_are_added_changed_and_removed_with_a_history(): void
+    {
+        $item = $this->dataset();
+        $ids = array_map(fn (Part $field) => $field->id, $this->fields($item));
+        $record = $this->tree($item)->parts[5];
+        $this->get(route('record.edit', [$item, $record->id]))->assertOk()->assertSee('A toaster');
+        $this->put(route('record.save', [$item, $record->id]), ['base' => $item->root, 'values' => [$ids['Minutes'] => 'many']])->assertSessionHasErrors("values.{$ids['Minutes']}");
+        $this->put(route('record.save', [$item, $record->id]), ['base' => $item->root, 'values' => [$ids['Minutes'] => '45', $ids['Paid'] => '']])->assertSessionHasNoErrors();
+        $this->put(route('record.save', [$item, 'new']), ['base' => $item->refresh()->root, 'values' => [$ids['Thing'] => 'A kettle']])->assertSessionHasNoErrors();
+        $this->get(route('history', ['item' => $item, 'from' => 1, 'to' => 3]))->assertOk()->assertSee('<del>35</del>', false)->assertSee('<ins>45</ins>', false)->assertSee('A kettle')->assertSee('3 records the same');
+        $this->get(route('part', [$item, $record->id]))->assertOk();
+        $this->delete(route('record.remove', [$item, $record->id]), ['base' => $item->refresh()->root])->assertRedirect();
+        $this->post(route('restore.store', [$item, 1]), ['seen' => 4])->assertSessionHasNoErrors();
+        self::assertCount(9, $this->tree($item->refresh())->parts);
+        $this->assertVerified();
+    }
+
+    public function test_a_file_again_keeps_who_is_who(): void
+    {
+        $item = $this->dataset();
+        $this->field($item, 'new', ['name' => 'Hours', 'type' => 'number', 'expression' => '[Minutes] / 60']);
+        $before = $this->tree($item->refresh());
+        $csv = str_replace(['35', 'Thing,Minutes'], ['40', 'Thing,Minutes'], self::CSV)."2026-03-07,A drill,50,yes,1\n";
+        $this->post(route('dataset.again', $item), ['file' => UploadedFile::fake()->createWithContent('log.csv', $csv)])->assertSessionHasNoErrors();
+        $after = $this->tree($item->refresh());
+        self::assertSame([], array_diff(array_column($before->parts, 'id'), array_column($after->parts, 'id')));
+        self::assertCount(count($before->parts) + 1, $after->parts);
+        self::assertArrayHasKey('Hours', $this->fields($item));
+    }
+
+    public function test_a_tab_is_followed_row_by_row_and_a_milestone_is_stayed_with(): void
+    {
+        $sheet = $this->app->make(MakeItem::class)->handle($this->shelf, $this->people['editor'], 'spreadsheet', 'Bench rota');
+        $tree = fn (string $second): PartTree => PartTree::of([
+            new Part('tabone', 'tab', 0, ['name' => 'June', 'frozen' => 1]), new Part('cone', 'column', 1, ['width' => 0, 'format' => '']), new Part('ctwo', 'column', 1, ['width' => 0, 'format' => '']),
+            new Part('rhead', 'row', 1, ['cone' => 'Bench', 'ctwo' => 'Hours']), new Part('rone', 'row', 1, ['cone' => 'Wood', 'ctwo' => 4]), new Part('rtwo', 'row', 1, ['cone' => $second, 'ctwo' => 3]),
+        ]);
+        $this->save($sheet, $this->people['editor'], $tree('Textiles'));
+        $take = function (array $more) use ($sheet): Item {
+            $look = $this->post(route('dataset.look', $this->shelf), ['from' => "{$sheet->key}/tabone", ...$more])->assertOk()->assertSee('Textiles');
+            preg_match('/name="seal" value="([^"]+)"/', (string) $look->getContent(), $seal);
+            $this->post(route('dataset.store', $this->shelf), ['seal' => $seal[1] ?? '', 'title' => 'Benches'])->assertRedirect();
+
+            return Item::query()->where('kind', 'dataset')->latest('id')->firstOrFail();
+        };
+        $follows = $take([]);
+        $stays = $take(['version' => "{$sheet->key}:2"]);
+        $this->post(route('dataset.look', $this->shelf), ['from' => "{$sheet->key}/tabone", 'version' => 'another:2'])->assertSessionHasErrors('version');
+        self::assertSame(['cone', 'ctwo', 'rone', 'rtwo'], array_column($this->tree($follows)->parts, 'id'));
+        $this->save($sheet, $this->people['owner'], $tree('Electrics'));
+        $this->get(route('item', $follows))->assertOk()->assertSee('Electrics')->assertDontSee('Textiles');
+        self::assertSame($this->people['owner']->id, $follows->refresh()->versions()->where('number', 2)->firstOrFail()->user_id);
+        $this->get(route('list', $follows))->assertSee('Typed “Electrics” over “Textiles”');
+        $this->get(route('item', $stays))->assertOk()->assertSee('Textiles');
+        $this->put(route('dataset.follow', $follows), ['follow' => 0])->assertRedirect();
+        $this->save($sheet, $this->people['owner'], $tree('Bikes'));
+        $this->get(route('item', $follows))->assertSee('Electrics')->assertDontSee('Bikes');
+        $this->put(route('dataset.follow', $follows), ['follow' => 1]);
+        $this->get(route('item', $follows))->assertSee('Bikes');
+        $this->assertVerified();
+    }
+
+    public function test_before_a_field_goes_it_is_said_what_hangs_on_it_and_it_comes_back_alone(): void
+    {
+        $item = $this->dataset();
+        $this->field($item, 'new', ['name' => 'Hours', 'type' => 'number', 'expression' => '[Minutes] / 60']);
+        $minutes = $this->fields($item)['Minutes']->id;
+        $this->get(route('field.hanging', [$item, $minutes]))->assertOk()->assertSee('4 records have a value there')->assertSee('“Hours”');
+        $this->delete(route('field.remove', [$item, $minutes]), ['base' => $item->refresh()->root])->assertRedirect();
+        $this->get(route('item', $item))->assertOk()->assertSee('There is no field');
+        $this->get(route('part', [$item, $minutes]))->assertOk();
+        $this->post(route('part.restore', [$item, $minutes, 2]), ['seen' => $item->refresh()->head])->assertRedirect();
+        self::assertArrayHasKey('Minutes', $this->fields($item));
+        self::assertSame([35, 20, 80, 15], $this->app->make(DatasetColumns::class)->records($item->refresh()->root)->column($minutes));
+    }
+
+    public function test_columns_that_are_gone_on_from_are_those_that_are_made_anew_and_a_large_one_is_saved_in_part(): void
+    {
+        $seed = (int) (getenv('SEED') ?: random_int(1, 99_999));
+        mt_srand($seed);
+        $lines = array_map(fn (int $at): string => '2026-01-'.sprintf('%02d', 1 + $at % 28).",Thing {$at},".($at % 90).','.($at % 2 === 0 ? 'yes' : 'no').','.($at / 4), range(0, 4_499));
+        $item = $this->dataset("Day,Thing,Minutes,Mended,Paid\n".implode("\n", $lines)."\n");
+        $ids = array_map(fn (Part $field) => $field->id, $this->fields($item));
+        $columns = fn (): DatasetColumns => new DatasetColumns($this->app->make(States::class));
+        $columns()->records($item->root)->column($ids['Minutes']);
+        for ($run = 0; $run < 6; $run++) {
+            $tree = $this->tree($item->refresh());
+            $record = $tree->parts[mt_rand(5, count($tree->parts) - 1)];
+            $base = ['base' => $item->root];
+            match (mt_rand(0, 3)) {
+                0 => $this->put(route('record.save', [$item, 'new']), $base + ['values' => [$ids['Thing'] => "New {$run}", $ids['Day'] => '2026-06-01']]),
+                1 => $this->delete(route('record.remove', [$item, $record->id]), $base),
+                default => $this->put(route('record.save', [$item, $record->id]), $base + ['at' => $tree->position($record->id), 'values' => [$ids['Minutes'] => (string) (1_000 + $run), $ids['Day'] => '']]),
+            };
+            self::assertSame($run + 2, $item->refresh()->head, "SEED={$seed}");
+            $gone = $columns()->records($item->root);
+            $anew = Records::of($this->tree($item));
+            self::assertSame($anew->count, $gone->count, "SEED={$seed}");
+            foreach ($ids as $name => $id) {
+                self::assertSame($anew->column($id), $gone->column($id), "{$name} SEED={$seed}");
+            }
+        }
+        $this->get(route('history', ['item' => $item, 'from' => 1, 'to' => $item->head]))->assertOk()->assertSee('records the same');
+        $this->get(route('history', ['item' => $item, 'from' => 1, 'to' => $item->head, 'view' => 'was']))->assertOk()->assertSee('Thing 17');
+        $this->post(route('restore.store', [$item, 1]), ['seen' => $item->head])->assertSessionHasNoErrors();
+        $this->assertVerified();
+    }
+
+    /** @return array<string, array{string, string, list<string>}> */
+    public static function routes(): array
+    {
+        return [
+            'a new one' => ['get', 'dataset.new', ['editor', 'owner']], 'looking at a file' => ['post', 'dataset.look', ['editor', 'owner']], 'making one' => ['post', 'dataset.store', ['editor', 'owner']],
+            'seeing it' => ['get', 'item', ['viewer', 'editor', 'owner']], 'its history' => ['get', 'history', ['viewer', 'editor', 'owner']],
+            'a file again' => ['post', 'dataset.again', ['editor', 'owner']], 'following' => ['put', 'dataset.follow', []],
+            'a field, asking' => ['get', 'field.edit', ['editor', 'owner']], 'a field' => ['put', 'field.save', ['editor', 'owner']], 'what hangs on it' => ['get', 'field.hanging', ['editor', 'owner']], 'removing it' => ['delete', 'field.remove', ['editor', 'owner']],
+            'a record' => ['get', 'record.edit', ['editor', 'owner']], 'saving it' => ['put', 'record.save', ['editor', 'owner']], 'taking it away' => ['delete', 'record.remove', ['editor', 'owner']],
+        ];
+    }
+
+    /** @param list<string> $may */
+    #[DataProvider('routes')]
+    public function test_a_route_lets_in_those_who_may_and_nobody_else(string $method, string $route, array $may): void
+    {
+        $item = $this->dataset();
+        $field = $this->fields($item)['Paid'];
+        $record = $this->tree($item)->parts[5];
+        $url = match (true) {
+            str_starts_with($route, 'dataset.') && ! in_array($route, ['dataset.again', 'dataset.follow'], true) => route($route, $this->shelf),
+            str_starts_with($route, 'field.') => route($route, [$item, $field->id]),
+            str_starts_with($route, 'record.') => route($route, [$item, $record->id]),
+            default => route($route, $item),
+        };
+        $this->app->make('auth')->forgetGuards();
+        $this->json($method, $url)->assertUnauthorized();
+        self::assertSame(404, $this->actingAs($this->people['stranger'])->json($method, $url)->status());
+        foreach (['viewer', 'editor', 'owner'] as $who) {
+            $sent = ['base' => $item->refresh()->root, 'name' => 'Paid', 'type' => 'money', 'follow' => 1, 'file' => UploadedFile::fake()->createWithContent('a.csv', self::CSV)];
+            $status = $this->actingAs($this->people[$who])->call(strtoupper($method), $url, $sent, files: ['file' => $sent['file']])->status();
+            in_array($who, $may, true) ? self::assertContains($status, [200, 302, 404], $who) : self::assertContains($status, [403, 404], $who);
+            in_array($who, $may, true) && $who === 'editor' ? self::assertContains($status, [200, 302], $who) : null;
+        }
+    }
+
+    public function test_files_that_are_no_tables_are_refused_in_words(): void
+    {
+        foreach (['a.json' => '{"a": 1}', 'b.json' => '[[[', 'c.png' => 'x', 'd.xlsx' => 'no archive', 'e.csv' => ''] as $name => $bytes) {
+            $this->post(route('dataset.look', $this->shelf), ['file' => UploadedFile::fake()->createWithContent($name, $bytes)])->assertSessionHasErrors('file');
+        }
+        $this->post(route('dataset.look', $this->shelf), ['file' => UploadedFile::fake()->createWithContent('a.json', '[{"name": "A", "n": 3}, {"name": "B", "deep": {"x": 1}}]')])->assertOk()->assertSee('2 records with 3 fields');
+        $this->post(route('dataset.store', $this->shelf), ['seal' => 'forged'])->assertStatus(422);
+        $this->post(route('dataset.look', $this->shelf), ['from' => 'nothing/x'])->assertNotFound();
+        self::assertSame(0, Item::query()->count());
+    }
+}

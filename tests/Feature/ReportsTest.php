@@ -1,0 +1,289 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Actions\MakeItem;
+use App\Models\HeldEdit;
+use App\Models\Item;
+use App\Models\Publishing;
+use App\Models\Role;
+use App\Models\Shelf;
+use App\Models\User;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Testing\TestResponse;
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Report\Grid;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Symfony\Component\HttpFoundation\Response;
+
+/** Reports: laid out, drawn from datasets, looked back at, restored with their data, and published with it. */
+final class ReportsTest extends FeatureCase
+{
+    /** @var array<string, User> */
+    private array $people;
+
+    private Shelf $shelf;
+
+    private Item $data;
+
+    private Item $report;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->people = ['owner' => $this->person('Ines Oduya'), 'editor' => $this->person('Tobi Brandt'), 'viewer' => $this->person('Jun Castell'), 'stranger' => $this->person('Nell Warwick')];
+        $this->shelf = $this->shelf('Committee', [[$this->people['owner'], Role::Owner], [$this->people['editor'], Role::Editor], [$this->people['viewer'], Role::Viewer]]);
+        $make = $this->app->make(MakeItem::class);
+        $this->data = $make->handle($this->shelf, $this->people['editor'], 'dataset', 'Repair log');
+        $this->save($this->data, $this->people['editor'], $this->records());
+        $this->report = $make->handle($this->shelf, $this->people['editor'], 'report', 'Quarterly repairs');
+        $this->save($this->report, $this->people['editor'], $this->pages());
+        $this->actingAs($this->people['editor']);
+    }
+
+    private function records(float $tip = 2, bool $hours = true): PartTree
+    {
+        return PartTree::of([
+            new Part('fday', 'field', 0, ['name' => 'Day', 'type' => 'date']), new Part('fbench', 'field', 0, ['name' => 'Bench', 'type' => 'choice']), new Part('ftip', 'field', 0, ['name' => 'Tip', 'type' => 'money']),
+            ...($hours ? [new Part('fhours', 'field', 0, ['name' => 'Double', 'type' => 'number', 'expression' => '[ftip] * 2'])] : []),
+            new Part('rone', 'record', 0, ['fday' => ['d', '2026-01-03'], 'fbench' => 'Wood', 'ftip' => 4]), new Part('rtwo', 'record', 0, ['fday' => ['d', '2026-01-17'], 'fbench' => 'Cloth', 'ftip' => 3]), new Part('rthree', 'record', 0, ['fday' => ['d', '2026-03-07'], 'fbench' => 'Wood', 'ftip' => $tip]),
+        ]);
+    }
+
+    private function pages(string $type = 'lines', bool $second = true): PartTree
+    {
+        $widget = fn (string $id, array $fields): Part => new Part($id, 'widget', 1, ['x' => 0, 'y' => 0, 'across' => 6, 'down' => 6, 'source' => $this->data->key, 'measure' => 'count', ...$fields]);
+
+        return PartTree::of([
+            new Part('pone', 'page', 0, ['title' => 'At a glance']),
+            $widget('wone', ['type' => $type, 'title' => 'Tips by month', 'measure' => 'sum:ftip', 'by' => 'fday:month']),
+            $widget('wtwo', ['type' => 'figure', 'title' => 'Doubled', 'measure' => 'sum:fhours', 'x' => 6]),
+            ...($second ? [new Part('ptwo', 'page', 0, ['title' => 'By bench']), $widget('wthree', ['type' => 'table', 'title' => 'Benches', 'by' => 'fbench'])] : []),
+        ]);
+    }
+
+    /**
+     * @param  array<string, mixed>  $sent
+     * @return TestResponse<Response>
+     */
+    private function step(string $do, array $sent = []): TestResponse
+    {
+        return $this->postJson(route('report.edit', $this->report), ['do' => $do, 'base' => $this->report->refresh()->root, 'client' => 'window', ...$sent]);
+    }
+
+    public function test_figures_stand_in_tables_with_what_they_were_made_from(): void
+    {
+        $page = $this->get(route('item', $this->report))->assertOk()->assertSee('Tips by month')->assertSee('sum of Tip, by month')->assertSee('Repair log 2');
+        foreach (['Jan 2026</th><td class="is-number">7<', 'Feb 2026</th><td class="is-number">0<', 'Mar 2026</th><td class="is-number">2<', 'Total</th><td class="is-number">9<', '<b>18</b>', 'Wood</th><td class="is-number">2<'] as $figure) {
+            $page->assertSee($figure, false);
+        }
+        $this->get(route('report.figures', [$this->report, 'wone']))->assertOk()->assertSee("Day,sum of Tip\r\nJan 2026,7\r\nFeb 2026,0\r\nMar 2026,2", false);
+    }
+
+    public function test_a_page_is_laid_out_step_by_step_and_undone(): void
+    {
+        $this->step('widget-add', ['part' => 'pone', 'type' => 'bars', 'source' => $this->data->key])->assertOk();
+        $tree = $this->tree($this->report->refresh());
+        $added = $tree->children()['pone'][2];
+        $before = $this->report->root;
+        $moved = $this->step('widget-place', ['part' => $added, 'x' => 3, 'y' => 0, 'across' => 9, 'down' => 4])->assertOk();
+        $widgets = array_map($this->tree($this->report->refresh())->get(...), $tree->children()['pone']);
+        foreach ($widgets as $at => $one) {
+            foreach (array_slice($widgets, $at + 1) as $other) {
+                self::assertFalse(Grid::overlap($one, $other), "{$one->id} over {$other->id}");
+            }
+        }
+        self::assertSame([3, 0], [$widgets[2]->int('x'), $widgets[2]->int('y')]);
+        $this->step('widget-set', ['part' => 'wone', 'type' => 'bars', 'title' => 'Tips', 'source' => $this->data->key, 'measure' => 'mean', 'of' => 'ftip', 'by' => 'fbench', 'filters' => [['field' => 'ftip', 'way' => 'above', 'value' => '2']], 'most' => 3, 'digits' => 1])->assertOk()->assertSee('mean of Tip, by Bench, Tip above 2');
+        self::assertEquals(['type' => 'bars', 'measure' => 'mean:ftip', 'by' => 'fbench'], array_intersect_key($this->tree($this->report->refresh())->get('wone')->fields, ['type' => 1, 'measure' => 1, 'by' => 1]));
+        // Undoing the move keeps what was set since.
+        $this->step('undo', ['base' => $moved->json('after'), 'back' => $before])->assertOk();
+        $tree = $this->tree($this->report->refresh());
+        self::assertNotSame(3, $tree->get($added)->int('x'));
+        self::assertSame('mean:ftip', $tree->get('wone')->string('measure'));
+        foreach ([['page-add', ['title' => 'Third']], ['page-set', ['part' => 'pone', 'title' => 'Glance', 'from' => '2026-01-01', 'to' => '2026-01-31', 'source' => $this->data->key, 'filters' => [['field' => 'fbench', 'way' => 'is', 'value' => 'Wood']]]], ['page-move', ['part' => 'ptwo', 'by' => -1]], ['widget-copy', ['part' => 'wtwo']], ['widget-page', ['part' => 'wthree', 'page' => 'pone']], ['page-remove', ['part' => 'ptwo']], ['widget-remove', ['part' => 'wtwo']]] as [$do, $sent]) {
+            $this->step($do, $sent)->assertOk();
+        }
+        $this->get(route('item', $this->report))->assertOk()->assertSee('1 Jan 2026 to 31 Jan 2026')->assertSee('one filter for the whole page');
+        $this->assertVerified();
+    }
+
+    public function test_bad_steps_are_refused_and_nothing_is_lost(): void
+    {
+        $root = $this->report->refresh()->root;
+        $elsewhere = $this->shelf('Elsewhere', [[$this->people['stranger'], Role::Owner]]);
+        $hidden = $this->app->make(MakeItem::class)->handle($elsewhere, $this->people['stranger'], 'dataset', 'Secret');
+        foreach ([['widget-set', ['part' => 'wone', 'source' => $hidden->key]], ['widget-set', ['part' => 'pone']], ['widget-add', ['part' => 'pone', 'type' => 'script']], ['nonsense', ['part' => 'pone']], ['widget-place', ['part' => 'nobody']], ['undo', ['back' => str_repeat('a', 40)]], ['widget-place', ['part' => 'wone', 'x' => 'left']]] as [$do, $sent]) {
+            $this->step($do, $sent)->assertUnprocessable();
+        }
+        $this->step('page-add', ['base' => str_repeat('b', 40)])->assertConflict();
+        self::assertSame($root, $this->report->refresh()->root);
+        $this->step('widget-set', ['part' => 'wone', 'title' => '<script>alert(1)</script>', 'type' => 'text', 'text' => '<img onerror=x>'])->assertOk();
+        $this->get(route('item', $this->report))->assertDontSee('<script>alert', false)->assertDontSee('<img onerror', false);
+        // A forged source in a whole state is no way round.
+        $tree = $this->tree($this->report->refresh());
+        $forged = $this->wire(PartTree::of([$tree->parts[0], $tree->parts[2]->with('source', $hidden->key)]));
+        $this->putJson(route('state.save', $this->report), ['base' => $this->report->root, 'client' => 'x', 'content' => $forged])->assertForbidden();
+    }
+
+    public function test_looking_back_takes_the_data_of_that_time_or_of_today(): void
+    {
+        $this->save($this->data, $this->people['owner'], $this->records(tip: 12));
+        $this->save($this->report, $this->people['owner'], $this->pages(type: 'bars', second: false));
+        $was = ['item' => $this->report, 'from' => 2, 'to' => 3, 'view' => 'was'];
+        $this->get(route('history', $was))->assertOk()->assertSee('With the data of that time')->assertSee('Total</th><td class="is-number">9<', false)->assertSee('By bench');
+        $this->get(route('history', [...$was, 'show' => 'today']))->assertOk()->assertSee('Total</th><td class="is-number">19<', false);
+        $changed = $this->get(route('history', ['item' => $this->report, 'from' => 2, 'to' => 3]))->assertOk();
+        $changed->assertSee('Changed the type of “Tips by month” from “lines” to “bars”')->assertSee('Removed the page “By bench”')->assertSee('<del>Lines</del> <ins>Bars</ins>', false)
+            ->assertSee('And because the data changed')->assertSee('“Doubled” rose by 20')->assertSee('Repair log, 2 → 3: see that comparison')->assertSee('Mar 2026</th><td class="is-number">2</td><td class="is-number">12</td><td class="is-number">+10<', false);
+        foreach (['list', 'comparison'] as $route) {
+            $this->get($route === 'list' ? route('list', $this->report) : route('comparison', [$this->report, 2, 3, 'html']))->assertOk();
+        }
+        $this->get(route('part', [$this->report, 'wone']))->assertOk();
+        $this->get(route('download', [$this->report, 3, 'json']))->assertOk();
+    }
+
+    public function test_a_widget_that_broke_says_by_whom_and_its_field_comes_back(): void
+    {
+        $this->save($this->data, $this->people['owner'], $this->records(hours: false));
+        $this->get(route('item', $this->report))->assertOk()->assertSee('It needs the field “Double”, which its dataset no longer has.')->assertSee('Ines removed it in 3 of “Repair log”')->assertSee('Bring “Double” back')->assertSee('Restore both…')->assertSee('Point it elsewhere…');
+        $this->get(route('shelf', $this->shelf))->assertSee('“Double” is gone or of another type, and “Doubled” in “Quarterly repairs” needs it');
+        $this->post(route('part.restore', [$this->data, 'fhours', 2]), ['seen' => 3])->assertRedirect();
+        $this->get(route('item', $this->report))->assertSee('<b>18</b>', false)->assertDontSee('no longer has');
+        $this->assertVerified();
+    }
+
+    public function test_what_is_calculated_from_a_field_that_went_and_what_is_of_another_type_say_so_too(): void
+    {
+        $tree = $this->records();
+        $without = PartTree::of(array_values(array_map(fn (Part $part) => $part->without('ftip'), array_filter($tree->parts, fn (Part $part) => $part->id !== 'ftip'))));
+        $this->save($this->data, $this->people['owner'], $without);
+        $this->get(route('item', $this->report))->assertOk()->assertSee('The calculated field “Double” can not be computed.')->assertSee('Ines removed “Tip”, which it is calculated from, in 3')->assertSee('Bring “Tip” back');
+        $this->post(route('part.restore', [$this->data, 'ftip', 2]), ['seen' => 3])->assertRedirect();
+        $this->get(route('item', $this->report))->assertSee('<b>18</b>', false);
+        $this->save($this->data, $this->people['owner'], PartTree::of(array_map(fn (Part $part) => $part->id === 'fday' ? $part->with('type', 'text') : $part, $this->tree($this->data->refresh())->parts)));
+        $this->get(route('item', $this->report))->assertOk()->assertSee('It needs “Day” to be a day')->assertSee('Ines made it another type in 5')->assertSee('Bring “Day” back…');
+        $this->save($this->data, $this->people['editor'], PartTree::of([...array_values(array_filter($tree->parts, fn (Part $part) => $part->role === 'field'))]));
+        $this->get(route('item', $this->report))->assertOk()->assertSee('No record of its dataset is counted any more.')->assertSee('It has been so since 6 of “Repair log”, by Tobi');
+    }
+
+    public function test_a_report_and_its_data_are_restored_together_and_taken_back_together(): void
+    {
+        $this->save($this->data, $this->people['owner'], $this->records(tip: 12, hours: false));
+        $this->save($this->report, $this->people['owner'], $this->pages(second: false));
+        $key = $this->data->key;
+        $this->get(route('restore', [$this->report, 2]))->assertOk()->assertSee('Its data: “Repair log”')->assertSee('The field “Double”')->assertSee('the report needs it');
+        $this->get(route('restore', [$this->report, 2]))->assertSee("name=\"data[{$key}][]\" value=\"0\" form=\"restore\" data-pick-data checked", false);
+        // Something else was saved meanwhile: then neither is restored.
+        $this->post(route('restore.store', [$this->report, 2]), ['seen' => 3, 'lines' => 1, 'pick' => [0], 'data' => [$key => [0]], 'data_seen' => [$key => 1]])->assertSessionHasErrors('seen');
+        self::assertSame([3, 3], [$this->report->refresh()->head, $this->data->refresh()->head]);
+        $this->post(route('restore.store', [$this->report, 2]), ['seen' => 3, 'lines' => 1, 'pick' => [0], 'data' => [$key => [0]], 'data_seen' => [$key => 3]])->assertSessionHasNoErrors();
+        self::assertSame([4, 4], [$this->report->refresh()->head, $this->data->refresh()->head]);
+        self::assertTrue($this->tree($this->data)->has('fhours'));
+        self::assertSame(12, $this->tree($this->data)->get('rthree')->fields['ftip']);
+        $this->get(route('history', ['item' => $this->report, 'from' => 3, 'to' => 4]))->assertSee('Restored together with')->assertSee('Repair log 4');
+        $this->post(route('restore.undo', [$this->data, 4]))->assertSessionHasNoErrors();
+        self::assertSame([5, 5], [$this->report->refresh()->head, $this->data->refresh()->head]);
+        self::assertFalse($this->tree($this->data)->has('fhours'));
+        self::assertFalse($this->tree($this->report)->has('ptwo'));
+        // The data alone, and then one of the two goes on: it can not be taken back together any more.
+        $this->post(route('restore.store', [$this->report, 2]), ['seen' => 5, 'lines' => 1, 'data' => [$key => [0]], 'data_seen' => [$key => 5]])->assertSessionHasNoErrors();
+        self::assertSame([5, 6], [$this->report->refresh()->head, $this->data->refresh()->head]);
+        $this->assertVerified();
+    }
+
+    public function test_readers_see_the_data_that_it_was_published_with_or_follow_it(): void
+    {
+        $this->actingAs($this->people['owner'])->get(route('publish', [$this->report, 2]))->assertOk()->assertSee('Tips by month')->assertSee('readers see the figures of that day');
+        $this->post(route('publish.store', [$this->report, 2]))->assertRedirect();
+        $this->put(route('public', $this->report), ['open' => 1]);
+        $address = (string) $this->report->refresh()->address;
+        $this->save($this->data, $this->people['editor'], $this->records(tip: 12));
+        $public = fn (): TestResponse => $this->get("/read/{$address}")->assertOk();
+        $public()->assertSee('Total</th><td class="is-number">9<', false)->assertSee('when this was published')->assertHeader('Content-Security-Policy');
+        $this->actingAs($this->people['viewer'])->get(route('item', $this->report))->assertOk()->assertSee('Total</th><td class="is-number">9<', false)->assertDontSee('data-grip', false);
+        $this->get(route('report.figures', [$this->report, 'wone']))->assertSee('Mar 2026,2');
+        $this->put(route('report.pin', $this->report), ['pins' => 0])->assertForbidden();
+        $this->actingAs($this->people['owner'])->put(route('report.pin', $this->report), ['pins' => 0])->assertRedirect();
+        $this->step('page-add')->assertOk();
+        $this->step('widget-set', ['part' => 'wone', 'type' => 'bars', 'title' => 'Tips by month', 'source' => $this->data->key, 'measure' => 'sum', 'of' => 'ftip', 'by' => 'fday', 'step' => 'month'])->assertOk();
+        $this->get(route('publish', [$this->report, $this->report->refresh()->head]))->assertOk()->assertSee('<del>Lines</del> <ins>Bars</ins>', false)->assertSee('new page');
+        $this->post(route('publish.store', [$this->report, $this->report->refresh()->head]))->assertRedirect();
+        $etag = $public()->assertSee('Total</th><td class="is-number">19<', false)->assertSee('follow their data')->headers->get('ETag');
+        $this->save($this->data, $this->people['editor'], $this->records(tip: 22));
+        self::assertNotSame($etag, $public()->assertSee('Total</th><td class="is-number">29<', false)->headers->get('ETag'));
+    }
+
+    public function test_a_page_shows_a_figure_of_a_public_report_and_goes_on_with_it(): void
+    {
+        $this->publish($this->report, $this->people['owner']);
+        $this->report->update(['is_public' => true, 'address' => 'quarter', 'pins' => false]);
+        Publishing::query()->update(['data' => null]);
+        $page = $this->page($this->shelf, $this->people['owner'], 'Welcome');
+        $tree = $this->tree($page);
+        $this->save($page, $this->people['owner'], PartTree::of([...$tree->parts, new Part('fshown', 'figure', 2, ['label' => 'Doubled this quarter', 'source' => '/read/quarter#part-wtwo']), new Part('fother', 'figure', 2, ['label' => 'Another', 'source' => '/read/quarter#part-wthree'])]));
+        $this->publish($page, $this->people['owner']);
+        $page->refresh()->update(['is_public' => true, 'address' => 'welcome']);
+        $first = $this->get('/read/welcome')->assertOk()->assertSee('Doubled this quarter: 18')->assertSee('>Another<', false);
+        $this->save($this->data, $this->people['editor'], $this->records(tip: 12));
+        $second = $this->get('/read/welcome', ['If-None-Match' => (string) $first->headers->get('ETag')])->assertOk()->assertSee('Doubled this quarter: 38');
+        self::assertNotSame($first->headers->get('ETag'), $second->headers->get('ETag'));
+        $this->report->update(['is_public' => false]);
+        $this->get('/read/welcome')->assertOk()->assertDontSee('38')->assertSee('Doubled this quarter');
+    }
+
+    public function test_two_who_set_one_widget_otherwise_meet_and_the_second_settles_it(): void
+    {
+        $base = $this->report->refresh()->root;
+        $set = ['part' => 'wone', 'type' => 'lines', 'title' => 'Tips by month', 'source' => $this->data->key, 'of' => 'ftip', 'by' => 'fday', 'step' => 'month'];
+        $this->step('widget-set', ['base' => $base, 'measure' => 'mean'] + $set)->assertOk()->assertJsonPath('held', 0);
+        $this->actingAs($this->people['owner'])->postJson(route('report.edit', $this->report), ['do' => 'widget-set', 'base' => $base, 'client' => 'other', 'measure' => 'most'] + $set)->assertOk()->assertJsonPath('held', 1);
+        $held = HeldEdit::query()->firstOrFail();
+        $this->get(route('item', $this->report))->assertSee('One of your edits is held back');
+        $this->get(route('held', [$this->report, $held]))->assertOk()->assertSee('mean of Tip')->assertSee('most')->assertDontSee('ftip');
+        $this->put(route('held.settle', [$this->report, $held]), ['choice' => 'mine'])->assertSessionHasNoErrors();
+        self::assertSame('most:ftip', $this->tree($this->report->refresh())->get('wone')->string('measure'));
+        // One value of one record, typed by two.
+        $base = $this->data->refresh()->root;
+        $type = fn (string $who, string $value): TestResponse => $this->actingAs($this->people[$who])->put(route('record.save', [$this->data, 'rone']), ['base' => $base, 'values' => ['ftip' => $value]]);
+        $type('editor', '5')->assertRedirect(route('item', $this->data));
+        $type('owner', '6')->assertRedirect(route('held', [$this->data, HeldEdit::query()->latest('id')->firstOrFail()]));
+        $this->get(route('held', [$this->data, HeldEdit::query()->latest('id')->firstOrFail()]))->assertOk()->assertSee('5')->assertSee('6');
+        $this->assertVerified();
+    }
+
+    public function test_definitions_come_in_again_as_json(): void
+    {
+        $json = (string) $this->get(route('download', [$this->report, 2, 'json']))->assertOk()->getContent();
+        $this->post(route('shelf.make', $this->shelf), ['kind' => 'report', 'title' => 'Again', 'file' => UploadedFile::fake()->createWithContent('again.json', $json)])->assertSessionHasNoErrors();
+        $again = Item::query()->where('title', 'Again')->firstOrFail();
+        $this->get(route('item', $again))->assertOk()->assertSee('Total</th><td class="is-number">9<', false);
+        $this->post(route('shelf.make', $this->shelf), ['kind' => 'report', 'file' => UploadedFile::fake()->createWithContent('bad.json', '[1]')])->assertSessionHasErrors('file');
+    }
+
+    /** @return array<string, array{string, string, list<string>}> */
+    public static function routes(): array
+    {
+        return [
+            'a step' => ['post', 'report.edit', ['editor', 'owner']], 'its pages anew' => ['get', 'report.show', ['editor', 'owner']], 'settings' => ['get', 'report.settings', ['editor', 'owner']],
+            'figures' => ['get', 'report.figures', ['editor', 'owner']], 'pins' => ['put', 'report.pin', ['owner']], 'it' => ['get', 'item', ['editor', 'owner']], 'its history' => ['get', 'history', ['editor', 'owner']],
+        ];
+    }
+
+    /** @param list<string> $may */
+    #[DataProvider('routes')]
+    public function test_a_route_lets_in_those_who_may_and_nobody_else(string $method, string $route, array $may): void
+    {
+        $url = in_array($route, ['report.settings', 'report.figures'], true) ? route($route, [$this->report, 'wone']) : route($route, $this->report);
+        $this->app->make('auth')->forgetGuards();
+        $this->json($method, $url)->assertUnauthorized();
+        self::assertSame(404, $this->actingAs($this->people['stranger'])->json($method, $url)->status());
+        foreach (['viewer', 'editor', 'owner'] as $who) {
+            $status = $this->actingAs($this->people[$who])->json($method, $url, ['do' => 'page-add', 'client' => 'x', 'base' => $this->report->refresh()->root, 'pins' => 1])->status();
+            in_array($who, $may, true) ? self::assertContains($status, [200, 302], $who) : self::assertContains($status, [403, 404], $who);
+        }
+    }
+}
