@@ -98,7 +98,6 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
         Route::get('/report/{part}/settings', [ReportController::class, 'settings'])->name('report.settings');
         Route::get('/report/{part}/figures', [ReportController::class, 'figures'])->name('report.figures');
         Route::put('/report/pins', [ReportController::class, 'pin'])->name('report.pin');
-        Route::post('/data', [DatasetController::class, 'again'])->name('dataset.again');
         Route::put('/data/source', [DatasetController::class, 'follow'])->name('dataset.follow');
         Route::get('/fields/{field}', [DataController::class, 'show'])->name('field.edit');
         Route::put('/fields/{field}', [DataController::class, 'field'])->name('field.save');

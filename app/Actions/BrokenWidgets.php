@@ -9,7 +9,7 @@ use App\Store\States;
 use MistyAttic\Core\Compare\ChangeSet;
 use MistyAttic\Core\Compare\ChangeType;
 use MistyAttic\Core\Content\PartTree;
-use MistyAttic\Core\Kinds\Dataset\FieldNames;
+use MistyAttic\Core\Kinds\Dataset\DatasetEdit;
 use MistyAttic\Core\Kinds\Report\Widget;
 
 /** What a change of a dataset breaks: widgets of reports that need a field which went, or became of another type. */
@@ -31,14 +31,9 @@ final readonly class BrokenWidgets
             return [];
         }
         // What is calculated from it is lost with it, however far away.
-        do {
-            $before = count($lost);
-            foreach ($after->parts as $part) {
-                if ($part->role === 'field' && array_intersect(FieldNames::in($part->string('expression')), array_map(strval(...), array_keys($lost))) !== []) {
-                    $lost[$part->id] ??= $part->string('name');
-                }
-            }
-        } while (count($lost) > $before);
+        foreach (DatasetEdit::calculatedFrom($after, array_map(strval(...), array_keys($lost))) as $part) {
+            $lost[$part->id] = $part->string('name');
+        }
         // Everybody on the shelf is told: of reports that stand elsewhere nothing is said.
         $found = [];
         foreach (Item::query()->where(['kind' => 'report', 'shelf_id' => $dataset->shelf_id])->get() as $report) {

@@ -8,12 +8,12 @@ use App\Models\Item;
 use App\Models\Version;
 use App\Store\States;
 use Carbon\CarbonImmutable;
+use Generator;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Formats\Content;
 use MistyAttic\Core\Formats\FileFormat;
 use MistyAttic\Core\Formats\Unreadable;
 use MistyAttic\Core\Kinds\Dataset\Source;
-use MistyAttic\Core\Kinds\Form\Flow;
 
 /** Reads what a dataset is to be filled from: a file, a tab of a spreadsheet, or the entries of a form. */
 final readonly class ReadSource
@@ -61,29 +61,18 @@ final readonly class ReadSource
         return $tab !== null && $sheet->has($tab) && $sheet->get($tab)->role === 'tab' ? Source::tab($sheet, $tab) : null;
     }
 
-    /** The entries as everybody sees them, each under its own id; the questions that are asked now, and when it was sent. */
+    /** The entries as everybody sees them, each under its own id. */
     private function entries(Item $form, string $root, ?CarbonImmutable $until): Source
     {
-        $names = ['sent' => __('data.sent')];
-        foreach ((new Flow($this->states->tree($root)))->questions as $question) {
-            if (! in_array($question->string('type'), ['note', 'file', 'grid'], true)) {
-                $names[$question->id] = mb_substr($question->richText()->text(), 0, 100);
+        $moment = $until?->format('Y-m-d H:i:s');
+        $entries = (function () use ($form, $moment): Generator {
+            foreach ($form->entries()->whereNull('deleted_at')->orderBy('number')->with('live.version')->when($moment, fn ($query) => $query->where('created_at', '<=', $moment))->cursor() as $entry) {
+                $stood = $moment === null ? $entry->live?->version : $entry->versions()->where('saved_at', '<=', $moment)->orderByDesc('number')->first();
+                yield sprintf('entry%05d', (int) $entry->number) => [(string) $entry->created_at?->format('Y-m-d'), $this->states->tree($stood->root ?? $entry->root)];
             }
-        }
-        $records = [];
-        foreach ($form->entries()->whereNull('deleted_at')->orderBy('number')->with('live.version')->when($until, fn ($query, CarbonImmutable $moment) => $query->where('created_at', '<=', $moment->format('Y-m-d H:i:s')))->cursor() as $entry) {
-            $cells = ['sent' => ['d', (string) $entry->created_at?->format('Y-m-d')]];
-            $stood = $until === null ? $entry->live?->version : $entry->versions()->where('saved_at', '<=', $until->format('Y-m-d H:i:s'))->orderByDesc('number')->first();
-            foreach ($this->states->tree($stood->root ?? $entry->root)->parts as $answer) {
-                if (isset($names[$answer->id])) {
-                    $value = $answer->fields['value'] ?? null;
-                    $cells[$answer->id] = $value ?? mb_substr($answer->strings('said') === [] ? $answer->richText()->text() : implode(', ', $answer->strings('said')), 0, 32_767);
-                }
-            }
-            $records[sprintf('entry%05d', (int) $entry->number)] = array_filter($cells, fn (mixed $cell) => $cell !== '');
-        }
+        })();
 
-        return new Source($names, $records);
+        return Source::entries($this->states->tree($root), $entries, (string) __('data.sent'));
     }
 
     /** What tells whether something that is followed has moved on. */

@@ -64,7 +64,7 @@ final readonly class TakeInData
     /** Takes in what became of the item that a dataset follows, in the name of who changed that last. */
     public function follow(Item $dataset): void
     {
-        if ($dataset->source_id === null || $dataset->source_number !== null) {
+        if (! $dataset->follows()) {
             return;
         }
         $source = Item::query()->find($dataset->source_id);

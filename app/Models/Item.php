@@ -11,6 +11,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\Relations\HasOne;
 use Illuminate\Support\Facades\Auth;
+use MistyAttic\Core\Formats\FileFormat;
 use MistyAttic\Core\Kinds\Kinds;
 
 /**
@@ -91,6 +92,18 @@ final class Item extends Model
     public function source(): BelongsTo
     {
         return $this->belongsTo(self::class);
+    }
+
+    /** Whether its records come from another item, as they are there now. */
+    public function follows(): bool
+    {
+        return $this->source_id !== null && $this->source_number === null;
+    }
+
+    /** Whether a file can become its next version. */
+    public function takesFiles(): bool
+    {
+        return FileFormat::endings($this->kind) !== [] && ! $this->follows();
     }
 
     /** @return HasMany<self, $this> of a form */

@@ -40,7 +40,7 @@ final class DatasetPlans
             }
             $comparison = new Comparison($item, $was, $is, $states, $phrases, apart: true, whole: true);
             // What a dataset follows fills its records again: only its own fields come back for good.
-            $follows = $item->source_id !== null && $item->source_number === null;
+            $follows = $item->follows();
             $entries = array_filter($comparison->entries, fn (Entry $entry) => ! $entry->statement->isConsequence() && (! $follows || str_starts_with($entry->statement->code, 'removed_fields') || array_filter($entry->statement->ids, fn (string $id) => ($comparison->old->find($id) ?? $comparison->new->find($id))?->role === 'field') !== []));
             $needs = array_merge(array_unique($fields), ...array_map(fn (string $field) => FieldNames::in($comparison->old->find($field)?->string('expression') ?? ''), $fields));
             $needed = array_keys(array_filter($entries, fn (Entry $entry) => array_intersect($entry->statement->ids, $needs) !== [] && $entry->keysBack() !== []));

@@ -28,6 +28,8 @@ return [
     'file_not_form' => 'a form is not made from a file',
     'file_not_report' => 'a report is made from JSON that one was downloaded as',
     'file_not_page' => 'a page is made from :formats',
+    'file_formats' => ['document' => 'Markdown, HTML, ODT or DOCX', 'spreadsheet' => 'XLSX, ODS, CSV or TSV', 'dataset' => 'CSV, TSV, XLSX, ODS or JSON (a list of records)', 'page' => 'HTML or Markdown', 'report' => 'JSON, as a report is downloaded'],
+    'file_parts' => ['document' => 'paragraph', 'spreadsheet' => 'row', 'dataset' => 'record', 'page' => 'block', 'report' => 'widget'],
     'file_unreadable' => 'This file can not be read: :reason.',
     'picture_missing' => 'The picture did not arrive. Pictures may be up to :max MB.',
     'picture_big' => 'This picture is larger than :max MB.',

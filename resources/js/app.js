@@ -20,6 +20,8 @@ else if (document.querySelector('[data-editor]')) {
     import('./editor/editor.js').then(({ attachEditor }) => attachEditor(document.body));
 }
 if (document.querySelector('[data-sheet]')) import('./sheet/sheet.js').then(({ attachSheet }) => attachSheet(document.body));
+const foot = document.querySelector('.foot:not([data-foot]) [data-small-ribbon]');
+if (foot) import('./ribbon/small.js').then(({ smallRibbon }) => smallRibbon(/** @type {HTMLCanvasElement} */ (foot)));
 attachHistory(document.body);
 attachPlan(document.body);
 

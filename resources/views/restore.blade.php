@@ -28,7 +28,7 @@
         @foreach ($data->plans ?? [] as $key => $one)
             <section class="plan-data" aria-labelledby="data-{{ $key }}">
                 <h2 id="data-{{ $key }}">Its data: “{{ $one['item']->title }}” <span>{{ $one['then']->number }} then, {{ $one['now']->number }} now</span></h2>
-                <p>@if ($one['item']->source_id !== null && $one['item']->source_number === null) Its records follow another item, and stay as they are there. @endif What is ticked comes back together with the report, or not at all.@if ($one['hanging'] !== []) <b>{{ trans_choice('{1} Another report hangs on it:|[2,*] Other reports hang on it:', count($one['hanging'])) }}</b> {{ implode(', ', $one['hanging']) }}.@endif</p>
+                <p>@if ($one['item']->follows()) Its records follow another item, and stay as they are there. @endif What is ticked comes back together with the report, or not at all.@if ($one['hanging'] !== []) <b>{{ trans_choice('{1} Another report hangs on it:|[2,*] Other reports hang on it:', count($one['hanging'])) }}</b> {{ implode(', ', $one['hanging']) }}.@endif</p>
                 <input type="hidden" name="data_seen[{{ $key }}]" value="{{ $one['now']->number }}" form="restore">
                 <ul data-column="data">
                     @foreach ($one['entries'] as $at => $entry)

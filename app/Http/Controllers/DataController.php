@@ -23,9 +23,9 @@ use MistyAttic\Core\Calculate\Data\Records;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Cell;
+use MistyAttic\Core\Kinds\Dataset\DatasetEdit;
 use MistyAttic\Core\Kinds\Dataset\DatasetKind;
 use MistyAttic\Core\Kinds\Dataset\FieldNames;
-use MistyAttic\Core\Kinds\Dataset\Source;
 
 /** The fields and records of a dataset: adding, changing and removing them. What others changed since the page was opened is merged. */
 final class DataController extends Controller
@@ -57,22 +57,10 @@ final class DataController extends Controller
         if (array_search(mb_strtolower($name), array_map(mb_strtolower(...), array_diff_key($names, [$id => true])), true) !== false) {
             throw ValidationException::withMessages(['name' => __('data.name_taken', ['name' => $name])]);
         }
-        $expression = FieldNames::stored(trim((string) ($sent['expression'] ?? '')), [...$names, $id => $name]);
+        $expression = FieldNames::stored(trim((string) ($sent['expression'] ?? '')), array_replace($names, [$id => $name]));
         $choices = array_values(array_unique(array_filter(array_map(trim(...), explode("\n", (string) ($sent['choices'] ?? ''))), fn (string $choice) => $choice !== '')));
         $part = new Part($id, 'field', 0, ['name' => $name, 'type' => $sent['type'], ...($sent['type'] === 'choice' && $choices !== [] ? ['choices' => array_slice($choices, 0, 200)] : []), ...($expression === '' ? [] : ['expression' => $expression])]);
-        $parts = [];
-        $fields = array_filter($tree->parts, fn (Part $other) => $other->role === 'field');
-        $isTyped = $field !== 'new' && $tree->get($id)->string('type') !== $sent['type'];
-        foreach ([...array_values($fields), ...($field === 'new' ? [$part] : [])] as $other) {
-            $parts[] = $other->id === $id ? $part : $other;
-        }
-        foreach ($tree->parts as $record) {
-            if ($record->role === 'record') {
-                // Values take the new type where they can; where not, they stay as they are.
-                $parts[] = $isTyped && isset($record->fields[$id]) ? $record->with($id, Source::cell($record->fields[$id], $sent['type'])) : $record;
-            }
-        }
-        $after = PartTree::of($parts);
+        $after = DatasetEdit::withField($tree, $part);
         if ($expression !== '') {
             $problems = Records::of(PartTree::of(array_values(array_filter($after->parts, fn (Part $other) => $other->role === 'field'))))->problems($id);
             if ($problems !== []) {
@@ -89,8 +77,9 @@ final class DataController extends Controller
         Gate::authorize('write', $item);
         $tree = $this->states->tree($item->root);
         abort_unless($item->kind === 'dataset' && $tree->find($field)?->role === 'field', 404);
-        $calculated = array_values(array_filter($tree->parts, fn (Part $part) => $part->role === 'field' && in_array($field, FieldNames::in($part->string('expression')), true)));
-        $widgets = array_values(array_filter(DatasetView::hanging($item, $this->person($request), $this->states), fn (array $hanging) => in_array($field, $hanging['fields'], true)));
+        $calculated = DatasetEdit::calculatedFrom($tree, [$field]);
+        $lost = [$field, ...array_column($calculated, 'id')];
+        $widgets = array_values(array_filter(DatasetView::hanging($item, $this->person($request), $this->states), fn (array $hanging) => array_intersect($lost, $hanging['fields']) !== []));
 
         return view('dataset.remove', ['item' => $item, 'field' => $tree->get($field), 'calculated' => $calculated, 'widgets' => $widgets, 'values' => count(array_filter($tree->parts, fn (Part $part) => $part->role === 'record' && isset($part->fields[$field])))]);
     }
@@ -99,32 +88,30 @@ final class DataController extends Controller
     {
         [$base, $tree] = $this->opened($request, $item);
         abort_unless($tree->find($field)?->role === 'field', 404);
-        $parts = [];
-        foreach ($tree->parts as $part) {
-            if ($part->id !== $field) {
-                $parts[] = isset($part->fields[$field]) ? $part->without($field) : $part;
-            }
+        if ($tree->get($field)->string('expression') === '') {
+            $this->refuseFollowed($item);
         }
 
-        return $this->saved($item, $request, $base, PartTree::of($parts));
+        return $this->saved($item, $request, $base, DatasetEdit::withoutField($tree, $field));
     }
 
     /** A record, or a new one for `new`. */
     public function edit(Request $request, Item $item, string $record): View
     {
         Gate::authorize('write', $item);
-        abort_unless($item->kind === 'dataset', 404);
+        abort_unless($item->kind === 'dataset' && ! $item->follows(), 404);
         $fields = $this->fields($item->root);
         $at = $this->position($item->root, $record, count($fields), $request->query('at'));
         abort_unless($record === 'new' || $at !== null, 404);
 
-        return view('dataset.record', ['item' => $item, 'record' => $at === null ? null : $this->states->part($item->root, $at), 'at' => $at, 'fields' => array_values(array_filter($fields, fn (Part $part) => $part->string('expression') === ''))]);
+        return view('dataset.record', ['item' => $item, 'record' => $at === null ? null : $this->states->part($item->root, $at), 'at' => $at, 'before' => count($fields), 'fields' => array_values(array_filter($fields, fn (Part $part) => $part->string('expression') === ''))]);
     }
 
     /** Of a record that is there only the values that were changed are sent on, so that a large dataset is not read for them. */
     public function record(Request $request, Item $item, string $record): RedirectResponse
     {
         $base = $this->base($request, $item);
+        $this->refuseFollowed($item);
         $sent = $request->validate(['values' => ['nullable', 'array', 'max:500'], 'values.*' => ['nullable', 'string', 'max:'.Cell::MOST], 'at' => ['nullable', 'integer', 'min:0']]);
         $fields = $this->fields($base);
         $at = $this->position($base, $record, count($fields), $sent['at'] ?? null, whole: true);
@@ -136,15 +123,15 @@ final class DataController extends Controller
             if ($field->string('expression') !== '' || ! array_key_exists($field->id, $sent['values'] ?? []) || DatasetView::cell($before->fields[$field->id] ?? null) === $text) {
                 continue;
             }
-            $values[$field->id] = $text === '' ? null : Source::cell($text, $field->string('type'));
-            if ($text !== '' && ! in_array($field->string('type'), ['text', 'choice'], true) && is_string($values[$field->id])) {
+            [$values[$field->id], $fits] = DatasetEdit::typed($field, $text);
+            if (! $fits) {
                 throw ValidationException::withMessages(["values.{$field->id}" => __('data.no_value', ['name' => $field->string('name'), 'type' => (string) __("data.types.{$field->string('type')}")])]);
             }
         }
         if ($before === null) {
             $part = new Part(MakeItem::partId(), 'record', 0, array_filter($values, fn (mixed $value) => $value !== null));
 
-            return $this->saved($item, $request, $base, PartTree::of([...$this->states->tree($base)->parts, $part]));
+            return $this->saved($item, $request, $base, DatasetEdit::withRecord($this->states->tree($base), $part));
         }
 
         return $this->saved($item, $request, $base, null, $values === [] ? [] : ['cells' => [$before->id => $values], 'at' => [$before->id => $at]]);
@@ -153,9 +140,10 @@ final class DataController extends Controller
     public function removeRecord(Request $request, Item $item, string $record): RedirectResponse
     {
         [$base, $tree] = $this->opened($request, $item);
+        $this->refuseFollowed($item);
         abort_unless($tree->find($record)?->role === 'record', 404);
 
-        return $this->saved($item, $request, $base, PartTree::of(array_values(array_filter($tree->parts, fn (Part $part) => $part->id !== $record))));
+        return $this->saved($item, $request, $base, DatasetEdit::withoutRecord($tree, $record));
     }
 
     /** @return array{string, PartTree} the state that the page was opened with */
@@ -174,6 +162,14 @@ final class DataController extends Controller
         abort_unless($base === $item->root || $item->versions()->where('root', $base)->exists(), 409);
 
         return $base;
+    }
+
+    /** What comes from another item would be there again with its next change. */
+    private function refuseFollowed(Item $item): void
+    {
+        if ($item->follows()) {
+            throw ValidationException::withMessages(['base' => __('data.comes_from', ['title' => $item->source?->title])]);
+        }
     }
 
     /** @return list<Part> */

@@ -7,12 +7,10 @@ namespace App\Http\Controllers;
 use App\Actions\MakeItem;
 use App\Actions\ReadFile;
 use App\Actions\ReadSource;
-use App\Actions\Saved;
 use App\Actions\TakeInData;
 use App\Models\Item;
 use App\Models\Shelf;
 use App\Models\User;
-use App\Models\Version;
 use App\Store\DatasetColumns;
 use App\Store\States;
 use App\View\DatasetView;
@@ -78,20 +76,6 @@ final class DatasetController extends Controller
         $columns->records($item->root);
 
         return redirect()->route('item', $item)->with('said', trans_choice('data.taken', count($source->records), ['count' => number_format(count($source->records))]));
-    }
-
-    /** A file as the next version of a dataset. */
-    public function again(Request $request, Item $item): RedirectResponse
-    {
-        Gate::authorize('write', $item);
-        abort_unless($item->kind === 'dataset', 404);
-        $request->validate(['file' => ['required', 'file', 'max:'.ReadFile::MOST_KB]]);
-        $file = $request->file('file');
-        abort_unless($file instanceof UploadedFile, 422);
-        $saved = $this->take->again($item, $this->person($request), $this->file($file), $file->getClientOriginalName());
-        abort_unless($saved instanceof Saved, 422);
-
-        return redirect()->route('history', ['item' => $item, 'from' => max(1, $saved->version->number - 1), 'to' => $saved->version->number])->with('said', __('form.saved', ['number' => (string) $saved->version->number]));
     }
 
     /** Stops following, or begins again. */

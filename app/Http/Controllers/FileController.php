@@ -6,8 +6,13 @@ namespace App\Http\Controllers;
 
 use App\Actions\BringInFile;
 use App\Actions\ReadFile;
+use App\Actions\ReadSource;
 use App\Actions\Saved;
+use App\Actions\TakeInData;
+use App\Actions\Unfit;
+use App\Actions\UnknownBase;
 use App\Models\Item;
+use App\Models\User;
 use App\Store\States;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
@@ -15,39 +20,36 @@ use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Validation\ValidationException;
+use MistyAttic\Core\Formats\FileFormat;
 use MistyAttic\Core\Formats\Unreadable;
 use MistyAttic\Core\Kinds\Spreadsheet\Places;
 
 /** A file as the newest version of an item. */
 final class FileController extends Controller
 {
+    public function __construct(private readonly ReadFile $read, private readonly BringInFile $bring, private readonly ReadSource $sources, private readonly TakeInData $take) {}
+
     public function show(Item $item, States $states): View
     {
-        Gate::authorize('write', $item);
-        abort_if(in_array($item->kind, ['form', 'entry'], true), 404);
+        $this->authorizeFile($item);
 
-        return view('file', ['item' => $item, 'tabs' => $item->kind === 'spreadsheet' ? (new Places($states->tree($item->root)))->tabs : []]);
+        return view('file', ['item' => $item, 'endings' => '.'.implode(',.', FileFormat::endings($item->kind)), 'tabs' => $item->kind === 'spreadsheet' ? (new Places($states->tree($item->root)))->tabs : []]);
     }
 
-    public function store(Request $request, Item $item, ReadFile $read, BringInFile $bring): RedirectResponse
+    public function store(Request $request, Item $item): RedirectResponse
     {
-        Gate::authorize('write', $item);
-        abort_if(in_array($item->kind, ['form', 'entry'], true), 404);
+        $this->authorizeFile($item);
         $big = __('item.file_big', ['max' => (string) intdiv(ReadFile::MOST_KB, 1024)]);
         $sent = $request->validate(['file' => ['required', 'file', 'max:'.ReadFile::MOST_KB], 'tab' => ['nullable', 'string', 'max:24']], ['file.max' => $big, 'file.uploaded' => $big, 'file.required' => __('item.file_none')]);
         /** @var UploadedFile $file */
         $file = $request->file('file');
         $name = mb_substr(mb_scrub($file->getClientOriginalName()), 0, 120);
+        $before = $item->head;
         try {
-            $content = $read->handle($name, (string) $file->getContent(), $item->kind);
+            $saved = $this->brought($item, $this->person($request), $name, (string) $file->getContent(), $sent['tab'] ?? null);
         } catch (Unreadable $e) {
             throw ValidationException::withMessages(['file' => __('item.file_unreadable', ['reason' => $e->getMessage()])]);
         }
-        if ($content->kind->name() !== $item->kind) {
-            throw ValidationException::withMessages(['file' => __('item.file_kind', ['is' => $content->kind->name(), 'wanted' => $item->kind])]);
-        }
-        $before = $item->head;
-        $saved = $bring->handle($item, $this->person($request), $content, $name, $sent['tab'] ?? null);
         if (! $saved instanceof Saved) {
             throw ValidationException::withMessages(['file' => __('item.file_unreadable', ['reason' => __('problems.not_json')])]);
         }
@@ -56,5 +58,25 @@ final class FileController extends Controller
         }
 
         return redirect()->route('history', ['item' => $item, 'from' => $before, 'to' => $saved->version->number])->with('said', __('item.file_in', ['number' => (string) $saved->version->number]));
+    }
+
+    /** @throws Unreadable */
+    private function brought(Item $item, User $editor, string $name, string $bytes, ?string $tab): Saved|Unfit|UnknownBase
+    {
+        if ($item->kind === 'dataset') {
+            return $this->take->again($item, $editor, $this->sources->file($name, $bytes), $name);
+        }
+        $content = $this->read->handle($name, $bytes, $item->kind);
+        if ($content->kind->name() !== $item->kind) {
+            throw ValidationException::withMessages(['file' => __('item.file_kind', ['is' => $content->kind->name(), 'wanted' => $item->kind])]);
+        }
+
+        return $this->bring->handle($item, $editor, $content, $name, $tab);
+    }
+
+    private function authorizeFile(Item $item): void
+    {
+        Gate::authorize('write', $item);
+        abort_unless($item->takesFiles(), 404);
     }
 }

@@ -59,9 +59,8 @@ final class ItemController extends Controller
             return view('published', ['item' => $item, 'page' => new PageHtml($this->figures->filled($states->tree($item->root)), fn (string $chunk) => route('picture', [$item, $chunk]))]);
         }
         if ($item->kind === 'dataset') {
-            return $this->dataset($request, $item, $states);
+            return $this->dataset($request, $item, $states)->with($this->atFoot($item, $phrases, $ribbon));
         }
-        $newest = $this->newest($item);
         $parts = $states->json($item->root);
 
         return view(['spreadsheet' => 'sheet', 'report' => 'report.write'][$item->kind] ?? 'write', [
@@ -69,9 +68,7 @@ final class ItemController extends Controller
             'flow' => $item->kind === 'form' ? $this->flowOf($states->tree($item->root)) : null,
             'answered' => $item->kind === 'form' ? (object) EntryList::counts($item) : null,
             ...($item->kind === 'report' ? ['report' => new ReportView($states->tree($item->root), $this->data->now()), 'shown' => (string) $request->query('page', ''), 'mayWrite' => Gate::allows('write', $item), 'data' => null] : []),
-            'newest' => $newest,
-            'sentence' => $phrases->version($newest),
-            'ribbon' => $ribbon->of($item, self::FOOT_VERSIONS),
+            ...$this->atFoot($item, $phrases, $ribbon),
             'parts' => strlen($parts) > self::WITH_THE_PAGE ? null : $parts,
             'at' => $request->query('at'),
             'held' => $this->held($request, $item),
@@ -96,9 +93,16 @@ final class ItemController extends Controller
     public function foot(Item $item, Phrases $phrases, RibbonData $ribbon): View
     {
         Gate::authorize('draft', $item);
+
+        return view('write.foot', ['item' => $item, ...$this->atFoot($item, $phrases, $ribbon)]);
+    }
+
+    /** @return array{newest: Version, sentence: string, ribbon: array<string, mixed>} */
+    private function atFoot(Item $item, Phrases $phrases, RibbonData $ribbon): array
+    {
         $newest = $this->newest($item);
 
-        return view('write.foot', ['item' => $item, 'newest' => $newest, 'sentence' => $phrases->version($newest), 'ribbon' => $ribbon->of($item, self::FOOT_VERSIONS)]);
+        return ['newest' => $newest, 'sentence' => $phrases->version($newest), 'ribbon' => $ribbon->of($item, self::FOOT_VERSIONS)];
     }
 
     /** The notes beside the sheet anew: what is held back. */

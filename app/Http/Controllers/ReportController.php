@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\EditReport;
+use App\Actions\MakeItem;
 use App\Actions\ReportSources;
 use App\Actions\Saved;
 use App\Actions\SaveState;
@@ -24,6 +24,8 @@ use Illuminate\Support\Str;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Formats\SheetFormat;
+use MistyAttic\Core\Kinds\Report\ReportEdit;
+use MistyAttic\Core\Kinds\Report\ReportStep;
 use MistyAttic\Core\Kinds\Report\Widget;
 
 /** Laying out a report step by step, and its figures as files. What others did meanwhile is merged. */
@@ -46,14 +48,34 @@ final class ReportController extends Controller
         if (($sent['source'] ?? '') !== '') {
             abort_unless(ReportSources::of($this->person($request))->contains('key', $sent['source']), 422, __('report.no_dataset'));
         }
-        $edit = new EditReport;
-        // Undoing goes back to a state that was there before, and keeps what others did since.
-        $tree = $sent['do'] === 'undo' ? (isset($sent['back']) && $this->knows($item, $sent['back']) ? $this->states->tree($sent['back']) : null) : $edit->apply($this->states->tree($sent['base']), $sent['do'], $sent);
+        [$tree, $touched] = $this->after($item, $sent);
         abort_if($tree === null, 422, __('report.not_there'));
         $saved = $save->handle($item, $this->person($request), new Sent($sent['base'], $tree, $sent['do'] === 'undo' ? Str::random(40) : $sent['client']));
         abort_unless($saved instanceof Saved, 422, __('report.not_there'));
 
-        return response()->json(['root' => $saved->root, 'before' => $sent['base'], 'after' => $saved->sent, 'number' => $saved->version->number, 'held' => count($saved->held), 'touched' => $edit->touched, 'html' => $this->sheet($item->refresh(), (string) $request->input('shown', ''))]);
+        return response()->json(['root' => $saved->root, 'before' => $sent['base'], 'after' => $saved->sent, 'number' => $saved->version->number, 'held' => count($saved->held), 'touched' => $touched, 'html' => $this->sheet($item->refresh(), (string) $request->input('shown', ''))]);
+    }
+
+    /**
+     * What a step makes of the state that it was taken in, and the part that it is about. Undoing goes back to a state that was
+     * there before, and keeps what others did since.
+     *
+     * @param  array<string, mixed>  $sent
+     * @return array{?PartTree, ?string}
+     */
+    private function after(Item $item, array $sent): array
+    {
+        if ($sent['do'] === 'undo') {
+            return [isset($sent['back']) && $this->knows($item, $sent['back']) ? $this->states->tree($sent['back']) : null, null];
+        }
+        $step = ReportStep::tryFrom($sent['do']);
+        $tree = $this->states->tree($sent['base']);
+        if ($step === ReportStep::AddPage && ($sent['title'] ?? '') === '') {
+            $sent['title'] = (string) __('report.page', ['number' => (string) (count($tree->children()[PartTree::ROOT] ?? []) + 1)]);
+        }
+        $edit = $step === null ? null : ReportEdit::of($tree, $step, $sent, MakeItem::partId());
+
+        return [$edit?->tree, $edit?->touched];
     }
 
     /** The pages anew, when somebody else changed them. */

@@ -7,6 +7,8 @@ namespace MistyAttic\Core\Kinds\Dataset;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Cell;
+use MistyAttic\Core\Kinds\Form\Flow;
+use MistyAttic\Core\Kinds\Form\FormRole;
 use MistyAttic\Core\Kinds\Label;
 
 /** Something that a dataset is filled from: named fields, and records under ids that stay theirs. */
@@ -20,8 +22,9 @@ final readonly class Source
     /**
      * @param  array<string, string>  $names  field => name
      * @param  array<string, array<string, mixed>>  $records  record => field => cell
+     * @param  array<string, array{type: string, choices: list<string>}>  $known  what fields are, where that needs no guess
      */
-    public function __construct(public array $names, public array $records) {}
+    public function __construct(public array $names, public array $records, private array $known = []) {}
 
     /** A tab of a spreadsheet: its first line has the names, the others are records. Results of formulas are what counts. */
     public static function tab(PartTree $sheet, string $tab): self
@@ -54,6 +57,46 @@ final readonly class Source
     }
 
     /**
+     * The entries of a form: the questions that are asked now, and when each was sent.
+     *
+     * @param  iterable<string, array{string, PartTree}>  $entries  id => the day that it was sent on, and its state
+     * @param  string  $sent  what the day is called
+     */
+    public static function entries(PartTree $form, iterable $entries, string $sent): self
+    {
+        $names = ['sent' => $sent];
+        $known = ['sent' => ['type' => 'date', 'choices' => []]];
+        foreach ((new Flow($form))->questions as $question) {
+            if (! in_array($question->string('type'), ['note', 'file', 'grid'], true)) {
+                $names[$question->id] = mb_substr($question->richText()->text(), 0, 100);
+                $known[$question->id] = self::asked($form, $question);
+            }
+        }
+        $records = [];
+        foreach ($entries as $id => [$day, $entry]) {
+            $cells = ['sent' => ['d', $day]];
+            foreach ($entry->parts as $answer) {
+                if (isset($names[$answer->id])) {
+                    $text = $answer->strings('said') === [] ? $answer->richText()->text() : implode(', ', $answer->strings('said'));
+                    $cells[$answer->id] = $answer->fields['value'] ?? mb_substr($text, 0, Cell::MOST);
+                }
+            }
+            $records[$id] = array_filter($cells, fn (mixed $cell) => $cell !== '');
+        }
+
+        return new self($names, $records, $known);
+    }
+
+    /** @return array{type: string, choices: list<string>} what the answers to a question are */
+    private static function asked(PartTree $form, Part $question): array
+    {
+        $type = ['one' => 'choice', 'scale' => 'number', 'number' => 'number', 'date' => 'date', 'yes_no' => 'boolean'][$question->string('type')] ?? 'text';
+        $choices = $type !== 'choice' ? [] : array_filter($form->subtree($question->id), fn (Part $part) => $part->role === FormRole::Choice->value && ($part->fields['other'] ?? false) !== true);
+
+        return ['type' => $type, 'choices' => array_values(array_map(fn (Part $choice) => Label::of($choice->string('label')), $choices))];
+    }
+
+    /**
      * A list of plain objects, as JSON has it.
      *
      * @param  array<mixed>  $objects
@@ -80,7 +123,7 @@ final readonly class Source
     }
 
     /**
-     * What each field seems to be.
+     * What each field is, or seems to be by its first values.
      *
      * @return array<string, array{type: string, choices: list<string>}>
      */
@@ -89,6 +132,10 @@ final readonly class Source
         $types = [];
         $looked = array_slice($this->records, 0, self::LOOKED_AT, true);
         foreach (array_map(strval(...), array_keys($this->names)) as $field) {
+            if (isset($this->known[$field])) {
+                $types[$field] = $this->known[$field];
+                continue;
+            }
             $values = array_values(array_filter(array_map(fn (array $cells) => $cells[$field] ?? null, $looked), fn (mixed $value) => $value !== null));
             $type = 'text';
             foreach (['date', 'boolean', 'number', 'money'] as $one) {

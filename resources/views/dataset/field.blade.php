@@ -8,9 +8,9 @@
         <form method="post" action="{{ route('field.save', [$item, $id]) }}">
             @csrf @method('put')<input type="hidden" name="base" value="{{ old('base') ?? $item->root }}">
             <div class="field"><label class="label" for="name">What is it called?</label><input class="input" id="name" name="name" value="{{ old('name') ?? $field?->string('name') }}" maxlength="100" required></div>
-            <div class="field"><label class="label" for="type">What is it?</label><div class="select"><select id="type" name="type">@foreach (App\View\DatasetView::TYPES as $type)<option value="{{ $type }}" @selected((old('type') ?? $field?->string('type')) === $type)>{{ __("data.types.{$type}") }}</option>@endforeach</select></div></div>
+            <div class="field"><label class="label" for="type">What is it?</label><div class="select"><select id="type" name="type" data-type>@foreach (App\View\DatasetView::TYPES as $type)<option value="{{ $type }}" @selected((old('type') ?? $field?->string('type')) === $type)>{{ __("data.types.{$type}") }}</option>@endforeach</select></div></div>
             @if ($field === null || $field->string('expression') === '')
-                <div class="field"><label class="label" for="choices">Choices, one a line, if it is one of several</label><textarea class="textarea" id="choices" name="choices" rows="3" maxlength="4000">{{ old('choices') ?? implode("\n", $field?->strings('choices') ?? []) }}</textarea></div>
+                <div class="field field-choices"><label class="label" for="choices">What it can be, one a line</label><textarea class="textarea" id="choices" name="choices" rows="3" maxlength="4000">{{ old('choices') ?? implode("\n", $field?->strings('choices') ?? []) }}</textarea></div>
             @endif
             @if ($field === null || $field->string('expression') !== '')
                 <div class="field"><label class="label" for="expression">Calculated by</label><textarea class="textarea" id="expression" name="expression" rows="3" maxlength="4000" placeholder="[Minutes] / 60" aria-describedby="expression-what">{{ $expression }}</textarea>
@@ -18,7 +18,7 @@
                 <p class="ask-help">The fields: @foreach ($names as $other => $name)@continue($other === $id)<code>[{{ $name }}]</code> @endforeach</p>
             @endif
             <div class="answer-do"><button class="button is-dark">Keep this</button><a class="button" href="{{ route('item', $item) }}">Cancel</a>
-                @if ($field !== null)<a class="button is-quiet" href="{{ route('part', [$item, $id]) }}">Its history</a><a class="button is-quiet" href="{{ route('field.hanging', [$item, $id]) }}">Remove it…</a>@endif</div>
+                @if ($field !== null)<a class="button is-quiet" href="{{ route('part', [$item, $id]) }}">Its history</a>@if (! $item->follows() || $field->string('expression') !== '')<a class="button is-quiet" href="{{ route('field.hanging', [$item, $id]) }}">Remove it…</a>@endif @endif</div>
         </form>
     </main>
 </x-layout>

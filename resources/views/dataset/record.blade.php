@@ -1,6 +1,7 @@
 <x-layout :title="'A record of '.$item->title" body="is-item">
     <x-item-head :item="$item" at="write" />
     <main id="main" class="answering">
+        <h2>{{ $record === null ? 'A new record' : 'Record '.number_format($at - $before + 1) }}</h2>
         <x-problems />
         <form method="post" action="{{ route('record.save', [$item, $record->id ?? 'new']) }}">
             @csrf @method('put')<input type="hidden" name="base" value="{{ $item->root }}">@if ($at !== null)<input type="hidden" name="at" value="{{ $at }}">@endif
@@ -16,8 +17,8 @@
                     @endif
                 </div>
             @endforeach
-            <div class="answer-do"><button class="button is-dark">Save</button><a class="button" href="{{ route('item', $item) }}">Cancel</a></div>
+            <div class="answer-do"><button class="button is-dark">Save</button><a class="button" href="{{ route('item', $item) }}">Cancel</a>@if ($record !== null)<a class="button is-quiet" href="{{ route('part', [$item, $record->id]) }}">Its history</a><button class="button is-quiet" form="remove">Remove it</button>@endif</div>
         </form>
-        @if ($record !== null)<form class="entry-away" method="post" action="{{ route('record.remove', [$item, $record->id]) }}">@csrf @method('delete')<input type="hidden" name="base" value="{{ $item->root }}"><button class="button is-quiet">Remove this record</button></form>@endif
+        @if ($record !== null)<form id="remove" method="post" action="{{ route('record.remove', [$item, $record->id]) }}" hidden>@csrf @method('delete')<input type="hidden" name="base" value="{{ $item->root }}"></form>@endif
     </main>
 </x-layout>

@@ -1,25 +1,25 @@
-<x-layout :title="$item->title" body="is-item">
-    <x-item-head :item="$item" at="write" :editable="Gate::allows('write', $item)"><x-when :at="$item->changed_at" /></x-item-head>
+<x-layout :title="$item->title" body="is-item is-writing">
+    <x-item-head :item="$item" at="write" :editable="Gate::allows('write', $item)"><x-origin :item="$item" /></x-item-head>
     <main id="main" class="listing data">
         <x-problems />
         <div class="bar-row">
             <form class="entries-find" method="get" action="{{ route('item', $item) }}" role="search"><input class="input" name="find" value="{{ $view->find }}" maxlength="200" placeholder="Find in the records" aria-label="Find in the records"><input type="hidden" name="sort" value="{{ $view->sort }}"><input type="hidden" name="down" value="{{ $view->down ? 1 : 0 }}"><button class="button">Find</button></form>
             <span>{{ trans_choice('{0} no records|{1} one record|[2,*] :count records', $view->records->total(), ['count' => number_format($view->records->total())]) }}</span>
             @if ($item->source !== null)
-                <span class="data-source">@if ($item->source_number === null) follows <a href="{{ route('item', $item->source) }}">{{ $item->source->title }}</a> @else as <a href="{{ route('item', $item->source) }}">{{ $item->source->title }}</a> stood in {{ $item->source_number }} @endif</span>
+                <span class="data-source">@if ($item->follows()) follows <a href="{{ route('item', $item->source) }}">{{ $item->source->title }}</a> @else as <a href="{{ route('item', $item->source) }}">{{ $item->source->title }}</a> stood in {{ $item->source_number }} @endif</span>
             @endif
             @can('write', $item)
                 <span class="bar-do">
                     @if ($item->source !== null)
-                        <form method="post" action="{{ route('dataset.follow', $item) }}">@csrf @method('put')<input type="hidden" name="follow" value="{{ $item->source_number === null ? 0 : 1 }}"><button class="button">{{ $item->source_number === null ? 'Stop following' : 'Follow it' }}</button></form>
+                        <form method="post" action="{{ route('dataset.follow', $item) }}">@csrf @method('put')<input type="hidden" name="follow" value="{{ $item->follows() ? 0 : 1 }}"><button class="button">{{ $item->follows() ? 'Stop following' : 'Follow it' }}</button></form>
                     @else
-                        <details class="menu" data-menu><summary class="button">A file as the next version…</summary><form class="menu-sheet is-right menu-form" method="post" action="{{ route('dataset.again', $item) }}" enctype="multipart/form-data" data-slow="Reading and matching…">@csrf<p>Records are matched by what they hold, so that only what differs counts as changed.</p><input class="file-in" type="file" name="file" required accept=".csv,.tsv,.xlsx,.ods,.json" aria-label="Which file?"><button class="button is-dark">Bring it in</button></form></details>
+                        <a class="button" href="{{ route('item.file', $item) }}">A file as the next version…</a>
                         <a class="button" href="{{ route('record.edit', [$item, 'new']) }}">New record</a>
                     @endif
                 </span>
             @endcan
         </div>
-        @if ($item->source !== null && $item->source_number === null)<p class="door-note">What is in it comes from there, with its history. Change it there; calculated fields are added here.</p>@endif
+        @if ($item->follows())<p class="door-note">What is in it comes from there, with its history. Change it there; calculated fields are added here.</p>@endif
         <div class="entries-table" tabindex="0" role="region" aria-label="The records">
             <table class="versions data-table" data-rows>
                 <thead><tr>
@@ -37,7 +37,7 @@
                     @foreach ($view->records as $row)
                         <tr>
                             @foreach ($view->data->fields as $id => $field)<td @class(['is-number' => in_array($view->data->type($id), ['number', 'money'], true)])>{{ Str::limit($view->value($row, $id), 80) }}</td>@endforeach
-                            @can('write', $item)<td class="versions-do">@if ($item->source === null || $item->source_number !== null)<a href="{{ route('record.edit', ['item' => $item, 'record' => $ids($row), 'at' => $row]) }}" aria-label="Change record {{ $row + 1 }}">Change</a>@endif <a href="{{ route('part', [$item, $ids($row)]) }}" aria-label="History of record {{ $row + 1 }}">History</a></td>@endcan
+                            @can('write', $item)<td class="versions-do">@unless ($item->follows())<a href="{{ route('record.edit', ['item' => $item, 'record' => $ids($row), 'at' => $row]) }}" aria-label="Change record {{ $row + 1 }}">Change</a>@endunless <a href="{{ route('part', [$item, $ids($row)]) }}" aria-label="History of record {{ $row + 1 }}">History</a></td>@endcan
                         </tr>
                     @endforeach
                 </tbody>
@@ -49,4 +49,5 @@
             <section class="data-hanging" aria-labelledby="hanging"><h2 id="hanging">Drawn from it</h2><ul>@foreach ($hanging as $one)<li>“{{ $one['widget']->string('title') }}” in <a href="{{ route('item', $one['report']) }}">{{ $one['report']->title }}</a></li>@endforeach</ul></section>
         @endif
     </main>
+    <footer class="foot">@include('write.foot')</footer>
 </x-layout>

@@ -2,56 +2,48 @@
 
 declare(strict_types=1);
 
-namespace App\Actions;
+namespace MistyAttic\Core\Kinds\Report;
 
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
-use MistyAttic\Core\Kinds\Report\Grid;
-use MistyAttic\Core\Kinds\Report\Widget;
 
-/** One step of laying out a report: what its state becomes by it. */
-final class EditReport
+/** A step of laying out a report: what its state becomes by it, and which part it was about. */
+final readonly class ReportEdit
 {
-    /** Rows and columns of a new widget. */
+    /** Columns and rows of a new widget, by its type. */
     private const SIZES = ['figure' => [3, 4], 'text' => [6, 4], 'parts' => [6, 6], 'table' => [6, 8]];
 
-    /** What was added or is to be looked at. */
-    public ?string $touched = null;
+    private function __construct(public PartTree $tree, public ?string $touched) {}
 
-    /** @param array<string, mixed> $sent checked already, each by its name */
-    public function apply(PartTree $tree, string $do, array $sent): ?PartTree
+    /**
+     * @param  array<string, mixed>  $sent  texts and whole numbers by their names, as the step asks for them; `part` says which page or widget
+     * @param  string  $newId  of the part that comes, if one does
+     * @return self|null null when there is no such part, or none that the step can be done to
+     */
+    public static function of(PartTree $tree, ReportStep $step, array $sent, string $newId): ?self
     {
         $part = isset($sent['part']) ? $tree->find((string) $sent['part']) : null;
-        if ($do !== 'page-add' && $part === null) {
-            return null;
-        }
-        $this->touched = $part?->id;
-
-        return match ($do) {
-            'page-add' => $this->pageAdded($tree, (string) ($sent['title'] ?? '')),
-            'page-set' => $part?->role === 'page' ? $this->replaced($tree, $this->page($part, $sent)) : null,
-            'page-move' => $part?->role === 'page' ? $this->pageMoved($tree, $part->id, (int) ($sent['by'] ?? 0)) : null,
-            'page-remove', 'widget-remove' => $this->without($tree, (string) $part?->id),
-            'widget-add' => $part?->role === 'page' && in_array($sent['type'] ?? '', [...Widget::CHARTS, 'text', 'picture'], true) ? $this->widgetAdded($tree, $part, (string) $sent['type'], is_string($sent['source'] ?? null) ? $sent['source'] : '') : null,
-            'widget-set' => $part?->role === 'widget' ? $this->replaced($tree, $this->widget($part, $sent)) : null,
-            'widget-place' => $part?->role === 'widget' ? $this->settled($tree, $tree->parent($part->id), $this->placed($part, $sent)) : null,
-            'widget-copy' => $part?->role === 'widget' ? $this->copied($tree, $part) : null,
-            'widget-page' => $part?->role === 'widget' && $tree->find((string) ($sent['page'] ?? ''))?->role === 'page' ? $this->toPage($tree, $part, (string) $sent['page']) : null,
-            default => null,
+        $page = $part?->role === ReportRole::Page->value ? $part : null;
+        $widget = $part?->role === ReportRole::Widget->value ? $part : null;
+        $after = match ($step) {
+            ReportStep::AddPage => PartTree::of([...$tree->parts, new Part($newId, ReportRole::Page->value, 0, ['title' => (string) ($sent['title'] ?? '')])]),
+            ReportStep::SetPage => $page === null ? null : self::replaced($tree, self::page($page, $sent)),
+            ReportStep::MovePage => $page === null ? null : self::pageMoved($tree, $page->id, (int) ($sent['by'] ?? 0)),
+            ReportStep::RemovePage => $page === null ? null : self::without($tree, $page->id),
+            ReportStep::AddWidget => $page !== null && in_array($sent['type'] ?? '', [...Widget::CHARTS, 'text', 'picture'], true) ? self::widgetAdded($tree, $page, $newId, (string) $sent['type'], is_string($sent['source'] ?? null) ? $sent['source'] : '') : null,
+            ReportStep::SetWidget => $widget === null ? null : self::replaced($tree, self::widget($widget, $sent)),
+            ReportStep::PlaceWidget => $widget === null ? null : self::settled($tree, $tree->parent($widget->id), self::placed($widget, $sent)),
+            ReportStep::CopyWidget => $widget === null ? null : self::copied($tree, $widget, $newId),
+            ReportStep::ToPage => $widget !== null && $tree->find((string) ($sent['page'] ?? ''))?->role === ReportRole::Page->value ? self::toPage($tree, $widget, (string) $sent['page']) : null,
+            ReportStep::RemoveWidget => $widget === null ? null : self::without($tree, $widget->id),
         };
-    }
 
-    private function pageAdded(PartTree $tree, string $title): PartTree
-    {
-        $this->touched = MakeItem::partId();
-        $count = count($tree->children()[PartTree::ROOT] ?? []);
-
-        return PartTree::of([...$tree->parts, new Part($this->touched, 'page', 0, ['title' => $title === '' ? (string) __('report.page', ['number' => (string) ($count + 1)]) : $title])]);
+        return $after === null ? null : new self($after, in_array($step, [ReportStep::AddPage, ReportStep::AddWidget, ReportStep::CopyWidget], true) ? $newId : $part?->id);
     }
 
     /** @param array<string, mixed> $sent */
-    private function page(Part $page, array $sent): Part
+    private static function page(Part $page, array $sent): Part
     {
         $from = (string) ($sent['from'] ?? '');
         $to = (string) ($sent['to'] ?? '');
@@ -62,7 +54,7 @@ final class EditReport
     }
 
     /** @param array<string, mixed> $sent */
-    private function widget(Part $widget, array $sent): Part
+    private static function widget(Part $widget, array $sent): Part
     {
         $text = fn (string $name): string => (string) ($sent[$name] ?? '');
         $type = $text('type') === '' ? $widget->string('type') : $text('type');
@@ -104,7 +96,7 @@ final class EditReport
     }
 
     /** @param array<string, mixed> $sent */
-    private function placed(Part $widget, array $sent): Part
+    private static function placed(Part $widget, array $sent): Part
     {
         foreach (['x', 'y', 'across', 'down'] as $name) {
             $widget = isset($sent[$name]) ? $widget->with($name, (int) $sent[$name]) : $widget;
@@ -113,51 +105,49 @@ final class EditReport
         return $widget;
     }
 
-    private function widgetAdded(PartTree $tree, Part $page, string $type, string $source): PartTree
+    private static function widgetAdded(PartTree $tree, Part $page, string $id, string $type, string $source): PartTree
     {
         [$across, $down] = self::SIZES[$type] ?? [6, 7];
-        $this->touched = MakeItem::partId();
         $chart = in_array($type, Widget::CHARTS, true);
-        [$x, $y] = Grid::free($this->on($tree, $page->id), $across, $down);
-        $widget = new Part($this->touched, 'widget', 1, ['type' => $type, 'title' => '', ...($chart ? ['measure' => 'count'] : []), ...($chart && $source !== '' ? ['source' => $source] : []), ...($type === 'text' ? ['text' => RichText::plain('')] : []), 'x' => $x, 'y' => $y, 'across' => $across, 'down' => $down]);
+        [$x, $y] = Grid::free(self::on($tree, $page->id), $across, $down);
+        $widget = new Part($id, 'widget', 1, ['type' => $type, 'title' => '', ...($chart ? ['measure' => 'count'] : []), ...($chart && $source !== '' ? ['source' => $source] : []), ...($type === 'text' ? ['text' => RichText::plain('')] : []), 'x' => $x, 'y' => $y, 'across' => $across, 'down' => $down]);
 
-        return $this->inserted($tree, $page->id, $widget);
+        return self::inserted($tree, $page->id, $widget);
     }
 
-    private function copied(PartTree $tree, Part $widget): PartTree
+    private static function copied(PartTree $tree, Part $widget, string $id): PartTree
     {
         $page = $tree->parent($widget->id);
-        $this->touched = MakeItem::partId();
-        [$x, $y] = Grid::free($this->on($tree, $page), $widget->int('across'), $widget->int('down'));
-        $copy = new Part($this->touched, 'widget', 1, [...$widget->fields, 'x' => $x, 'y' => $y]);
+        [$x, $y] = Grid::free(self::on($tree, $page), $widget->int('across'), $widget->int('down'));
+        $copy = new Part($id, 'widget', 1, [...$widget->fields, 'x' => $x, 'y' => $y]);
 
-        return $this->inserted($tree, $page, $copy);
+        return self::inserted($tree, $page, $copy);
     }
 
-    private function toPage(PartTree $tree, Part $widget, string $page): PartTree
+    private static function toPage(PartTree $tree, Part $widget, string $page): PartTree
     {
-        [$x, $y] = Grid::free($this->on($tree, $page), $widget->int('across'), $widget->int('down'));
+        [$x, $y] = Grid::free(self::on($tree, $page), $widget->int('across'), $widget->int('down'));
         $moved = $widget->with('x', $x)->with('y', $y);
 
-        return $tree->parent($widget->id) === $page ? $tree : $this->inserted($this->without($tree, $widget->id), $page, $moved);
+        return $tree->parent($widget->id) === $page ? $tree : self::inserted(self::without($tree, $widget->id), $page, $moved);
     }
 
-    private function settled(PartTree $tree, string $page, Part $placed): PartTree
+    private static function settled(PartTree $tree, string $page, Part $placed): PartTree
     {
-        $widgets = array_map(fn (Part $widget) => $widget->id === $placed->id ? $placed : $widget, $this->on($tree, $page));
+        $widgets = array_map(fn (Part $widget) => $widget->id === $placed->id ? $placed : $widget, self::on($tree, $page));
         $settled = array_column(array_map(fn (Part $widget) => [$widget->id, $widget], Grid::settled($widgets, $placed->id)), 1, 0);
 
         return PartTree::of(array_map(fn (Part $part) => $settled[$part->id] ?? $part, $tree->parts));
     }
 
-    private function inserted(PartTree $tree, string $page, Part $widget): PartTree
+    private static function inserted(PartTree $tree, string $page, Part $widget): PartTree
     {
         $end = (int) $tree->position($page) + count($tree->subtree($page));
 
         return PartTree::of([...array_slice($tree->parts, 0, $end), $widget, ...array_slice($tree->parts, $end)]);
     }
 
-    private function pageMoved(PartTree $tree, string $page, int $by): PartTree
+    private static function pageMoved(PartTree $tree, string $page, int $by): PartTree
     {
         $pages = $tree->children()[PartTree::ROOT] ?? [];
         $at = (int) array_search($page, $pages, true);
@@ -168,20 +158,20 @@ final class EditReport
         return PartTree::of(array_merge(...array_map($tree->subtree(...), $pages)));
     }
 
-    private function without(PartTree $tree, string $part): PartTree
+    private static function without(PartTree $tree, string $part): PartTree
     {
         $gone = array_flip(array_column($tree->subtree($part), 'id'));
 
         return PartTree::of(array_values(array_filter($tree->parts, fn (Part $other) => ! isset($gone[$other->id]))));
     }
 
-    private function replaced(PartTree $tree, Part $part): PartTree
+    private static function replaced(PartTree $tree, Part $part): PartTree
     {
         return PartTree::of(array_map(fn (Part $other) => $other->id === $part->id ? $part : $other, $tree->parts));
     }
 
     /** @return list<Part> */
-    private function on(PartTree $tree, string $page): array
+    private static function on(PartTree $tree, string $page): array
     {
         return array_map($tree->get(...), $tree->children()[$page] ?? []);
     }
