@@ -75,7 +75,7 @@ final readonly class Teller
                 $item ??= $this->made($shelf, $who, $story);
                 $draft ??= $this->draft($story, $item);
                 try {
-                    $stale = $this->line($item, $who, $line, $draft, $stale);
+                    $stale = $this->line($item, $who, self::dated($line), $draft, $stale);
                 } catch (\DomainException $e) {
                     throw new \DomainException("{$where}: {$e->getMessage()}", 0, $e);
                 }
@@ -83,6 +83,12 @@ final readonly class Teller
         }
 
         return $item->head ?? 0;
+    }
+
+    /** `in 9 days` is a day, counted from when the line is told: the story goes on with the calendar. */
+    private static function dated(string $line): string
+    {
+        return (string) preg_replace_callback('/(?<== )in (\d+) days$/', fn (array $found): string => Date::now()->addDays((int) $found[1])->format('Y-m-d'), $line);
     }
 
     /** A dataset has the same key every time, since reports name it by that, and may be told of in two stories. */
@@ -204,7 +210,7 @@ final readonly class Teller
         $number = (int) $form->entries()->max('number');
         for ($at = 0; $at < $count; $at++) {
             Date::setTestNow($start->addMinutes((int) ($at * $days * 1440 / $count) + $at * 7 % 400));
-            $this->entry->handle($form, $live, null, $visitors->answers($tree, ++$number));
+            $this->entry->handle($form, $live, null, $visitors->answers($tree, ++$number, Date::now()->toDateTimeImmutable()));
         }
     }
 

@@ -20,8 +20,8 @@ final readonly class Visitors
 
     public function __construct(private string $name) {}
 
-    /** What the visitor with this number sends. */
-    public function answers(PartTree $form, int $number): PartTree
+    /** What the visitor with this number sends on a day; the days that they name come after it. */
+    public function answers(PartTree $form, int $number, \DateTimeImmutable $today): PartTree
     {
         $sent = [];
         foreach ((new Flow($form))->questions as $at => $question) {
@@ -36,7 +36,7 @@ final readonly class Visitors
                 'yes_no' => $pick(4) === 0 ? 'yes' : 'no',
                 'scale' => (string) (5 - min($pick(5), $pick(5, 'again'))),
                 'number' => (string) (1 + min($pick(4), $pick(4, 'again'))),
-                'date' => sprintf('2026-%02d-%02d', 5 + $pick(4), 1 + $pick(28, 'day')),
+                'date' => $today->modify('+'.(3 + $pick(25, 'day')).' days')->format('Y-m-d'),
                 'time' => sprintf('%02d:%s', 10 + $pick(5), ['00', '30'][$pick(2, 'half')]),
                 'email' => strtolower(explode(' ', self::NAMES[$number % count(self::NAMES)])[0]).$number.'@visitors.example',
                 'long' => self::FAULTS[$pick(count(self::FAULTS))],

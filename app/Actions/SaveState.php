@@ -61,7 +61,8 @@ final readonly class SaveState
             $version = $root === $headRoot
                 ? $this->write->unchanged($item, $editor, $sent->keep, $sent->note)
                 : $this->write->handle($item, $editor, new Written($head, $tree, $root, $sent->cause, kept: $sent->keep, note: $sent->note));
-            $held = array_map(fn (Conflict $conflict) => $this->holdBack($item, $editor, $version, $tree, $conflict), $merged->conflicts);
+            $since = $merged->conflicts === [] ? 0 : (int) Version::query()->where(['item_id' => $item->id, 'root' => $base])->max('number');
+            $held = array_map(fn (Conflict $conflict) => $this->holdBack($item, $editor, $version, $tree, $conflict, $since), $merged->conflicts);
 
             return new Saved($version, $root, $sentRoot, $mine, $tree, $root !== $sentRoot, $held);
         });
@@ -97,9 +98,9 @@ final readonly class SaveState
         }
     }
 
-    private function holdBack(Item $item, User $editor, Version $version, PartTree $tree, Conflict $conflict): HeldEdit
+    private function holdBack(Item $item, User $editor, Version $version, PartTree $tree, Conflict $conflict, int $since): HeldEdit
     {
-        $values = ['root' => $version->root, 'place' => $this->place($item, $tree, $conflict), 'number' => $version->number, 'conflict' => $conflict->toJson(), 'met_user_id' => $this->met($item, $editor, $conflict)];
+        $values = ['root' => $version->root, 'place' => $this->place($item, $tree, $conflict), 'number' => $version->number, 'conflict' => $conflict->toJson(), 'met_user_id' => $this->met($item, $editor, $conflict, $since)];
         $before = HeldEdit::query()->waitingFor($editor)->where(['item_id' => $item->id, 'part' => $conflict->id])->get()
             ->first(fn (HeldEdit $held) => $this->continues($held->meeting(), $conflict));
         if ($before !== null) {
@@ -118,7 +119,8 @@ final readonly class SaveState
         if ($part === null) {
             return mb_substr(($conflict->mine[0] ?? null)?->richText()->text() ?? '', 0, 60);
         }
-        $place = $kind->place($tree, $part);
+        // What has a name of its own is told by that; of a text or a cell it is said what it stands under.
+        $place = in_array($item->kind, ['report', 'form', 'entry', 'dataset'], true) ? null : $kind->place($tree, $part);
 
         return $kind->label($tree, $place === null ? $part : $tree->get($place));
     }
@@ -130,10 +132,14 @@ final readonly class SaveState
             && ($before->meeting === null || ($now->meeting !== null && $now->meeting->base->equals($before->meeting->mine)));
     }
 
-    /** Who wrote last at the part where it met, other than the author. */
-    private function met(Item $item, User $editor, Conflict $conflict): ?int
+    /**
+     * Who wrote last at the part where it met, other than the author; null when it met an edit of their own from another window.
+     *
+     * @param  int  $since  the version that it started from, 0 when that was none
+     */
+    private function met(Item $item, User $editor, Conflict $conflict, int $since): ?int
     {
-        $id = DB::table('touches')->where(['item_id' => $item->id, 'part' => $conflict->id])
+        $id = DB::table('touches')->where(['item_id' => $item->id, 'part' => $conflict->id])->where('number', '>', $since)
             ->where('user_id', '!=', $editor->id)->orderByDesc('number')->value('user_id');
 
         return is_numeric($id) ? (int) $id : null;

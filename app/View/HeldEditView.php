@@ -68,6 +68,12 @@ final readonly class HeldEditView
         $this->theirs = $this->compared($base, $conflict->meeting->theirs ?? $now, $held->met);
     }
 
+    /** Whose edit it met, as in “it met one of …”. */
+    public static function whose(HeldEdit $held): string
+    {
+        return $held->met === null ? (string) __('history.met_own') : (string) __('history.met', ['name' => $held->met->firstName()]);
+    }
+
     /** The text of a part; of a row of a table the cell, or all of them. */
     private static function shown(Kind $kind, PartTree $tree, Part $part, ?string $field): RichText
     {

@@ -42,7 +42,7 @@ return [
     'broken' => [
         'source_gone' => 'Its dataset is gone, or you may not see it.',
         'source_none' => 'It has no dataset yet.',
-        'field_gone' => 'It needs the field “:name”, which its dataset no longer has.',
+        'field_gone' => 'It needs “:name”, which is gone.',
         'field_type' => 'It needs “:name” to be :needed, and it is that no more.',
         'broken_field' => 'The calculated field “:name” can not be computed.',
         'empty' => 'No record of its dataset is counted any more.',
@@ -52,8 +52,8 @@ return [
         'broke' => '“:title” can not be drawn any more', 'mended' => '“:title” can be drawn again',
     ],
     'settings' => ['type' => 'Drawn as', 'title' => 'Title', 'source' => 'Dataset', 'measure' => 'How much', 'by' => 'By', 'split' => 'Split by', 'filters' => 'Only records where', 'order' => 'Order', 'most' => 'Most shown', 'format' => 'Digits', 'text' => 'Text', 'chunk' => 'Picture', 'alt' => 'What it shows'],
-    'since' => ':who removed it in :number of “:title”, :when.',
-    'input_since' => ':who removed “:input”, which it is calculated from, in :number of “:title”, :when.',
-    'retyped_since' => ':who made it another type in :number of “:title”, :when.',
-    'emptied_since' => 'It has been so since :number of “:title”, by :who, :when.',
+    'since' => ':who removed it in :title :number, :when.',
+    'input_since' => ':who removed “:input”, which it is calculated from, in :title :number, :when.',
+    'retyped_since' => ':who made it another type in :title :number, :when.',
+    'emptied_since' => 'It has been so since :title :number, by :who, :when.',
 ];

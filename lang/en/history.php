@@ -1,6 +1,8 @@
 <?php
 
 return [
+    'met' => ':name’s',
+    'met_own' => 'yours from another window',
     'in_one' => 'in :number',
     'in_two' => 'in :first and :second',
     'in_many' => 'in :count versions, :first to :last',

@@ -59,7 +59,7 @@
                     @foreach ($held as $edit)
                         <div class="card is-held">
                             <b>One of your edits is held back</b>
-                            <p>{{ $edit->item->title }} · it met one of {{ $edit->met?->firstName() ?? 'somebody' }}’s @if ($edit->place !== '')in “{{ $edit->place }}”@endif</p>
+                            <p>{{ $edit->item->title }} · it met one of {{ App\View\HeldEditView::whose($edit) }} @if ($edit->place !== '')in “{{ $edit->place }}”@endif</p>
                             <a href="{{ route('held', [$edit->item, $edit]) }}">Settle it</a>
                         </div>
                     @endforeach

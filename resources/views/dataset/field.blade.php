@@ -13,8 +13,8 @@
                 <div class="field field-choices"><label class="label" for="choices">What it can be, one a line</label><textarea class="textarea" id="choices" name="choices" rows="3" maxlength="4000">{{ old('choices') ?? implode("\n", $field?->strings('choices') ?? []) }}</textarea></div>
             @endif
             @if ($field === null || $field->string('expression') !== '')
-                <div class="field"><label class="label" for="expression">Calculated by</label><textarea class="textarea" id="expression" name="expression" rows="3" maxlength="4000" placeholder="[Minutes] / 60" aria-describedby="expression-what">{{ $expression }}</textarea>
-                    <small id="expression-what">Fields in brackets; + - * / % and **, comparisons, and or not, contains, ~ puts texts together, a ? b : c; {{ implode(', ', array_keys(MistyAttic\Core\Calculate\Data\ExpressionFunctions::SIGNATURES)) }}. Then what it is follows from that.</small></div>
+                <div class="field"><label class="label" for="expression">{{ $field === null ? 'Calculated by; empty if values are typed in' : 'Calculated by' }}</label><textarea class="textarea" id="expression" name="expression" rows="3" maxlength="4000" placeholder="[Minutes] / 60" aria-describedby="expression-what">{{ $expression }}</textarea>
+                    <small id="expression-what">Fields in brackets; + - * / % and **, comparisons, and or not, contains, ~ puts texts together, a ? b : c; {{ implode(', ', array_keys(MistyAttic\Core\Calculate\Data\ExpressionFunctions::SIGNATURES)) }}. What it is then follows from the expression, and not from the choice above.</small></div>
                 <p class="ask-help">The fields: @foreach ($names as $other => $name)@continue($other === $id)<code>[{{ $name }}]</code> @endforeach</p>
             @endif
             <div class="answer-do"><button class="button is-dark">Keep this</button><a class="button" href="{{ route('item', $item) }}">Cancel</a>

@@ -1,7 +1,7 @@
 <div class="widget-broken" role="note">
     <p><b>{{ $widget->problem() }}</b>
         @php($went = $widget->wentIn())
-        @if ($went !== null) {{ __(['field_type' => 'data.retyped_since', 'broken_field' => 'data.input_since'][$widget->broken] ?? 'data.since', ['input' => $widget->goneField()?->string('name'), 'who' => $went[1]->user->firstName(), 'number' => $went[1]->number, 'title' => $widget->dataset->title, 'when' => $went[1]->saved_at->format('j M Y')]) }} @endif
+        @if ($went !== null) {{ __(['field_type' => 'data.retyped_since', 'broken_field' => 'data.input_since'][$widget->broken] ?? 'data.since', ['input' => $widget->goneField()?->string('name'), 'who' => $went[1]->user->firstName(), 'number' => $went[1]->number, 'title' => $widget->dataset->title, 'when' => $went[1]->saved_at->format($went[1]->saved_at->isCurrentYear() ? 'j M' : 'j M Y')]) }} @endif
     </p>
     @if (($data ?? null) === null && ($pictures ?? null) === null)
         <p class="widget-mend">
