@@ -13,14 +13,13 @@ final class Lines
         if ($text === '') {
             return [];
         }
-        if (! str_contains($text, "\r")) {
-            $lines = explode("\n", $text);
-            $last = array_pop($lines);
-            foreach ($lines as $at => $line) {
-                $lines[$at] = $line."\n";
+        if (! str_contains($text, "\r") && ! str_contains($text, "\0")) {
+            $lines = explode("\0", str_replace("\n", "\n\0", $text));
+            if (end($lines) === '') {
+                array_pop($lines);
             }
 
-            return $last === '' ? $lines : [...$lines, $last];
+            return $lines;
         }
 
         return preg_split('/(?<=\n)|(?<=\r)(?!\n)/', $text, -1, PREG_SPLIT_NO_EMPTY) ?: [$text];

@@ -5,13 +5,15 @@ declare(strict_types=1);
 namespace MistyAttic\Core\Sequences;
 
 /**
- * Aligns two lists of strings: trims what is equal at both ends, anchors on elements that occur once on each side (the
- * longest increasing run of them), drops elements without a partner, and runs Myers' linear-space algorithm
- * (E. W. Myers, “An O(ND) Difference Algorithm and Its Variations”, Algorithmica 1986, §4b) in the gaps that are left.
+ * Aligns two lists of strings. It trims what is equal at both ends and goes along the rest, past each difference to the nearest
+ * anchor where both sides go on together. A difference that is larger, or in which things changed places, is solved for itself: by
+ * anchors on elements that occur once on each side (the longest increasing run of them), and in the gaps that are left by Myers'
+ * linear-space algorithm (E. W. Myers, “An O(ND) Difference Algorithm and Its Variations”, Algorithmica 1986, §4b) over the
+ * elements that have a partner.
  *
- * Time O((n + D²) log n) with D bounded by the cost cap in each gap, space O(n). Past the cap a gap is split at the point
- * that got furthest, and the result says that it is not exact. When all gaps together have taken more steps than allowed,
- * the cap becomes a small one, so that even two shuffled books end soon.
+ * Time O(n) along what is equal and O((n + D²) log n) in what is solved, with D bounded by the cost cap in each gap; space O(n).
+ * Past the cap a gap is split at the point that got furthest, and the result says that it is not exact. When all gaps together
+ * have taken more steps than allowed, the cap becomes a small one, so that even two shuffled books end soon.
  */
 final class Sequences
 {
@@ -20,12 +22,6 @@ final class Sequences
 
     /** Marks a diagonal that has left the grid; far enough below zero to stay there whatever is added. */
     private const NOWHERE = -1_000_000_000;
-
-    /** @var array<int, int> interned elements of the old side */
-    private array $old = [];
-
-    /** @var array<int, int> */
-    private array $new = [];
 
     /** @var array<int, array{int, int, int}> by their start on the old side */
     private array $runs = [];
@@ -50,26 +46,51 @@ final class Sequences
         $self->keep(0, 0, $start);
         $self->keep($oldEnd, $newEnd, $oldCount - $oldEnd);
         if ($start < $oldEnd && $start < $newEnd) {
-            // PHP turns keys such as “7” into integers, each into another one, so that no two texts fall together.
-            $numbers = $oldNumbers = $newNumbers = [];
-            $count = 0;
-            for ($i = $start; $i < $oldEnd; $i++) {
-                $oldNumbers[$i] = $numbers[$old[$i]] ??= $count++;
-            }
-            for ($i = $start; $i < $newEnd; $i++) {
-                $newNumbers[$i] = $numbers[$new[$i]] ??= $count++;
-            }
-            [$self->old, $self->new] = [$oldNumbers, $newNumbers];
-            $self->solve($start, $oldEnd, $start, $newEnd);
+            $self->walk($old, $start, $oldEnd, $new, $start, $newEnd);
         }
 
         return new Alignment($self->joined(), $oldCount, $newCount, $self->exact);
     }
 
-    private function solve(int $oldFrom, int $oldTo, int $newFrom, int $newTo): void
+    /**
+     * Goes along both sides while they are equal, and past each difference to the nearest anchor.
+     *
+     * @param  list<string>  $old
+     * @param  list<string>  $new
+     */
+    private function walk(array $old, int $a, int $aEnd, array $new, int $b, int $bEnd): void
     {
-        $old = $this->old;
-        $new = $this->new;
+        [$aStart, $bStart] = [$a, $b];
+        $anchors = new Anchors(array_slice($old, $a, $aEnd - $a), array_slice($new, $b, $bEnd - $b));
+        while (true) {
+            for ($from = $a; $a < $aEnd && $b < $bEnd && $old[$a] === $new[$b]; $a++, $b++);
+            if ($a > $from) {
+                $this->runs[$from] = [$from, $b - $a + $from, $a - $from];
+            }
+            if ($a === $aEnd || $b === $bEnd) {
+                return;
+            }
+            $next = $anchors->behind($a - $aStart, $b - $bStart);
+            if ($next === null) {
+                $this->solve($old, $a, $aEnd, $new, $b, $bEnd);
+
+                return;
+            }
+            [$skip, $ahead, $mayMeet] = $next;
+            if ($mayMeet && $ahead > 0 && $skip + $ahead > 2) {
+                $this->solve($old, $a, $a + $skip, $new, $b, $b + $ahead);
+            }
+            $a += $skip;
+            $b += $ahead;
+        }
+    }
+
+    /**
+     * @param  list<string>  $old
+     * @param  list<string>  $new
+     */
+    private function solve(array $old, int $oldFrom, int $oldTo, array $new, int $newFrom, int $newTo): void
+    {
         $open = [[$oldFrom, $oldTo, $newFrom, $newTo]];
         while ($open !== []) {
             [$a0, $a1, $b0, $b1] = array_pop($open);
@@ -84,9 +105,9 @@ final class Sequences
             if ($a0 === $a1 || $b0 === $b1) {
                 continue;
             }
-            $anchors = $this->anchors($a0, $a1, $b0, $b1);
+            $anchors = self::anchors($old, $a0, $a1, $new, $b0, $b1);
             if ($anchors === []) {
-                $this->gap($a0, $a1, $b0, $b1);
+                $this->gap($old, $a0, $a1, $new, $b0, $b1);
 
                 continue;
             }
@@ -111,13 +132,13 @@ final class Sequences
     /**
      * Elements that occur once on each side of the range, as far as they stand in the same order.
      *
+     * @param  list<string>  $old
+     * @param  list<string>  $new
      * @return array<int, int> old position => new position, ascending
      */
-    private function anchors(int $a0, int $a1, int $b0, int $b1): array
+    private static function anchors(array $old, int $a0, int $a1, array $new, int $b0, int $b1): array
     {
         $inOld = $inNew = [];
-        $old = $this->old;
-        $new = $this->new;
         for ($i = $a0; $i < $a1; $i++) {
             $element = $old[$i];
             $inOld[$element] = isset($inOld[$element]) ? -1 : $i;
@@ -149,26 +170,31 @@ final class Sequences
         return $anchors;
     }
 
-    /** A range without anchors: without the elements that only one side has, by Myers. */
-    private function gap(int $a0, int $a1, int $b0, int $b1): void
+    /**
+     * A range without anchors: without the elements that only one side has, by Myers.
+     *
+     * @param  list<string>  $old
+     * @param  list<string>  $new
+     */
+    private function gap(array $old, int $a0, int $a1, array $new, int $b0, int $b1): void
     {
         $inOld = $inNew = [];
         for ($i = $a0; $i < $a1; $i++) {
-            $inOld[$this->old[$i]] = true;
+            $inOld[$old[$i]] = true;
         }
         for ($i = $b0; $i < $b1; $i++) {
-            $inNew[$this->new[$i]] = true;
+            $inNew[$new[$i]] = true;
         }
         $a = $atA = $b = $atB = [];
         for ($i = $a0; $i < $a1; $i++) {
-            if (isset($inNew[$this->old[$i]])) {
-                $a[] = $this->old[$i];
+            if (isset($inNew[$old[$i]])) {
+                $a[] = $old[$i];
                 $atA[] = $i;
             }
         }
         for ($i = $b0; $i < $b1; $i++) {
-            if (isset($inOld[$this->new[$i]])) {
-                $b[] = $this->new[$i];
+            if (isset($inOld[$new[$i]])) {
+                $b[] = $new[$i];
                 $atB[] = $i;
             }
         }
@@ -192,8 +218,8 @@ final class Sequences
     /**
      * A point on a shortest path through the range (§4b), or the furthest one within the cap.
      *
-     * @param  list<int>  $a
-     * @param  list<int>  $b
+     * @param  list<string>  $a
+     * @param  list<string>  $b
      * @return array{int, int}
      */
     private function middle(array $a, int $x0, int $x1, array $b, int $y0, int $y1): array

@@ -41,6 +41,40 @@ final class SequencesTest extends TestCase
         }
     }
 
+    public function test_of_what_reads_like_a_text_it_finds_nearly_all_however_it_was_edited(): void
+    {
+        $common = $most = 0;
+        for ($seed = 1; $seed <= 120; $seed++) {
+            $random = new Randomizer(new Mt19937($seed));
+            // Every fourth line is one that comes again and again, as ends of blocks and empty lines do.
+            $old = array_map(fn (int $i): string => $random->getInt(0, 3) === 0 ? ['}', '', '    }', '];'][$random->getInt(0, 3)] : "line {$i}", range(1, $random->getInt(20, 150)));
+            $new = [];
+            $percent = [2, 10, 30, 60][$seed % 4];
+            foreach ($old as $line) {
+                $what = $random->getInt(1, 100) <= $percent ? $random->getInt(0, 3) : 4;
+                array_push($new, ...match ($what) {
+                    0 => [],
+                    1 => ["new {$random->getInt(0, 99_999)}"],
+                    2 => [$line, '}', ''],
+                    3 => [$old[$random->getInt(0, count($old) - 1)], $line],
+                    default => [$line],
+                });
+            }
+            if ($seed % 3 === 0) {
+                $block = array_splice($new, $random->getInt(0, intdiv(count($new), 2)), $random->getInt(1, 12));
+                array_splice($new, $random->getInt(0, count($new)), 0, $block);
+            }
+            foreach ([[$old, $new], [$new, $old]] as [$one, $two]) {
+                $alignment = Sequences::align($one, $two);
+                $this->assertFits($alignment, $one, $two);
+                $common += $this->kept($alignment);
+                $most += $this->longestCommon($one, $two);
+            }
+        }
+        self::assertLessThanOrEqual($most, $common);
+        self::assertGreaterThan(0.99 * $most, $common);
+    }
+
     public function test_past_the_cap_it_says_so_and_still_keeps_what_is_easy(): void
     {
         $random = new Randomizer(new Mt19937(7));
