@@ -8,6 +8,7 @@ use App\Models\Cause;
 use App\Models\Item;
 use App\Models\User;
 use App\Models\Version;
+use App\Store\DrawnFrom;
 use App\Store\Excerpt;
 use App\Store\NumberColumns;
 use App\Store\States;
@@ -27,7 +28,7 @@ use MistyAttic\Core\Kinds\Spreadsheet\Spelling;
 /** Adds a version to an item, or grows the newest one. To be called inside the transaction of the action that wants it. */
 final readonly class WriteVersion
 {
-    public function __construct(private States $states, private IndexAnswers $answers, private AwaitYes $yes, private BrokenWidgets $broken) {}
+    public function __construct(private States $states, private IndexAnswers $answers, private AwaitYes $yes, private BrokenWidgets $broken, private DrawnFrom $drawn) {}
 
     public function handle(Item $item, User $editor, Written $written): Version
     {
@@ -57,7 +58,7 @@ final readonly class WriteVersion
             'kept' => $version->kept || $written->kept,
             'note' => $written->note ?? $version->note,
             'facts' => [...$this->facts($statements), ...($written->of === null ? [] : ['of' => $written->of])],
-            'unusual' => $written->cause !== Cause::Wrote ? null : ($excerpt === null ? $this->unusual($item, $before, $after, $changes) : $this->unusualIn($item, $grid, $excerpt, (string) $beforeRoot)),
+            'unusual' => $written->cause !== Cause::Wrote ? null : ($excerpt === null ? $this->unusual($item, $before, $after, $changes, $beforeRoot) : $this->unusualIn($item, $grid, $excerpt, (string) $beforeRoot)),
             'added' => array_sum(array_column($statements, 'added')),
             'removed' => array_sum(array_column($statements, 'removed')),
             'unkept' => $unkept,
@@ -71,6 +72,9 @@ final readonly class WriteVersion
             $this->yes->handle($item, $version, $editor);
         }
         $this->touch($item, $version, $changes, $after);
+        if ($item->kind === 'report') {
+            $this->drawn->keep($item, $after);
+        }
         if ($grown === null) {
             $this->tally($item, $editor);
         }
@@ -119,9 +123,9 @@ final readonly class WriteVersion
     }
 
     /** @return list<array{type: string, part: string, evidence: array<string, string|int|float>}>|null */
-    private function unusual(Item $item, PartTree $before, PartTree $after, ChangeSet $changes): ?array
+    private function unusual(Item $item, PartTree $before, PartTree $after, ChangeSet $changes, ?string $beforeRoot): ?array
     {
-        $broken = $item->kind === 'dataset' && $item->head > 0 ? $this->broken->by($item, $after, $changes) : [];
+        $broken = $item->kind === 'dataset' && $beforeRoot !== null ? $this->broken->by($item, $before, $after, $changes, $beforeRoot) : [];
         $found = UnusualChanges::in(Kinds::named($item->kind), $before, $after, $changes);
 
         return $found === [] && $broken === [] ? null : [...$broken, ...array_map(fn (UnusualChange $change) => ['type' => $change->type->value, 'part' => $change->field === null ? $change->ids[0] : "{$change->ids[0]}/{$change->field}", 'evidence' => $change->evidence], $found)];
@@ -136,11 +140,11 @@ final readonly class WriteVersion
     {
         if ($grid->alone) {
             // Of a large dataset what hangs on its fields is looked at.
-            return $this->broken->by($item, $excerpt->new, $excerpt->changes) ?: null;
+            return $this->broken->by($item, $excerpt->old, $excerpt->new, $excerpt->changes, $before) ?: null;
         }
         $columns = NumberColumns::of($this->states, $grid, $excerpt, $before);
 
-        return $columns === null ? null : $this->unusual($item, $columns[0], $columns[1], TreeCompare::of($columns[0], $columns[1]));
+        return $columns === null ? null : $this->unusual($item, $columns[0], $columns[1], TreeCompare::of($columns[0], $columns[1]), $before);
     }
 
     private function touch(Item $item, Version $version, ChangeSet $changes, PartTree $after): void

@@ -6,6 +6,7 @@ namespace App\View;
 
 use App\Models\Item;
 use App\Models\User;
+use App\Store\DrawnFrom;
 use App\Store\States;
 use Illuminate\Pagination\LengthAwarePaginator;
 use Illuminate\Support\Facades\Gate;
@@ -97,16 +98,11 @@ final class DatasetView
      */
     public static function hanging(Item $dataset, User $user, States $states): array
     {
+        $may = [];
         $hanging = [];
-        $reports = Item::query()->with('shelf.memberships')->where('kind', 'report')->whereIn('shelf_id', $user->shelves()->pluck('shelves.id'))->orderBy('title')->get();
-        foreach ($reports as $report) {
-            if (Gate::forUser($user)->denies('draft', $report)) {
-                continue;
-            }
-            foreach ($states->tree($report->root)->parts as $part) {
-                if ($part->role === 'widget' && $part->string('source') === $dataset->key) {
-                    $hanging[] = ['report' => $report, 'widget' => $part, 'fields' => (new Widget($part))->fields()];
-                }
+        foreach ((new DrawnFrom($states))->widgets($dataset, array_values(array_map(intval(...), $user->shelves()->pluck('shelves.id')->all()))) as ['report' => $report, 'widget' => $widget]) {
+            if ($may[$report->id] ??= Gate::forUser($user)->allows('draft', $report)) {
+                $hanging[] = ['report' => $report, 'widget' => $widget, 'fields' => (new Widget($widget))->fields()];
             }
         }
 

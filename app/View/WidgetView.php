@@ -47,7 +47,7 @@ final class WidgetView
         $this->dataset = $data->item($this->widget->source);
         $this->version = $data->version($this->widget->source);
         $this->records = $data->records($this->widget->source);
-        $this->figures = $this->records === null ? null : new Figures($this->widget, $this->records, $page->string('source') === $this->widget->source ? Widget::filters($page->strings('filters')) : [], self::period($page));
+        $this->figures = $this->records === null ? null : new Figures($this->widget, $this->records, $this->widget->filtersOf($page), Widget::period($page));
         $problem = $this->figures->problems[0] ?? null;
         $this->broken = match (true) {
             $this->widget->source === '' => 'source_none',
@@ -57,12 +57,6 @@ final class WidgetView
             default => null,
         };
         $this->brokenField = $problem === null ? null : $this->missing();
-    }
-
-    /** @return array{string, string}|null first and last day */
-    public static function period(Part $page): ?array
-    {
-        return preg_match('#^(\d{4}-\d\d-\d\d)/(\d{4}-\d\d-\d\d)$#D', $page->string('period'), $found) === 1 ? [$found[1], $found[2]] : null;
     }
 
     public function title(): string

@@ -63,14 +63,12 @@ final readonly class Part
         if (! is_array($values) || count($values) !== 4 || ! is_string($values[0]) || ! is_string($values[1]) || ! is_int($values[2]) || $values[2] < 0 || ! is_array($values[3])) {
             throw InvalidContent::notCanonicalJson('a part is a list of id, role, depth and fields');
         }
-        $fields = [];
-        foreach ($values[3] as $name => $value) {
+        $fields = $values[3];
+        foreach ($fields as $name => $value) {
             if (is_scalar($value)) {
-                $fields[(string) $name] = $value;
-
                 continue;
             }
-            $fields[(string) $name] = match (true) {
+            $fields[$name] = match (true) {
                 is_array($value) && isset($value['runs']) => RichText::fromJson($value),
                 is_array($value) && array_is_list($value) && array_filter($value, fn (mixed $inner) => ! is_scalar($inner)) === [] => $value,
                 default => throw InvalidContent::notCanonicalJson('a field is a rich text, a scalar or a list of scalars'),

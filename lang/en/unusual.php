@@ -12,5 +12,6 @@ return [
     'rows_doubled' => ':rows rows came that are there already',
     'answered_removed' => 'A question with :answers answers went',
     'broke_widget' => '“:field” is gone or of another type, and “:widget” in “:report” needs it',
+    'emptied_widget' => '“:widget” in “:report” has no record left to count',
     'more' => '{1} and one more thing|[2,*] and :count more things',
 ];

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Core;
 
+use MistyAttic\Core\Calculate\Data\Counted;
+use MistyAttic\Core\Calculate\Data\Emptied;
 use MistyAttic\Core\Calculate\Data\Expression;
 use MistyAttic\Core\Calculate\Data\ExpressionFunctions;
 use MistyAttic\Core\Calculate\Data\Figures;
@@ -195,6 +197,30 @@ final class DataTest extends TestCase
             $lost = array_diff(array_map(strval(...), $shown), $figures->keys);
             self::assertSame([], str_starts_with($by, 'fday') ? array_filter($lost, fn (string $key) => $key !== '') : $lost);
         }
+    }
+
+    public function test_a_widget_is_emptied_when_counting_all_of_it_before_and_after_says_so(): void
+    {
+        mt_srand(self::$seed);
+        $fields = [new Part('fkind', 'field', 0, ['name' => 'Kind', 'type' => 'choice']), new Part('fnum', 'field', 0, ['name' => 'Number', 'type' => 'number']), new Part('fday', 'field', 0, ['name' => 'Day', 'type' => 'date'])];
+        $record = fn (int $at): Part => new Part("r{$at}x", 'record', 0, ['fkind' => ['Wood', 'Cloth', 'Heat'][mt_rand(0, 2)], 'fnum' => mt_rand(0, 9), 'fday' => ['d', '2026-0'.mt_rand(1, 9).'-01']]);
+        $emptied = 0;
+        for ($run = 0; $run < 400; $run++) {
+            $before = array_map($record, mt_rand(0, 4) === 0 ? [] : range(1, mt_rand(1, 5)));
+            $after = array_values(array_filter(array_map(fn (Part $part) => match (mt_rand(0, 3)) {
+                0 => null, 1 => $part->with('fkind', ['Wood', 'Cloth', 'Heat'][mt_rand(0, 2)]), 2 => $part->with('fnum', mt_rand(0, 9)), default => $part
+            }, $before)));
+            array_push($after, ...(mt_rand(0, 3) === 0 ? [$record(90)] : []));
+            $page = new Part('page', 'page', 0, ['title' => '', 'source' => 'dataset', ...(mt_rand(0, 1) === 0 ? ['filters' => ['fkind|is_not|Heat']] : []), ...(mt_rand(0, 1) === 0 ? ['period' => '2026-01-01/2026-06-30'] : [])]);
+            $widget = new Part('widget', 'widget', 1, ['type' => 'figure', 'measure' => 'count', 'source' => 'dataset', ...[[], ['filters' => ['fkind|is|wood']], ['filters' => ['fnum|above|4']]][mt_rand(0, 2)]]);
+            $of = fn (array $records): Records => Records::of(PartTree::of([...$fields, ...$records]));
+            $count = fn (array $records): int => count((new Counted(new Widget($widget), $of($records), (new Widget($widget))->filtersOf($page), Widget::period($page)))->rows);
+            $same = array_filter($after, fn (Part $part) => in_array($part, $before, true));
+            $found = Emptied::by($widget, $page, $of(array_values(array_filter($before, fn (Part $part) => ! in_array($part, $same, true)))), $of(array_values(array_filter($after, fn (Part $part) => ! in_array($part, $same, true)))), fn () => $of($before));
+            self::assertSame($count($before) > 0 && $count($after) === 0, $found, "run {$run} SEED=".self::$seed);
+            $emptied += (int) $found;
+        }
+        self::assertGreaterThan(10, $emptied);
     }
 
     public function test_time_has_no_holes_and_the_rest_is_counted(): void

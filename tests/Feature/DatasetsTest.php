@@ -134,6 +134,32 @@ final class DatasetsTest extends FeatureCase
         self::assertArrayHasKey('Hours', $this->fields($item));
     }
 
+    public function test_what_is_followed_is_changed_where_it_comes_from(): void
+    {
+        $sheet = $this->app->make(MakeItem::class)->handle($this->shelf, $this->people['editor'], 'spreadsheet', 'Bench rota');
+        $this->save($sheet, $this->people['editor'], PartTree::of([new Part('tabone', 'tab', 0, ['name' => 'One', 'frozen' => 1]), new Part('cone', 'column', 1, ['width' => 0, 'format' => '']), new Part('rhead', 'row', 1, ['cone' => 'Bench']), new Part('rone', 'row', 1, ['cone' => 'Wood'])]));
+        $this->post(route('dataset.look', $this->shelf), ['from' => "{$sheet->key}/tabone"])->assertOk();
+        $seal = encrypt(['item' => $sheet->key, 'tab' => 'tabone', 'version' => null]);
+        $this->post(route('dataset.store', $this->shelf), ['seal' => $seal, 'title' => 'Benches'])->assertSessionHasNoErrors();
+        $item = Item::query()->where('kind', 'dataset')->firstOrFail();
+        $base = ['base' => $item->root];
+        foreach ([['put', 'record.save', 'rone', ['values' => ['cone' => 'Cloth']]], ['put', 'record.save', 'new', ['values' => ['cone' => 'Cloth']]], ['delete', 'record.remove', 'rone', []], ['delete', 'field.remove', 'cone', []]] as [$method, $route, $id, $sent]) {
+            $this->call(strtoupper($method), route($route, [$item, $id]), $base + $sent)->assertSessionHasErrors('base');
+        }
+        self::assertStringContainsString('Change it there, or stop following first.', session('errors')->first('base'));
+        $this->get(route('record.edit', [$item, 'rone']))->assertNotFound();
+        $this->get(route('item.file', $item))->assertNotFound();
+        $this->get(route('shelf', $this->shelf))->assertDontSee(route('item.file', $item));
+        $this->get(route('field.edit', [$item, 'cone']))->assertOk()->assertDontSee('Remove it…');
+        // What is calculated here is its own, and comes and goes.
+        $this->field($item, 'new', ['name' => 'Twice', 'type' => 'text', 'expression' => '[Bench] ~ [Bench]']);
+        $twice = $this->fields($item->refresh())['Twice'];
+        $this->delete(route('field.remove', [$item, $twice->id]), ['base' => $item->root])->assertSessionHasNoErrors();
+        $this->put(route('dataset.follow', $item), ['follow' => 0]);
+        $this->delete(route('record.remove', [$item, 'rone']), ['base' => $item->refresh()->root])->assertSessionHasNoErrors();
+        $this->get(route('item.file', $item))->assertOk()->assertSee('every record keeps its history')->assertSee('CSV, TSV, XLSX, ODS or JSON');
+    }
+
     public function test_a_tab_is_followed_row_by_row_and_a_milestone_is_stayed_with(): void
     {
         $sheet = $this->app->make(MakeItem::class)->handle($this->shelf, $this->people['editor'], 'spreadsheet', 'Bench rota');
@@ -232,7 +258,7 @@ final class DatasetsTest extends FeatureCase
         $field = $this->fields($item)['Paid'];
         $record = $this->tree($item)->parts[5];
         $url = match (true) {
-            str_starts_with($route, 'dataset.') && ! in_array($route, ['item.file.store', 'dataset.follow'], true) => route($route, $this->shelf),
+            str_starts_with($route, 'dataset.') && $route !== 'dataset.follow' => route($route, $this->shelf),
             str_starts_with($route, 'field.') => route($route, [$item, $field->id]),
             str_starts_with($route, 'record.') => route($route, [$item, $record->id]),
             default => route($route, $item),

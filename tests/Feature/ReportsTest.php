@@ -156,6 +156,27 @@ final class ReportsTest extends FeatureCase
         $this->assertVerified();
     }
 
+    public function test_a_widget_that_lost_its_last_record_is_an_unusual_change_of_its_dataset(): void
+    {
+        $cloth = fn (array $with): Part => new Part('wcloth', 'widget', 1, ['type' => 'figure', 'title' => 'Cloth alone', 'source' => $this->data->key, 'measure' => 'count', 'filters' => ['fbench|is|cloth'], 'x' => 0, 'y' => 20, 'across' => 3, 'down' => 4, ...$with]);
+        $pages = $this->pages();
+        $this->save($this->report, $this->people['editor'], PartTree::of([...$pages->parts, $cloth([])]));
+        $types = fn (): array => array_column($this->data->refresh()->versions()->where('number', $this->data->head)->firstOrFail()->unusual ?? [], 'type');
+        $set = fn (string $record, array $fields): PartTree => PartTree::of(array_map(fn (Part $part) => $part->id === $record ? new Part($part->id, $part->role, 0, [...$part->fields, ...$fields]) : $part, $this->tree($this->data->refresh())->parts));
+        // Something else of the record, a record that it does not count, and one more that it does.
+        foreach ([['rtwo', ['ftip' => 5]], ['rone', ['fbench' => 'Heat']], ['rone', ['fbench' => 'Cloth']], ['rone', ['fbench' => 'Wood']]] as [$record, $fields]) {
+            $this->save($this->data, $this->people['editor'], $set($record, $fields));
+            self::assertSame([], $types());
+        }
+        $this->save($this->data, $this->people['owner'], $set('rtwo', ['fbench' => 'Wood']));
+        self::assertSame(['emptied_widget'], $types());
+        $this->get(route('shelf', $this->shelf))->assertOk()->assertSee('“Cloth alone” in “Quarterly repairs” has no record left to count');
+        $this->get(route('history', $this->data))->assertOk()->assertSee('“Cloth alone” in “Quarterly repairs” has no record left to count');
+        // It was empty before already, and then all records go: that is told of the widgets that had some.
+        $this->save($this->data, $this->people['owner'], PartTree::of(array_values(array_filter($this->tree($this->data->refresh())->parts, fn (Part $part) => $part->role === 'field'))));
+        self::assertSame(['Tips by month', 'Doubled', 'Benches'], array_map(fn (array $one) => $one['evidence']['widget'], array_values(array_filter($this->data->refresh()->versions()->where('number', $this->data->head)->firstOrFail()->unusual ?? [], fn (array $one) => $one['type'] === 'emptied_widget'))));
+    }
+
     public function test_what_is_calculated_from_a_field_that_went_and_what_is_of_another_type_say_so_too(): void
     {
         $tree = $this->records();

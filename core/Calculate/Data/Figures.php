@@ -33,7 +33,7 @@ final class Figures
     public int $records = 0;
 
     /** @var list<Problem> codes: field_gone, field_type, broken_field, no_split; the path is what of the widget it is about: measure, by, split, filters */
-    public array $problems = [];
+    public readonly array $problems;
 
     /** Values that could not be read as what their field is. */
     public int $misfits = 0;
@@ -44,13 +44,13 @@ final class Figures
      */
     public function __construct(private readonly Widget $widget, private readonly Records $data, array $filters = [], ?array $period = null)
     {
-        $this->check();
+        $counted = new Counted($widget, $data, $filters, $period);
+        $this->problems = $counted->problems;
         if ($this->problems !== []) {
             return;
         }
-        $rows = $this->rows(array_values(array_filter($filters, fn (array $filter) => $data->has($filter[0]))), $period);
-        $this->records = count($rows);
-        $this->group($rows);
+        $this->records = count($counted->rows);
+        $this->group($counted->rows);
         foreach ($widget->fields() as $field) {
             $this->misfits += $data->misfits[$field] ?? 0;
         }
@@ -60,98 +60,6 @@ final class Figures
     public function total(int $series): int|float|null
     {
         return in_array($this->widget->measure, ['count', 'sum'], true) ? array_sum(array_map(fn (int|float|null $value) => $value ?? 0, $this->series[$series]['values'] ?? [])) : null;
-    }
-
-    private function check(): void
-    {
-        $widget = $this->widget;
-        foreach (['measure' => $widget->of, 'by' => $widget->by, 'split' => $widget->split] as $what => $field) {
-            $this->needs($what, $field);
-        }
-        foreach ($widget->filters as [$field]) {
-            $this->needs('filters', $field);
-        }
-        if ($this->problems !== []) {
-            return;
-        }
-        if ($widget->of !== '' && ! in_array($widget->measure, ['count', 'distinct'], true) && ! in_array($this->data->type($widget->of), ['number', 'money'], true)) {
-            $this->problems[] = new Problem('field_type', 'measure', ['name' => $this->data->name($widget->of), 'needed' => 'number']);
-        }
-        if ($widget->step !== '' && $this->data->type($widget->by) !== 'date') {
-            $this->problems[] = new Problem('field_type', 'by', ['name' => $this->data->name($widget->by), 'needed' => 'date']);
-        }
-    }
-
-    private function needs(string $what, string $field): void
-    {
-        if ($field === '') {
-            return;
-        }
-        if (! $this->data->has($field)) {
-            $this->problems[] = new Problem('field_gone', $what, ['field' => $field]);
-        } elseif ($this->data->problems($field) !== []) {
-            $this->problems[] = new Problem('broken_field', $what, ['name' => $this->data->name($field)]);
-        }
-    }
-
-    /**
-     * @param  list<array{string, string, string}>  $filters
-     * @param  array{string, string}|null  $period
-     * @return list<int>
-     */
-    private function rows(array $filters, ?array $period): array
-    {
-        $count = $this->data->count;
-        $rows = $count === 0 ? [] : range(0, $count - 1);
-        foreach ([...$filters, ...$this->widget->filters] as [$field, $way, $value]) {
-            $column = $this->data->column($field);
-            $passes = self::passes($this->data->type($field), $way, $value);
-            $rows = array_values(array_filter($rows, fn (int $row) => $passes($column[$row])));
-        }
-        $dated = $period === null ? null : $this->dated();
-        if ($period !== null && $dated !== null) {
-            $column = $this->data->column($dated);
-            $rows = array_values(array_filter($rows, fn (int $row) => is_string($column[$row]) && $column[$row] >= $period[0] && $column[$row] <= $period[1]));
-        }
-
-        return $rows;
-    }
-
-    private function dated(): ?string
-    {
-        if ($this->widget->step !== '') {
-            return $this->widget->by;
-        }
-        foreach (array_map(strval(...), array_keys($this->data->fields)) as $field) {
-            if ($this->data->type($field) === 'date') {
-                return $field;
-            }
-        }
-
-        return null;
-    }
-
-    /** @return callable(mixed): bool */
-    private static function passes(string $type, string $way, string $value): callable
-    {
-        $wanted = match ($type) {
-            'number', 'money' => is_numeric($value) ? $value + 0 : null,
-            'boolean' => in_array(mb_strtolower($value), ['yes', 'true', '1'], true),
-            default => $value,
-        };
-        $same = is_string($wanted)
-            ? fn (mixed $given): bool => is_string($given) && mb_strtolower($given) === mb_strtolower($wanted)
-            : fn (mixed $given): bool => $wanted !== null && $given !== null && $given == $wanted;
-
-        return match ($way) {
-            'is' => $same,
-            'is_not' => fn (mixed $given): bool => ! $same($given),
-            'contains' => fn (mixed $given): bool => $given !== null && ! is_bool($given) && str_contains(mb_strtolower((string) $given), mb_strtolower($value)),
-            'above' => fn (mixed $given): bool => $given !== null && $wanted !== null && ! is_bool($given) && (is_string($given) ? strcmp($given, (string) $wanted) > 0 : $given > $wanted),
-            'below' => fn (mixed $given): bool => $given !== null && $wanted !== null && ! is_bool($given) && (is_string($given) ? strcmp($given, (string) $wanted) < 0 : $given < $wanted),
-            'empty' => fn (mixed $given): bool => $given === null || $given === '',
-            default => fn (mixed $given): bool => $given !== null && $given !== '',
-        };
     }
 
     /** @param list<int> $rows */

@@ -31,7 +31,7 @@ final readonly class ReportEdit
             ReportStep::SetPage => $page === null ? null : self::replaced($tree, self::page($page, $sent)),
             ReportStep::MovePage => $page === null ? null : self::pageMoved($tree, $page->id, (int) ($sent['by'] ?? 0)),
             ReportStep::RemovePage => $page === null ? null : self::without($tree, $page->id),
-            ReportStep::AddWidget => $page !== null && in_array($sent['type'] ?? '', [...Widget::CHARTS, 'text', 'picture'], true) ? self::widgetAdded($tree, $page, $newId, (string) $sent['type'], is_string($sent['source'] ?? null) ? $sent['source'] : '') : null,
+            ReportStep::AddWidget => $page !== null && in_array($sent['type'] ?? '', Widget::TYPES, true) ? self::widgetAdded($tree, $page, $newId, (string) $sent['type'], is_string($sent['source'] ?? null) ? $sent['source'] : '') : null,
             ReportStep::SetWidget => $widget === null ? null : self::replaced($tree, self::widget($widget, $sent)),
             ReportStep::PlaceWidget => $widget === null ? null : self::settled($tree, $tree->parent($widget->id), self::placed($widget, $sent)),
             ReportStep::CopyWidget => $widget === null ? null : self::copied($tree, $widget, $newId),
@@ -57,7 +57,7 @@ final readonly class ReportEdit
     private static function widget(Part $widget, array $sent): Part
     {
         $text = fn (string $name): string => (string) ($sent[$name] ?? '');
-        $type = $text('type') === '' ? $widget->string('type') : $text('type');
+        $type = in_array($text('type'), Widget::TYPES, true) ? $text('type') : $widget->string('type');
         $fields = ['type' => $type, 'title' => $text('title'), 'x' => $widget->int('x'), 'y' => $widget->int('y'), 'across' => $widget->int('across'), 'down' => $widget->int('down')];
         if ($type === 'text') {
             $fields['text'] = RichText::plain($text('text'));

@@ -14,6 +14,8 @@ final readonly class Widget
 {
     public const CHARTS = ['bars', 'lines', 'areas', 'stacked', 'dots', 'parts', 'figure', 'table'];
 
+    public const TYPES = [...self::CHARTS, 'text', 'picture'];
+
     public const MEASURES = ['count', 'sum', 'mean', 'median', 'least', 'most', 'distinct'];
 
     public const STEPS = ['day', 'week', 'month', 'quarter', 'year'];
@@ -93,5 +95,21 @@ final readonly class Widget
         }
 
         return $read;
+    }
+
+    /**
+     * The filters that a page lays on a widget.
+     *
+     * @return list<array{string, string, string}>
+     */
+    public function filtersOf(Part $page): array
+    {
+        return $page->string('source') === $this->source ? self::filters($page->strings('filters')) : [];
+    }
+
+    /** @return array{string, string}|null first and last day of the period of a page */
+    public static function period(Part $page): ?array
+    {
+        return preg_match('#^(\d{4}-\d\d-\d\d)/(\d{4}-\d\d-\d\d)$#D', $page->string('period'), $found) === 1 ? [$found[1], $found[2]] : null;
     }
 }

@@ -1,4 +1,4 @@
-@php($period = App\View\WidgetView::period($part))
+@php($period = MistyAttic\Core\Kinds\Report\Widget::period($part))
 @php($fields = $records === null ? [] : $records->fields)
 <form data-settings-of="{{ $part->id }}" data-do="page-set">
     <h2 id="report-dialog-name">The page “{{ $part->string('title') }}”</h2>

@@ -3,7 +3,7 @@
 <form data-settings-of="{{ $part->id }}" data-do="widget-set">
     <h2 id="report-dialog-name">Set up “{{ $part->string('title') === '' ? __("data.widgets.{$type}") : $part->string('title') }}”</h2>
     <div class="settings-grid">
-        <label>What is it?<select class="input" name="type" data-again>@foreach ([...MistyAttic\Core\Kinds\Report\Widget::CHARTS, 'text', 'picture'] as $one)<option value="{{ $one }}" @selected($one === $type)>{{ __("data.widgets.{$one}") }}</option>@endforeach</select></label>
+        <label>What is it?<select class="input" name="type" data-again>@foreach (MistyAttic\Core\Kinds\Report\Widget::TYPES as $one)<option value="{{ $one }}" @selected($one === $type)>{{ __("data.widgets.{$one}") }}</option>@endforeach</select></label>
         <label>Title<input class="input" name="title" value="{{ $part->string('title') }}" maxlength="200"></label>
         @if ($type === 'text')
             <label class="is-whole">Text<textarea class="textarea" name="text" rows="6" maxlength="20000">{{ $part->richText()->text() }}</textarea></label>

@@ -8,7 +8,7 @@
             <div class="tools" role="toolbar" aria-label="Laying out" data-tools>
                 <details class="menu" data-menu><summary class="button">Put in…</summary>
                     <div class="menu-sheet">
-                        @foreach ([...MistyAttic\Core\Kinds\Report\Widget::CHARTS, 'text', 'picture'] as $type)<button type="button" class="menu-line" data-add="{{ $type }}">{{ __("data.widgets.{$type}") }}</button>@endforeach
+                        @foreach (MistyAttic\Core\Kinds\Report\Widget::TYPES as $type)<button type="button" class="menu-line" data-add="{{ $type }}">{{ __("data.widgets.{$type}") }}</button>@endforeach
                     </div>
                 </details>
                 <button type="button" class="button" data-page-add>New page</button>
