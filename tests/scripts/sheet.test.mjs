@@ -3,7 +3,9 @@ import { test } from 'node:test';
 import { separated } from '../../resources/js/sheet/clipboard.js';
 import { commands, carryOn } from '../../resources/js/sheet/commands.js';
 import { keep, letters, shifted, spell } from '../../resources/js/sheet/formula.js';
-import { Sheet, dressed, formulaOf, lookOf, newId, resultOf } from '../../resources/js/sheet/model.js';
+import { newId } from '../../resources/js/common/new-id.js';
+import { Sheet } from '../../resources/js/sheet/model.js';
+import { dressed, formulaOf, lookOf, resultOf } from '../../resources/js/sheet/cell.js';
 import { editable, shown, typed } from '../../resources/js/sheet/values.js';
 
 const parts = (rows, tab = 1, name = 'Log') => [

@@ -1,7 +1,7 @@
 import { inLine } from './clipboard.js';
 import { keep, letters } from './formula.js';
 import { element } from './grid.js';
-import { dressed, lookOf } from './model.js';
+import { dressed, lookOf } from './cell.js';
 import { lookParts, lookWith, typed } from './values.js';
 
 /**

@@ -1,5 +1,5 @@
 import { shifted, spell } from './formula.js';
-import { bareOf, dressed, formulaOf, lookOf } from './model.js';
+import { bareOf, dressed, formulaOf, lookOf } from './cell.js';
 import { editable, lookParts, shown } from './values.js';
 
 /**

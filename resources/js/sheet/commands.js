@@ -1,6 +1,7 @@
+import { newId } from '../common/new-id.js';
 import { carriedTo } from './clipboard.js';
 import { shifted } from './formula.js';
-import { bareOf, dressed, formulaOf, lookOf, newId, resultOf } from './model.js';
+import { bareOf, dressed, formulaOf, lookOf, resultOf } from './cell.js';
 import { FORMATS, lookParts, lookWith } from './values.js';
 
 /**

@@ -1,5 +1,5 @@
 import { letters } from './formula.js';
-import { lookOf, resultOf } from './model.js';
+import { lookOf, resultOf } from './cell.js';
 import { lookParts, shown } from './values.js';
 
 /**

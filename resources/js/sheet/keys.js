@@ -1,4 +1,4 @@
-import { bareOf } from './model.js';
+import { bareOf } from './cell.js';
 
 /** @typedef {import('./grid.js').Spot} Spot */
 

@@ -1,3 +1,6 @@
+import { Dirty } from './dirty.js';
+import { formulaOf, same, write } from './cell.js';
+
 /**
  * A cell's value as it is kept: a number, a text or a boolean is itself; `["d", "2026-05-03"]` a day, `["!", "#DIV/0!"]` an
  * error, `["=", "SUM(…)", 6]` a formula with its result, `["*", "b|0.00", …]` one with a look before it.
@@ -18,54 +21,6 @@
  *   | {do: 'remove', ids: string[]}
  *   | {do: 'order', tab: string, rows: string[]}} Op
  */
-
-/** What of a sheet the server does not have. */
-class Dirty {
-    constructor() {
-        /** @type {Map<string, Set<string>>} row => columns */
-        this.cells = new Map();
-        /** @type {Map<string, Set<string>>} tab or column => fields */
-        this.fields = new Map();
-        /** @type {Set<string>} */
-        this.added = new Set();
-        /** @type {Set<string>} */
-        this.moved = new Set();
-        /** @type {Set<string>} */
-        this.removed = new Set();
-        /** @type {Set<string>} tabs whose rows were sorted */
-        this.sorted = new Set();
-    }
-
-    get any() {
-        return [this.cells, this.fields, this.added, this.moved, this.removed, this.sorted].some((of) => of.size > 0);
-    }
-
-    /** @param {string} id @param {string} column */
-    has(id, column) {
-        return this.added.has(id) || (this.cells.get(id)?.has(column) ?? false);
-    }
-
-    /** @param {Map<string, Set<string>>} map @param {string} key @param {string} value */
-    static note(map, key, value) {
-        const set = map.get(key) ?? new Set();
-        map.set(key, set.add(value));
-    }
-
-    /** @param {Dirty} later */
-    with(later) {
-        for (const of of /** @type {('cells' | 'fields')[]} */ (['cells', 'fields'])) for (const [key, values] of later[of]) for (const value of values) Dirty.note(this[of], key, value);
-        for (const of of /** @type {('added' | 'moved' | 'removed' | 'sorted')[]} */ (['added', 'moved', 'removed', 'sorted'])) for (const id of later[of]) this[of].add(id);
-        return this;
-    }
-}
-
-let count = 0;
-
-/** @returns {string} an id for a new part */
-export function newId() {
-    const random = crypto.getRandomValues(new Uint32Array(2));
-    return `s${(random[0] % 2176782336).toString(36).padStart(5, '0')}${(random[1] % 46656).toString(36).padStart(3, '0')}${(count++ % 36).toString(36)}`;
-}
 
 /** A spreadsheet in the browser: its tabs, what was done to it, and what of that is not saved. */
 export class Sheet {
@@ -438,45 +393,4 @@ export class Sheet {
             ...Object.entries(edits.fields ?? {}).map(([id, fields]) => /** @type {Op} */ ({ do: 'fields', id, fields })),
         ]);
     }
-}
-
-/** @param {Row} row @param {string} column @param {Value | undefined} value */
-function write(row, column, value) {
-    if (value === undefined) delete row.cells[column];
-    else row.cells[column] = value;
-}
-
-/** @param {Value | undefined} one @param {Value | undefined} two */
-function same(one, two) {
-    return one === two || (Array.isArray(one) && Array.isArray(two) && JSON.stringify(one) === JSON.stringify(two));
-}
-
-/** @param {Value | null | undefined} value @returns {string} letters and format, see {@link dressed} */
-export function lookOf(value) {
-    return Array.isArray(value) && value[0] === '*' ? String(value[1]) : '';
-}
-
-/** @param {Value | null | undefined} value @returns {Value | undefined} the value without its look */
-export function bareOf(value) {
-    if (!Array.isArray(value) || value[0] !== '*') return value ?? undefined;
-    return value.length > 3 ? value.slice(2) : value[2];
-}
-
-/** @param {Value | undefined} bare @param {string} look b i l c r, and a number format behind a bar @returns {Value | undefined} */
-export function dressed(bare, look) {
-    if (look === '') return bare;
-    return ['*', look, ...(bare === undefined ? [] : Array.isArray(bare) ? bare : [bare])];
-}
-
-/** @param {Value | null | undefined} value @returns {string | undefined} a formula as it is kept */
-export function formulaOf(value) {
-    const bare = bareOf(value);
-    return Array.isArray(bare) && bare[0] === '=' ? String(bare[1]) : undefined;
-}
-
-/** @param {Value | null | undefined} value @returns {Value | undefined} what a cell holds, or what its formula gave */
-export function resultOf(value) {
-    const bare = bareOf(value);
-    if (!Array.isArray(bare) || bare[0] !== '=') return bare;
-    return bare.length > 3 ? bare.slice(2) : bare[2];
 }

@@ -1,4 +1,4 @@
-import { bareOf, resultOf } from './model.js';
+import { bareOf, resultOf } from './cell.js';
 
 /** @typedef {import('./model.js').Value} Value */
 
