@@ -67,7 +67,9 @@ final class DatasetView
 
     public function value(int $row, string $field): string
     {
-        return self::show($this->data->column($field)[$row]);
+        $value = $this->data->column($field)[$row];
+
+        return $this->data->type($field) === 'money' && (is_int($value) || is_float($value)) ? number_format($value, 2, '.', '') : self::show($value);
     }
 
     /** What is wrong with a calculated field, in words. */

@@ -121,8 +121,9 @@ final readonly class Entry
         return match ($this->statement->type) {
             ChangeType::Removed, ChangeType::Added => mb_ucfirst($what),
             ChangeType::Moved => __('history.plan.moved', ['what' => $what]),
-            ChangeType::Edited => __($this->statement->added + $this->statement->removed > 0 ? 'history.plan.edited' : 'history.plan.formatted', ['name' => (string) ($values['name'] ?? '')])
-                .$this->words(),
+            ChangeType::Edited => $this->statement->added + $this->statement->removed > 0
+                ? __('history.plan.edited', ['name' => (string) ($values['name'] ?? '')]).$this->words()
+                : __(Lang::has("history.plan_of.{$this->statement->code}") ? "history.plan_of.{$this->statement->code}" : 'history.plan_of.formatted', array_map(strval(...), $values)),
         };
     }
 

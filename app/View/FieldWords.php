@@ -40,6 +40,7 @@ final class FieldWords
         [$one, $two] = explode(':', $value, 2) + ['', ''];
 
         return match (true) {
+            $field === 'measure' && ! in_array($one, Widget::MEASURES, true) => $value,
             $field === 'measure' => (string) __("data.measures.{$one}", ['of' => $two === '' ? '' : $this->name($two)]),
             $two === '' => $this->name($one),
             default => $this->name($one).', '.__("data.steps.{$two}"),

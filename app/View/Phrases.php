@@ -8,6 +8,7 @@ use App\Models\Cause;
 use App\Models\Item;
 use App\Models\PublishingState;
 use App\Models\Version;
+use Illuminate\Support\Facades\Lang;
 use MistyAttic\Core\Compare\Movement;
 use MistyAttic\Core\Compare\Statement;
 
@@ -164,9 +165,8 @@ final class Phrases
                 return [$end => $named];
             }
             $key = "changes.values.{$values['field']}.".($values[$end] ?? '');
-            $word = __($key);
 
-            return is_string($word) && $word !== $key ? [$end => $word] : [];
+            return Lang::has($key) && is_string(__($key)) ? [$end => __($key)] : [];
         };
 
         return ! isset($values['field']) ? [] : [

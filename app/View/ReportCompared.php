@@ -117,12 +117,16 @@ final class ReportCompared
         // Split another way, the groups as wholes are what can be compared.
         $whole = $old->part->string('split') !== $new->part->string('split') && in_array($old->widget->measure, ['count', 'sum'], true) && in_array($new->widget->measure, ['count', 'sum'], true);
         [$was, $is] = [self::values($old, $whole), self::values($new, $whole)];
+        $isBroken = fn (WidgetView $widget): bool => $widget->broken !== null && $widget->broken !== 'empty';
+        $alike = $old->part->string('measure') === $new->part->string('measure') && ! $isBroken($old) && ! $isBroken($new);
+        $adds = in_array($new->widget->measure, ['count', 'sum'], true);
         $rows = [];
         foreach (array_keys($was + $is) as $key) {
             [$before, $after] = [$was[$key] ?? null, $is[$key] ?? null];
             if ($before !== $after) {
+                // Of a count or a sum what is not there is nothing; of a mean it can't be said by how much it moved.
+                $comparable = $alike && ($adds || ($before !== null && $after !== null));
                 $more = ($after ?? 0) - ($before ?? 0);
-                $comparable = $old->part->string('measure') === $new->part->string('measure');
                 $rows[] = [(string) $key, $before === null ? '' : $old->number($before), $after === null ? '' : $new->number($after), $comparable ? ($more > 0 ? '+' : '').$new->number($more) : ''];
             }
         }

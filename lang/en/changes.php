@@ -109,6 +109,7 @@ return [
         'line' => 'the line “:name”',
     ],
     'unnamed' => [
+        'part' => 'a part',
         'heading' => 'an empty heading', 'paragraph' => 'an empty paragraph', 'item' => 'an empty list item', 'task' => 'an empty task',
         'quote' => 'an empty quote', 'code' => 'an empty block of code', 'table' => 'a table', 'picture' => 'a picture', 'rule' => 'a line across',
         'row' => 'an empty row', 'cell' => 'an empty cell',
@@ -208,14 +209,16 @@ return [
 
     'kinds' => [
         'heading' => 'heading', 'paragraph' => 'paragraph', 'item' => 'list item', 'task' => 'task', 'quote' => 'quote', 'code' => 'block of code',
-        'object' => 'object', 'list' => 'list', 'value' => 'value',
+        'part' => 'part', 'object' => 'object', 'list' => 'list', 'value' => 'value',
         'tab' => 'tab', 'column' => 'column', 'page_column' => 'column', 'row' => 'row', 'field' => 'field', 'record' => 'record', 'page' => 'page', 'widget' => 'widget', 'settings' => 'settings', 'question' => 'question', 'choice' => 'choice', 'grid_line' => 'row', 'skip_rule' => 'skip rule', 'answer' => 'answer', 'section' => 'section', 'rich_text' => 'text', 'button' => 'button', 'call_out' => 'call-out', 'links' => 'list of links', 'hours' => 'table of hours', 'contact' => 'contact card', 'divider' => 'divider', 'figure' => 'figure', 'bytes' => 'file', 'line' => 'line',
         'cell' => 'cell', 'table' => 'table', 'picture' => 'picture', 'rule' => 'line across',
     ],
 
     'values' => [
         'audience' => ['anyone' => 'everybody', 'shelf' => 'the people of the shelf', 'named' => 'the people named'],
-        'type' => ['short' => 'short text', 'long' => 'long text', 'one' => 'one of several', 'several' => 'several of several', 'scale' => 'scale', 'number' => 'number', 'date' => 'date', 'time' => 'time', 'yes_no' => 'yes or no', 'email' => 'e-mail address', 'file' => 'picture or file', 'grid' => 'grid', 'note' => 'text that explains'],
+        'type' => ['short' => 'short text', 'long' => 'long text', 'one' => 'one of several', 'several' => 'several of several', 'scale' => 'scale', 'number' => 'number', 'date' => 'date', 'time' => 'time', 'yes_no' => 'yes or no', 'email' => 'e-mail address', 'file' => 'picture or file', 'grid' => 'grid', 'note' => 'text that explains',
+            'text' => 'text', 'money' => 'money', 'boolean' => 'yes or no', 'choice' => 'one of several',
+            'bars' => 'bars', 'lines' => 'lines', 'areas' => 'areas', 'stacked' => 'stacked bars', 'dots' => 'dots', 'parts' => 'parts of a whole', 'figure' => 'one figure', 'table' => 'table', 'picture' => 'picture'],
         'action' => ['go' => 'go on', 'show' => 'show', 'hide' => 'leave out', 'end' => 'end'],
         'background' => ['plain' => 'paper'],
     ],

@@ -213,7 +213,7 @@ final class DataTest extends TestCase
             array_push($after, ...(mt_rand(0, 3) === 0 ? [$record(90)] : []));
             $page = new Part('page', 'page', 0, ['title' => '', 'source' => 'dataset', ...(mt_rand(0, 1) === 0 ? ['filters' => ['fkind|is_not|Heat']] : []), ...(mt_rand(0, 1) === 0 ? ['period' => '2026-01-01/2026-06-30'] : [])]);
             $widget = new Part('widget', 'widget', 1, ['type' => 'figure', 'measure' => 'count', 'source' => 'dataset', ...[[], ['filters' => ['fkind|is|wood']], ['filters' => ['fnum|above|4']]][mt_rand(0, 2)]]);
-            $of = fn (array $records): Records => Records::of(PartTree::of([...$fields, ...$records]));
+            $of = fn (array $records): Records => Records::of(PartTree::of([...$fields, ...array_values($records)]));
             $count = fn (array $records): int => count((new Counted(new Widget($widget), $of($records), (new Widget($widget))->filtersOf($page), Widget::period($page)))->rows);
             $same = array_filter($after, fn (Part $part) => in_array($part, $before, true));
             $found = Emptied::by($widget, $page, $of(array_values(array_filter($before, fn (Part $part) => ! in_array($part, $same, true)))), $of(array_values(array_filter($after, fn (Part $part) => ! in_array($part, $same, true)))), fn () => $of($before));

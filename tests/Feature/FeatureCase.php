@@ -19,6 +19,8 @@ use App\Store\States;
 use Illuminate\Foundation\Testing\TestCase;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Date;
+use Illuminate\Support\Facades\Lang;
+use LogicException;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
@@ -47,6 +49,8 @@ abstract class FeatureCase extends TestCase
             copy($this->database, self::$empty);
         }
         $this->withoutVite();
+        // A key without words would stand on a page as it is.
+        Lang::handleMissingKeysUsing(fn (string $key): string => is_file(lang_path('en/'.explode('.', $key)[0].'.php')) ? throw new LogicException("There are no words for {$key}") : $key);
         Date::setTestNow('2026-05-04 10:00:00');
     }
 

@@ -13,10 +13,13 @@ use App\View\Phrases;
 use Illuminate\Support\Facades\Lang;
 use MistyAttic\Core\Compare\Statements;
 use MistyAttic\Core\Compare\TreeCompare;
+use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Document\DocumentKind;
+use MistyAttic\Core\Kinds\Kind;
 use MistyAttic\Core\Kinds\Kinds;
 use MistyAttic\Core\Kinds\PartReader;
+use MistyAttic\Core\Kinds\SchemaKind;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\Core\RandomContent;
 use Tests\Core\Sketch;
@@ -86,6 +89,17 @@ final class PhrasesTest extends FeatureCase
         self::assertGreaterThan(12, count($codes[1]));
         foreach ($codes[1] as $code) {
             self::assertTrue(Lang::has("problems.{$code}"), $code);
+        }
+    }
+
+    public function test_every_part_of_every_kind_is_called_something_where_it_stays_as_it_is(): void
+    {
+        foreach (array_filter(Kinds::all(), fn (Kind $kind) => $kind->name() !== 'file') as $kind) {
+            self::assertInstanceOf(SchemaKind::class, $kind);
+            foreach ($kind->roles()::cases() as $role) {
+                $noun = $kind->noun(new Part('pone', (string) $role->value, 0, []));
+                self::assertTrue(Lang::has("history.nouns.{$noun}"), "{$kind->name()}: {$noun}");
+            }
         }
     }
 

@@ -7,7 +7,7 @@
         @if ($widget->part->string('title') !== '')<h3>{{ $widget->part->string('title') }}</h3>@endif
         @if ($widget->part->string('chunk') !== '')<img src="{{ ($pictures ?? fn ($chunk) => route('picture', [$item, $chunk]))($widget->part->string('chunk')) }}" alt="{{ $widget->part->string('alt') }}">@else<p class="widget-broken">No picture yet.</p>@endif
     @else
-        <header class="widget-head"><h3>@if (isset($pictures))<a href="#part-{{ $widget->part->id }}">{{ $widget->title() }}</a>@else{{ $widget->title() }}@endif</h3><p>{{ $widget->words() }}</p></header>
+        <header class="widget-head"><h3>@if (isset($pictures))<a href="#part-{{ $widget->part->id }}">{{ $widget->title() }}</a>@else{{ $widget->title() }}@endif</h3>@if ($widget->broken === null || $widget->broken === 'empty')<p>{{ $widget->words() }}</p>@endif</header>
         @if ($widget->broken !== null && $widget->broken !== 'empty')
             @include('report.broken')
         @else
