@@ -43,7 +43,7 @@ final readonly class BrokenWidgets
             $evidence = ['widget' => $widget->string('title'), 'report' => $report->title];
             $broken = array_intersect((new Widget($widget))->fields(), array_map(strval(...), array_keys($lost)));
             foreach ($broken as $field) {
-                $found[] = ['type' => 'broke_widget', 'part' => $field, 'evidence' => ['field' => $lost[$field], ...$evidence]];
+                $found[] = ['type' => self::how($after->find($field)), 'part' => $field, 'evidence' => ['field' => $lost[$field], ...$evidence]];
             }
             if ($broken === [] && $left !== [] && Emptied::by($widget, $page, $gone, $came, fn (): Records => $this->columns->records($beforeRoot))) {
                 $found[] = ['type' => 'emptied_widget', 'part' => $left[array_key_first($left)]->id, 'evidence' => $evidence];
@@ -69,6 +69,16 @@ final readonly class BrokenWidgets
         }
 
         return $lost;
+    }
+
+    /** How a widget came to lack a field, by what became of that. */
+    private static function how(?Part $field): string
+    {
+        return match (true) {
+            $field === null => 'broke_widget',
+            $field->string('expression') !== '' => 'starved_widget',
+            default => 'misfit_widget',
+        };
     }
 
     /** @param list<Part|null> $records */

@@ -18,8 +18,11 @@ final class DatasetCompared
     /** Records that are shown. */
     private const MOST = 300;
 
-    /** @var list<MarkedPart> */
+    /** @var list<MarkedPart> those that are shown */
     public array $fields = [];
+
+    /** Fields that are left out since they are the same in all records that are shown. */
+    public int $same = 0;
 
     /** @var list<MarkedPart|int> records, and how many the same are left out */
     public array $lines = [];
@@ -74,6 +77,28 @@ final class DatasetCompared
         if ($same > 0) {
             $this->lines[] = $same;
         }
+        if (! $was && ! $all) {
+            $fields = array_values(array_filter($this->fields, fn (MarkedPart $field, int $at) => $at === 0 || $this->differs($field), ARRAY_FILTER_USE_BOTH));
+            [$this->fields, $this->same] = [$fields, count($this->fields) - count($fields)];
+        }
+    }
+
+    /** Whether a field changed, or what a record that is shown holds in it; of one that came or went all of it is shown. */
+    private function differs(MarkedPart $field): bool
+    {
+        if ($this->state($field) !== 'same') {
+            return true;
+        }
+        foreach ($this->lines as $line) {
+            if ($line instanceof MarkedPart) {
+                [$was, $is] = $this->cell($line, $field->part->id);
+                if ($line->state !== null || $was !== $is) {
+                    return true;
+                }
+            }
+        }
+
+        return false;
     }
 
     /** @return array<string, int> */

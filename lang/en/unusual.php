@@ -11,7 +11,9 @@ return [
     'type_changed' => ':cells values became of another type',
     'rows_doubled' => ':rows rows came that are there already',
     'answered_removed' => 'A question with :answers answers went',
-    'broke_widget' => '“:field” is gone or of another type, and “:widget” in “:report” needs it',
+    'broke_widget' => '“:field” is gone, and “:widget” in “:report” needs it',
+    'misfit_widget' => '“:field” is of another type, and “:widget” in “:report” needs it',
+    'starved_widget' => '“:field” can not be computed any more, and “:widget” in “:report” needs it',
     'emptied_widget' => '“:widget” in “:report” has no record left to count',
     'more' => '{1} and one more thing|[2,*] and :count more things',
 ];

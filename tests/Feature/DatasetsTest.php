@@ -114,6 +114,8 @@ final class DatasetsTest extends FeatureCase
         $this->put(route('record.save', [$item, $record->id]), ['base' => $item->root, 'values' => [$ids['Minutes'] => '45', $ids['Paid'] => '']])->assertSessionHasNoErrors();
         $this->put(route('record.save', [$item, 'new']), ['base' => $item->refresh()->root, 'values' => [$ids['Thing'] => 'A kettle']])->assertSessionHasNoErrors();
         $this->get(route('history', ['item' => $item, 'from' => 1, 'to' => 3]))->assertOk()->assertSee('<del>35</del>', false)->assertSee('<ins>45</ins>', false)->assertSee('A kettle')->assertSee('3 records the same');
+        $this->get(route('history', ['item' => $item, 'from' => 1, 'to' => 2]))->assertSee('2 fields the same')->assertDontSee('Yes or no');
+        $this->get(route('history', ['item' => $item, 'from' => 1, 'to' => 2, 'rows' => 'all']))->assertDontSee('fields the same')->assertSee('Yes or no');
         $this->get(route('part', [$item, $record->id]))->assertOk();
         $this->delete(route('record.remove', [$item, $record->id]), ['base' => $item->refresh()->root])->assertRedirect();
         $this->post(route('restore.store', [$item, 1]), ['seen' => 4])->assertSessionHasNoErrors();

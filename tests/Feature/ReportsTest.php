@@ -150,7 +150,7 @@ final class ReportsTest extends FeatureCase
     {
         $this->save($this->data, $this->people['owner'], $this->records(hours: false));
         $this->get(route('item', $this->report))->assertOk()->assertSee('It needs “Double”, which is gone.')->assertSee('Ines removed it in Repair log 3')->assertSee('Bring “Double” back')->assertSee('Restore both…')->assertSee('Point it elsewhere…');
-        $this->get(route('shelf', $this->shelf))->assertSee('“Double” is gone or of another type, and “Doubled” in “Quarterly repairs” needs it');
+        $this->get(route('shelf', $this->shelf))->assertSee('“Double” is gone, and “Doubled” in “Quarterly repairs” needs it');
         $this->post(route('part.restore', [$this->data, 'fhours', 2]), ['seen' => 3])->assertRedirect();
         $this->get(route('item', $this->report))->assertSee('<b>18</b>', false)->assertDontSee('which is gone');
         $this->assertVerified();
@@ -182,10 +182,13 @@ final class ReportsTest extends FeatureCase
         $tree = $this->records();
         $without = PartTree::of(array_values(array_map(fn (Part $part) => $part->without('ftip'), array_filter($tree->parts, fn (Part $part) => $part->id !== 'ftip'))));
         $this->save($this->data, $this->people['owner'], $without);
+        $types = fn (): array => array_column($this->data->refresh()->versions()->where('number', $this->data->head)->firstOrFail()->unusual ?? [], 'type');
+        self::assertSame(['broke_widget', 'starved_widget'], $types());
         $this->get(route('item', $this->report))->assertOk()->assertSee('The calculated field “Double” can not be computed.')->assertSee('Ines removed “Tip”, which it is calculated from, in Repair log 3')->assertSee('Bring “Tip” back');
         $this->post(route('part.restore', [$this->data, 'ftip', 2]), ['seen' => 3])->assertRedirect();
         $this->get(route('item', $this->report))->assertSee('<b>18</b>', false);
         $this->save($this->data, $this->people['owner'], PartTree::of(array_map(fn (Part $part) => $part->id === 'fday' ? $part->with('type', 'text') : $part, $this->tree($this->data->refresh())->parts)));
+        self::assertSame(['misfit_widget'], $types());
         $this->get(route('item', $this->report))->assertOk()->assertSee('It needs “Day” to be a day')->assertSee('Ines made it another type in Repair log 5')->assertSee('Bring “Day” back…');
         $this->save($this->data, $this->people['editor'], PartTree::of([...array_values(array_filter($tree->parts, fn (Part $part) => $part->role === 'field'))]));
         $this->get(route('item', $this->report))->assertOk()->assertSee('No record of its dataset is counted any more.')->assertSee('It has been so since Repair log 6, by Tobi');

@@ -11,11 +11,12 @@
                         @if ($data->state($field) === 'added')<small>new field</small>@elseif ($data->state($field) === 'removed')<small>field removed</small>@endif
                     </th>
                 @endforeach
+                @if ($data->same > 0)<td class="data-same-fields">{{ trans_choice('{1} one field the same|[2,*] :count fields the same', $data->same) }}</td>@endif
             </tr></thead>
             <tbody>
                 @foreach ($data->lines as $line)
                     @if (is_int($line))
-                        <tr class="data-same"><td colspan="{{ max(1, count($data->fields)) }}">{{ trans_choice('{1} one record the same|[2,*] :count records the same', $line, ['count' => number_format($line)]) }}</td></tr>
+                        <tr class="data-same"><td colspan="{{ max(1, count($data->fields) + ($data->same > 0 ? 1 : 0)) }}">{{ trans_choice('{1} one record the same|[2,*] :count records the same', $line, ['count' => number_format($line)]) }}</td></tr>
                     @else
                         @php($editor = $data->editor($line))
                         <tr id="part-{{ $line->part->id }}" data-part="{{ $line->part->id }}" @class(['is-'.$data->state($line), "by-{$editor?->colour}" => $editor !== null])>
@@ -23,6 +24,7 @@
                                 @php([$was, $is] = $data->cell($line, $field->part->id))
                                 <td>@if ($data->state($line) === 'removed')<del>{{ $is }}</del>@elseif ($data->state($line) === 'added')<ins>{{ $is }}</ins>@elseif ($was !== $is)<del>{{ $was }}</del> <ins>{{ $is }}</ins>@else{{ $is }}@endif</td>
                             @endforeach
+                            @if ($data->same > 0)<td></td>@endif
                         </tr>
                     @endif
                 @endforeach
