@@ -8,7 +8,6 @@ use App\Models\Cause;
 use App\Models\Item;
 use App\Models\PublishingState;
 use App\Models\Version;
-use Illuminate\Support\Facades\Lang;
 use MistyAttic\Core\Compare\Movement;
 use MistyAttic\Core\Compare\Statement;
 
@@ -166,7 +165,9 @@ final class Phrases
             }
             $key = "changes.values.{$values['field']}.".($values[$end] ?? '');
 
-            return Lang::has($key) && is_string(__($key)) ? [$end => __($key)] : [];
+            $word = __($key);
+
+            return is_string($word) && $word !== $key ? [$end => $word] : [];
         };
 
         return ! isset($values['field']) ? [] : [

@@ -8,7 +8,7 @@ namespace MistyAttic\Core\Sequences;
  * Where two lists go on together after a difference: at an element that is the last of its like on each side. Finding it costs
  * what the difference is large, and not what the lists are long.
  */
-final readonly class Anchors
+final class Anchors
 {
     /** Elements on both sides together, up to which a difference ends at any anchor. */
     private const AT_HAND = 2;
@@ -19,32 +19,69 @@ final readonly class Anchors
     /** Else so many elements have to be equal again, lest something that was carried elsewhere leads astray. */
     private const AGAIN = 16;
 
+    /** So many elements tell whether a list is varied. */
+    private const SAMPLE = 256;
+
     /** No element. */
     private const NONE = -1;
 
-    /** @var array<int> element => its last position */
-    private array $lastOld;
+    /** Whether there are many elements and most differ from each other, so that two equal ones in a row say something. */
+    private readonly bool $isVaried;
+
+    /** @var array<int>|null element => its last position; made when it is asked for first */
+    private ?array $lastOld = null;
 
     /** @var array<int> */
-    private array $lastNew;
+    private array $lastNew = [];
 
     /**
      * @param  list<string>  $old
      * @param  list<string>  $new
      */
-    public function __construct(private array $old, private array $new)
+    public function __construct(private readonly array $old, private readonly array $new)
     {
-        $this->lastOld = array_flip($old);
-        $this->lastNew = array_flip($new);
+        $sample = array_slice($old, 0, self::SAMPLE);
+        $this->isVaried = 2 * count(array_flip($sample)) > self::SAMPLE;
     }
 
     /**
-     * The nearest anchor behind two positions.
+     * Where both sides go on behind two positions at which they differ.
      *
      * @return array{int, int, bool}|null how far it is on either side, and whether something in between may be equal as well
      */
     public function behind(int $a, int $b): ?array
     {
+        return ($this->isVaried ? $this->next($a, $b) : null) ?? $this->nearest($a, $b);
+    }
+
+    /**
+     * One that went, one that came, or one in place of another, with two that are equal behind it: most differences are no more.
+     *
+     * @return array{int, int, bool}|null
+     */
+    private function next(int $a, int $b): ?array
+    {
+        $old = $this->old;
+        $new = $this->new;
+        $a1 = $old[$a + 1] ?? null;
+        $b1 = $new[$b + 1] ?? null;
+        if ($a1 !== null && $a1 === $new[$b] && isset($old[$a + 2]) && $old[$a + 2] === $b1) {
+            return [1, 0, false];
+        }
+        if ($b1 !== null && $b1 === $old[$a] && isset($new[$b + 2]) && $new[$b + 2] === $a1) {
+            return [0, 1, false];
+        }
+
+        return $a1 !== null && $a1 === $b1 && isset($old[$a + 2], $new[$b + 2]) && $old[$a + 2] === $new[$b + 2] ? [1, 1, false] : null;
+    }
+
+    /** @return array{int, int, bool}|null */
+    private function nearest(int $a, int $b): ?array
+    {
+        if ($this->lastOld === null) {
+            $this->lastOld = array_flip($this->old);
+            $this->lastNew = array_flip($this->new);
+        }
         $old = $this->old;
         $lastOld = $this->lastOld;
         $lastNew = $this->lastNew;
