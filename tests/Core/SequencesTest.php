@@ -47,7 +47,7 @@ final class SequencesTest extends TestCase
         for ($seed = 1; $seed <= 120; $seed++) {
             $random = new Randomizer(new Mt19937($seed));
             // Every fourth line is one that comes again and again, as ends of blocks and empty lines do.
-            $old = array_map(fn (int $i): string => $random->getInt(0, 3) === 0 ? ['}', '', '    }', '];'][$random->getInt(0, 3)] : "line {$i}", range(1, $random->getInt(20, 150)));
+            $old = array_map(fn (int $i): string => $random->getInt(0, 3) === 0 ? ['}', '', '    }', '];'][$random->getInt(0, 3)] : "line {$i}", range(1, $seed % 6 === 0 ? 400 : $random->getInt(20, 150)));
             $new = [];
             $percent = [2, 10, 30, 60][$seed % 4];
             foreach ($old as $line) {
@@ -73,6 +73,15 @@ final class SequencesTest extends TestCase
         }
         self::assertLessThanOrEqual($most, $common);
         self::assertGreaterThan(0.99 * $most, $common);
+    }
+
+    public function test_in_a_long_varied_list_one_equal_element_alone_does_not_end_a_difference(): void
+    {
+        $lines = array_map(fn (int $i): string => "line {$i}", range(1, 300));
+        // The brace behind the line that went is not the one that stands there now: that belongs to what came.
+        $old = ['first', ...$lines, 'gone', '}', 'one', 'two', 'three', 'last'];
+        $new = ['FIRST', ...$lines, '}', 'came', 'gone', '}', 'one', 'two', 'three', 'LAST'];
+        self::assertSame([[0, 1, 0, 1], [301, 301, 301, 303], [306, 307, 308, 309]], Sequences::align($old, $new)->gaps());
     }
 
     public function test_past_the_cap_it_says_so_and_still_keeps_what_is_easy(): void
