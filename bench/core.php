@@ -89,32 +89,39 @@ $words = function (int $count) use ($random, $vocabulary): string {
 
     return implode(' ', $words);
 };
-/** Median processor time in milliseconds. */
-$time = function (Closure $work, int $times = 5): float {
-    $used = [];
-    while ($times-- > 0) {
-        gc_collect_cycles();
-        $start = getrusage() ?: [];
-        $work();
-        $end = getrusage() ?: [];
-        $used[] = 1e3 * ($end['ru_utime.tv_sec'] - $start['ru_utime.tv_sec'] + $end['ru_stime.tv_sec'] - $start['ru_stime.tv_sec']) + ($end['ru_utime.tv_usec'] - $start['ru_utime.tv_usec'] + $end['ru_stime.tv_usec'] - $start['ru_stime.tv_usec']) / 1e3;
-    }
+/** Processor time in milliseconds that work takes here, or in a child. */
+$once = function (Closure $work, int $who = 0): float {
+    $start = getrusage($who) ?: [];
+    $work();
+    $end = getrusage($who) ?: [];
+
+    return 1e3 * ($end['ru_utime.tv_sec'] - $start['ru_utime.tv_sec'] + $end['ru_stime.tv_sec'] - $start['ru_stime.tv_sec']) + ($end['ru_utime.tv_usec'] - $start['ru_utime.tv_usec'] + $end['ru_stime.tv_usec'] - $start['ru_stime.tv_usec']) / 1e3;
+};
+$median = function (array $used): float {
     sort($used);
 
     return $used[intdiv(count($used), 2)];
 };
-/** The same of a command, of which many runs are taken together since the clock for children is coarse. */
-$command = function (string $line, int $times = 5): float {
+$time = function (Closure $work, int $times = 5) use ($once, $median): float {
     $used = [];
     while ($times-- > 0) {
-        $start = getrusage(1) ?: [];
-        exec($line.' >/dev/null 2>&1');
-        $end = getrusage(1) ?: [];
-        $used[] = 1e3 * ($end['ru_utime.tv_sec'] - $start['ru_utime.tv_sec'] + $end['ru_stime.tv_sec'] - $start['ru_stime.tv_sec']) + ($end['ru_utime.tv_usec'] - $start['ru_utime.tv_usec'] + $end['ru_stime.tv_usec'] - $start['ru_stime.tv_usec']) / 1e3;
+        gc_collect_cycles();
+        $used[] = $once($work);
     }
-    sort($used);
 
-    return $used[intdiv(count($used), 2)];
+    return $median($used);
+};
+$command = fn (string $line, int $times = 5): float => $median(array_map(fn () => $once(fn () => exec($line.' >/dev/null 2>&1'), 1), range(1, $times)));
+/** Both in turn, so that what else the machine does falls on both alike. */
+$inTurn = function (Closure $work, string $line, int $times = 11) use ($once, $median): array {
+    $ours = $theirs = [];
+    while ($times-- > 0) {
+        gc_collect_cycles();
+        $ours[] = $once($work);
+        $theirs[] = $once(fn () => exec($line.' >/dev/null 2>&1'), 1);
+    }
+
+    return [$median($ours), $median($theirs)];
 };
 $put = function (string $name, string $bytes) use ($folder): string {
     file_put_contents("{$folder}/{$name}", $bytes);
@@ -162,8 +169,8 @@ foreach ($lineCases as $name => [$old, $new]) {
     [$a, $b] = [$put("{$name}.old", $old), $put("{$name}.new", $new)];
     [$oldLines, $newLines] = [Lines::of($old), Lines::of($new)];
     $found = Sequences::align($oldLines, $newLines);
-    $ours = $time(fn () => Sequences::align(Lines::of($old), Lines::of($new)));
-    $gnu = max(0.1, $command('diff '.escapeshellarg($a).' '.escapeshellarg($b)) - $startUp);
+    [$ours, $gnu] = $inTurn(fn () => Sequences::align(Lines::of($old), Lines::of($new)), 'diff '.escapeshellarg($a).' '.escapeshellarg($b));
+    $gnu = max(0.1, $gnu - $startUp);
     exec('diff -d '.escapeshellarg($a).' '.escapeshellarg($b), $out);
     $least = count(preg_grep('/^[<>]/', $out) ?: []);
     $out = [];

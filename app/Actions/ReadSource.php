@@ -9,6 +9,7 @@ use App\Models\Version;
 use App\Store\States;
 use Carbon\CarbonImmutable;
 use Generator;
+use Illuminate\Database\Eloquent\Collection;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Formats\Content;
 use MistyAttic\Core\Formats\FileFormat;
@@ -20,6 +21,15 @@ final readonly class ReadSource
 {
     /** Bytes of JSON. */
     private const MOST_JSON = 8_388_608;
+
+    /** Steps that are told apart when what is followed has moved on. */
+    private const MOST_STEPS = 12;
+
+    /** Parts of a spreadsheet that are read for each step. */
+    private const QUICK = 4_000;
+
+    /** Entries that are looked at for each step. */
+    private const FEW_ENTRIES = 300;
 
     public function __construct(private States $states, private ReadFile $files) {}
 
@@ -59,6 +69,62 @@ final readonly class ReadSource
         $sheet = $this->states->tree($version->root ?? $item->root);
 
         return $tab !== null && $sheet->has($tab) && $sheet->get($tab)->role === 'tab' ? Source::tab($sheet, $tab) : null;
+    }
+
+    /**
+     * What became of an item since a dataset took it in last, step by step: what one person did on a day is one step, and the last
+     * one is how it is now.
+     *
+     * @return Generator<array{Source, Version}> with the version that a step ends with
+     */
+    public function since(Item $source, Item $dataset): Generator
+    {
+        $isForm = $source->kind === 'form';
+        $versions = $isForm ? $this->sinceInForm($source, $dataset) : $this->sinceInSheet($source, $dataset);
+        $ends = [];
+        foreach ($versions as $version) {
+            $ends[count($ends) - (int) ($ends !== [] && self::isOneStep($ends[count($ends) - 1], $version))] = $version;
+        }
+        foreach (array_slice($ends, -self::MOST_STEPS, -1) as $end) {
+            $read = $isForm ? $this->entries($source, $this->rootAt($source, $end->saved_at), $end->saved_at) : $this->item($source, $dataset->source_tab, $end);
+            if ($read !== null) {
+                yield [$read, $end];
+            }
+        }
+        $last = $ends[count($ends) - 1] ?? $source->versions()->with('user')->where('number', $source->head)->firstOrFail();
+        $read = $this->item($source, $dataset->source_tab, null);
+        if ($read !== null) {
+            yield [$read, $last];
+        }
+    }
+
+    /** @return Collection<int, Version> in their order; the newest alone if reading each would take long */
+    private function sinceInSheet(Item $sheet, Item $dataset): Collection
+    {
+        $known = (int) $sheet->versions()->where('root', (string) $dataset->source_state)->max('number');
+
+        return $sheet->versions()->with('user')->where('number', '>', $this->states->count($sheet->root) > self::QUICK ? $sheet->head - 1 : $known)->orderBy('number')->get();
+    }
+
+    /** @return Collection<int, Version> of the form and of its entries, by time */
+    private function sinceInForm(Item $form, Item $dataset): Collection
+    {
+        $last = $dataset->versions()->where('number', $dataset->head)->firstOrFail()->saved_at;
+        $versions = Version::query()->with('user')->where(fn ($query) => $query->where('item_id', $form->id)->orWhereIn('item_id', $form->entries()->select('id')))->where('saved_at', '>=', $last->format('Y-m-d H:i:s'));
+        // Entries that wait for a yes are seen as they were agreed to, which time alone does not tell.
+        $alone = $form->shelf->asks_entries || $form->entries()->count() > self::FEW_ENTRIES;
+
+        return $alone ? $versions->orderByDesc('saved_at')->orderByDesc('id')->limit(1)->get() : $versions->orderBy('saved_at')->orderBy('id')->get();
+    }
+
+    private static function isOneStep(Version $one, Version $next): bool
+    {
+        return $one->user_id === $next->user_id && $one->saved_at->isSameDay($next->saved_at);
+    }
+
+    private function rootAt(Item $item, CarbonImmutable $moment): string
+    {
+        return (string) ($item->versions()->where('saved_at', '<=', $moment->format('Y-m-d H:i:s'))->orderByDesc('number')->value('root') ?? $item->root);
     }
 
     /** The entries as everybody sees them, each under its own id. */

@@ -60,7 +60,7 @@ final readonly class SaveState
 
             $version = $root === $headRoot
                 ? $this->write->unchanged($item, $editor, $sent->keep, $sent->note)
-                : $this->write->handle($item, $editor, new Written($head, $tree, $root, $sent->cause, kept: $sent->keep, note: $sent->note));
+                : $this->write->handle($item, $editor, new Written($head, $tree, $root, $sent->cause, kept: $sent->keep, note: $sent->note, at: $sent->at));
             $since = $merged->conflicts === [] ? 0 : (int) Version::query()->where(['item_id' => $item->id, 'root' => $base])->max('number');
             $held = array_map(fn (Conflict $conflict) => $this->holdBack($item, $editor, $version, $tree, $conflict, $since), $merged->conflicts);
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Models\Cause;
+use Carbon\CarbonImmutable;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Edits;
 
@@ -16,6 +17,7 @@ final readonly class Sent
      * @param  PartTree|null  $tree  all of it; null when edits are sent instead
      * @param  string  $client  the window it comes from, so that a repeated sending is known as one
      * @param  bool  $keep  keep this very state as a version, whatever is saved next
+     * @param  CarbonImmutable|null  $at  when it was written, if that was not now
      */
     public function __construct(
         public string $base,
@@ -26,5 +28,6 @@ final readonly class Sent
         public Cause $cause = Cause::Wrote,
         /** What became of the base: see {@see Edits}. */
         public mixed $edits = null,
+        public ?CarbonImmutable $at = null,
     ) {}
 }

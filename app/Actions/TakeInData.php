@@ -61,28 +61,27 @@ final readonly class TakeInData
         Item::query()->where('kind', 'dataset')->whereIn('key', ReportKind::sources($report))->whereNotNull('source_id')->get()->each($this->follow(...));
     }
 
-    /** Takes in what became of the item that a dataset follows, in the name of who changed that last. */
+    /** Takes in what became of the item that a dataset follows: each change in the name of who made it, when it was made. */
     public function follow(Item $dataset): void
     {
-        if (! $dataset->follows()) {
-            return;
-        }
-        $source = Item::query()->find($dataset->source_id);
+        $source = $dataset->follows() ? Item::query()->find($dataset->source_id) : null;
         $state = $source === null ? null : $this->sources->state($source);
         if ($source === null || $state === $dataset->source_state) {
             return;
         }
-        $read = $this->sources->item($source, $dataset->source_tab, null);
-        if ($read === null) {
-            return;
-        }
-        DB::transaction(function () use ($dataset, $source, $read, $state): void {
+        DB::transaction(function () use ($dataset, $source, $state): void {
             if ($dataset->refresh()->source_state === $state) {
                 return;
             }
-            $before = $this->states->tree($dataset->root);
-            $editor = $source->versions()->with('user')->where('number', $source->head)->firstOrFail()->user;
-            $this->save->handle($dataset, $editor, new Sent($dataset->root, $read->tree($read->types(), $before), 'follow', keep: true, note: mb_substr(__('data.followed', ['title' => $source->title, 'number' => (string) $source->head]), 0, (int) config('attic.note'))));
+            foreach ($this->sources->since($source, $dataset) as [$read, $version]) {
+                $before = $this->states->tree($dataset->root);
+                $after = $read->tree($read->types(), $before);
+                if ($this->states->keep($after, $dataset->root) !== $dataset->root) {
+                    $number = (string) ($version->item_id === $source->id ? $version->number : $source->head);
+                    $this->save->handle($dataset, $version->user, new Sent($dataset->root, $after, 'follow', keep: true, note: mb_substr(__('data.followed', ['title' => $source->title, 'number' => $number]), 0, (int) config('attic.note')), at: $version->saved_at));
+                    $dataset->refresh();
+                }
+            }
             $dataset->update(['source_state' => $state]);
         });
     }

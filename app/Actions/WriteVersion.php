@@ -12,6 +12,7 @@ use App\Store\DrawnFrom;
 use App\Store\Excerpt;
 use App\Store\NumberColumns;
 use App\Store\States;
+use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Compare\ChangeSet;
 use MistyAttic\Core\Compare\Statement;
@@ -33,6 +34,10 @@ final readonly class WriteVersion
     public function handle(Item $item, User $editor, Written $written): Version
     {
         $newest = $item->head === 0 ? null : Version::query()->where(['item_id' => $item->id, 'number' => $item->head])->firstOrFail();
+        $at = $written->at ?? CarbonImmutable::now();
+        if ($newest !== null && $newest->saved_at > $at) {
+            $at = $newest->saved_at;
+        }
         if ($item->form_id !== null) {
             $item->loadMissing('form', 'shelf.memberships');
         }
@@ -52,7 +57,7 @@ final readonly class WriteVersion
         }
         $statements = Statements::of($kind, $before, $after, $changes);
 
-        $version = $grown ?? new Version(['item_id' => $item->id, 'number' => $item->head + 1, 'user_id' => $editor->id, 'cause' => $written->cause, 'source' => $written->source, 'started_at' => now()]);
+        $version = $grown ?? new Version(['item_id' => $item->id, 'number' => $item->head + 1, 'user_id' => $editor->id, 'cause' => $written->cause, 'source' => $written->source, 'started_at' => $at]);
         $version->fill([
             'root' => $written->root,
             'kept' => $version->kept || $written->kept,
@@ -63,9 +68,9 @@ final readonly class WriteVersion
             'removed' => array_sum(array_column($statements, 'removed')),
             'unkept' => $unkept,
             ...($unkept ? ['user_id' => $editor->id] : []),
-            'saved_at' => now(),
+            'saved_at' => $at,
         ])->save();
-        $item->update(['head' => $version->number, 'root' => $written->root, 'changed_at' => now(), ...($excerpt === null && $grid !== null ? ['formulas' => Spelling::hasFormulas($after)] : [])]);
+        $item->update(['head' => $version->number, 'root' => $written->root, 'changed_at' => $at, ...($excerpt === null && $grid !== null ? ['formulas' => Spelling::hasFormulas($after)] : [])]);
         if ($item->form_id !== null && ($version->number === 1 || ! $item->isPublishable())) {
             $this->answers->handle($item, $after);
         } elseif ($item->form_id !== null) {
@@ -76,7 +81,7 @@ final readonly class WriteVersion
             $this->drawn->keep($item, $after);
         }
         if ($grown === null) {
-            $this->tally($item, $editor);
+            $this->tally($item, $editor, $at);
         }
 
         return $version->load('user', 'milestone');
@@ -159,11 +164,11 @@ final readonly class WriteVersion
         }
     }
 
-    private function tally(Item $item, User $editor): void
+    private function tally(Item $item, User $editor, CarbonImmutable $at): void
     {
         DB::statement(
             'INSERT INTO activity (item_id, day, user_id, versions) VALUES (?, ?, ?, 1) ON CONFLICT (item_id, day, user_id) DO UPDATE SET versions = versions + 1',
-            [$item->id, now()->format('Y-m-d'), $editor->id],
+            [$item->id, $at->format('Y-m-d'), $editor->id],
         );
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Models\Cause;
+use Carbon\CarbonImmutable;
 use MistyAttic\Core\Content\PartTree;
 
 /** A state that is to become a version. */
@@ -21,5 +22,7 @@ final readonly class Written
         public ?string $note = null,
         /** Whose edits were taken out, or what that was called which was copied out. */
         public ?string $of = null,
+        /** When it was written, if that was not now; no version is older than the one before it. */
+        public ?CarbonImmutable $at = null,
     ) {}
 }

@@ -9,9 +9,11 @@ use App\Models\Item;
 use App\Models\Role;
 use App\Models\Shelf;
 use App\Models\User;
+use App\Models\Version;
 use App\Store\DatasetColumns;
 use App\Store\States;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Date;
 use Illuminate\Testing\TestResponse;
 use MistyAttic\Core\Calculate\Data\Records;
 use MistyAttic\Core\Content\Part;
@@ -160,6 +162,32 @@ final class DatasetsTest extends FeatureCase
         $this->put(route('dataset.follow', $item), ['follow' => 0]);
         $this->delete(route('record.remove', [$item, 'rone']), ['base' => $item->refresh()->root])->assertSessionHasNoErrors();
         $this->get(route('item.file', $item))->assertOk()->assertSee('every record keeps its history')->assertSee('CSV, TSV, XLSX, ODS or JSON');
+    }
+
+    public function test_what_is_followed_is_taken_in_as_it_was_made_by_whom_and_when(): void
+    {
+        $sheet = $this->app->make(MakeItem::class)->handle($this->shelf, $this->people['editor'], 'spreadsheet', 'Bench rota');
+        $tree = fn (string ...$benches): PartTree => PartTree::of([new Part('tabone', 'tab', 0, ['name' => 'One', 'frozen' => 1]), new Part('cone', 'column', 1, ['width' => 0, 'format' => '']), new Part('rhead', 'row', 1, ['cone' => 'Bench']), ...array_map(fn (string $bench, int $at) => new Part("r{$at}one", 'row', 1, ['cone' => $bench]), array_values($benches), array_keys(array_values($benches)))]);
+        $this->save($sheet, $this->people['editor'], $tree('Wood'));
+        $this->post(route('dataset.store', $this->shelf), ['seal' => encrypt(['item' => $sheet->key, 'tab' => 'tabone', 'version' => null]), 'title' => 'Benches'])->assertSessionHasNoErrors();
+        $item = Item::query()->where('kind', 'dataset')->firstOrFail();
+        foreach ([['2026-05-06 09:00:00', 'owner', ['Wood', 'Cloth']], ['2026-05-06 10:00:00', 'owner', ['Wood', 'Cloth', 'Heat']], ['2026-05-07 11:00:00', 'editor', ['Wood', 'Cloth', 'Heat', 'Sound']], ['2026-05-08 12:00:00', 'editor', ['Wood', 'Cloth', 'Heat', 'Sound']]] as [$when, $who, $benches]) {
+            Date::setTestNow($when);
+            $this->save($sheet, $this->people[$who], $tree(...$benches));
+        }
+        Date::setTestNow('2026-05-20 08:00:00');
+        $this->get(route('item', $item))->assertOk()->assertSee('4 records');
+        $told = fn (Item $item): array => $item->refresh()->versions()->with('user')->where('number', '>', 1)->orderBy('number')->get()->map(fn (Version $version) => $version->saved_at->format('j H:i').' '.$version->user->firstName().' '.($version->facts['values']['count'] ?? ''))->all();
+        self::assertSame(['6 10:02 Ines 2', '7 11:02 Tobi 1'], $told($item));
+        self::assertSame('2026-05-07 11:02', $item->changed_at->format('Y-m-d H:i'));
+        // A field of its own comes later, and nothing that is taken in is older than that.
+        $this->field($item, 'new', ['name' => 'Twice', 'type' => 'text', 'expression' => '[Bench] ~ [Bench]']);
+        Date::setTestNow('2026-05-19 08:00:00');
+        $this->save($sheet, $this->people['owner'], $tree('Wood'));
+        Date::setTestNow('2026-05-21 08:00:00');
+        $this->get(route('item', $item))->assertSee('one record');
+        self::assertSame(['20 08:00 Tobi 1', '20 08:00 Ines 3'], array_slice($told($item), 2));
+        $this->assertVerified();
     }
 
     public function test_a_tab_is_followed_row_by_row_and_a_milestone_is_stayed_with(): void

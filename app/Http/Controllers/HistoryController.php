@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Actions\TakeInData;
 use App\Models\Item;
 use App\Models\Publishing;
 use App\Models\PublishingState;
@@ -47,11 +48,12 @@ final class HistoryController extends Controller
     /** Lines of a table that come with the page, and each time more are asked for. */
     private const LINES = 150;
 
-    public function __construct(private readonly ReportData $data, private readonly FieldWords $words) {}
+    public function __construct(private readonly ReportData $data, private readonly FieldWords $words, private readonly TakeInData $take) {}
 
     public function show(Request $request, Item $item, States $states, Phrases $phrases): View
     {
         Gate::authorize('view', $item);
+        $this->take->follow($item);
         $address = HistoryAddress::read($request, $item, fn () => $item->sight === null ? $this->beforeLastSitting($item) : $item->before($item->head));
         $from = $this->version($item, $address->from);
         $to = $address->to === $address->from ? $from : $this->version($item, $address->to);
@@ -176,6 +178,7 @@ final class HistoryController extends Controller
     public function list(Request $request, Item $item, Phrases $phrases): View
     {
         Gate::authorize('view', $item);
+        $this->take->follow($item);
         $only = $request->validate(['only' => ['nullable', 'in:milestones,published']])['only'] ?? '';
         $versions = Version::query()->with('user', 'milestone', ...($item->isPublishable() ? ['publishings.user', 'publishings.decider', 'publishings.ender'] : []))->where('item_id', $item->id)->orderByDesc('number')
             ->when($item->sight, fn ($query, Sight $sight) => $query->whereIn('number', $sight->numbers ?? []))
