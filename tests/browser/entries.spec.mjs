@@ -1,19 +1,11 @@
 import { expect, test } from '@playwright/test';
-import { axe, signIn } from './steps.mjs';
+import { axe, newForm, signIn } from './steps.mjs';
 
 test.describe.configure({ timeout: 90_000 });
 
 /** Publishes a form with one question on a shelf of one's own, answers it, and gives the address of its entries. */
 async function answered(page, title, name) {
-    await page.getByRole('link', { name: 'Committee' }).first().click();
-    await page.waitForURL(/\/shelves\//);
-    await page.getByText('New…', { exact: true }).click();
-    await page.getByLabel('Form', { exact: true }).check();
-    await page.getByLabel('What is it called?').fill(title);
-    await page.getByRole('button', { name: 'Make it' }).click();
-    await page.waitForURL(/\/items\//);
-    const url = page.url();
-    await page.locator('.form-writing').focus();
+    const url = await newForm(page, title);
     await page.getByText('Put in…', { exact: true }).press('Enter');
     await page.getByRole('button', { name: 'Short text', exact: true }).press('Enter');
     await page.keyboard.type('Your name');

@@ -3,18 +3,16 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
-import { axe, newDocument, openHistory, saved, signIn, text } from './steps.mjs';
+import { axe, newDocument, openHistory, saved, signIn, text, toShelf } from './steps.mjs';
 
 async function onWebsite(page) {
     await signIn(page, 'Ines Oduya');
-    await page.getByRole('link', { name: 'Website' }).first().click();
-    await page.waitForURL(/\/shelves\//);
+    await toShelf(page, 'Website');
 }
 
 async function onCommittee(page) {
     await signIn(page, 'Ines Oduya');
-    await page.getByRole('link', { name: 'Committee' }).first().click();
-    await page.waitForURL(/\/shelves\//);
+    await toShelf(page, 'Committee');
 }
 
 /** Every screen, by what leads to it; where it has rows without end, with few of them, since axe takes its time over each. */
@@ -77,6 +75,14 @@ const screens = {
     'the history of a dataset': async (page) => {
         await onCommittee(page);
         await openHistory(page, 'Spring repairs', 'from=7&to=8');
+    },
+    'a field of a dataset': async (page) => {
+        await onCommittee(page);
+        await page.getByRole('link', { name: 'Spring repairs', exact: true }).click();
+        await page.getByRole('link', { name: 'Change the field “Saved kg”' }).click();
+        await axe(page);
+        await page.getByRole('link', { name: 'Remove it…' }).click();
+        await expect(page.getByRole('heading', { name: 'Drawn from it' })).toBeVisible();
     },
     'a new dataset': async (page) => {
         await onCommittee(page);

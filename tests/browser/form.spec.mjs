@@ -1,21 +1,9 @@
 import { expect, test } from '@playwright/test';
-import { axe, openHistory, saved, signIn, state } from './steps.mjs';
+import { axe, newForm, openHistory, saved, signIn, state, toShelf } from './steps.mjs';
 
 test.describe.configure({ timeout: 90_000 });
 
 const editor = (page) => page.locator('.form-writing');
-
-async function newForm(page, title, on = 'Committee') {
-    await page.getByRole('link', { name: on }).first().click();
-    await page.waitForURL(/\/shelves\//);
-    await page.getByText('New…', { exact: true }).click();
-    await page.getByLabel('Form', { exact: true }).check();
-    await page.getByLabel('What is it called?').fill(title);
-    await page.getByRole('button', { name: 'Make it' }).click();
-    await page.waitForURL(/\/items\//);
-    await editor(page).focus();
-    return page.url();
-}
 
 /** Puts a question in, by keys alone. */
 async function ask(page, type, words) {
@@ -120,8 +108,7 @@ test('a form is published, answered without JavaScript on a telephone, and its e
 
 test('a removed question says what it takes out of sight, and is compared question by question with the way through', async ({ page }) => {
     await signIn(page, 'Ines Oduya');
-    await page.getByRole('link', { name: 'Open days' }).first().click();
-    await page.waitForURL(/\/shelves\//);
+    await toShelf(page, 'Open days');
     await openHistory(page, 'Book a repair', 'from=17&to=20');
     const item = page.url().split('/history')[0];
     await expect(page.locator('[data-changes]')).toContainText('Removed the question “What is wrong with it?” with 4 choices 131 answers are out of sight', { useInnerText: false });

@@ -1,22 +1,12 @@
 import { request } from 'node:http';
 import { expect, test } from '@playwright/test';
-import { axe, openHistory, saved, signIn, state, text, words } from './steps.mjs';
+import { axe, newItem, openHistory, saved, signIn, state, text, toShelf, words } from './steps.mjs';
 
 test.describe.configure({ timeout: 90_000 });
 
-const shelf = async (page, name) => {
-    await page.getByRole('link', { name }).first().click();
-    await page.waitForURL(/\/shelves\//);
-};
-
 /** A page of its own on a shelf, with these texts in its only column. */
 async function newPage(page, title, texts = [], on = 'Website') {
-    await shelf(page, on);
-    await page.getByText('New…', { exact: true }).click();
-    await page.getByLabel('Page', { exact: true }).check();
-    await page.getByLabel('What is it called?').fill(title);
-    await page.getByRole('button', { name: 'Make it' }).click();
-    await page.waitForURL(/\/items\//);
+    await newItem(page, 'Page', title, on);
     await text(page).focus();
     if (texts.length > 0) await tool(page, 'Text');
     for (const [at, line] of texts.entries()) {
@@ -181,7 +171,7 @@ test('two people lay out one page at once, and both find all of it', async ({ br
 
 test('what changed is marked on the page itself, with a map of the layout, and the marks go off', async ({ page }) => {
     await signIn(page, 'Ines Oduya');
-    await shelf(page, 'Website');
+    await toShelf(page, 'Website');
     await openHistory(page, 'Opening hours', 'from=31&to=34');
     await expect(page.locator('[data-changes] h2')).toHaveText(/4 changes\s+since it went live/);
     for (const sentence of ['Moved “Find us” and what stands below it from left to right', 'Added the call-out “Closed in August” in “When we are open”', 'Removed the picture “The bench on a Saturday”', 'Rewrote 2 words in “When we are open”']) {
@@ -217,7 +207,7 @@ test('what changed is marked on the page itself, with a map of the layout, and t
 
 test('settings stand old above new, and pictures are compared in three ways', async ({ page }) => {
     await signIn(page, 'Ines Oduya');
-    await shelf(page, 'Website');
+    await toShelf(page, 'Website');
     await openHistory(page, 'Volunteer with us', 'from=5&to=7');
     await expect(page.locator('[data-changes]')).toContainText('Changed the picture “The bench on a Saturday”');
     const pictures = page.locator('[data-pictures]');
@@ -241,7 +231,7 @@ test('settings stand old above new, and pictures are compared in three ways', as
 
 async function openHistoryOf(page, title, query) {
     await page.goto('/');
-    await shelf(page, 'Website');
+    await toShelf(page, 'Website');
     await openHistory(page, title, query);
 }
 
@@ -266,7 +256,7 @@ test('an editor asks, the draft goes on, who may says no and then yes, and reade
     await ines.getByLabel('What do you say to Tobi?').fill('And Wednesdays?');
     await ines.getByRole('button', { name: 'Not yet' }).click();
     await page.goto('/');
-    await shelf(page, 'Website');
+    await toShelf(page, 'Website');
     await page.locator('.card', { hasText: 'And Wednesdays?' }).getByRole('link', { name: 'I have seen it' }).click();
     await page.goto(url);
     await text(page).getByText('Open on Saturdays').click();
@@ -327,7 +317,7 @@ test('the public address is read without JavaScript, kept by caches, and answers
 
 test('a block has a history through its moves, and comes back where somebody says', async ({ page }) => {
     await signIn(page, 'Ines Oduya');
-    await shelf(page, 'Website');
+    await toShelf(page, 'Website');
     await openHistory(page, 'What to bring', 'from=8&to=14');
     await page.locator('[data-changes] li', { hasText: 'Moved the heading “Bicycles” from “What to bring” to “Rather not”' }).getByRole('link', { name: /history of this part/i }).click();
     await expect(page.locator('.part-step')).toHaveCount(3);
@@ -375,7 +365,7 @@ test('a page that went wrong and live comes back as a draft, or at once for thos
 
 test('the people of a shelf: who publishes, and who sees drafts', async ({ page }) => {
     await signIn(page, 'Ines Oduya');
-    await shelf(page, 'Website');
+    await toShelf(page, 'Website');
     await page.getByRole('link', { name: 'People' }).click();
     await expect(page.getByRole('button', { name: /Rafi Sadek may publish/ })).toBeVisible();
     await expect(page.getByLabel(/It needs somebody else/)).toBeChecked();

@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import { axe, signIn } from './steps.mjs';
+import { axe, newItem, signIn, toShelf } from './steps.mjs';
 
 test.describe.configure({ timeout: 90_000 });
 
@@ -8,8 +8,7 @@ const CSV = 'Day,Bench,Minutes,Mended\n2026-01-03,Wood,35,yes\n2026-01-17,Cloth,
 
 /** Makes a dataset from a file on a shelf, looking at it first. */
 async function dataset(page, title) {
-    await page.getByRole('link', { name: 'Committee' }).first().click();
-    await page.waitForURL(/\/shelves\//);
+    await toShelf(page, 'Committee');
     await page.getByText('New…', { exact: true }).click();
     await page.getByRole('link', { name: /A dataset, from a file/ }).click();
     await page.getByLabel('Which file?').setInputFiles({ name: `${title}.csv`, mimeType: 'text/csv', buffer: Buffer.from(CSV) });
@@ -22,16 +21,7 @@ async function dataset(page, title) {
     return page.url();
 }
 
-async function report(page, title) {
-    await page.getByRole('link', { name: 'Committee' }).first().click();
-    await page.waitForURL(/\/shelves\//);
-    await page.getByText('New…', { exact: true }).click();
-    await page.getByLabel('Report', { exact: true }).check();
-    await page.getByLabel('What is it called?').fill(title);
-    await page.getByRole('button', { name: 'Make it' }).click();
-    await page.waitForURL(/\/items\//);
-    return page.url();
-}
+const report = (page, title) => newItem(page, 'Report', title, 'Committee');
 
 /** Puts a widget in and sets it up, by keys alone. */
 async function widget(page, type, title, source, choose = {}) {

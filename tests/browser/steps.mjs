@@ -18,6 +18,30 @@ export async function newDocument(page, title) {
     return page.url();
 }
 
+/** @param {import('@playwright/test').Page} page */
+export async function toShelf(page, name) {
+    await page.getByRole('link', { name }).first().click();
+    await page.waitForURL(/\/shelves\//);
+}
+
+/** Makes an item of a kind on a shelf, and gives its address. */
+export async function newItem(page, kind, title, on) {
+    await toShelf(page, on);
+    await page.getByText('New…', { exact: true }).click();
+    await page.getByLabel(kind, { exact: true }).check();
+    await page.getByLabel('What is it called?').fill(title);
+    await page.getByRole('button', { name: 'Make it' }).click();
+    await page.waitForURL(/\/items\//);
+    return page.url();
+}
+
+/** Makes a form, with the focus in it. */
+export async function newForm(page, title, on = 'Committee') {
+    const url = await newItem(page, 'Form', title, on);
+    await page.locator('.form-writing').focus();
+    return url;
+}
+
 /** The sheet. */
 export const text = (page) => page.locator('.ProseMirror');
 
