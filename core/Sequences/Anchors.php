@@ -87,8 +87,8 @@ final class Anchors
         $lastNew = $this->lastNew;
         $end = count($old) - $a;
         $best = $end + count($this->new) - $b;
-        $found = null;
-        $isShared = false;
+        $found = -1;
+        $isShared = $mayMeet = false;
         $farthest = -1;
         for ($skip = 0; $skip < $best && $skip < $end; $skip++) {
             $element = $old[$a + $skip];
@@ -101,14 +101,17 @@ final class Anchors
                 $size = $skip + $ahead;
                 if ($size < $best && ($size <= self::AT_HAND || ($size <= self::NEAR && $farthest < $ahead && $this->isStraight($a, $a + $skip, $b, $at)) || $this->goesOn($a + $skip, $at))) {
                     $best = $size;
-                    $found = [$skip, $ahead, $isShared];
+                    $found = $skip;
+                    $mayMeet = $isShared;
                 }
-                $farthest = max($farthest, $ahead);
+                if ($ahead > $farthest) {
+                    $farthest = $ahead;
+                }
             }
             $isShared = true;
         }
 
-        return $found;
+        return $found < 0 ? null : [$found, $best - $found, $mayMeet];
     }
 
     /** Whether an anchor is the first of its like in a difference, and parts no element of the new side from its partner behind it. */
