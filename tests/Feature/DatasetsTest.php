@@ -190,6 +190,44 @@ final class DatasetsTest extends FeatureCase
         $this->assertVerified();
     }
 
+    public function test_however_it_was_edited_what_is_followed_ends_as_it_is_there_and_goes_forward_in_time(): void
+    {
+        $seed = (int) (getenv('SEED') ?: random_int(1, 99_999));
+        mt_srand($seed);
+        $frame = [new Part('tabone', 'tab', 0, ['name' => 'One', 'frozen' => 1]), new Part('cone', 'column', 1, ['width' => 0, 'format' => '']), new Part('ctwo', 'column', 1, ['width' => 0, 'format' => '']), new Part('rhead', 'row', 1, ['cone' => 'Bench', 'ctwo' => 'Hours'])];
+        $rows = [new Part('rone', 'row', 1, ['cone' => 'Wood', 'ctwo' => 4])];
+        $sheet = $this->app->make(MakeItem::class)->handle($this->shelf, $this->people['editor'], 'spreadsheet', 'Bench rota');
+        $this->save($sheet, $this->people['editor'], PartTree::of([...$frame, ...$rows]));
+        $this->post(route('dataset.store', $this->shelf), ['seal' => encrypt(['item' => $sheet->key, 'tab' => 'tabone', 'version' => null]), 'title' => 'Benches'])->assertSessionHasNoErrors();
+        $item = Item::query()->where('kind', 'dataset')->firstOrFail();
+        $named = 0;
+        for ($round = 0; $round < 6; $round++) {
+            $days = [];
+            for ($edit = mt_rand(0, 9); $edit > 0; $edit--) {
+                Date::setTestNow(Date::now()->addMinutes(mt_rand(10, 2_000)));
+                $at = mt_rand(0, count($rows) - 1);
+                match (mt_rand(0, 3)) {
+                    0 => array_splice($rows, $at, 0, [new Part('r'.(++$named).'new', 'row', 1, ['cone' => "Bench {$named}", 'ctwo' => $named])]),
+                    1 => count($rows) > 1 ? array_splice($rows, $at, 1) : null,
+                    default => $rows[$at] = $rows[$at]->with('ctwo', mt_rand(1, 90)),
+                };
+                $who = ['owner', 'editor'][mt_rand(0, 1)];
+                $this->save($sheet, $this->people[$who], PartTree::of([...$frame, ...$rows]));
+                $days[$this->people[$who]->id.Date::now()->format(' Y-m-d')] = true;
+            }
+            $head = $item->refresh()->head;
+            Date::setTestNow(Date::now()->addMinutes(mt_rand(10, 5_000)));
+            $this->get(route('history', $item))->assertOk();
+            self::assertSame(array_map(fn (Part $row) => [$row->id, $row->fields], $rows), array_map(fn (Part $record) => [$record->id, $record->fields], array_values(array_filter($this->tree($item->refresh())->parts, fn (Part $part) => $part->role === 'record'))), "round {$round} SEED={$seed}");
+            foreach ($item->versions()->where('number', '>', $head)->get() as $version) {
+                self::assertArrayHasKey($version->user_id.$version->saved_at->format(' Y-m-d'), $days, "round {$round} SEED={$seed}");
+            }
+        }
+        $times = $item->versions()->orderBy('number')->pluck('saved_at')->map(fn (mixed $time) => (string) $time)->all();
+        self::assertSame(collect($times)->sort()->values()->all(), $times, "SEED={$seed}");
+        $this->assertVerified();
+    }
+
     public function test_a_tab_is_followed_row_by_row_and_a_milestone_is_stayed_with(): void
     {
         $sheet = $this->app->make(MakeItem::class)->handle($this->shelf, $this->people['editor'], 'spreadsheet', 'Bench rota');
