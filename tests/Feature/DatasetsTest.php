@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Actions\MakeItem;
+use App\Actions\TakeEntry;
 use App\Models\Item;
 use App\Models\Role;
 use App\Models\Shelf;
@@ -18,6 +19,7 @@ use Illuminate\Testing\TestResponse;
 use MistyAttic\Core\Calculate\Data\Records;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Content\RichText;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Symfony\Component\HttpFoundation\Response;
 
@@ -225,6 +227,36 @@ final class DatasetsTest extends FeatureCase
         }
         $times = $item->versions()->orderBy('number')->pluck('saved_at')->map(fn (mixed $time) => (string) $time)->all();
         self::assertSame(collect($times)->sort()->values()->all(), $times, "SEED={$seed}");
+        $this->assertVerified();
+    }
+
+    public function test_the_entries_of_a_form_are_taken_in_by_who_sent_or_changed_them(): void
+    {
+        $form = $this->app->make(MakeItem::class)->handle($this->shelf, $this->people['owner'], 'form', 'Book a repair');
+        $this->save($form, $this->people['owner'], PartTree::of([new Part('pone', 'page', 0, ['title' => 'First']), new Part('qname', 'question', 1, ['type' => 'short', 'text' => RichText::plain('Your name'), 'required' => false])]));
+        $live = $this->publish($form, $this->people['owner']);
+        $answers = fn (string $name): PartTree => PartTree::of([new Part('qname', 'answer', 0, ['label' => 'Your name', 'value' => $name])]);
+        $entry = $this->app->make(TakeEntry::class)->handle($form, $live, null, $answers('Ada Quill'));
+        $this->post(route('dataset.store', $this->shelf), ['seal' => encrypt(['item' => $form->key, 'tab' => null, 'version' => null]), 'title' => 'Bookings'])->assertSessionHasNoErrors();
+        $item = Item::query()->where('kind', 'dataset')->firstOrFail();
+        $names = fn (): array => array_map(fn (Part $record) => $record->fields['qname'], array_values(array_filter($this->tree($item->refresh())->parts, fn (Part $part) => $part->role === 'record')));
+        Date::setTestNow('2026-05-06 09:00:00');
+        $this->app->make(TakeEntry::class)->handle($form, $live, null, $answers('Ben Colt'));
+        Date::setTestNow('2026-05-07 09:00:00');
+        $this->put(route('entry.save', $entry), ['base' => $entry->refresh()->root, 'a' => ['qname' => 'Ada Quill-Webb']])->assertSessionHasNoErrors();
+        Date::setTestNow('2026-05-08 09:00:00');
+        $this->actingAs($this->people['owner'])->put(route('entry.save', $entry), ['base' => $entry->refresh()->root, 'a' => ['qname' => 'Ada Webb']])->assertSessionHasNoErrors();
+        Date::setTestNow('2026-05-20 09:00:00');
+        $this->get(route('list', $item))->assertOk();
+        self::assertSame(['Ada Webb', 'Ben Colt'], $names());
+        self::assertSame(['6 Visitor', '7 Tobi', '8 Ines'], $item->versions()->with('user')->where('number', '>', 1)->orderBy('number')->get()->map(fn (Version $version) => $version->saved_at->format('j').' '.$version->user->firstName())->all());
+        $this->get(route('history', ['item' => $item, 'from' => 2, 'to' => 4]))->assertSee('<del>Ada Quill</del> <ins>Ada Webb</ins>', false);
+        // Nothing more has happened, and nothing more comes.
+        $this->get(route('item', $item))->assertSee('2 records');
+        self::assertSame(4, $item->refresh()->head);
+        $this->delete(route('entry.delete', $entry))->assertRedirect();
+        $this->get(route('item', $item))->assertSee('one record');
+        self::assertSame(['Ben Colt'], $names());
         $this->assertVerified();
     }
 
