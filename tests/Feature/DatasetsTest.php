@@ -127,6 +127,33 @@ final class DatasetsTest extends FeatureCase
         $this->assertVerified();
     }
 
+    public function test_records_are_found_sorted_and_turned_page_by_page(): void
+    {
+        $lines = array_map(fn (int $at): string => '2026-01-'.sprintf('%02d', 1 + $at % 28).",Thing {$at},".($at === 7 ? '' : 250 - $at).','.($at % 2 === 0 ? 'yes' : 'no').','.($at / 4), range(0, 249));
+        $item = $this->dataset("Day,Thing,Minutes,Mended,Paid\n".implode("\n", $lines)."\n");
+        $ids = array_map(fn (Part $field) => $field->id, $this->fields($item));
+        $shown = function (array $query) use ($item): array {
+            preg_match_all('#<td class="">(Thing \d+)</td>#', (string) $this->get(route('item', ['item' => $item, ...$query]))->assertOk()->getContent(), $found);
+
+            return $found[1];
+        };
+        self::assertSame(['Thing 0', 'Thing 1', 100], [...array_slice($shown([]), 0, 2), count($shown([]))]);
+        self::assertSame(['Thing 200', 50], [$shown(['page' => 3])[0], count($shown(['page' => 3]))]);
+        self::assertSame(['Thing 249', 'Thing 248'], array_slice($shown(['sort' => $ids['Minutes']]), 0, 2));
+        self::assertSame(['Thing 0', 'Thing 1'], array_slice($shown(['sort' => $ids['Minutes'], 'down' => 1]), 0, 2));
+        // What is not there comes last either way, texts go by the numbers in them, and a field that is none sorts nothing.
+        self::assertSame('Thing 7', $shown(['sort' => $ids['Minutes'], 'down' => 1, 'page' => 3])[49]);
+        self::assertSame(['Thing 249', 'Thing 248'], array_slice($shown(['sort' => $ids['Thing'], 'down' => 1]), 0, 2));
+        self::assertSame('Thing 0', $shown(['sort' => 'nothing'])[0]);
+        self::assertSame(['Thing 7', 'Thing 70', 'Thing 71'], array_slice($shown(['find' => 'thing 7']), 0, 3));
+        self::assertSame(['Thing 2', 'Thing 248'], $shown(['find' => '248']));
+        self::assertSame(125, count($shown(['find' => 'yes'])) + count($shown(['find' => 'yes', 'page' => 2])));
+        self::assertSame([], $shown(['find' => 'nobody has that']));
+        $this->get(route('item', ['item' => $item, 'find' => 'nobody has that']))->assertSee('No record has that.');
+        $this->get(route('item', ['item' => $item, 'page' => 0]))->assertRedirect();
+        $this->get(route('item', $item))->assertSee('1 to 100 of 250')->assertSee('23.75');
+    }
+
     public function test_a_file_again_keeps_who_is_who(): void
     {
         $item = $this->dataset();

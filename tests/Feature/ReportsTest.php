@@ -156,6 +156,26 @@ final class ReportsTest extends FeatureCase
         $this->assertVerified();
     }
 
+    public function test_a_difference_is_parted_into_what_the_set_up_and_what_the_data_made_of_it(): void
+    {
+        $pages = fn (array $filters, string $title, int $x): PartTree => PartTree::of([
+            new Part('pone', 'page', 0, ['title' => 'At a glance']),
+            new Part('wsum', 'widget', 1, ['type' => 'figure', 'title' => 'Tips in all', 'source' => $this->data->key, 'measure' => 'sum:ftip', 'x' => 0, 'y' => 0, 'across' => 3, 'down' => 4, ...$filters]),
+            new Part('wby', 'widget', 1, ['type' => 'bars', 'title' => $title, 'source' => $this->data->key, 'measure' => 'sum:ftip', 'by' => 'fbench', 'x' => $x, 'y' => 4, 'across' => 6, 'down' => 6, ...$filters]),
+            new Part('wmean', 'widget', 1, ['type' => 'table', 'title' => 'Means', 'source' => $this->data->key, 'measure' => 'mean:ftip', 'by' => 'fbench', 'x' => 0, 'y' => 12, 'across' => 6, 'down' => 6]),
+        ]);
+        $this->save($this->report, $this->people['editor'], $pages([], 'By bench', 0));
+        $from = $this->report->refresh()->head;
+        $this->save($this->data, $this->people['owner'], $this->records(tip: 12));
+        $this->save($this->report, $this->people['owner'], $pages(['filters' => ['fbench|is|Wood']], 'Wood alone', 3));
+        $history = $this->get(route('history', ['item' => $this->report, 'from' => $from, 'to' => $this->report->refresh()->head]))->assertOk();
+        // 4 + 3 + 2 before; of wood 4 + 2 with the earlier data, 4 + 12 with the later.
+        $history->assertSee('Of +7, -3 come from how it is set up, +10 from the data.')->assertSee('Only records where');
+        $history->assertSeeTextInOrder(['Tips in all', '9', '16', '+7', 'Wood alone', 'Wood', '6', '16', '+10', 'Means', 'Wood', '3', '8', '+5']);
+        $this->get(route('history', ['item' => $this->report, 'from' => $from, 'to' => $this->report->head, 'view' => 'was']))->assertOk()->assertSee('<b>9</b>', false);
+        $this->get(route('history', ['item' => $this->report, 'from' => $from, 'to' => $this->report->head, 'view' => 'was', 'show' => 'today']))->assertOk()->assertSee('<b>19</b>', false);
+    }
+
     public function test_a_widget_that_lost_its_last_record_is_an_unusual_change_of_its_dataset(): void
     {
         $cloth = fn (array $with): Part => new Part('wcloth', 'widget', 1, ['type' => 'figure', 'title' => 'Cloth alone', 'source' => $this->data->key, 'measure' => 'count', 'filters' => ['fbench|is|cloth'], 'x' => 0, 'y' => 20, 'across' => 3, 'down' => 4, ...$with]);
