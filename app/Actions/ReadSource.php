@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Models\Item;
+use App\Models\User;
 use App\Models\Version;
 use App\Store\States;
 use Carbon\CarbonImmutable;
 use Generator;
-use Illuminate\Database\Eloquent\Collection;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Formats\Content;
 use MistyAttic\Core\Formats\FileFormat;
@@ -75,51 +75,67 @@ final readonly class ReadSource
      * What became of an item since a dataset took it in last, step by step: what one person did on a day is one step, and the last
      * one is how it is now.
      *
-     * @return Generator<array{Source, Version}> with the version that a step ends with
+     * @return Generator<array{Source, User, CarbonImmutable, int}> by whom and when, and the version of the item then
      */
     public function since(Item $source, Item $dataset): Generator
     {
         $isForm = $source->kind === 'form';
-        $versions = $isForm ? $this->sinceInForm($source, $dataset) : $this->sinceInSheet($source, $dataset);
-        $ends = [];
-        foreach ($versions as $version) {
-            $ends[count($ends) - (int) ($ends !== [] && self::isOneStep($ends[count($ends) - 1], $version))] = $version;
-        }
-        foreach (array_slice($ends, -self::MOST_STEPS, -1) as $end) {
-            $read = $isForm ? $this->entries($source, $this->rootAt($source, $end->saved_at), $end->saved_at) : $this->item($source, $dataset->source_tab, $end);
+        $ends = self::ends($isForm ? $this->sinceInForm($source, $dataset) : $this->sinceInSheet($source, $dataset));
+        foreach (array_slice($ends, -self::MOST_STEPS, -1) as [$who, $at, $version]) {
+            $read = $isForm ? $this->entries($source, $this->rootAt($source, $at), $at) : $this->item($source, $dataset->source_tab, $version);
             if ($read !== null) {
-                yield [$read, $end];
+                yield [$read, $who, $at, $version->number ?? $source->head];
             }
         }
-        $last = $ends[count($ends) - 1] ?? $source->versions()->with('user')->where('number', $source->head)->firstOrFail();
+        $newest = $source->versions()->with('user')->where('number', $source->head)->firstOrFail();
+        [$who, $at] = $ends[count($ends) - 1] ?? [$newest->user, $newest->saved_at];
         $read = $this->item($source, $dataset->source_tab, null);
         if ($read !== null) {
-            yield [$read, $last];
+            yield [$read, $who, $at, $source->head];
         }
     }
 
-    /** @return Collection<int, Version> in their order; the newest alone if reading each would take long */
-    private function sinceInSheet(Item $sheet, Item $dataset): Collection
+    /**
+     * Of what one person did on one day in a row, the last.
+     *
+     * @param  list<array{User, CarbonImmutable, Version|null}>  $events
+     * @return list<array{User, CarbonImmutable, Version|null}>
+     */
+    private static function ends(array $events): array
     {
-        $known = (int) $sheet->versions()->where('root', (string) $dataset->source_state)->max('number');
+        $ends = [];
+        foreach ($events as $at => [$who, $when, $version]) {
+            $next = $events[$at + 1] ?? null;
+            if ($next === null || $next[0]->id !== $who->id || ! $next[1]->isSameDay($when)) {
+                $ends[] = [$who, $when, $version];
+            }
+        }
 
-        return $sheet->versions()->with('user')->where('number', '>', $this->states->count($sheet->root) > self::QUICK ? $sheet->head - 1 : $known)->orderBy('number')->get();
+        return $ends;
     }
 
-    /** @return Collection<int, Version> of the form and of its entries, by time */
-    private function sinceInForm(Item $form, Item $dataset): Collection
+    /** @return list<array{User, CarbonImmutable, Version}> in their order; the newest alone if reading each would take long */
+    private function sinceInSheet(Item $sheet, Item $dataset): array
     {
-        $last = $dataset->versions()->where('number', $dataset->head)->firstOrFail()->saved_at;
-        $versions = Version::query()->with('user')->where(fn ($query) => $query->where('item_id', $form->id)->orWhereIn('item_id', $form->entries()->select('id')))->where('saved_at', '>=', $last->format('Y-m-d H:i:s'));
+        $known = (int) $sheet->versions()->where('root', (string) $dataset->source_state)->max('number');
+        $versions = $sheet->versions()->with('user')->where('number', '>', $this->states->count($sheet->root) > self::QUICK ? $sheet->head - 1 : $known)->orderBy('number')->get();
+
+        return array_values($versions->map(fn (Version $version) => [$version->user, $version->saved_at, $version])->all());
+    }
+
+    /** @return list<array{User, CarbonImmutable, Version|null}> what was done to a form and its entries, by time */
+    private function sinceInForm(Item $form, Item $dataset): array
+    {
+        $last = $dataset->versions()->where('number', $dataset->head)->firstOrFail()->saved_at->format('Y-m-d H:i:s');
+        $versions = Version::query()->with('user')->where(fn ($query) => $query->where('item_id', $form->id)->orWhereIn('item_id', $form->entries()->select('id')))->where('saved_at', '>=', $last)->orderBy('saved_at')->orderBy('id')->get()
+            ->map(fn (Version $version) => [$version->user, $version->saved_at, $version->item_id === $form->id ? $version : null]);
+        $gone = $form->entries()->with('deleter')->where('deleted_at', '>=', $last)->get()
+            ->map(fn (Item $entry) => [$entry->deleter ?? User::visitor(), $entry->deleted_at ?? CarbonImmutable::now(), null]);
+        $events = array_values($versions->toBase()->concat($gone->toBase())->sortBy(fn (array $event) => $event[1]->getTimestamp())->all());
         // Entries that wait for a yes are seen as they were agreed to, which time alone does not tell.
         $alone = $form->shelf->asks_entries || $form->entries()->count() > self::FEW_ENTRIES;
 
-        return $alone ? $versions->orderByDesc('saved_at')->orderByDesc('id')->limit(1)->get() : $versions->orderBy('saved_at')->orderBy('id')->get();
-    }
-
-    private static function isOneStep(Version $one, Version $next): bool
-    {
-        return $one->user_id === $next->user_id && $one->saved_at->isSameDay($next->saved_at);
+        return $alone ? array_slice($events, -1) : $events;
     }
 
     private function rootAt(Item $item, CarbonImmutable $moment): string
@@ -132,7 +148,7 @@ final readonly class ReadSource
     {
         $moment = $until?->format('Y-m-d H:i:s');
         $entries = (function () use ($form, $moment): Generator {
-            foreach ($form->entries()->whereNull('deleted_at')->orderBy('number')->with('live.version')->when($moment, fn ($query) => $query->where('created_at', '<=', $moment))->cursor() as $entry) {
+            foreach ($form->entries()->where(fn ($query) => $query->whereNull('deleted_at')->when($moment, fn ($query) => $query->orWhere('deleted_at', '>', $moment)))->orderBy('number')->with('live.version')->when($moment, fn ($query) => $query->where('created_at', '<=', $moment))->cursor() as $entry) {
                 $stood = $moment === null ? $entry->live?->version : $entry->versions()->where('saved_at', '<=', $moment)->orderByDesc('number')->first();
                 yield sprintf('entry%05d', (int) $entry->number) => [(string) $entry->created_at?->format('Y-m-d'), $this->states->tree($stood->root ?? $entry->root)];
             }
@@ -145,7 +161,7 @@ final readonly class ReadSource
     public function state(Item $item): string
     {
         return $item->kind === 'form'
-            ? sha1($item->root.'|'.$item->entries()->whereNull('deleted_at')->count().'|'.$item->entries()->max('changed_at').'|'.$item->entries()->max('live_id'))
+            ? sha1($item->root.'|'.$item->entries()->whereNull('deleted_at')->count().'|'.$item->entries()->whereNull('deleted_at')->sum('number').'|'.$item->entries()->max('changed_at').'|'.$item->entries()->max('live_id'))
             : $item->root;
     }
 }

@@ -73,12 +73,11 @@ final readonly class TakeInData
             if ($dataset->refresh()->source_state === $state) {
                 return;
             }
-            foreach ($this->sources->since($source, $dataset) as [$read, $version]) {
+            foreach ($this->sources->since($source, $dataset) as [$read, $who, $at, $number]) {
                 $before = $this->states->tree($dataset->root);
                 $after = $read->tree($read->types(), $before);
                 if ($this->states->keep($after, $dataset->root) !== $dataset->root) {
-                    $number = (string) ($version->item_id === $source->id ? $version->number : $source->head);
-                    $this->save->handle($dataset, $version->user, new Sent($dataset->root, $after, 'follow', keep: true, note: mb_substr(__('data.followed', ['title' => $source->title, 'number' => $number]), 0, (int) config('attic.note')), at: $version->saved_at));
+                    $this->save->handle($dataset, $who, new Sent($dataset->root, $after, 'follow', keep: true, note: mb_substr(__('data.followed', ['title' => $source->title, 'number' => (string) $number]), 0, (int) config('attic.note')), at: $at));
                     $dataset->refresh();
                 }
             }

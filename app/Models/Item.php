@@ -35,6 +35,7 @@ use MistyAttic\Core\Kinds\Kinds;
  * @property int|null $number of an entry among those of its form
  * @property string|null $token by which who sent an entry finds it again
  * @property CarbonImmutable|null $deleted_at of an entry that was taken away
+ * @property int|null $deleted_by who took it away
  * @property int|null $source_id the item that a dataset is filled from
  * @property string|null $source_tab of that, when it is a spreadsheet
  * @property int|null $source_number the version of it that the dataset stays with; null when it follows
@@ -51,7 +52,7 @@ final class Item extends Model
     /** What the person who asks sees of it; null for everything. */
     public ?Sight $sight = null;
 
-    protected $fillable = ['key', 'shelf_id', 'kind', 'title', 'head', 'root', 'formulas', 'copied_from', 'changed_at', 'live_id', 'address', 'is_public', 'form_id', 'number', 'asked_id', 'token', 'deleted_at', 'keeps_entries', 'source_id', 'source_tab', 'source_number', 'source_state', 'pins'];
+    protected $fillable = ['key', 'shelf_id', 'kind', 'title', 'head', 'root', 'formulas', 'copied_from', 'changed_at', 'live_id', 'address', 'is_public', 'form_id', 'number', 'asked_id', 'token', 'deleted_at', 'deleted_by', 'keeps_entries', 'source_id', 'source_tab', 'source_number', 'source_state', 'pins'];
 
     /** @return array<string, string> */
     protected function casts(): array
@@ -86,6 +87,12 @@ final class Item extends Model
     public function form(): BelongsTo
     {
         return $this->belongsTo(self::class);
+    }
+
+    /** @return BelongsTo<User, $this> who took an entry away */
+    public function deleter(): BelongsTo
+    {
+        return $this->belongsTo(User::class, 'deleted_by');
     }
 
     /** @return BelongsTo<self, $this> what a dataset is filled from */

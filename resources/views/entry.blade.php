@@ -5,7 +5,7 @@
         @if ($wish !== null)@include('publish.wish')@endif
         <x-kept-not :form="$item->form" />
         @if ($item->deleted_at !== null)
-            <div class="answer-note" role="note"><p>This entry was taken away <x-when :at="$item->deleted_at" />. All of it is kept.</p><form method="post" action="{{ route('entry.undelete', $item) }}">@csrf @method('put')<button class="button is-dark">Bring it back</button></form></div>
+            <div class="answer-note" role="note"><p>{{ $item->deleter === null ? 'This entry was taken away' : "{$item->deleter->firstName()} took this entry away" }} <x-when :at="$item->deleted_at" />. All of it is kept.</p><form method="post" action="{{ route('entry.undelete', $item) }}">@csrf @method('put')<button class="button is-dark">Bring it back</button></form></div>
         @endif
         <form method="post" action="{{ route('entry.save', $item) }}" class="answer-form">
             @csrf @method('put')

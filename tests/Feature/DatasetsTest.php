@@ -281,9 +281,16 @@ final class DatasetsTest extends FeatureCase
         // Nothing more has happened, and nothing more comes.
         $this->get(route('item', $item))->assertSee('2 records');
         self::assertSame(4, $item->refresh()->head);
+        Date::setTestNow('2026-05-21 10:00:00');
         $this->delete(route('entry.delete', $entry))->assertRedirect();
+        $this->get(route('item', $entry))->assertSee('Ines took this entry away');
+        Date::setTestNow('2026-05-23 10:00:00');
         $this->get(route('item', $item))->assertSee('one record');
         self::assertSame(['Ben Colt'], $names());
+        $gone = $item->versions()->with('user')->where('number', 5)->firstOrFail();
+        self::assertSame(['21', 'Ines'], [$gone->saved_at->format('j'), $gone->user->firstName()]);
+        $this->put(route('entry.undelete', $entry));
+        $this->get(route('item', $item))->assertSee('2 records');
         $this->assertVerified();
     }
 

@@ -268,7 +268,7 @@ final class FormsTest extends FeatureCase
         $this->delete(route('entry.delete', $entry))->assertRedirect(route('entries', $this->form));
         $this->get(route('entries', $this->form))->assertSee('Nobody has answered yet');
         $this->get(route('entries', ['item' => $this->form, 'gone' => 1]))->assertSee('c@d.example');
-        $this->get(route('item', $entry))->assertSee('was taken away')->assertSee('Bring it back');
+        $this->get(route('item', $entry))->assertSee('took this entry away')->assertSee('Bring it back');
         $this->put(route('entry.undelete', $entry))->assertRedirect();
         $this->get(route('entries', $this->form))->assertSee('c@d.example');
         $this->assertVerified();

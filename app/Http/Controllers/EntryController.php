@@ -57,11 +57,11 @@ final class EntryController extends Controller
         });
     }
 
-    public function destroy(Item $item): RedirectResponse
+    public function destroy(Request $request, Item $item): RedirectResponse
     {
         Gate::authorize('takeAway', $item);
         abort_unless($item->form !== null, 404);
-        $item->update(['deleted_at' => now()]);
+        $item->update(['deleted_at' => now(), 'deleted_by' => $this->person($request)->id]);
 
         return redirect()->route('entries', $item->form)->with('said', __('form.deleted', ['entry' => $item->title]));
     }
@@ -69,7 +69,7 @@ final class EntryController extends Controller
     public function restore(Item $item): RedirectResponse
     {
         Gate::authorize('takeAway', $item);
-        $item->update(['deleted_at' => null]);
+        $item->update(['deleted_at' => null, 'deleted_by' => null]);
 
         return redirect()->route('item', $item)->with('said', __('form.undeleted', ['entry' => $item->title]));
     }

@@ -44,7 +44,7 @@ final class ItemController extends Controller
         if ($item->kind === 'entry') {
             $wish = $item->isPublishable() && $item->sight === null ? $item->publishings()->waiting()->with('user', 'version')->first()?->setRelation('item', $item) : null;
 
-            return view('entry', ['item' => $item, 'view' => new EntryView($item, $states), 'wish' => $wish]);
+            return view('entry', ['item' => $item->load('deleter'), 'view' => new EntryView($item, $states), 'wish' => $wish]);
         }
         if ($item->kind === 'form' && $item->sight !== null) {
             return redirect()->route('answer', $item);
