@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Models\Item;
-use App\Models\User;
 use App\Models\Version;
 use App\Store\States;
 use Carbon\CarbonImmutable;
@@ -21,15 +20,6 @@ final readonly class ReadSource
 {
     /** Bytes of JSON. */
     private const MOST_JSON = 8_388_608;
-
-    /** Steps that are told apart when what is followed has moved on. */
-    private const MOST_STEPS = 12;
-
-    /** Parts of a spreadsheet that are read for each step. */
-    private const QUICK = 4_000;
-
-    /** Entries that are looked at for each step. */
-    private const FEW_ENTRIES = 300;
 
     public function __construct(private States $states, private ReadFile $files) {}
 
@@ -69,78 +59,6 @@ final readonly class ReadSource
         $sheet = $this->states->tree($version->root ?? $item->root);
 
         return $tab !== null && $sheet->has($tab) && $sheet->get($tab)->role === 'tab' ? Source::tab($sheet, $tab) : null;
-    }
-
-    /**
-     * What became of an item since a dataset took it in last, step by step: what one person did on a day is one step, and the last
-     * one is how it is now.
-     *
-     * @return Generator<array{Source, User, CarbonImmutable, int}> by whom and when, and the version of the item then
-     */
-    public function since(Item $source, Item $dataset): Generator
-    {
-        $isForm = $source->kind === 'form';
-        $ends = self::ends($isForm ? $this->sinceInForm($source, $dataset) : $this->sinceInSheet($source, $dataset));
-        foreach (array_slice($ends, -self::MOST_STEPS, -1) as [$who, $at, $version]) {
-            $read = $isForm ? $this->entries($source, $this->rootAt($source, $at), $at) : $this->item($source, $dataset->source_tab, $version);
-            if ($read !== null) {
-                yield [$read, $who, $at, $version->number ?? $source->head];
-            }
-        }
-        $newest = $source->versions()->with('user')->where('number', $source->head)->firstOrFail();
-        [$who, $at] = $ends[count($ends) - 1] ?? [$newest->user, $newest->saved_at];
-        $read = $this->item($source, $dataset->source_tab, null);
-        if ($read !== null) {
-            yield [$read, $who, $at, $source->head];
-        }
-    }
-
-    /**
-     * Of what one person did on one day in a row, the last.
-     *
-     * @param  list<array{User, CarbonImmutable, Version|null}>  $events
-     * @return list<array{User, CarbonImmutable, Version|null}>
-     */
-    private static function ends(array $events): array
-    {
-        $ends = [];
-        foreach ($events as $at => [$who, $when, $version]) {
-            $next = $events[$at + 1] ?? null;
-            if ($next === null || $next[0]->id !== $who->id || ! $next[1]->isSameDay($when)) {
-                $ends[] = [$who, $when, $version];
-            }
-        }
-
-        return $ends;
-    }
-
-    /** @return list<array{User, CarbonImmutable, Version}> in their order; the newest alone if reading each would take long */
-    private function sinceInSheet(Item $sheet, Item $dataset): array
-    {
-        $known = (int) $sheet->versions()->where('root', (string) $dataset->source_state)->max('number');
-        $versions = $sheet->versions()->with('user')->where('number', '>', $this->states->count($sheet->root) > self::QUICK ? $sheet->head - 1 : $known)->orderBy('number')->get();
-
-        return array_values($versions->map(fn (Version $version) => [$version->user, $version->saved_at, $version])->all());
-    }
-
-    /** @return list<array{User, CarbonImmutable, Version|null}> what was done to a form and its entries, by time */
-    private function sinceInForm(Item $form, Item $dataset): array
-    {
-        $last = $dataset->versions()->where('number', $dataset->head)->firstOrFail()->saved_at->format('Y-m-d H:i:s');
-        $versions = Version::query()->with('user')->where(fn ($query) => $query->where('item_id', $form->id)->orWhereIn('item_id', $form->entries()->select('id')))->where('saved_at', '>=', $last)->orderBy('saved_at')->orderBy('id')->get()
-            ->map(fn (Version $version) => [$version->user, $version->saved_at, $version->item_id === $form->id ? $version : null]);
-        $gone = $form->entries()->with('deleter')->where('deleted_at', '>=', $last)->get()
-            ->map(fn (Item $entry) => [$entry->deleter ?? User::visitor(), $entry->deleted_at ?? CarbonImmutable::now(), null]);
-        $events = array_values($versions->toBase()->concat($gone->toBase())->sortBy(fn (array $event) => $event[1]->getTimestamp())->all());
-        // Entries that wait for a yes are seen as they were agreed to, which time alone does not tell.
-        $alone = $form->shelf->asks_entries || $form->entries()->count() > self::FEW_ENTRIES;
-
-        return $alone ? array_slice($events, -1) : $events;
-    }
-
-    private function rootAt(Item $item, CarbonImmutable $moment): string
-    {
-        return (string) ($item->versions()->where('saved_at', '<=', $moment->format('Y-m-d H:i:s'))->orderByDesc('number')->value('root') ?? $item->root);
     }
 
     /** The entries as everybody sees them, each under its own id. */

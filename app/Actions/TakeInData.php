@@ -22,7 +22,7 @@ use MistyAttic\Core\Kinds\Report\ReportKind;
 /** Fills a dataset from a source: a new one, or an old one again as its next version. */
 final readonly class TakeInData
 {
-    public function __construct(private MakeItem $make, private SaveState $save, private States $states, private ReadSource $sources) {}
+    public function __construct(private MakeItem $make, private SaveState $save, private States $states, private ReadSource $sources, private ReadSteps $steps) {}
 
     /** @param array<string, array{type: string, choices: list<string>}> $types */
     public function make(Shelf $shelf, User $maker, string $title, Source $source, array $types, bool $bound = false): Item
@@ -73,7 +73,7 @@ final readonly class TakeInData
             if ($dataset->refresh()->source_state === $state) {
                 return;
             }
-            foreach ($this->sources->since($source, $dataset) as [$read, $who, $at, $number]) {
+            foreach ($this->steps->handle($source, $dataset) as [$read, $who, $at, $number]) {
                 $before = $this->states->tree($dataset->root);
                 $after = $read->tree($read->types(), $before);
                 if ($this->states->keep($after, $dataset->root) !== $dataset->root) {

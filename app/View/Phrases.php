@@ -164,7 +164,6 @@ final class Phrases
                 return [$end => $named];
             }
             $key = "changes.values.{$values['field']}.".($values[$end] ?? '');
-
             $word = __($key);
 
             return is_string($word) && $word !== $key ? [$end => $word] : [];
