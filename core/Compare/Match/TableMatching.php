@@ -46,7 +46,7 @@ final class TableMatching
         if (! $strangers && ! $this->byKey()) {
             // A running number says where a row stands, not which it is.
             $telling = array_diff_key($this->columns, $this->counters) ?: $this->columns;
-            $this->bySigns($this->signs($this->old->rows, array_values($telling)), $this->signs($this->new->rows, array_keys($telling)), serialize(array_fill(0, count($telling), null)));
+            $this->bySigns($this->signs($this->old->rows, array_values($telling)), $this->signs($this->new->rows, array_keys($telling)));
             $this->byLikeness($telling);
         }
         $pairs = $this->columns;
@@ -146,8 +146,7 @@ final class TableMatching
                     $values[] = $row->fields[$column] ?? null;
                 }
             }
-            // Written as PHP has them: as certain as JSON, and half as long in the making.
-            $signs[] = serialize($values);
+            $signs[] = (string) json_encode($values, JSON_PARTIAL_OUTPUT_ON_ERROR);
         }
 
         return $signs;
@@ -257,9 +256,8 @@ final class TableMatching
     /**
      * @param  list<string>  $old
      * @param  list<string>  $new
-     * @param  string  $empty  the sign of a row without a value, which goes with no other by that alone
      */
-    private function bySigns(array $old, array $new, string $empty): void
+    private function bySigns(array $old, array $new): void
     {
         $alignment = Sequences::align($old, $new);
         $this->exact = $this->exact && $alignment->exact;
@@ -269,7 +267,7 @@ final class TableMatching
             $waiting[$sign][] = $position;
         }
         foreach (array_diff_key($new, $this->rows) as $position => $sign) {
-            if (($waiting[$sign] ?? []) !== [] && $sign !== $empty) {
+            if (($waiting[$sign] ?? []) !== [] && preg_match('/^\[(null,?)*\]$/', $sign) !== 1) {
                 $this->rows[$position] = array_shift($waiting[$sign]);
             }
         }
