@@ -24,6 +24,9 @@ final readonly class ReadSteps
     /** Entries that are looked at for each step. */
     private const FEW_ENTRIES = 300;
 
+    /** Columns of versions that are looked at; of a long history the rest would weigh. */
+    private const NEEDED = ['id', 'item_id', 'number', 'user_id', 'root', 'saved_at'];
+
     public function __construct(private States $states, private ReadSource $sources) {}
 
     /**
@@ -73,7 +76,7 @@ final readonly class ReadSteps
     private function sinceInSheet(Item $sheet, Item $dataset): array
     {
         $known = (int) $sheet->versions()->where('root', (string) $dataset->source_state)->max('number');
-        $versions = $sheet->versions()->with('user')->where('number', '>', $this->states->count($sheet->root) > self::QUICK ? $sheet->head - 1 : $known)->orderBy('number')->get();
+        $versions = $sheet->versions()->select(self::NEEDED)->with('user')->where('number', '>', $this->states->count($sheet->root) > self::QUICK ? $sheet->head - 1 : $known)->orderBy('number')->get();
 
         return array_values($versions->map(fn (Version $version) => [$version->user, $version->saved_at, $version])->all());
     }
@@ -82,13 +85,14 @@ final readonly class ReadSteps
     private function sinceInForm(Item $form, Item $dataset): array
     {
         $last = $dataset->versions()->where('number', $dataset->head)->firstOrFail()->saved_at->format('Y-m-d H:i:s');
-        $versions = Version::query()->with('user')->where(fn ($query) => $query->where('item_id', $form->id)->orWhereIn('item_id', $form->entries()->select('id')))->where('saved_at', '>=', $last)->orderBy('saved_at')->orderBy('id')->get()
-            ->map(fn (Version $version) => [$version->user, $version->saved_at, $version->item_id === $form->id ? $version : null]);
-        $gone = $form->entries()->with('deleter')->where('deleted_at', '>=', $last)->get()
-            ->map(fn (Item $entry) => [$entry->deleter ?? User::visitor(), $entry->deleted_at ?? CarbonImmutable::now(), null]);
-        $events = array_values($versions->toBase()->concat($gone->toBase())->sortBy(fn (array $event) => $event[1]->getTimestamp())->all());
         // Entries that wait for a yes are seen as they were agreed to, which time alone does not tell.
         $alone = $form->shelf->asks_entries || $form->entries()->count() > self::FEW_ENTRIES;
+        $versions = Version::query()->select(self::NEEDED)->with('user')->where(fn ($query) => $query->where('item_id', $form->id)->orWhereIn('item_id', $form->entries()->select('id')))
+            ->where('saved_at', '>=', $last)->orderByDesc('saved_at')->orderByDesc('id')->when($alone, fn ($query) => $query->limit(1))->get()
+            ->map(fn (Version $version) => [$version->user, $version->saved_at, $version->item_id === $form->id ? $version : null]);
+        $gone = $form->entries()->with('deleter')->where('deleted_at', '>=', $last)->orderByDesc('deleted_at')->when($alone, fn ($query) => $query->limit(1))->get()
+            ->map(fn (Item $entry) => [$entry->deleter ?? User::visitor(), $entry->deleted_at ?? CarbonImmutable::now(), null]);
+        $events = array_values($versions->reverse()->toBase()->concat($gone->reverse()->toBase())->sortBy(fn (array $event) => $event[1]->getTimestamp())->all());
 
         return $alone ? array_slice($events, -1) : $events;
     }

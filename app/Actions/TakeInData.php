@@ -76,7 +76,7 @@ final readonly class TakeInData
             foreach ($this->steps->handle($source, $dataset) as [$read, $who, $at, $number]) {
                 $before = $this->states->tree($dataset->root);
                 $after = $read->tree($read->types(), $before);
-                if ($this->states->keep($after, $dataset->root) !== $dataset->root) {
+                if (! $after->equals($before)) {
                     $this->save->handle($dataset, $who, new Sent($dataset->root, $after, 'follow', keep: true, note: mb_substr(__('data.followed', ['title' => $source->title, 'number' => (string) $number]), 0, (int) config('attic.note')), at: $at));
                     $dataset->refresh();
                 }

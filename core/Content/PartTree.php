@@ -126,6 +126,22 @@ final class PartTree
         return [...$woven, ...array_merge(...array_values($arriving), ...[[]])];
     }
 
+    /** Whether the same parts stand in the same order with the same fields, as their records would say; O(parts), without making any. */
+    public function equals(self $other): bool
+    {
+        if (count($this->parts) !== count($other->parts)) {
+            return false;
+        }
+        foreach ($this->parts as $at => $part) {
+            $theirs = $other->parts[$at];
+            if ($part !== $theirs && ($part->id !== $theirs->id || $part->depth !== $theirs->depth || ! $part->sameFields($theirs))) {
+                return false;
+            }
+        }
+
+        return true;
+    }
+
     public function count(): int
     {
         return count($this->parts);

@@ -72,6 +72,19 @@ final class StepsTest extends TestCase
         self::assertSame([], $of('fdays'));
     }
 
+    public function test_trees_are_equal_when_their_records_are(): void
+    {
+        $tree = $this->dataset();
+        self::assertTrue($tree->equals(PartTree::of(array_map(fn (Part $part) => Part::fromRecord($part->record()), $tree->parts))));
+        foreach ([
+            DatasetEdit::withoutRecord($tree, 'rtwo'), DatasetEdit::withField($tree, new Part('fmin', 'field', 0, ['name' => 'Time', 'type' => 'text'])), PartTree::of([...array_slice($tree->parts, 0, 6), $tree->parts[7], $tree->parts[6]]),
+            PartTree::of([...array_slice($tree->parts, 0, 7), new Part('rother', 'record', 0, ['fname' => 'A radio'])]), PartTree::of([...array_slice($tree->parts, 0, 5), $tree->parts[5]->with('fmin', 90), ...array_slice($tree->parts, 6)]),
+        ] as $at => $other) {
+            self::assertFalse($tree->equals($other), (string) $at);
+            self::assertFalse($other->equals($tree), (string) $at);
+        }
+    }
+
     public function test_records_come_and_go(): void
     {
         $tree = DatasetEdit::withRecord($this->dataset(), new Part('rfour', 'record', 0, []));

@@ -12,6 +12,7 @@ use App\Actions\Sent;
 use App\Models\Item;
 use App\Store\ReportData;
 use App\Store\States;
+use App\View\FiguresSheet;
 use App\View\ReportView;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;
@@ -110,22 +111,9 @@ final class ReportController extends Controller
         abort_unless($item->kind === 'report', 404);
         $data = $item->sight === null ? $this->data->now() : $this->data->published($item);
         $view = (new ReportView($this->states->tree($item->root), $data))->widgets()[$part] ?? abort(404);
-        $figures = $view->figures ?? abort(404);
-        $parts = [new Part('tab', 'tab', 0, ['name' => 'Figures', 'frozen' => 1]), new Part('ckey', 'column', 1, ['width' => 0, 'format' => ''])];
-        foreach (array_keys($figures->series) as $at) {
-            $parts[] = new Part("c{$at}", 'column', 1, ['width' => 0, 'format' => '']);
-        }
-        $names = array_map($view->seriesName(...), array_keys($figures->series));
-        $parts[] = new Part('rhead', 'row', 1, ['ckey' => $view->widget->by === '' ? $view->title() : $view->name($view->widget->by), ...array_combine(array_map(fn (int $at) => "c{$at}", array_keys($names)), $names)]);
-        foreach (array_keys($figures->keys) as $at) {
-            $cells = ['ckey' => $view->key($at)];
-            foreach ($figures->series as $of => $series) {
-                $cells["c{$of}"] = $series['values'][$at];
-            }
-            $parts[] = new Part("r{$at}", 'row', 1, array_filter($cells, fn (mixed $cell) => $cell !== null && $cell !== ''));
-        }
+        abort_if($view->figures === null, 404);
 
-        return response(SheetFormat::Csv->write(PartTree::of($parts), null), 200, ['Content-Type' => 'text/csv; charset=utf-8', 'Content-Disposition' => 'attachment; filename="figures.csv"']);
+        return response(SheetFormat::Csv->write(FiguresSheet::tree($view, $view->figures), null), 200, ['Content-Type' => 'text/csv; charset=utf-8', 'Content-Disposition' => 'attachment; filename="figures.csv"']);
     }
 
     /** Whether a published report keeps the data that it was published with, or follows it. */
