@@ -14,16 +14,8 @@ use MistyAttic\Core\Sequences\Increasing;
  * longest run of siblings that kept their order. O(n log n) for whole trees; {@see between} takes only the stretches in
  * which two trees differ, as the store finds them without reading the rest.
  */
-final class TreeCompare
+final readonly class TreeCompare
 {
-    /** @var array<string, array{Part, string, string|null, int, int}> id => part, parent, sibling before it, stretch, position in it */
-    private array $old = [];
-
-    /** @var array<string, array{Part, string, string|null, int, int}> */
-    private array $new = [];
-
-    private function __construct() {}
-
     public static function of(PartTree $old, PartTree $new): ChangeSet
     {
         return self::between([new Stretch([], $old->parts, $new->parts)]);
@@ -37,84 +29,63 @@ final class TreeCompare
      */
     public static function between(array $stretches): ChangeSet
     {
-        $compare = new self;
-        foreach ($stretches as $at => $stretch) {
-            $compare->old = $at === 0 ? self::placed($stretch->open, $stretch->old, $at) : $compare->old + self::placed($stretch->open, $stretch->old, $at);
-            $compare->new = $at === 0 ? self::placed($stretch->open, $stretch->new, $at) : $compare->new + self::placed($stretch->open, $stretch->new, $at);
-        }
+        $old = Places::of(array_map(fn (Stretch $stretch) => [$stretch->open, $stretch->old], $stretches));
+        $new = Places::of(array_map(fn (Stretch $stretch) => [$stretch->open, $stretch->new], $stretches));
         $changes = [];
-        foreach (array_diff_key($compare->old, $compare->new) as $id => [$part, $parent, $after]) {
-            $changes[] = new Change(ChangeType::Removed, $id, $part, null, new Spot($parent, $after), null);
+        foreach (array_diff_key($old->at, $new->at) as $id => $at) {
+            $changes[] = new Change(ChangeType::Removed, $id, $old->parts[$at], null, $old->spot($at), null);
         }
-        $moved = $compare->moves();
-        foreach ($compare->new as $id => [$part, $parent, $after]) {
-            if (! isset($compare->old[$id])) {
-                $changes[] = new Change(ChangeType::Added, $id, null, $part, null, new Spot($parent, $after));
+        $moved = self::moves($old, $new);
+        [$oldAt, $oldParts, $parts] = [$old->at, $old->parts, $new->parts];
+        foreach ($new->ids as $position => $id) {
+            $at = $oldAt[$id] ?? null;
+            if ($at === null) {
+                $changes[] = new Change(ChangeType::Added, $id, null, $parts[$position], null, $new->spot($position));
 
                 continue;
             }
-            [$before, $oldParent, $oldAfter] = $compare->old[$id];
             if (isset($moved[$id])) {
-                $changes[] = new Change(ChangeType::Moved, $id, $before, $part, new Spot($oldParent, $oldAfter), new Spot($parent, $after));
+                $changes[] = new Change(ChangeType::Moved, $id, $oldParts[$at], $parts[$position], $old->spot($at), $new->spot($position));
             }
-            if ($before !== $part && ! $before->sameFields($part)) {
-                $changes[] = new Change(ChangeType::Edited, $id, $before, $part, null, null);
+            if ($oldParts[$at] !== $parts[$position] && ! $oldParts[$at]->sameFields($parts[$position])) {
+                $changes[] = new Change(ChangeType::Edited, $id, $oldParts[$at], $parts[$position], null, null);
             }
         }
 
         return new ChangeSet($changes);
     }
 
-    /** @return array<string, true> */
+    /** @return array<string, true> by id */
     public static function moved(PartTree $old, PartTree $new): array
     {
-        $compare = new self;
-        $compare->old = self::placed([], $old->parts, 0);
-        $compare->new = self::placed([], $new->parts, 0);
-
-        return $compare->moves();
+        return self::moves(Places::of([[[], $old->parts]]), Places::of([[[], $new->parts]]));
     }
 
-    /**
-     * @param  list<string>  $open
-     * @param  list<Part>  $parts
-     * @return array<string, array{Part, string, string|null, int, int}>
-     */
-    private static function placed(array $open, array $parts, int $stretch): array
-    {
-        $placed = [];
-        $last = count($open) - 1;
-        foreach ($parts as $position => $part) {
-            $depth = $part->depth;
-            $placed[$part->id] = [$part, $depth === 0 ? PartTree::ROOT : $open[$depth - 1], $depth <= $last ? $open[$depth] : null, $stretch, $position];
-            $open[$depth] = $part->id;
-            $last = $depth;
-        }
-
-        return $placed;
-    }
-
-    /** @return array<string, true> */
-    private function moves(): array
+    /** @return array<string, true> by id */
+    private static function moves(Places $old, Places $new): array
     {
         $moved = $siblings = [];
-        foreach ($this->new as $id => [, $parent, , $stretch]) {
-            if (! isset($this->old[$id])) {
+        [$oldAt, $oldParents, $oldStretches, $parents, $stretches] = [$old->at, $old->parents, $old->stretches, $new->parents, $new->stretches];
+        foreach ($new->ids as $position => $id) {
+            $at = $oldAt[$id] ?? null;
+            if ($at === null) {
                 continue;
             }
-            [, $oldParent, , $oldStretch, $position] = $this->old[$id];
-            if ($oldParent !== $parent || $oldStretch !== $stretch) {
-                $moved[$id] = true;
+            $parent = $parents[$position];
+            if ($oldParents[$at] === $parent && $oldStretches[$at] === $stretches[$position]) {
+                $siblings[$parent][] = $at;
             } else {
-                $siblings[$stretch][$parent][$id] = $position;
+                $moved[$id] = true;
             }
         }
-        foreach (array_merge(...array_map(array_values(...), array_values($siblings)), ...[[]]) as $positions) {
-            $stayed = Increasing::longest(array_values($positions));
-            if (count($stayed) < count($positions)) {
-                $ids = array_keys($positions);
-                foreach (array_diff_key($ids, array_flip($stayed)) as $id) {
-                    $moved[$id] = true;
+        foreach ($siblings as $positions) {
+            $stayed = Increasing::longest($positions);
+            $next = 0;
+            foreach (count($stayed) === count($positions) ? [] : $positions as $place => $at) {
+                if (($stayed[$next] ?? null) === $place) {
+                    $next++;
+                } else {
+                    $moved[$old->ids[$at]] = true;
                 }
             }
         }

@@ -12,9 +12,6 @@ final class PartTree
 {
     public const ROOT = '';
 
-    /** @var array<string, int>|null id => position */
-    private ?array $positions = null;
-
     /** @var array<string, string>|null id => id of the parent */
     private ?array $parents = null;
 
@@ -23,12 +20,14 @@ final class PartTree
 
     /**
      * @param  list<Part>  $parts  the first at depth 0, each at most one deeper than the one before, ids unique
+     * @param  array<string, int>|null  $positions  id => position, when they are known
      * @param  array<string, int>|null  $ordinals  see {@see excerpt}
      * @param  array<string, int>|null  $wholePositions
      * @param  array<string, int>|null  $sizes
      */
     private function __construct(
         public readonly array $parts,
+        private ?array $positions = null,
         public readonly ?array $ordinals = null,
         public readonly ?array $wholePositions = null,
         public readonly ?array $sizes = null,
@@ -50,11 +49,11 @@ final class PartTree
             if (isset($seen[$part->id])) {
                 throw InvalidContent::doubledId($part->id);
             }
-            $seen[$part->id] = true;
+            $seen[$part->id] = $position;
             $limit = $part->depth + 1;
         }
 
-        return new self($parts);
+        return new self($parts, $seen);
     }
 
     /**
@@ -67,7 +66,9 @@ final class PartTree
      */
     public static function excerpt(array $parts, array $ordinals, array $positions, array $sizes): self
     {
-        return new self(self::of($parts)->parts, $ordinals, $positions, $sizes);
+        $tree = self::of($parts);
+
+        return new self($parts, $tree->positions, $ordinals, $positions, $sizes);
     }
 
     /** Where a part stands in the pre-order list, of the whole state if this is an excerpt. */
@@ -173,7 +174,7 @@ final class PartTree
     /** @return array<string, Part> id => part, in order */
     public function byId(): array
     {
-        return array_combine(array_map(fn (Part $part) => $part->id, $this->parts), $this->parts);
+        return array_column($this->parts, null, 'id');
     }
 
     public function parent(string $id): string
@@ -205,10 +206,11 @@ final class PartTree
     public function subtree(string $id): array
     {
         $position = $this->positions()[$id] ?? throw InvalidContent::noSuchPart($id);
-        $depth = $this->parts[$position]->depth;
-        for ($end = $position + 1; isset($this->parts[$end]) && $this->parts[$end]->depth > $depth; $end++);
+        $parts = $this->parts;
+        $depth = $parts[$position]->depth;
+        for ($end = $position + 1; isset($parts[$end]) && $parts[$end]->depth > $depth; $end++);
 
-        return array_slice($this->parts, $position, $end - $position);
+        return array_slice($parts, $position, $end - $position);
     }
 
     /** The sibling before a part, or null when it is the first below its parent. */

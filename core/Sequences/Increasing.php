@@ -14,29 +14,31 @@ final class Increasing
     public static function longest(array $values): array
     {
         $tops = $before = [];
+        $count = 0;
+        $top = PHP_INT_MIN;
         foreach ($values as $at => $value) {
-            $low = 0;
-            $high = count($tops);
+            $low = $count;
             // Most values go on from the last one.
-            if ($high > 0 && $values[$tops[$high - 1]] < $value) {
-                $before[$at] = $tops[$high - 1];
-                $tops[] = $at;
-
-                continue;
-            }
-            while ($low < $high) {
-                $middle = ($low + $high) >> 1;
-                if ($values[$tops[$middle]] < $value) {
-                    $low = $middle + 1;
-                } else {
-                    $high = $middle;
+            if ($value <= $top) {
+                $low = 0;
+                for ($high = $count; $low < $high;) {
+                    $middle = ($low + $high) >> 1;
+                    if ($values[$tops[$middle]] < $value) {
+                        $low = $middle + 1;
+                    } else {
+                        $high = $middle;
+                    }
                 }
             }
-            $before[$at] = $low > 0 ? $tops[$low - 1] : null;
+            $before[] = $low > 0 ? $tops[$low - 1] : null;
             $tops[$low] = $at;
+            if ($low >= $count - 1) {
+                $top = $value;
+                $count = $low + 1;
+            }
         }
         $longest = [];
-        for ($at = $tops === [] ? null : $tops[count($tops) - 1]; $at !== null; $at = $before[$at]) {
+        for ($at = $tops[$count - 1] ?? null; $at !== null; $at = $before[$at]) {
             $longest[] = $at;
         }
 

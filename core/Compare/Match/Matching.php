@@ -47,8 +47,7 @@ final class Matching
      */
     private static function tables(PartTree $old, PartTree $new, Grid $grid): array
     {
-        $names = fn (PartTree $tree): array => array_map(fn (Part $part) => $part->string('name'), array_filter($tree->byId(), fn (Part $part) => $part->depth === 0 && $part->role !== $grid->row && $part->role !== $grid->column));
-        [$oldNames, $newNames] = [$names($old), $names($new)];
+        [$oldNames, $newNames] = [self::names($old, $grid), self::names($new, $grid)];
         if ($oldNames === [] && $newNames === []) {
             return [[PartTree::ROOT, PartTree::ROOT]];
         }
@@ -69,10 +68,23 @@ final class Matching
         return $pairs;
     }
 
+    /** @return array<string, string> id => name of each table */
+    private static function names(PartTree $tree, Grid $grid): array
+    {
+        $names = [];
+        foreach ($tree->parts as $part) {
+            if ($part->depth === 0 && $part->role !== $grid->row && $part->role !== $grid->column) {
+                $names[$part->id] = $part->string('name');
+            }
+        }
+
+        return $names;
+    }
+
     /** @param array<string, string> $pairs new id => old id */
     private static function renamed(PartTree $old, PartTree $new, array $pairs, bool $cells): PartTree
     {
-        $taken = array_flip($pairs);
+        $taken = [];
         foreach ($new->parts as $part) {
             if (isset($pairs[$part->id])) {
                 continue;

@@ -21,11 +21,13 @@ final readonly class Table
     public static function of(PartTree $tree, string $parent, Grid $grid): self
     {
         $columns = $rows = [];
+        [$column, $row] = [$grid->column, $grid->row];
         foreach ($parent === PartTree::ROOT ? $tree->parts : $tree->subtree($parent) as $part) {
-            if ($part->role === $grid->column) {
-                $columns[$part->id] = $part->string('name');
-            } elseif ($part->role === $grid->row) {
+            $role = $part->role;
+            if ($role === $row) {
                 $rows[] = $part;
+            } elseif ($role === $column) {
+                $columns[$part->id] = $part->string('name');
             }
         }
         foreach ($columns as $id => $name) {

@@ -22,8 +22,11 @@ final class TableMatching
     /** A value that more rows share does not tell them apart. */
     private const RARE = 24;
 
-    /** In so many columns a shared value is looked for. */
+    /** So many of the columns that hold the most different values tell the rows apart. */
     private const CLUES = 4;
+
+    /** Which columns those are is seen in so many rows. */
+    private const TRIED = 250;
 
     public bool $exact = true;
 
@@ -46,7 +49,7 @@ final class TableMatching
         if (! $strangers && ! $this->byKey()) {
             // A running number says where a row stands, not which it is.
             $telling = array_diff_key($this->columns, $this->counters) ?: $this->columns;
-            $this->bySigns($this->signs($this->old->rows, array_values($telling)), $this->signs($this->new->rows, array_keys($telling)));
+            $this->bySigns(...$this->signs($telling));
             $this->byLikeness($telling);
         }
         $pairs = $this->columns;
@@ -128,33 +131,82 @@ final class TableMatching
     }
 
     /**
-     * The cells of each row in the columns that both sides have, as one text.
+     * A text for each row, the same on both sides for rows that go together: the cells that tell it apart, and all of them where others
+     * have those as well.
      *
+     * @param  array<string, string>  $columns  new => old
+     * @return array{list<string>, list<string>} old and new
+     */
+    private function signs(array $columns): array
+    {
+        $every = max(1, intdiv(count($this->old->rows), self::TRIED));
+        $clues = $this->telling($columns, self::CLUES - 1, array_filter($this->old->rows, fn (int $at) => $at % $every === 0, ARRAY_FILTER_USE_KEY));
+        $old = self::texts($this->old->rows, array_values($clues));
+        $new = self::texts($this->new->rows, array_keys($clues));
+        if (count($clues) === count($columns)) {
+            return [$old, $new];
+        }
+        $shared = array_flip([self::text(array_fill(0, count($clues), null)), ...self::repeated($old), ...self::repeated($new)]);
+
+        return [self::told($old, $shared, $this->old->rows, array_values($columns)), self::told($new, $shared, $this->new->rows, array_keys($columns))];
+    }
+
+    /**
+     * @param  list<string>  $signs
+     * @param  array<int|string, int>  $shared  signs of more than one row, as keys
      * @param  list<Part>  $rows
      * @param  list<string>  $columns
      * @return list<string>
      */
-    private function signs(array $rows, array $columns): array
+    private static function told(array $signs, array $shared, array $rows, array $columns): array
     {
-        $signs = [];
-        foreach ($rows as $row) {
-            $values = [];
-            if (array_keys($row->fields) === $columns) {
-                $values = array_values($row->fields);
-            } else {
-                foreach ($columns as $column) {
-                    $values[] = $row->fields[$column] ?? null;
-                }
+        $unclear = [];
+        foreach ($signs as $position => $sign) {
+            if (isset($shared[$sign])) {
+                $unclear[$position] = $rows[$position];
             }
-            $signs[] = (string) json_encode($values, JSON_PARTIAL_OUTPUT_ON_ERROR);
         }
 
-        return $signs;
+        return array_values(array_replace($signs, array_combine(array_keys($unclear), self::texts($unclear, $columns))));
+    }
+
+    /**
+     * @param  list<string>  $signs
+     * @return array<int, string> those that came before
+     */
+    private static function repeated(array $signs): array
+    {
+        return count(array_flip($signs)) === count($signs) ? [] : array_diff_key($signs, array_unique($signs));
+    }
+
+    /**
+     * @param  array<int, Part>  $rows
+     * @param  list<string>  $columns
+     * @return list<string>
+     */
+    private static function texts(array $rows, array $columns): array
+    {
+        $texts = [];
+        foreach (array_column($rows, 'fields') as $fields) {
+            $values = [];
+            foreach ($columns as $column) {
+                $values[] = $fields[$column] ?? null;
+            }
+            $texts[] = self::text($values);
+        }
+
+        return $texts;
+    }
+
+    /** @param list<mixed> $values */
+    private static function text(array $values): string
+    {
+        return (string) json_encode($values, JSON_PARTIAL_OUTPUT_ON_ERROR);
     }
 
     private static function sign(mixed $value): string
     {
-        return is_string($value) ? '"'.$value : (is_int($value) ? (string) $value : (string) json_encode($value));
+        return is_string($value) ? '"'.$value : (string) json_encode($value);
     }
 
     /** Matches rows by the first column whose values are all there and all different, and that does not merely count the rows. */
@@ -187,14 +239,15 @@ final class TableMatching
 
     /**
      * @param  list<Part>  $rows
-     * @return array<string, int>|null key => position; null when the column is no key
+     * @return array<int|string, int>|null key => position; null when the column is no key
      */
     private static function keys(array $rows, string $column): ?array
     {
         $keys = [];
         foreach ($rows as $position => $row) {
             $value = $row->fields[$column] ?? null;
-            if ($value === null || isset($keys[$key = self::sign($value)])) {
+            $key = is_int($value) ? $value : self::sign($value);
+            if ($value === null || isset($keys[$key])) {
                 return null;
             }
             $keys[$key] = $position;
@@ -229,8 +282,8 @@ final class TableMatching
     /**
      * A running number is no key: rows of the same key must be alike in half of their other cells.
      *
-     * @param  array<string, int>  $shared
-     * @param  array<string, int>  $oldKeys
+     * @param  array<int|string, int>  $shared
+     * @param  array<int|string, int>  $oldKeys
      */
     private function tells(array $shared, array $oldKeys, string $key): bool
     {
@@ -282,7 +335,7 @@ final class TableMatching
             return;
         }
         $index = [];
-        foreach ($this->telling($columns, $oldLeft) as $new => $old) {
+        foreach ($this->telling($columns, self::CLUES, $oldLeft) as $new => $old) {
             foreach ($oldLeft as $position => $row) {
                 if (isset($row->fields[$old])) {
                     $sign = self::sign($row->fields[$old]);
@@ -328,7 +381,7 @@ final class TableMatching
      * @param  array<int, Part>  $rows
      * @return array<string, string>
      */
-    private function telling(array $columns, array $rows): array
+    private function telling(array $columns, int $most, array $rows): array
     {
         $different = [];
         foreach ($columns as $new => $old) {
@@ -342,7 +395,7 @@ final class TableMatching
         }
         arsort($different);
 
-        return array_intersect_key($columns, array_slice($different, 0, self::CLUES, true));
+        return array_intersect_key($columns, array_slice($different, 0, $most, true));
     }
 
     /**
