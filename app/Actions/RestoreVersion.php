@@ -36,7 +36,7 @@ final readonly class RestoreVersion
             $now = $this->states->tree($item->root);
             $then = $this->states->tree($version->root);
             $after = $picked === null ? $then : $this->between($item, $now, $then, $picked);
-            $root = $after === $then ? $version->root : $this->states->keep($after, $item->root);
+            $root = $after === $then ? $version->root : $this->states->keepChanged($item->root, $now, $after);
             if ($root === $item->root) {
                 return null;
             }

@@ -14,7 +14,7 @@ use MistyAttic\Core\Kinds\Grid;
 
 /**
  * The columns of a large table in which a number was written over that may stand out: a state with these columns alone, for
- * {@see UnusualChanges}. A number within what a few rows around hold stands out of nothing, and is
+ * {@see UnusualChanges}. A number between two that stand in rows around it, or in some rows elsewhere, stands out of nothing, and is
  * told without reading the rest; for the others the records are looked through, but not decoded.
  */
 final readonly class NumberColumns
@@ -22,12 +22,17 @@ final readonly class NumberColumns
     /** Rows on either side. */
     private const AROUND = 32;
 
+    /** So many times a few rows elsewhere are looked at, at even distances. */
+    private const ELSEWHERE = 24;
+
+    private const A_FEW = 8;
+
     /** @return array{PartTree, PartTree}|null the state before and the one after; null when nothing can stand out */
     public static function of(States $states, Grid $grid, Excerpt $excerpt, string $old): ?array
     {
         $columns = $tabs = [];
         foreach ($excerpt->changes->of(ChangeType::Edited) as $change) {
-            foreach ($change->part()->role === $grid->row ? self::standOut($states, $old, $excerpt->old, $change) : [] as $column) {
+            foreach ($change->part()->role === $grid->row ? self::standOut($states, $grid, $old, $excerpt->old, $change) : [] as $column) {
                 $columns[$column] = true;
                 $tabs[$excerpt->old->parent($change->id)] = true;
             }
@@ -37,15 +42,8 @@ final readonly class NumberColumns
         }
         $before = [];
         foreach (array_keys($tabs) as $tab) {
-            $start = (int) $excerpt->old->wholePosition((string) $tab);
-            $before[] = $excerpt->old->get((string) $tab);
-            foreach ($excerpt->old->subtree((string) $tab) as $part) {
-                if ($part->role === $grid->column) {
-                    $before[] = $part;
-                    $start++;
-                }
-            }
-            array_push($before, ...self::rows($states->records($old, $start + 1, $excerpt->old->sizes[$tab] ?? 0), array_map(strval(...), array_keys($columns)), $grid->row));
+            $heads = self::heads($grid, $excerpt->old, (string) $tab);
+            array_push($before, ...$heads, ...self::rows($states->records($old, (int) $excerpt->old->wholePosition((string) $tab) + count($heads), $excerpt->old->sizes[$tab] ?? 0), array_map(strval(...), array_keys($columns)), $grid->row));
         }
         $edited = [];
         foreach ($excerpt->changes->of(ChangeType::Edited) as $change) {
@@ -56,19 +54,45 @@ final readonly class NumberColumns
         return [PartTree::of($before), PartTree::of($after)];
     }
 
-    /** @return list<string> the columns in which a number left what the rows around hold, or changed its sign */
-    private static function standOut(States $states, string $root, PartTree $old, Change $change): array
+    /** @return list<Part> what stands before the rows: the tab and its columns */
+    private static function heads(Grid $grid, PartTree $old, string $tab): array
     {
-        $found = [];
-        $around = null;
+        return [$old->get($tab), ...array_values(array_filter($old->subtree($tab), fn (Part $part) => $part->role === $grid->column))];
+    }
+
+    /** @return list<string> the columns in which a number left what other rows hold, or changed its sign */
+    private static function standOut(States $states, Grid $grid, string $root, PartTree $old, Change $change): array
+    {
+        $windows = [[max(0, (int) $old->wholePosition($change->id) - self::AROUND), 2 * self::AROUND]];
+        $tab = $old->parent($change->id);
+        $first = (int) $old->wholePosition($tab) + count(self::heads($grid, $old, $tab));
+        $between = max(0, ($old->sizes[$tab] ?? 0) - self::A_FEW);
+        for ($time = 0; $time < self::ELSEWHERE; $time++) {
+            $windows[] = [$first + intdiv($time * $between, self::ELSEWHERE - 1), self::A_FEW];
+        }
+        $found = $read = [];
         foreach ($change->fields() as $column) {
             [$was, $is] = [Cell::result($change->before->fields[$column] ?? null), Cell::result($change->after->fields[$column] ?? null)];
             if ((! is_int($was) && ! is_float($was)) || (! is_int($is) && ! is_float($is))) {
                 continue;
             }
-            $around ??= $states->window($root, max(0, (int) $old->wholePosition($change->id) - self::AROUND), 2 * self::AROUND);
-            $numbers = array_filter(array_map(fn (Part $part): mixed => $part->id === $change->id ? null : Cell::result($part->fields[$column] ?? null), $around), fn (mixed $value) => is_int($value) || is_float($value));
-            if ($numbers === [] || $is < min($numbers) || $is > max($numbers) || $is == -$was) {
+            $flipped = $is == -$was;
+            $below = $above = false;
+            foreach ($flipped ? [] : $windows as $at => [$from, $length]) {
+                $read[$at] ??= $states->window($root, $from, $length);
+                foreach ($read[$at] as $part) {
+                    $value = $part->id === $change->id ? null : Cell::result($part->fields[$column] ?? null);
+                    if (is_int($value) || is_float($value)) {
+                        $below = $below || $value <= $is;
+                        $above = $above || $value >= $is;
+                    }
+                }
+                if ($below && $above) {
+                    continue 2;
+                }
+            }
+            // Where no number is seen at all, the column is none of numbers.
+            if ($flipped || $below || $above) {
                 $found[] = $column;
             }
         }

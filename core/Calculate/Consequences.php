@@ -19,7 +19,7 @@ final class Consequences
      */
     public static function of(Kind $kind, PartTree $before, PartTree $after, string $today, PartTree ...$origins): PartTree
     {
-        $after = $kind->repair($after);
+        $after = $kind->repair($after, $before);
         if ($kind->grid()?->calculated !== true) {
             return $after;
         }

@@ -12,18 +12,68 @@ namespace MistyAttic\Core\Content;
  */
 final readonly class Part
 {
+    /** @var array<string, FieldValue> a field without a value is left out */
+    public array $fields;
+
     /**
      * @param  string  $id  short, random, URL-safe, unique in its item; starts with a letter, since PHP turns array keys of digits into integers
      * @param  string  $role  a value of its kind's enum of roles
      * @param  int<0, max>  $depth  0 at the top
-     * @param  array<string, FieldValue>  $fields  a field without a value is left out
+     * @param  array<string, FieldValue>  $fields
+     * @param  string|null  $unread  the canonical JSON of the fields instead, see {@see deferred}
      */
-    public function __construct(
-        public string $id,
-        public string $role,
-        public int $depth,
-        public array $fields,
-    ) {}
+    public function __construct(public string $id, public string $role, public int $depth, array $fields, private ?string $unread = null)
+    {
+        if ($unread === null) {
+            $this->fields = $fields;
+        } else {
+            // A property that was taken away is asked of __get.
+            unset($this->fields);
+        }
+    }
+
+    /**
+     * Reads records as {@see fromRecords} does, but the fields of each only when they are asked for: telling which parts
+     * changed does not read what they hold.
+     *
+     * @param  list<string>  $records
+     * @return list<self>
+     *
+     * @throws InvalidContent also when fields are asked for
+     */
+    public static function deferred(array $records): array
+    {
+        $parts = [];
+        foreach ($records as $record) {
+            // ["k3f9","heading",0,{…}]
+            $pieces = explode('"', $record, 5);
+            $at = strpos($pieces[4] ?? '', '{');
+            $depth = substr($pieces[4] ?? '', 1, (int) $at - 2);
+            if ($at === false || ! ctype_digit($depth) || $pieces[0] !== '[' || $pieces[2] !== ',' || str_contains($pieces[1].$pieces[3], '\\')) {
+                $parts[] = self::fromRecord($record);
+
+                continue;
+            }
+            $parts[] = new self($pieces[1], $pieces[3], max(0, (int) $depth), [], substr($pieces[4], $at, -1));
+        }
+
+        return $parts;
+    }
+
+    /** @throws InvalidContent */
+    public function __get(string $name): mixed
+    {
+        if ($name !== 'fields' || $this->unread === null) {
+            throw new \LogicException("A part has no {$name}");
+        }
+
+        return $this->fields = self::fieldsFrom(CanonicalJson::decode($this->unread));
+    }
+
+    public function __isset(string $name): bool
+    {
+        return $name === 'fields';
+    }
 
     /**
      * Reads a record that {@see record} wrote.
@@ -63,7 +113,18 @@ final readonly class Part
         if (! is_array($values) || count($values) !== 4 || ! is_string($values[0]) || ! is_string($values[1]) || ! is_int($values[2]) || $values[2] < 0 || ! is_array($values[3])) {
             throw InvalidContent::notCanonicalJson('a part is a list of id, role, depth and fields');
         }
-        $fields = $values[3];
+
+        return new self($values[0], $values[1], $values[2], self::fieldsFrom($values[3]));
+    }
+
+    /**
+     * @return array<string, FieldValue>
+     *
+     * @throws InvalidContent
+     */
+    private static function fieldsFrom(mixed $fields): array
+    {
+        is_array($fields) || throw InvalidContent::notCanonicalJson('the fields of a part are an object');
         foreach ($fields as $name => $value) {
             if (is_scalar($value)) {
                 continue;
@@ -75,13 +136,13 @@ final readonly class Part
             };
         }
 
-        return new self($values[0], $values[1], $values[2], $fields);
+        return $fields;
     }
 
     /** The canonical JSON of this part, as it is stored and hashed. */
     public function record(): string
     {
-        return CanonicalJson::encode($this->toJson());
+        return $this->unread !== null ? "[\"{$this->id}\",\"{$this->role}\",{$this->depth},{$this->unread}]" : CanonicalJson::encode($this->toJson());
     }
 
     /** @return array{string, string, int, array<string, mixed>|\stdClass} */
@@ -90,6 +151,12 @@ final readonly class Part
         $fields = array_map(fn ($value) => $value instanceof RichText ? $value->toJson() : $value, $this->fields);
 
         return [$this->id, $this->role, $this->depth, $fields === [] ? new \stdClass : $fields];
+    }
+
+    /** Whether its fields may hold a piece of canonical JSON: looked for in the record as long as that is unread, and taken for possible afterwards. */
+    public function mayHold(string $json): bool
+    {
+        return $this->unread === null || str_contains($this->unread, $json);
     }
 
     public function atDepth(int $depth): self
@@ -134,7 +201,13 @@ final readonly class Part
 
     public function sameFields(self $other): bool
     {
-        if ($this->role !== $other->role || count($this->fields) !== count($other->fields)) {
+        if ($this->role !== $other->role) {
+            return false;
+        }
+        if ($this->unread !== null && $other->unread !== null) {
+            return $this->unread === $other->unread;
+        }
+        if (count($this->fields) !== count($other->fields)) {
             return false;
         }
         if ($this->fields === $other->fields) {

@@ -23,8 +23,12 @@ interface Kind
      */
     public function read(mixed $content, Limits $limits): Reading;
 
-    /** Puts right what a merge of two valid trees can leave lopsided, such as a table row one cell short. */
-    public function repair(PartTree $tree): PartTree;
+    /**
+     * Puts right what a merge of two valid trees can leave lopsided, such as a table row one cell short.
+     *
+     * @param  PartTree|null  $sound  a valid tree: what is the very same part there need not be looked through
+     */
+    public function repair(PartTree $tree, ?PartTree $sound = null): PartTree;
 
     /** A short plain name for a part, from its own text: “Sign the log”. Empty when it has none. */
     public function label(PartTree $tree, Part $part): string;

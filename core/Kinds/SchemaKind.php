@@ -19,26 +19,36 @@ abstract class SchemaKind implements Kind
     }
 
     /** A cell without its column goes. */
-    public function repair(PartTree $tree): PartTree
+    public function repair(PartTree $tree, ?PartTree $sound = null): PartTree
     {
         $grid = $this->grid();
         if ($grid === null) {
             return $tree;
         }
+        $columns = self::columns($grid, $tree);
+        // The rows of a sound state that are there as they were have no cell without a column.
+        $known = $sound !== null && array_diff_key(self::columns($grid, $sound), $columns) === [] ? $sound : null;
+        $parts = $tree->parts;
+        foreach ($parts as $position => $part) {
+            if ($part->role === $grid->row && $known?->find($part->id) !== $part && array_diff_key($part->fields, $columns) !== []) {
+                $parts[$position] = new Part($part->id, $part->role, $part->depth, array_intersect_key($part->fields, $columns));
+            }
+        }
+
+        return $parts === $tree->parts ? $tree : PartTree::of($parts);
+    }
+
+    /** @return array<string, true> ids, as keys */
+    private static function columns(Grid $grid, PartTree $tree): array
+    {
         $columns = [];
         foreach ($tree->parts as $part) {
             if ($part->role === $grid->column) {
                 $columns[$part->id] = true;
             }
         }
-        $parts = $tree->parts;
-        foreach ($parts as $position => $part) {
-            if ($part->role === $grid->row && array_diff_key($part->fields, $columns) !== []) {
-                $parts[$position] = new Part($part->id, $part->role, $part->depth, array_intersect_key($part->fields, $columns));
-            }
-        }
 
-        return $parts === $tree->parts ? $tree : PartTree::of($parts);
+        return $columns;
     }
 
     public function label(PartTree $tree, Part $part): string

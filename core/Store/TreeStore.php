@@ -57,7 +57,7 @@ final readonly class TreeStore
     /** @throws ChunkMissing */
     public function tree(string $root): PartTree
     {
-        return PartTree::of(Part::fromRecords($this->hashes->read($root)));
+        return PartTree::of(Part::deferred($this->hashes->read($root)));
     }
 
     /**
@@ -231,12 +231,12 @@ final readonly class TreeStore
      */
     private function parts(array $records): array
     {
-        return Part::fromRecords($records);
+        return Part::deferred($records);
     }
 
     /** @return list<string> ids of the parts that stand open before a position, by depth */
     private function open(string $root, int $position, Nodes $nodes): array
     {
-        return array_map(fn (string $record) => Part::fromRecord($record)->id, $this->hashes->open($root, $position, $nodes));
+        return array_column(Part::deferred($this->hashes->open($root, $position, $nodes)), 'id');
     }
 }

@@ -324,7 +324,11 @@ final class PropertiesTest extends TestCase
             $second = $random->edited($first, 1 + $random->under(5));
             $near = $store->keep($first);
             $root = $store->keep($second, $near);
-            self::assertSame($this->records($second), $this->records($store->tree($root)));
+            $read = $store->tree($root);
+            self::assertSame($this->records($second), $this->records($read));
+            // Fields that are read late are those that are read at once.
+            self::assertEquals(array_column($store->window($root, 0, $second->count()), 'fields'), array_column($read->parts, 'fields'));
+            self::assertTrue($second->equals($read));
             self::assertSame($root, (new TreeStore(new MemoryChunkStore))->keep($second));
             $position = $random->under(max(1, $second->count()));
             self::assertSame(($second->parts[$position] ?? null)?->record(), $store->part($root, $position)?->record());

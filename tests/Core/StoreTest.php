@@ -5,12 +5,15 @@ declare(strict_types=1);
 namespace Tests\Core;
 
 use MistyAttic\Core\Content\Address;
+use MistyAttic\Core\Content\InvalidContent;
+use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Store\ChunkForm;
 use MistyAttic\Core\Store\ChunkMissing;
 use MistyAttic\Core\Store\Entry;
 use MistyAttic\Core\Store\HashTree;
 use MistyAttic\Core\Store\MemoryChunkStore;
 use MistyAttic\Core\Store\Packing;
+use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
@@ -227,6 +230,41 @@ final class StoreTest extends TestCase
         }
         array_push($built, ...array_slice($old, $at));
         self::assertSame($new, $built);
+    }
+
+    public function test_fields_are_read_when_they_are_asked_for(): void
+    {
+        $part = new Part('row1', 'row', 1, ['c1' => 'two "words"', 'c2' => ['=', 'A1'], 'c3' => 1.5]);
+        $late = Part::deferred([$part->record()])[0];
+        self::assertSame(['row1', 'row', 1, $part->record()], [$late->id, $late->role, $late->depth, $late->record()]);
+        self::assertTrue($late->mayHold('"="') && ! $late->mayHold('"*"'), 'seen in the record');
+        self::assertTrue($late->sameFields(Part::deferred([$part->record()])[0]) && $late->sameFields($part) && $part->sameFields($late));
+        self::assertFalse($late->sameFields(Part::deferred([$part->with('c3', 2)->record()])[0]));
+        self::assertSame($part->fields, $late->fields);
+        self::assertSame([$part->fields], array_column(Part::deferred([$part->record()]), 'fields'));
+        self::assertSame($part->with('c3', 2)->record(), $late->with('c3', 2)->record());
+    }
+
+    /** @return array<string, array{string}> */
+    public static function badRecords(): array
+    {
+        return [
+            'no JSON' => ['nothing'], 'cut off' => ['["r1","row",0,{"c1":1'], 'fields of objects' => ['["r1","row",0,{"c1":{"c2":1}}]'],
+            'no fields' => ['["r1","row",0]'], 'a depth below the top' => ['["r1","row",-1,{}]'], 'a depth that is text' => ['["r1","row","1",{}]'], 'more than a record' => ['["r1","row",0,{},{}]'],
+        ];
+    }
+
+    #[DataProvider('badRecords')]
+    public function test_a_record_that_is_none_is_refused_when_it_is_read(string $record): void
+    {
+        $this->expectException(InvalidContent::class);
+        Part::deferred([$record])[0]->fields;
+    }
+
+    public function test_an_id_with_signs_that_are_escaped_is_read_as_ever(): void
+    {
+        $part = new Part('a"b\\c', 'row', 0, ['c1' => 1]);
+        self::assertEquals([$part], Part::deferred([$part->record()]));
     }
 
     /** @return list<string> */

@@ -27,7 +27,7 @@ final class DocumentKind extends SchemaKind
         return DocumentRole::class;
     }
 
-    public function repair(PartTree $tree): PartTree
+    public function repair(PartTree $tree, ?PartTree $sound = null): PartTree
     {
         return DocumentRepair::of($tree);
     }

@@ -34,7 +34,7 @@ final class PageKind extends SchemaKind
     }
 
     /** A section that two people emptied of its columns gets one, with an id that depends on the content alone. */
-    public function repair(PartTree $tree): PartTree
+    public function repair(PartTree $tree, ?PartTree $sound = null): PartTree
     {
         $parts = [];
         foreach ($tree->parts as $at => $part) {

@@ -29,7 +29,7 @@ final class Spelling
     public static function hasFormulas(PartTree $tree): bool
     {
         foreach ($tree->parts as $part) {
-            foreach ($part->fields as $value) {
+            foreach ($part->mayHold('"="') ? $part->fields : [] as $value) {
                 if (is_array($value) && Cell::isFormula($value)) {
                     return true;
                 }

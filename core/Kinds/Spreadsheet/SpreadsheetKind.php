@@ -66,9 +66,9 @@ final class SpreadsheetKind extends SchemaKind
     }
 
     /** Columns stand before rows. */
-    public function repair(PartTree $tree): PartTree
+    public function repair(PartTree $tree, ?PartTree $sound = null): PartTree
     {
-        $tree = parent::repair($tree);
+        $tree = parent::repair($tree, $sound);
         $row = SpreadsheetRole::Row->value;
         $isLate = fn (int $at): bool => $tree->parts[$at]->role === SpreadsheetRole::Column->value && $tree->parts[$at - 1]->role === $row;
         for ($at = 1; $at < count($tree->parts) && ! $isLate($at); $at++);
