@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace MistyAttic\Core\Sequences;
 
 /**
- * Where two lists go on together after a difference: at an element that is the last of its like on each side. Finding it costs
- * what the difference is large, and not what the lists are long.
+ * Goes along two lists, past each difference to where they go on together: to an element that is the last of its like on each side.
+ * Finding it costs what the difference is large, and not what the lists are long.
  */
 final class Anchors
 {
@@ -28,8 +28,8 @@ final class Anchors
     /** Whether there are many elements and most differ from each other, so that two equal ones in a row say something. */
     private readonly bool $isVaried;
 
-    /** @var array<int>|null element => its last position; made when it is asked for first */
-    private ?array $lastOld = null;
+    /** @var array<int> element => its last position; made when it is asked for first */
+    private array $lastOld = [];
 
     /** @var array<int> */
     private array $lastNew = [];
@@ -45,73 +45,84 @@ final class Anchors
     }
 
     /**
-     * Where both sides go on behind two positions at which they differ.
+     * What is equal. In one loop over local variables: most differences are a line or two, and calls would cost as much as the work.
      *
-     * @return array{int, int, bool}|null how far it is on either side, and whether something in between may be equal as well
+     * @param  \Closure(int, int, int, int): list<array{int, int, int}>  $solve  gives the runs in a difference in which something may be equal as well
+     * @return list<array{int, int, int}> start on the old side, start on the new side, length; ascending
      */
-    public function behind(int $a, int $b): ?array
+    public function runs(\Closure $solve): array
     {
-        return ($this->isVaried ? $this->next($a, $b) : null) ?? $this->nearest($a, $b);
-    }
-
-    /**
-     * One that went, one that came, or one in place of another, with two that are equal behind it: most differences are no more.
-     *
-     * @return array{int, int, bool}|null
-     */
-    private function next(int $a, int $b): ?array
-    {
-        $old = $this->old;
-        $new = $this->new;
-        $a1 = $old[$a + 1] ?? null;
-        $b1 = $new[$b + 1] ?? null;
-        if ($a1 !== null && $a1 === $new[$b] && isset($old[$a + 2]) && $old[$a + 2] === $b1) {
-            return [1, 0, false];
-        }
-        if ($b1 !== null && $b1 === $old[$a] && isset($new[$b + 2]) && $new[$b + 2] === $a1) {
-            return [0, 1, false];
-        }
-
-        return $a1 !== null && $a1 === $b1 && isset($old[$a + 2], $new[$b + 2]) && $old[$a + 2] === $new[$b + 2] ? [1, 1, false] : null;
-    }
-
-    /** @return array{int, int, bool}|null */
-    private function nearest(int $a, int $b): ?array
-    {
-        if ($this->lastOld === null) {
-            $this->lastOld = array_flip($this->old);
-            $this->lastNew = array_flip($this->new);
-        }
-        $old = $this->old;
-        $lastOld = $this->lastOld;
-        $lastNew = $this->lastNew;
-        $end = count($old) - $a;
-        $best = $end + count($this->new) - $b;
-        $found = -1;
-        $isShared = $mayMeet = false;
-        $farthest = -1;
-        for ($skip = 0; $skip < $best && $skip < $end; $skip++) {
-            $element = $old[$a + $skip];
-            $at = $lastNew[$element] ?? self::NONE;
-            if ($at < $b) {
-                continue;
+        [$old, $new, $isVaried] = [$this->old, $this->new, $this->isVaried];
+        $lastOld = $lastNew = $runs = [];
+        $aEnd = count($old);
+        $bEnd = count($new);
+        for ($a = $b = 0; ;) {
+            for ($from = $a; $a < $aEnd && $b < $bEnd && $old[$a] === $new[$b]; $a++, $b++);
+            if ($a > $from) {
+                $runs[] = [$from, $b - $a + $from, $a - $from];
             }
-            if ($lastOld[$element] === $a + $skip) {
-                $ahead = $at - $b;
-                $size = $skip + $ahead;
-                if ($size < $best && ($size <= self::AT_HAND || ($size <= self::NEAR && $farthest < $ahead && $this->isStraight($a, $a + $skip, $b, $at)) || $this->goesOn($a + $skip, $at))) {
-                    $best = $size;
-                    $found = $skip;
-                    $mayMeet = $isShared;
+            if ($a === $aEnd || $b === $bEnd) {
+                return $runs;
+            }
+            if ($isVaried) {
+                // One that went, one that came, or one in place of another, with two that are equal behind it: most are no more.
+                $a1 = $old[$a + 1] ?? null;
+                $b1 = $new[$b + 1] ?? null;
+                if ($a1 !== null && $a1 === $new[$b] && $b1 !== null && $b1 === ($old[$a + 2] ?? null)) {
+                    $a++;
+
+                    continue;
                 }
-                if ($ahead > $farthest) {
-                    $farthest = $ahead;
+                if ($b1 !== null && $b1 === $old[$a] && $a1 !== null && $a1 === ($new[$b + 2] ?? null)) {
+                    $b++;
+
+                    continue;
+                }
+                if ($a1 !== null && $a1 === $b1 && isset($old[$a + 2]) && $old[$a + 2] === ($new[$b + 2] ?? null)) {
+                    $a++;
+                    $b++;
+
+                    continue;
                 }
             }
-            $isShared = true;
+            if ($lastOld === []) {
+                $lastOld = $this->lastOld = array_flip($old);
+                $lastNew = $this->lastNew = array_flip($new);
+            }
+            // The nearest anchor.
+            $best = $aEnd - $a + $bEnd - $b;
+            $found = $farthest = -1;
+            $isShared = $mayMeet = false;
+            for ($at = $a; $at < $a + $best && $at < $aEnd; $at++) {
+                $element = $old[$at];
+                $partner = $lastNew[$element] ?? self::NONE;
+                if ($partner < $b) {
+                    continue;
+                }
+                if ($lastOld[$element] === $at) {
+                    $ahead = $partner - $b;
+                    $size = $at - $a + $ahead;
+                    if ($size < $best && ($size <= self::AT_HAND || ($size <= self::NEAR && $farthest < $ahead && $this->isStraight($a, $at, $b, $partner)) || $this->goesOn($at, $partner))) {
+                        $best = $size;
+                        $found = $at;
+                        $mayMeet = $isShared;
+                    }
+                    if ($ahead > $farthest) {
+                        $farthest = $ahead;
+                    }
+                }
+                $isShared = true;
+            }
+            if ($found < 0) {
+                return [...$runs, ...$solve($a, $aEnd, $b, $bEnd)];
+            }
+            $ahead = $best - $found + $a;
+            if ($mayMeet && $ahead > 0 && $best > 2) {
+                array_push($runs, ...$solve($a, $found, $b, $b + $ahead));
+            }
+            $a = $found;
+            $b += $ahead;
         }
-
-        return $found < 0 ? null : [$found, $best - $found, $mayMeet];
     }
 
     /** Whether an anchor is the first of its like in a difference, and parts no element of the new side from its partner behind it. */

@@ -20,6 +20,9 @@ final class Sequences
     /** The cap once the steps are used up. */
     private const TIRED = 24;
 
+    /** Two ranges with so many pairs of elements are solved by a table. */
+    private const SMALL = 40;
+
     /** Marks a diagonal that has left the grid; far enough below zero to stay there whatever is added. */
     private const NOWHERE = -1_000_000_000;
 
@@ -43,54 +46,36 @@ final class Sequences
         $newCount = $newEnd = count($new);
         for ($start = 0; $start < $oldEnd && $start < $newEnd && $old[$start] === $new[$start]; $start++);
         for (; $oldEnd > $start && $newEnd > $start && $old[$oldEnd - 1] === $new[$newEnd - 1]; $oldEnd--, $newEnd--);
-        $self->keep(0, 0, $start);
-        $self->keep($oldEnd, $newEnd, $oldCount - $oldEnd);
-        if ($start < $oldEnd && $start < $newEnd) {
-            $self->walk($old, $start, $oldEnd, $new, $start, $newEnd);
+        $ends = [[0, 0, $start], [$oldEnd, $newEnd, $oldCount - $oldEnd]];
+        if ($start === $oldEnd || $start === $newEnd) {
+            return new Alignment(self::joined($ends), $oldCount, $newCount, true);
+        }
+        if (8 * ($oldCount - $oldEnd + $start) > $oldCount) {
+            $old = array_slice($old, $start, $oldEnd - $start);
+            $new = array_slice($new, $start, $newEnd - $start);
+        } else {
+            // Taking the ends off would copy the lists, for little.
+            [$start, $ends] = [0, [[0, 0, 0], [$oldCount, $newCount, 0]]];
+        }
+        $runs = (new Anchors($old, $new))->runs(fn (int $a, int $aEnd, int $b, int $bEnd) => $self->solve($old, $a, $aEnd, $new, $b, $bEnd));
+        foreach ($start === 0 ? [] : $runs as $at => [$a, $b, $length]) {
+            $runs[$at] = [$a + $start, $b + $start, $length];
         }
 
-        return new Alignment($self->joined(), $oldCount, $newCount, $self->exact);
-    }
-
-    /**
-     * Goes along both sides while they are equal, and past each difference to the nearest anchor.
-     *
-     * @param  list<string>  $old
-     * @param  list<string>  $new
-     */
-    private function walk(array $old, int $a, int $aEnd, array $new, int $b, int $bEnd): void
-    {
-        [$aStart, $bStart] = [$a, $b];
-        $anchors = new Anchors(array_slice($old, $a, $aEnd - $a), array_slice($new, $b, $bEnd - $b));
-        while (true) {
-            for ($from = $a; $a < $aEnd && $b < $bEnd && $old[$a] === $new[$b]; $a++, $b++);
-            if ($a > $from) {
-                $this->runs[$from] = [$from, $b - $a + $from, $a - $from];
-            }
-            if ($a === $aEnd || $b === $bEnd) {
-                return;
-            }
-            $next = $anchors->behind($a - $aStart, $b - $bStart);
-            if ($next === null) {
-                $this->solve($old, $a, $aEnd, $new, $b, $bEnd);
-
-                return;
-            }
-            [$skip, $ahead, $mayMeet] = $next;
-            if ($mayMeet && $ahead > 0 && $skip + $ahead > 2) {
-                $this->solve($old, $a, $a + $skip, $new, $b, $b + $ahead);
-            }
-            $a += $skip;
-            $b += $ahead;
-        }
+        return new Alignment(self::joined([$ends[0], ...$runs, $ends[1]]), $oldCount, $newCount, $self->exact);
     }
 
     /**
      * @param  list<string>  $old
      * @param  list<string>  $new
+     * @return list<array{int, int, int}>
      */
-    private function solve(array $old, int $oldFrom, int $oldTo, array $new, int $newFrom, int $newTo): void
+    private function solve(array $old, int $oldFrom, int $oldTo, array $new, int $newFrom, int $newTo): array
     {
+        if (($oldTo - $oldFrom) * ($newTo - $newFrom) <= self::SMALL) {
+            return self::small($old, $oldFrom, $oldTo, $new, $newFrom, $newTo);
+        }
+        $this->runs = [];
         $open = [[$oldFrom, $oldTo, $newFrom, $newTo]];
         while ($open !== []) {
             [$a0, $a1, $b0, $b1] = array_pop($open);
@@ -127,6 +112,47 @@ final class Sequences
                 $open[] = [$a0, $a1, $b0, $b1];
             }
         }
+        ksort($this->runs);
+
+        return array_values($this->runs);
+    }
+
+    /**
+     * By the table of how much is common from each pair of positions on.
+     *
+     * @param  list<string>  $old
+     * @param  list<string>  $new
+     * @return list<array{int, int, int}>
+     */
+    private static function small(array $old, int $a0, int $a1, array $new, int $b0, int $b1): array
+    {
+        $next = array_fill($b0, $b1 - $b0 + 1, 0);
+        $common = [$a1 => $next];
+        for ($a = $a1 - 1; $a >= $a0; $a--) {
+            $element = $old[$a];
+            $row = [$b1 => $most = 0];
+            for ($b = $b1 - 1; $b >= $b0; $b--) {
+                if ($element === $new[$b]) {
+                    $most = $next[$b + 1] + 1;
+                } elseif ($next[$b] > $most) {
+                    $most = $next[$b];
+                }
+                $row[$b] = $most;
+            }
+            $common[$a] = $next = $row;
+        }
+        $runs = [];
+        for ($a = $a0, $b = $b0; $common[$a][$b] > 0;) {
+            if ($old[$a] === $new[$b]) {
+                $runs[] = [$a++, $b++, 1];
+            } elseif ($common[$a + 1][$b] >= $common[$a][$b + 1]) {
+                $a++;
+            } else {
+                $b++;
+            }
+        }
+
+        return $runs;
     }
 
     /**
@@ -302,20 +328,28 @@ final class Sequences
         }
     }
 
-    /** @return list<array{int, int, int}> */
-    private function joined(): array
+    /**
+     * @param  list<array{int, int, int}>  $runs  ascending; some may be empty
+     * @return list<array{int, int, int}>
+     */
+    private static function joined(array $runs): array
     {
-        ksort($this->runs);
         $joined = [];
-        foreach ($this->runs as $run) {
-            $last = array_key_last($joined);
-            if ($last !== null && $joined[$last][0] + $joined[$last][2] === $run[0] && $joined[$last][1] + $joined[$last][2] === $run[1]) {
-                $joined[$last][2] += $run[2];
-            } else {
-                $joined[] = $run;
+        $last = $oldEnd = $newEnd = -1;
+        foreach ($runs as $run) {
+            [$a, $b, $length] = $run;
+            if ($length === 0) {
+                continue;
             }
+            if ($a === $oldEnd && $b === $newEnd) {
+                $joined[$last] = [$joined[$last][0], $joined[$last][1], $joined[$last][2] + $length];
+            } else {
+                $joined[++$last] = $run;
+            }
+            $oldEnd = $a + $length;
+            $newEnd = $b + $length;
         }
 
-        return $joined;
+        return array_values($joined);
     }
 }
