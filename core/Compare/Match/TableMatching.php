@@ -8,8 +8,9 @@ use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Sequences\Sequences;
 
 /**
- * Matches two tables: columns by header, then by the values they hold; rows by a column that acts as a key, or by equal
- * cells in order, then anywhere, then by half of their cells of which one is rare. O(cells) and the work limit.
+ * Matches two tables: columns by header, then by the values they hold; rows by a column that acts as a key, then by all of their
+ * other cells; or else by equal cells in order, then anywhere, then by half of their cells of which one is rare. O(cells) and the
+ * work limit.
  */
 final class TableMatching
 {
@@ -27,6 +28,9 @@ final class TableMatching
 
     /** Which columns those are is seen in so many rows. */
     private const TRIED = 250;
+
+    /** Between the cells of a row written as one text: a character that hardly any holds. */
+    private const BETWEEN = "\x1f";
 
     public bool $exact = true;
 
@@ -46,15 +50,19 @@ final class TableMatching
     {
         $this->columns = $this->columns();
         $strangers = $this->columns === [] && $this->old->columns !== [] && $this->new->columns !== [];
-        if (! $strangers && ! $this->byKey()) {
+        if (! $strangers && $this->byKey()) {
+            // A column may act as a key by chance, and a key may be written over.
+            $this->byLikeness($this->columns, fn (int $shared, int $filled): bool => $shared >= max(2, $filled - 1));
+        } elseif (! $strangers) {
             // A running number says where a row stands, not which it is.
             $telling = array_diff_key($this->columns, $this->counters) ?: $this->columns;
             $this->bySigns(...$this->signs($telling));
-            $this->byLikeness($telling);
+            $this->byLikeness($telling, fn (int $shared, int $filled): bool => 2 * $shared >= $filled);
         }
         $pairs = $this->columns;
+        [$oldRows, $newRows] = [$this->old->rows, $this->new->rows];
         foreach ($this->rows as $new => $old) {
-            $pairs[$this->new->rows[$new]->id] = $this->old->rows[$old]->id;
+            $pairs[$newRows[$new]->id] = $oldRows[$old]->id;
         }
 
         return $pairs;
@@ -146,7 +154,7 @@ final class TableMatching
         if (count($clues) === count($columns)) {
             return [$old, $new];
         }
-        $shared = array_flip([self::text(array_fill(0, count($clues), null)), ...self::repeated($old), ...self::repeated($new)]);
+        $shared = array_flip([str_repeat(self::BETWEEN, count($clues) - 1), ...self::repeated($old), ...self::repeated($new)]);
 
         return [self::told($old, $shared, $this->old->rows, array_values($columns)), self::told($new, $shared, $this->new->rows, array_keys($columns))];
     }
@@ -190,18 +198,13 @@ final class TableMatching
         foreach (array_column($rows, 'fields') as $fields) {
             $values = [];
             foreach ($columns as $column) {
-                $values[] = $fields[$column] ?? null;
+                $value = $fields[$column] ?? null;
+                $values[] = $value === null ? '' : (is_scalar($value) ? (string) $value : (string) json_encode($value));
             }
-            $texts[] = self::text($values);
+            $texts[] = implode(self::BETWEEN, $values);
         }
 
         return $texts;
-    }
-
-    /** @param list<mixed> $values */
-    private static function text(array $values): string
-    {
-        return (string) json_encode($values, JSON_PARTIAL_OUTPUT_ON_ERROR);
     }
 
     private static function sign(mixed $value): string
@@ -320,14 +323,17 @@ final class TableMatching
             $waiting[$sign][] = $position;
         }
         foreach (array_diff_key($new, $this->rows) as $position => $sign) {
-            if (($waiting[$sign] ?? []) !== [] && preg_match('/^\[(null,?)*\]$/', $sign) !== 1) {
+            if (($waiting[$sign] ?? []) !== [] && trim($sign, self::BETWEEN) !== '') {
                 $this->rows[$position] = array_shift($waiting[$sign]);
             }
         }
     }
 
-    /** @param array<string, string> $columns new => old */
-    private function byLikeness(array $columns): void
+    /**
+     * @param  array<string, string>  $columns  new => old
+     * @param  \Closure(int, int): bool  $isAlike  whether so many equal cells of so many that a new row has are enough
+     */
+    private function byLikeness(array $columns, \Closure $isAlike): void
     {
         $oldLeft = array_diff_key($this->old->rows, array_flip($this->rows));
         $newLeft = array_diff_key($this->new->rows, $this->rows);
@@ -355,7 +361,7 @@ final class TableMatching
                         $shared += isset($this->old->rows[$other]->fields[$old]) && $row->fields[$new] === $this->old->rows[$other]->fields[$old] ? 1 : 0;
                     }
                 }
-                if (2 * $shared >= $filled) {
+                if ($isAlike($shared, $filled)) {
                     $scores[] = [$shared, -abs($other - $position), $position, $other];
                 }
             }
