@@ -6,7 +6,8 @@ declare(strict_types=1);
  * The core side by side with GNU diff, sebastian/diff, npm's diff, diff-match-patch and daff, and swaggest/json-diff, as
  * ratios of processor time in one run.
  *   php bench/core.php [--quick]     prints the table that stands in bench/RESULTS.md
- * Each part runs in a process of its own, with opcache as the application is served, lest one pays for what another left behind;
+ * Each part runs in a process of its own, lest one pays for what another left behind, with the settings that the application is
+ * served with (deploy/php/attic.ini);
  *   php bench/core.php --part=tables [--quick]     prints one of them as JSON
  */
 
@@ -84,8 +85,9 @@ $quick = isset($options['quick']);
 $part = is_string($options['part'] ?? null) ? $options['part'] : null;
 if ($part === null) {
     $rows = $growth = [];
+    putenv('PHP_INI_SCAN_DIR=:'.dirname(__DIR__).'/deploy/php');
     foreach (['lines', 'words', 'tables', 'documents', 'store'] as $name) {
-        $made = json_decode((string) shell_exec(implode(' ', array_map(escapeshellarg(...), [PHP_BINARY, '-d', 'opcache.enable_cli=1', '-d', 'opcache.jit=disable', __FILE__, "--part={$name}", ...($quick ? ['--quick'] : [])]))), true);
+        $made = json_decode((string) shell_exec(implode(' ', array_map(escapeshellarg(...), [PHP_BINARY, __FILE__, "--part={$name}", ...($quick ? ['--quick'] : [])]))), true);
         is_array($made) || throw new RuntimeException("The part {$name} did not run");
         array_push($rows, ...$made['rows']);
         array_push($growth, ...$made['growth']);
