@@ -19,6 +19,7 @@ final readonly class Block
      * @param  list<User>  $editors  whose marks it bears
      * @param  string|null  $note  where it moved from, or what it was before
      * @param  list<self>  $children  rows of a table, cells of a row
+     * @param  bool  $signed  whether its text says itself who wrote it
      */
     public function __construct(
         public MarkedPart $marked,
@@ -27,6 +28,7 @@ final readonly class Block
         public ?string $note,
         public int $number,
         public array $children,
+        private bool $signed = false,
     ) {}
 
     public function part(): Part
@@ -123,7 +125,7 @@ final readonly class Block
     /** @param 'old'|'new'|'both' $side */
     public function text(string $side, HistoryAddress $address): SpanHtml
     {
-        return new SpanHtml($this->spans, $side, $address->highlights(...));
+        return new SpanHtml($this->spans, $side, $address->highlights(...), $this->signed);
     }
 
     /** What shows at the front of a list item. */

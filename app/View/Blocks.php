@@ -26,7 +26,7 @@ final class Blocks
     /** @var array<string, mixed>|null what moved, by id */
     private ?array $moved = null;
 
-    private function __construct(private readonly Kind $kind, private readonly ?Comparison $comparison, private readonly PartTree $old) {}
+    private function __construct(private readonly Kind $kind, private readonly ?Comparison $comparison, private readonly PartTree $old, private readonly ?Authorship $authors = null) {}
 
     /** @return list<Block> */
     public static function compared(Kind $kind, Comparison $comparison): array
@@ -44,6 +44,12 @@ final class Blocks
     public static function plain(Kind $kind, PartTree $tree): array
     {
         return (new self($kind, null, $tree))->all(Layout::of($tree, $tree, new ChangeSet([])));
+    }
+
+    /** @return list<Block> a state, each word marked by who wrote it */
+    public static function written(Kind $kind, PartTree $tree, Authorship $authors): array
+    {
+        return (new self($kind, null, $tree, $authors))->all(Layout::of($tree, $tree, new ChangeSet([])));
     }
 
     /**
@@ -83,14 +89,16 @@ final class Blocks
     private function block(MarkedPart $marked, int $number, array $children): Block
     {
         $spans = $this->spans($marked);
+        // There is no margin within a table or between the columns of a page.
+        $signed = $this->authors !== null && ($marked->part->role === 'cell' || $this->kind->beside() !== null);
         $editors = [];
-        foreach ([...$spans, [null, $this->editor($marked)]] as [, $user]) {
+        foreach ([...($signed ? [] : $spans), [null, $this->editor($marked)]] as [, $user]) {
             if ($user instanceof User) {
                 $editors[$user->id] = $user;
             }
         }
 
-        return new Block($marked, $spans, array_values($editors), $this->note($marked), $number, $children);
+        return new Block($marked, $spans, array_values($editors), $this->note($marked), $number, $children, $signed);
     }
 
     /** @return list<array{Span, User|null}> */
@@ -98,6 +106,9 @@ final class Blocks
     {
         if (! isset($marked->part->fields['text'])) {
             return [];
+        }
+        if ($this->authors !== null) {
+            return $this->authors->spans($marked->part->id);
         }
         if ($marked->state === null && $marked->edited && $this->comparison !== null) {
             return $this->comparison->spans($marked);
@@ -114,6 +125,8 @@ final class Blocks
     private function editor(MarkedPart $marked): ?User
     {
         return match (true) {
+            // A text is told word by word, and what is made of other parts by those.
+            $this->authors !== null => isset($marked->part->fields['text']) || ($marked->children !== [] && $marked->part->string('title') === '') ? null : $this->authors->last($marked->part->id),
             $this->comparison === null => null,
             $marked->state !== null => $this->comparison->editorOf($marked->part->id, $marked->state),
             $marked->movedFrom !== null => $this->comparison->editorOf($marked->part->id, ChangeType::Moved),

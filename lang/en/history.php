@@ -67,6 +67,7 @@ return [
         'more' => '{1} and one more cell|[2,*] and :count more cells',
         'causes' => '{0} No edited cell lies behind it.|{1} It moved because of one cell:|[2,*] It moved because of :count cells:',
     ],
+    'written_by' => 'written by :who', 'written_words' => '{1} one word|[2,*] :count words',
     'its_history' => 'The history of this part',
     'nothing_ticked' => 'Tick what shall come back or go away. Nothing was changed.',
     'same' => 'That is the newest state already; there is nothing to restore.',

@@ -4,8 +4,10 @@ declare(strict_types=1);
 
 namespace Tests\Core;
 
+use MistyAttic\Core\Compare\ChangeType;
 use MistyAttic\Core\Compare\TreeCompare;
 use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\History\Answerable;
 use MistyAttic\Core\History\Attribution;
 use MistyAttic\Core\History\Gone;
 use MistyAttic\Core\History\Keeping\Exemption;
@@ -18,6 +20,7 @@ use MistyAttic\Core\History\Lifespans;
 use MistyAttic\Core\History\Moment;
 use MistyAttic\Core\History\PartHistory;
 use MistyAttic\Core\History\Step;
+use MistyAttic\Core\History\Touch;
 use MistyAttic\Core\Kinds\Grid;
 use MistyAttic\Core\Merge\TakeOut;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -41,6 +44,31 @@ final class HistoryTest extends TestCase
         "t1 tab name=Log\n  c1 column\n  c2 column\n  r2 row c1=Lamp | c2=8\n  r1 row c1=Kettle | c2=14",
         "t1 tab name=Log\n  c1 column\n  c2 column\n  r2 row c1=Lamp\n  r1 row c1=Kettle | c2=15",
     ];
+
+    /** @return array<string, array{list<int>, array<int, int>, list<int>}> versions that touched a part, what brought back what, and the versions that made what stands */
+    public static function restores(): array
+    {
+        return [
+            'nothing was brought back' => [[1, 3, 5], [], [1, 3, 5]],
+            'a restore undoes what lies between' => [[1, 3, 5, 7], [7 => 4], [1, 3]],
+            'work goes on after it' => [[1, 3, 5, 7, 8], [7 => 4], [1, 3, 8]],
+            'a restore that was taken back' => [[1, 3, 5, 7, 8], [7 => 2, 8 => 6], [1, 3, 5]],
+            'a restore of a restored state' => [[1, 3, 5, 7, 9, 11], [7 => 2, 11 => 8], [1]],
+            'of another item' => [[1, 3], [1 => 40], [1, 3]],
+        ];
+    }
+
+    /**
+     * @param  list<int>  $numbers
+     * @param  array<int, int>  $sources
+     * @param  list<int>  $standing
+     */
+    #[DataProvider('restores')]
+    public function test_what_stands_was_not_written_by_who_brought_it_back(array $numbers, array $sources, array $standing): void
+    {
+        $touches = array_map(fn (int $number) => new Touch('p1', $number, 1, ChangeType::Edited->bit(), 0), $numbers);
+        self::assertSame($standing, array_column(Answerable::standing($touches, $sources), 'number'));
+    }
 
     public function test_who_wrote_which_word_and_who_took_it_away(): void
     {

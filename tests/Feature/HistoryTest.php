@@ -63,6 +63,32 @@ final class HistoryTest extends FeatureCase
         self::assertMatchesRegularExpression('~<ins class="by-1" title="added by Ines Oduya">, twice</ins>~', $html);
     }
 
+    /** The words of a history page as pieces, each with the colour of who wrote it. */
+    private function written(int $to, string $more = ''): string
+    {
+        $html = (string) $this->get(route('history', [$this->item, 'from' => 2, 'to' => $to, 'view' => 'who']).$more)->assertOk()->getContent();
+        preg_match_all('~<span class="written by-(\d)( is-quiet)?"([^>]*)>([^<]*)</span>~', $html, $pieces, PREG_SET_ORDER);
+        self::assertNotSame([], $pieces);
+
+        return implode('|', array_map(fn (array $piece) => "{$piece[1]}{$piece[2]}:{$piece[4]}", $pieces));
+    }
+
+    public function test_a_state_is_told_by_who_wrote_each_word_last(): void
+    {
+        self::assertSame('1:Walk the |2:whole |1:room together.|1:Check the plug and lead first.|1:Sign the log.', $this->written(3));
+        self::assertSame('1:Sign the log.|1:Walk the |2:whole |1:room together, twice.|2:Ring the bell.', $this->written(6));
+        self::assertStringContainsString('1 is-quiet:Walk the |2:whole ', $this->written(6, "&by={$this->tobi->id}"));
+        $this->get(route('history', [$this->item, 'from' => 2, 'to' => 6, 'view' => 'who']))->assertSeeInOrder(['Version 6, by who wrote each word last', 'Ines', '8 words', 'Tobi', '4 words'])->assertSee('written by Tobi Brandt');
+    }
+
+    public function test_who_brings_something_back_has_not_written_it(): void
+    {
+        $this->actingAs($this->tobi)->post(route('restore.store', [$this->item, 2]), ['seen' => 6])->assertSessionHasNoErrors();
+        self::assertSame('1:Walk the room together.|1:Check the plug and lead first.|1:Sign the log.', $this->written(7));
+        $this->post(route('restore.undo', [$this->item, 7]))->assertSessionHasNoErrors();
+        self::assertSame('1:Sign the log.|1:Walk the |2:whole |1:room together, twice.|2:Ring the bell.', $this->written(8));
+    }
+
     public function test_an_editor_can_be_shown_alone(): void
     {
         $this->get(route('history', [$this->item, 'from' => 2, 'to' => 6, 'by' => (string) $this->ines->id]))->assertSee('Added 2 words')->assertDontSee('Moved “Sign the log” up');

@@ -131,7 +131,7 @@ final class PublishingRightsTest extends FeatureCase
         $secrets = $who === 'approver' ? array_values(array_diff(self::SECRETS, ['Asked for words', 'Draft note'])) : self::SECRETS;
         $paths = [
             route('shelf', $this->shelf), route('people', $this->shelf), route('item', $this->item), route('history', $this->item), route('list', $this->item), route('ribbon', $this->item),
-            ...array_map(fn (string $query) => route('history', $this->item).$query, ['?from=1&to=4', '?from=2&to=4', '?from=4&to=4&view=was', '?from=3&to=4&layout=source', '?from=2&to=2&view=was', '?from=2&to=2&layout=side']),
+            ...array_map(fn (string $query) => route('history', $this->item).$query, ['?from=1&to=4', '?from=2&to=4', '?from=4&to=4&view=was', '?from=3&to=4&layout=source', '?from=2&to=2&view=was', '?from=2&to=2&layout=side', '?from=2&to=2&view=who', '?from=2&to=4&view=who']),
             route('live', [$this->item, 'client' => 'w']), route('state', $this->item), route('item.foot', $this->item), route('item.notes', $this->item),
             ...array_map(fn (int $number) => route('line', [$this->item, $number]), [1, 2, 4]),
             ...array_map(fn (string $format) => route('download', [$this->item, 4, $format]), ['html', 'md', 'json']),

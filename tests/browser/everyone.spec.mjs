@@ -50,6 +50,10 @@ const screens = {
         await signIn(page, 'Ines Oduya');
         await openHistory(page, 'Volunteer handbook', 'from=128&to=198&view=was');
     },
+    'who wrote what in a document': async (page) => {
+        await signIn(page, 'Ines Oduya');
+        await openHistory(page, 'Volunteer handbook', 'from=128&to=198&view=who');
+    },
     'a page': async (page) => {
         await onWebsite(page);
         await page.getByRole('link', { name: 'What to bring', exact: true }).click();

@@ -13,6 +13,7 @@ use App\Models\User;
 use App\Models\Version;
 use App\Store\ReportData;
 use App\Store\States;
+use App\View\Authorship;
 use App\View\Blocks;
 use App\View\Comparison;
 use App\View\DatasetCompared;
@@ -76,14 +77,15 @@ final class HistoryController extends Controller
             'sheet' => $sheet,
             'formats' => Download::formats($item->kind),
             'authors' => $sheet !== null && $address->view === 'who' ? new SheetAuthors($item, $to) : null,
+            'tellsAuthors' => $this->tellsAuthors($item),
             'chunk' => self::LINES,
             'wish' => $this->wish($item),
-            ...($sheet === null ? $this->blocks($item, $kind, $comparison, $address) : []),
+            ...($sheet === null ? $this->blocks($item, $kind, $comparison, $address, $states) : []),
         ]);
     }
 
     /** @return array<string, mixed> what a view of a document or a page needs of it */
-    private function blocks(Item $item, Kind $kind, Comparison $comparison, HistoryAddress $address): array
+    private function blocks(Item $item, Kind $kind, Comparison $comparison, HistoryAddress $address, States $states): array
     {
         $page = $kind->beside() !== null;
         if ($item->kind === 'entry') {
@@ -111,6 +113,11 @@ final class HistoryController extends Controller
                 'fromLive' => $was ? $this->wasLive($item, $address->from) : null,
             ];
         }
+        if ($address->view === 'who' && $this->tellsAuthors($item)) {
+            $written = new Authorship($item, $comparison->to, $comparison->new, $states);
+
+            return ['written' => $written, 'blocks' => Blocks::written($kind, $comparison->new, $written)];
+        }
         if ($address->view === 'was') {
             return $page
                 ? ['page' => new PageHtml($comparison->old, fn (string $chunk) => route('picture', [$item, $chunk])), 'fromLive' => $this->wasLive($item, $address->from)]
@@ -125,6 +132,12 @@ final class HistoryController extends Controller
                 ...($page && $address->layout === 'side' ? ['earlierBlocks' => Blocks::earlier($kind, $comparison)] : []),
                 ...($page && $address->layout === 'together' ? ['map' => new PageMap($comparison)] : []),
             ];
+    }
+
+    /** Whether there is a view of who wrote what; readers are not told who wrote the drafts. */
+    private function tellsAuthors(Item $item): bool
+    {
+        return in_array($item->kind, ['spreadsheet', 'document', 'page'], true) && $item->sight === null;
     }
 
     /** Since when and until when readers saw a version, in words. */

@@ -2,7 +2,7 @@
     <span class="switch" role="group" aria-label="View">
         <a href="{{ $address->with(['view' => 'was']) }}" data-swap @if ($address->view === 'was') aria-current="true" @endif>As it was</a>
         <a href="{{ $address->with(['view' => 'changed']) }}" data-swap @if ($address->view === 'changed') aria-current="true" @endif>What changed</a>
-        @if ($sheet)<a href="{{ $address->with(['view' => 'who']) }}" data-swap @if ($address->view === 'who') aria-current="true" @endif>Who wrote what</a>@endif
+        @if ($tellsAuthors)<a href="{{ $address->with(['view' => 'who']) }}" data-swap @if ($address->view === 'who') aria-current="true" @endif>Who wrote what</a>@endif
     </span>
     @if ($address->view === 'changed' && in_array($state, ['form', 'entry', 'dataset'], true))
         <span class="switch" role="group" aria-label="Layout">

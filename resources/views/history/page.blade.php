@@ -4,6 +4,8 @@
         @include('history.banner')
         <div class="page">{{ $page }}</div>
     </div>
+@elseif (isset($written))
+    @include('history.written')
 @elseif ($address->layout === 'source')
     @include('history.source')
 @elseif ($address->layout === 'side')

@@ -4,6 +4,8 @@
         @include('history.banner')
         <article class="paper prose">@foreach ($blocks as $block)@include('history.block', ['side' => 'both'])@endforeach</article>
     </div>
+@elseif (isset($written))
+    @include('history.written')
 @elseif ($address->layout === 'source')
     @include('history.source')
 @elseif ($address->layout === 'side')
