@@ -180,6 +180,8 @@ final class DatasetsTest extends FeatureCase
             $this->call(strtoupper($method), route($route, [$item, $id]), $base + $sent)->assertSessionHasErrors('base');
         }
         self::assertStringContainsString('Change it there, or stop following first.', session('errors')->first('base'));
+        $this->putJson(route('state.save', $item), ['base' => $item->root, 'client' => 'w.1', 'content' => []])->assertStatus(422)->assertJsonPath('problems.0.code', 'comes_from');
+        self::assertSame($item->root, $item->refresh()->root);
         $this->get(route('record.edit', [$item, 'rone']))->assertNotFound();
         $this->get(route('item.file', $item))->assertNotFound();
         $this->get(route('shelf', $this->shelf))->assertDontSee(route('item.file', $item));

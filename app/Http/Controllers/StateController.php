@@ -53,6 +53,9 @@ final class StateController extends Controller
     public function save(SaveRequest $request, Item $item, SaveState $save, States $states): JsonResponse
     {
         Gate::authorize('write', $item);
+        if ($item->follows()) {
+            $request->fail(422, [new Problem('comes_from', '')]);
+        }
         $sent = $request->sent($item);
         // No dataset is drawn from by its key alone.
         abort_if($item->kind === 'report' && ($sent->tree === null || ! ReportSources::allowed($this->person($request), $sent->tree, $states->tree($item->root))), 403);
