@@ -285,7 +285,8 @@ if ($part === 'tables') {
     }
     $grid = new Grid('column', 'row');
     foreach (['with a key column' => 0, 'without' => 1] as $name => $from) {
-        [$old, $new] = [$tree($oldTable, 'o', $from), $tree($newTable, 'n', $from)];
+        // As two files or the store give them: nothing is shared between the two.
+        [$old, $new] = array_map(fn (PartTree $made) => PartTree::of(Part::fromRecords(array_map(fn (Part $part) => $part->record(), $made->parts))), [$tree($oldTable, 'o', $from), $tree($newTable, 'n', $from)]);
         $compare = fn () => TreeCompare::of($old, Matching::adopt($old, $new, $grid)->tree);
         $changes = $compare();
         $counts = ['added' => 0, 'removed' => 0, 'moved' => 0];

@@ -67,7 +67,8 @@ final readonly class NumberColumns
         $tab = $old->parent($change->id);
         $first = (int) $old->wholePosition($tab) + count(self::heads($grid, $old, $tab));
         $between = max(0, ($old->sizes[$tab] ?? 0) - self::A_FEW);
-        for ($time = 0; $time < self::ELSEWHERE; $time++) {
+        // Both ends first: most columns that rise or fall hold what lies between them.
+        foreach ([0, self::ELSEWHERE - 1, ...range(1, self::ELSEWHERE - 2)] as $time) {
             $windows[] = [$first + intdiv($time * $between, self::ELSEWHERE - 1), self::A_FEW];
         }
         $found = $read = [];
