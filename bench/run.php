@@ -137,7 +137,7 @@ foreach ($sizes as $size) {
     clearstatcache();
     $saving[$size]['file'] = filesize($database) / $item->head;
     $head = $item->head;
-    foreach (['shelf' => route('shelf', $shelf), 'item' => route('item', $item), 'history' => route('history', ['item' => $item, 'from' => $head - 8, 'to' => $head]), 'comparison, first to last' => route('history', ['item' => $item, 'from' => 2, 'to' => $head]), 'ribbon' => route('ribbon', $item)] as $name => $url) {
+    foreach (['shelf' => route('shelf', $shelf), 'item' => route('item', $item), 'history' => route('history', ['item' => $item, 'from' => $head - 8, 'to' => $head]), 'comparison, first to last' => route('history', ['item' => $item, 'from' => 2, 'to' => $head]), 'who wrote what' => route('history', ['item' => $item, 'from' => $head - 8, 'to' => $head, 'view' => 'who']), 'ribbon' => route('ribbon', $item)] as $name => $url) {
         $rows[$name][$size] = $open($url);
     }
 }
