@@ -19,7 +19,7 @@ final readonly class Block
      * @param  list<User>  $editors  whose marks it bears
      * @param  string|null  $note  where it moved from, or what it was before
      * @param  list<self>  $children  rows of a table, cells of a row
-     * @param  bool  $signed  whether its text says itself who wrote it
+     * @param  bool|null  $signed  see {@see SpanHtml}
      */
     public function __construct(
         public MarkedPart $marked,
@@ -28,7 +28,7 @@ final readonly class Block
         public ?string $note,
         public int $number,
         public array $children,
-        private bool $signed = false,
+        private ?bool $signed = null,
     ) {}
 
     public function part(): Part

@@ -90,9 +90,9 @@ final class Blocks
     {
         $spans = $this->spans($marked);
         // There is no margin within a table or between the columns of a page.
-        $signed = $this->authors !== null && ($marked->part->role === 'cell' || $this->kind->beside() !== null);
+        $signed = $this->authors === null ? null : $marked->part->role === 'cell' || $this->kind->beside() !== null;
         $editors = [];
-        foreach ([...($signed ? [] : $spans), [null, $this->editor($marked)]] as [, $user]) {
+        foreach ([...($signed === true ? [] : $spans), [null, $this->editor($marked)]] as [, $user]) {
             if ($user instanceof User) {
                 $editors[$user->id] = $user;
             }

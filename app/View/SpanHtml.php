@@ -18,9 +18,9 @@ final readonly class SpanHtml implements Htmlable
      * @param  list<array{Span, User|null}>  $spans
      * @param  'old'|'new'|'both'  $side  which side of a comparison is shown
      * @param  \Closure(int|null): bool|null  $highlights  whether an editor's marks stand out
-     * @param  bool  $signed  whether who wrote it is said even where only one did, since no margin says it
+     * @param  bool|null  $signed  null unless it is shown who wrote what: whether that is said even where only one did, since no margin says it
      */
-    public function __construct(private array $spans, private string $side = 'both', private ?\Closure $highlights = null, private bool $signed = false) {}
+    public function __construct(private array $spans, private string $side = 'both', private ?\Closure $highlights = null, private ?bool $signed = null) {}
 
     public static function plain(RichText $text): self
     {
@@ -35,7 +35,7 @@ final readonly class SpanHtml implements Htmlable
     private function span(Span $span, ?User $user): string
     {
         return match ($span->kind) {
-            SpanKind::Same => $user === null ? $this->runs($span->text) : $this->written($span->text, $user),
+            SpanKind::Same => $user === null || $this->signed === null ? $this->runs($span->text) : $this->written($span->text, $user),
             SpanKind::Added => $this->side === 'old' ? '' : $this->marked('ins', '', 'added', $span->text, $user),
             SpanKind::Removed => $this->side === 'new' ? '' : $this->marked('del', '', 'removed', $span->text, $user),
             SpanKind::Formatted => $this->marked('span', 'formatted', 'formatting changed', $this->side === 'old' ? $span->was ?? $span->text : $span->text, $user),
@@ -46,7 +46,7 @@ final readonly class SpanHtml implements Htmlable
     private function written(RichText $text, User $user): string
     {
         $quiet = $this->highlights !== null && ! ($this->highlights)($user->id) ? ' is-quiet' : '';
-        $monogram = $this->signed || count($this->spans) > 1 ? ' data-monogram="'.e($user->monogram()).'"' : '';
+        $monogram = $this->signed === true || count($this->spans) > 1 ? ' data-monogram="'.e($user->monogram()).'"' : '';
 
         return "<span class=\"written by-{$user->colour}{$quiet}\"{$monogram} title=\"".e((string) __('history.written_by', ['who' => $user->name]))."\">{$this->runs($text)}</span>";
     }

@@ -282,7 +282,7 @@ final class HistoryTest extends FeatureCase
     public function test_a_part_has_its_own_history_and_comes_back_alone(): void
     {
         $walk = $this->tree($this->item)->parts[1]->id;
-        $page = $this->get(route('part', [$this->item, $walk]))->assertOk();
+        $page = $this->get(route('part', [$this->item, $walk]))->assertOk()->assertDontSee('class="written', false);
         $page->assertSee('“Walk the whole room together, twice”')->assertSee('3 versions changed it')->assertSeeInOrder(['Added one word in', 'Ines Oduya in', 'as it is now', 'Added one word in', 'Tobi Brandt in', 'Bring this back']);
         $this->post(route('part.restore', [$this->item, $walk, 3]), ['seen' => 6])->assertRedirect(route('history', ['item' => $this->item, 'from' => 6, 'to' => 7]));
         self::assertSame(['Sign the log.', 'Walk the whole room together.', 'Ring the bell.'], array_map(fn (Part $part) => $part->richText()->text(), $this->tree($this->item->refresh())->parts));

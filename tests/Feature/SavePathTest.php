@@ -98,7 +98,7 @@ final class SavePathTest extends FeatureCase
         $held = HeldEdit::query()->firstOrFail();
         self::assertSame([$this->ines->id, $this->nell->id], [$held->user_id, $held->met_user_id]);
         $this->actingAs($this->ines)->get(route('shelf', $this->item->shelf))->assertSee('One of your edits is held back');
-        $this->actingAs($this->ines)->get(route('held', [$this->item, $held]))->assertOk()->assertSee('each')->assertSee('Both, theirs first');
+        $this->actingAs($this->ines)->get(route('held', [$this->item, $held]))->assertOk()->assertSee('each')->assertSee('Both, theirs first')->assertDontSee('class="written', false);
 
         // In the meantime the paragraph goes on: the choice lands in what it has become.
         $this->save($this->item, $this->nell, $this->paragraphs('Test no socket. Ever.', 'Sign the log before you begin. Always.'));
