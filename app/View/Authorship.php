@@ -99,12 +99,14 @@ final class Authorship
         $touches = [];
         $rows = DB::table('touches')->where('item_id', $item->id)->where('number', '<=', $until)->orderBy('number')->get(['part', 'number', 'user_id', 'what', 'position']);
         foreach ($rows as $row) {
-            if ($tree->has((string) $row->part)) {
-                $touches[(string) $row->part][] = new Touch((string) $row->part, (int) $row->number, (int) $row->user_id, (int) $row->what, $row->position === null ? null : (int) $row->position);
+            $touch = Comparison::touch($row);
+            // A move, also one that was brought back, leaves a text as it is.
+            if ($tree->has($touch->part) && ($touch->did(ChangeType::Added) || $touch->did(ChangeType::Edited))) {
+                $touches[$touch->part][] = $touch;
             }
         }
 
-        return array_map(fn (array $of) => array_values(array_filter(Answerable::standing($of, $sources), fn (Touch $touch) => $touch->did(ChangeType::Added) || $touch->did(ChangeType::Edited))), $touches);
+        return array_map(fn (array $of) => Answerable::standing($of, $sources), $touches);
     }
 
     /** @return list<array{Span, User|null}> */

@@ -203,11 +203,16 @@ final class Comparison
                 if (! isset($wanted[(string) $row->part])) {
                     continue;
                 }
-                $touches[(string) $row->part][] = new Touch((string) $row->part, (int) $row->number, (int) $row->user_id, (int) $row->what, $row->position === null ? null : (int) $row->position);
+                $touches[(string) $row->part][] = self::touch($row);
             }
         }
 
         return $touches;
+    }
+
+    public static function touch(\stdClass $row): Touch
+    {
+        return new Touch((string) $row->part, (int) $row->number, (int) $row->user_id, (int) $row->what, $row->position === null ? null : (int) $row->position);
     }
 
     /**

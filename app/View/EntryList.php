@@ -51,6 +51,12 @@ final class EntryList
         }
     }
 
+    /** Whether an answer is a short word, such as a day or an address, which is not broken. */
+    public function isWord(Item $entry, string $question): bool
+    {
+        return preg_match('/^\S{1,32}$/u', $this->answers[$entry->id][$question] ?? '') === 1;
+    }
+
     /** @return array<string, string> question => its words, of the columns that are wanted */
     public function shown(): array
     {

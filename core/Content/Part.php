@@ -153,7 +153,7 @@ final readonly class Part
         return [$this->id, $this->role, $this->depth, $fields === [] ? new \stdClass : $fields];
     }
 
-    /** Whether its fields may hold a piece of canonical JSON: looked for in the record as long as that is unread, and taken for possible afterwards. */
+    /** Whether its fields may hold a piece of canonical JSON: looked for in the record of a {@see deferred} part, taken for possible of others. */
     public function mayHold(string $json): bool
     {
         return $this->unread === null || str_contains($this->unread, $json);

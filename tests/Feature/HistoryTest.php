@@ -89,6 +89,18 @@ final class HistoryTest extends FeatureCase
         self::assertSame('1:Sign the log.|1:Walk the |2:whole |1:room together, twice.|2:Ring the bell.', $this->written(8));
     }
 
+    public function test_a_place_that_comes_back_takes_no_words_from_who_wrote_them(): void
+    {
+        $tree = $this->tree($this->item);
+        $this->save($this->item, $this->tobi, PartTree::of([$tree->parts[0]->with('text', RichText::plain('Sign the log twice.')), ...array_slice($tree->parts, 1)]));
+        $plan = (string) $this->get(route('restore', [$this->item, 2]))->getContent();
+        preg_match_all('~value="(\d+)" form="restore".*?plan-what">([^<]*)~s', $plan, $lines, PREG_SET_ORDER);
+        $moved = array_values(array_filter($lines, fn (array $line) => str_contains($line[2], 'Where')));
+        self::assertCount(1, $moved);
+        $this->post(route('restore.store', [$this->item, 2]), ['seen' => 7, 'lines' => count($lines), 'pick' => [(int) $moved[0][1]]])->assertSessionHasNoErrors();
+        self::assertSame('1:Walk the |2:whole |1:room together, twice.|1:Sign the log|2: twice.|2:Ring the bell.', $this->written(8));
+    }
+
     public function test_an_editor_can_be_shown_alone(): void
     {
         $this->get(route('history', [$this->item, 'from' => 2, 'to' => 6, 'by' => (string) $this->ines->id]))->assertSee('Added 2 words')->assertDontSee('Moved “Sign the log” up');

@@ -26,12 +26,6 @@ final class TableMatching
     /** So many of the columns that hold the most different values tell the rows apart. */
     private const CLUES = 4;
 
-    /** Which columns those are is seen in so many rows. */
-    private const TRIED = 250;
-
-    /** Between the cells of a row written as one text: a character that hardly any holds. */
-    private const BETWEEN = "\x1f";
-
     public bool $exact = true;
 
     /** @var array<string, string> new column => old column */
@@ -56,7 +50,7 @@ final class TableMatching
         } elseif (! $strangers) {
             // A running number says where a row stands, not which it is.
             $telling = array_diff_key($this->columns, $this->counters) ?: $this->columns;
-            $this->bySigns(...$this->signs($telling));
+            $this->bySigns(...RowSigns::of($this->old->rows, $this->new->rows, $telling));
             $this->byLikeness($telling, fn (int $shared, int $filled): bool => 2 * $shared >= $filled);
         }
         $pairs = $this->columns;
@@ -130,86 +124,12 @@ final class TableMatching
         $values = [];
         foreach ($rows as $row) {
             if (isset($row->fields[$column])) {
-                $values[crc32(self::sign($row->fields[$column]))] = true;
+                $values[crc32(RowSigns::ofCell($row->fields[$column]))] = true;
             }
         }
         ksort($values);
 
         return array_slice($values, 0, self::SAMPLE, true);
-    }
-
-    /**
-     * A text for each row, the same on both sides for rows that go together: the cells that tell it apart, and all of them where others
-     * have those as well.
-     *
-     * @param  array<string, string>  $columns  new => old
-     * @return array{list<string>, list<string>} old and new
-     */
-    private function signs(array $columns): array
-    {
-        $every = max(1, intdiv(count($this->old->rows), self::TRIED));
-        $clues = $this->telling($columns, self::CLUES - 1, array_filter($this->old->rows, fn (int $at) => $at % $every === 0, ARRAY_FILTER_USE_KEY));
-        $old = self::texts($this->old->rows, array_values($clues));
-        $new = self::texts($this->new->rows, array_keys($clues));
-        if (count($clues) === count($columns)) {
-            return [$old, $new];
-        }
-        $shared = array_flip([str_repeat(self::BETWEEN, count($clues) - 1), ...self::repeated($old), ...self::repeated($new)]);
-
-        return [self::told($old, $shared, $this->old->rows, array_values($columns)), self::told($new, $shared, $this->new->rows, array_keys($columns))];
-    }
-
-    /**
-     * @param  list<string>  $signs
-     * @param  array<int|string, int>  $shared  signs of more than one row, as keys
-     * @param  list<Part>  $rows
-     * @param  list<string>  $columns
-     * @return list<string>
-     */
-    private static function told(array $signs, array $shared, array $rows, array $columns): array
-    {
-        $unclear = [];
-        foreach ($signs as $position => $sign) {
-            if (isset($shared[$sign])) {
-                $unclear[$position] = $rows[$position];
-            }
-        }
-
-        return array_values(array_replace($signs, array_combine(array_keys($unclear), self::texts($unclear, $columns))));
-    }
-
-    /**
-     * @param  list<string>  $signs
-     * @return array<int, string> those that came before
-     */
-    private static function repeated(array $signs): array
-    {
-        return count(array_flip($signs)) === count($signs) ? [] : array_diff_key($signs, array_unique($signs));
-    }
-
-    /**
-     * @param  array<int, Part>  $rows
-     * @param  list<string>  $columns
-     * @return list<string>
-     */
-    private static function texts(array $rows, array $columns): array
-    {
-        $texts = [];
-        foreach (array_column($rows, 'fields') as $fields) {
-            $values = [];
-            foreach ($columns as $column) {
-                $value = $fields[$column] ?? null;
-                $values[] = $value === null ? '' : (is_scalar($value) ? (string) $value : (string) json_encode($value));
-            }
-            $texts[] = implode(self::BETWEEN, $values);
-        }
-
-        return $texts;
-    }
-
-    private static function sign(mixed $value): string
-    {
-        return is_string($value) ? '"'.$value : (string) json_encode($value);
     }
 
     /** Matches rows by the first column whose values are all there and all different, and that does not merely count the rows. */
@@ -249,7 +169,7 @@ final class TableMatching
         $keys = [];
         foreach ($rows as $position => $row) {
             $value = $row->fields[$column] ?? null;
-            $key = is_int($value) ? $value : self::sign($value);
+            $key = is_int($value) ? $value : RowSigns::ofCell($value);
             if ($value === null || isset($keys[$key])) {
                 return null;
             }
@@ -323,7 +243,7 @@ final class TableMatching
             $waiting[$sign][] = $position;
         }
         foreach (array_diff_key($new, $this->rows) as $position => $sign) {
-            if (($waiting[$sign] ?? []) !== [] && trim($sign, self::BETWEEN) !== '') {
+            if (($waiting[$sign] ?? []) !== [] && ! RowSigns::isEmpty($sign)) {
                 $this->rows[$position] = array_shift($waiting[$sign]);
             }
         }
@@ -341,10 +261,10 @@ final class TableMatching
             return;
         }
         $index = [];
-        foreach ($this->telling($columns, self::CLUES, $oldLeft) as $new => $old) {
+        foreach (RowSigns::telling($columns, self::CLUES, $oldLeft) as $new => $old) {
             foreach ($oldLeft as $position => $row) {
                 if (isset($row->fields[$old])) {
-                    $sign = self::sign($row->fields[$old]);
+                    $sign = RowSigns::ofCell($row->fields[$old]);
                     // Most values of a telling column stand alone: a number is held for them, not a list.
                     $index[$new][$sign] = isset($index[$new][$sign]) ? [...(array) $index[$new][$sign], $position] : $position;
                 }
@@ -381,30 +301,6 @@ final class TableMatching
     }
 
     /**
-     * The columns that hold the most different values: enough to find the rows that may go together.
-     *
-     * @param  array<string, string>  $columns
-     * @param  array<int, Part>  $rows
-     * @return array<string, string>
-     */
-    private function telling(array $columns, int $most, array $rows): array
-    {
-        $different = [];
-        foreach ($columns as $new => $old) {
-            $values = [];
-            foreach ($rows as $row) {
-                if (isset($row->fields[$old])) {
-                    $values[crc32(self::sign($row->fields[$old]))] = true;
-                }
-            }
-            $different[$new] = count($values);
-        }
-        arsort($different);
-
-        return array_intersect_key($columns, array_slice($different, 0, $most, true));
-    }
-
-    /**
      * @param  array<string, array<int|string, int|list<int>>>  $index  new column => value => old rows
      * @return list<int> old rows that share a rare value
      */
@@ -412,7 +308,7 @@ final class TableMatching
     {
         $candidates = [];
         foreach ($index as $column => $values) {
-            $found = isset($row->fields[$column]) ? (array) ($values[self::sign($row->fields[$column])] ?? []) : [];
+            $found = isset($row->fields[$column]) ? (array) ($values[RowSigns::ofCell($row->fields[$column])] ?? []) : [];
             if (count($found) <= self::RARE) {
                 $candidates += array_flip($found);
             }
