@@ -11,7 +11,7 @@ return (new PhpCsFixer\Config)
         'new_with_parentheses' => ['named_class' => false, 'anonymous_class' => false],
         'no_unused_imports' => true,
         'not_operator_with_successor_space' => true,
-        'ordered_imports' => true,
+        'ordered_imports' => ['imports_order' => ['class', 'function', 'const']],
         'phpdoc_trim' => true,
         'single_quote' => true,
         'trailing_comma_in_multiline' => true,

@@ -19,8 +19,10 @@ use MistyAttic\Core\Compare\Words;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
+use MistyAttic\Core\Formats\CsvReader;
+use MistyAttic\Core\Formats\FormatLimits;
 use MistyAttic\Core\Formats\Lines;
-use MistyAttic\Core\Kinds\Grid;
+use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetKind;
 use MistyAttic\Core\Sequences\Alignment;
 use MistyAttic\Core\Sequences\Sequences;
 use MistyAttic\Core\Store\ChunkForm;
@@ -280,13 +282,13 @@ if ($part === 'tables') {
         $row = array_splice($newTable, $random->getInt(1, count($newTable) - 1), 1);
         array_splice($newTable, $random->getInt(1, count($newTable)), 0, $row);
     }
-    foreach ($newTable as $at => $row) {
-        $newTable[$at][] = $at === 0 ? 'c10' : $at % 7;
-    }
-    $grid = new Grid('column', 'row');
-    foreach (['with a key column' => 0, 'without' => 1] as $name => $from) {
-        // As two files or the store give them: nothing is shared between the two.
-        [$old, $new] = array_map(fn (PartTree $made) => PartTree::of(Part::fromRecords(array_map(fn (Part $part) => $part->record(), $made->parts))), [$tree($oldTable, 'o', $from), $tree($newTable, 'n', $from)]);
+    $withColumn = fn (int $place): array => array_map(fn (array $row, int $at) => [...array_slice($row, 0, $place), $at === 0 ? 'c10' : $at % 7, ...array_slice($row, $place)], $newTable, array_keys($newTable));
+    $grid = (new SpreadsheetKind)->grid();
+    // As two CSV files give them, whose rows and columns are numbered: behind the first that came or went, all have other ids.
+    $read = fn (array $table): PartTree => (new CsvReader)->read(implode("\n", array_map(fn (array $row) => implode(',', $row), $table))."\n", new FormatLimits)->tree;
+    foreach ([['with a key column', 0, 10], ['without', 1, 10], ['with a key column, the new column in the middle', 0, 5]] as [$name, $from, $place]) {
+        [$oldTold, $newTold] = [array_map(fn (array $row) => array_slice($row, $from), $oldTable), array_map(fn (array $row) => array_slice($row, $from), $withColumn($place))];
+        [$old, $new] = [$read($oldTold), $read($newTold)];
         $compare = fn () => TreeCompare::of($old, Matching::adopt($old, $new, $grid)->tree);
         $changes = $compare();
         $counts = ['added' => 0, 'removed' => 0, 'moved' => 0];
@@ -297,7 +299,7 @@ if ($part === 'tables') {
                 $cells += count(array_filter($change->fields(), fn (string $field) => $old->has($field)));
             }
         }
-        [$a, $b] = [$put("table{$from}.old", (string) json_encode(array_map(fn (array $row) => array_slice($row, $from), $oldTable))), $put("table{$from}.new", (string) json_encode(array_map(fn (array $row) => array_slice($row, $from), $newTable)))];
+        [$a, $b] = [$put('table.old', (string) json_encode($oldTold)), $put('table.new', (string) json_encode($newTold))];
         [$ours, $others] = $beside($compare, fn () => ['npm daff' => $peer($from === 0 ? 'daff with key' : 'daff', $a, $b)]);
         $rows[] = ["table, {$size} × ".(10 - $from).", {$name}", $ours, $others, "{$cells} cells, {$counts['added']} rows in, {$counts['removed']} out, {$counts['moved']} moved (made: 100 less the removed ones, 20, 20, 10)"];
     }

@@ -15,42 +15,39 @@ final readonly class Places
      * @param  list<string>  $ids
      * @param  array<string, int>  $at  id => position in the lists
      * @param  list<string>  $parents
-     * @param  list<string|null>  $afters  the sibling before each
      * @param  list<int>  $stretches
+     * @param  array<int, string|null>  $afters  the sibling before each that does not come right after it
      */
-    private function __construct(public array $parts, public array $ids, public array $at, public array $parents, private array $afters, public array $stretches) {}
+    private function __construct(public array $parts, public array $ids, public array $at, public array $parents, public array $stretches, private array $afters) {}
 
     /** @param list<array{list<string>, list<Part>}> $stretches ids of the parts that stand open before each, by depth; and its parts */
     public static function of(array $stretches): self
     {
-        $parts = array_merge(...array_column($stretches, 1));
-        $ids = array_column($parts, 'id');
-        $depths = array_column($parts, 'depth');
-        $parents = $afters = $in = [];
-        $position = 0;
+        $ids = $parents = $afters = $in = [];
         foreach ($stretches as $stretch => [$open, $own]) {
-            $last = count($open) - 1;
-            $parent = $last > 0 ? $open[$last - 1] : PartTree::ROOT;
-            $after = $open[$last] ?? null;
-            for ($end = $position + count($own); $position < $end; $position++) {
-                $depth = $depths[$position];
+            $last = null;
+            $id = $parent = PartTree::ROOT;
+            foreach ($own as $part) {
+                $depth = $part->depth;
                 if ($depth !== $last) {
+                    if ($last !== null) {
+                        $open[$last] = $id;
+                    }
                     $parent = $depth === 0 ? PartTree::ROOT : $open[$depth - 1];
-                    $after = $depth < $last ? $open[$depth] : null;
+                    $afters[count($ids)] = $last === null || $depth < $last ? $open[$depth] ?? null : null;
                     $last = $depth;
                 }
+                $ids[] = $id = $part->id;
                 $parents[] = $parent;
-                $afters[] = $after;
-                $in[] = $stretch;
-                $after = $open[$depth] = $ids[$position];
             }
+            array_push($in, ...array_fill(0, count($own), $stretch));
         }
 
-        return new self($parts, $ids, array_flip($ids), $parents, $afters, $in);
+        return new self(array_merge(...array_column($stretches, 1)), $ids, array_flip($ids), $parents, $in, $afters);
     }
 
     public function spot(int $position): Spot
     {
-        return new Spot($this->parents[$position], $this->afters[$position]);
+        return new Spot($this->parents[$position], array_key_exists($position, $this->afters) ? $this->afters[$position] : $this->ids[$position - 1]);
     }
 }

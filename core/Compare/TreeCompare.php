@@ -79,14 +79,8 @@ final readonly class TreeCompare
             }
         }
         foreach ($siblings as $positions) {
-            $stayed = Increasing::longest($positions);
-            $next = 0;
-            foreach (count($stayed) === count($positions) ? [] : $positions as $place => $at) {
-                if (($stayed[$next] ?? null) === $place) {
-                    $next++;
-                } else {
-                    $moved[$old->ids[$at]] = true;
-                }
+            foreach (array_diff_key($positions, array_flip(Increasing::longest($positions))) as $at) {
+                $moved[$old->ids[$at]] = true;
             }
         }
 

@@ -4,16 +4,21 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\Content;
 
+use function count;
+
 /**
  * An addressable piece of an item that keeps its identity through edits. In JSON: a list of id, role, depth and fields,
  * `["k3f9", "heading", 0, {"level": 1, "text": {"runs": [["Opening"]]}}]`.
  *
  * @phpstan-type FieldValue RichText|string|int|float|bool|list<string|int|float|bool>
  */
-final readonly class Part
+final class Part
 {
     /** @var array<string, FieldValue> a field without a value is left out */
-    public array $fields;
+    public readonly array $fields;
+
+    /** The canonical JSON of the fields, of a part whose fields were not asked for when it was made. */
+    private ?string $unread = null;
 
     /**
      * @param  string  $id  short, random, URL-safe, unique in its item; starts with a letter, since PHP turns array keys of digits into integers
@@ -22,11 +27,12 @@ final readonly class Part
      * @param  array<string, FieldValue>  $fields
      * @param  string|null  $unread  the canonical JSON of the fields instead, see {@see deferred}
      */
-    public function __construct(public string $id, public string $role, public int $depth, array $fields, private ?string $unread = null)
+    public function __construct(public readonly string $id, public readonly string $role, public readonly int $depth, array $fields, ?string $unread = null)
     {
         if ($unread === null) {
             $this->fields = $fields;
         } else {
+            $this->unread = $unread;
             // A property that was taken away is asked of __get.
             unset($this->fields);
         }
@@ -207,14 +213,16 @@ final readonly class Part
         if ($this->unread !== null && $other->unread !== null) {
             return $this->unread === $other->unread;
         }
-        if (count($this->fields) !== count($other->fields)) {
+        $mine = $this->fields;
+        $theirs = $other->fields;
+        if (count($mine) !== count($theirs)) {
             return false;
         }
-        if ($this->fields === $other->fields) {
+        if ($mine === $theirs) {
             return true;
         }
-        foreach ($this->fields as $name => $value) {
-            if (! self::same($value, $other->fields[$name] ?? null)) {
+        foreach ($mine as $name => $value) {
+            if (! self::same($value, $theirs[$name] ?? null)) {
                 return false;
             }
         }

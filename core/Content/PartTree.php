@@ -43,14 +43,16 @@ final class PartTree
         $seen = [];
         $limit = 0;
         foreach ($parts as $position => $part) {
-            if ($part->depth > $limit) {
-                throw InvalidContent::depthJump($position, $part->depth);
+            $id = $part->id;
+            $depth = $part->depth;
+            if ($depth > $limit) {
+                throw InvalidContent::depthJump($position, $depth);
             }
-            if (isset($seen[$part->id])) {
-                throw InvalidContent::doubledId($part->id);
+            if (isset($seen[$id])) {
+                throw InvalidContent::doubledId($id);
             }
-            $seen[$part->id] = $position;
-            $limit = $part->depth + 1;
+            $seen[$id] = $position;
+            $limit = $depth + 1;
         }
 
         return new self($parts, $seen);
@@ -208,7 +210,8 @@ final class PartTree
         $position = $this->positions()[$id] ?? throw InvalidContent::noSuchPart($id);
         $parts = $this->parts;
         $depth = $parts[$position]->depth;
-        for ($end = $position + 1; isset($parts[$end]) && $parts[$end]->depth > $depth; $end++);
+        $count = count($parts);
+        for ($end = $position + 1; $end < $count && $parts[$end]->depth > $depth; $end++);
 
         return array_slice($parts, $position, $end - $position);
     }

@@ -46,10 +46,16 @@ final readonly class Stretch
      */
     private static function after(array $open, array $parts): array
     {
-        foreach ($parts as $part) {
-            array_splice($open, $part->depth, count($open), [$part->id]);
+        // From the end on: what stands open of a depth is the last part there that no shallower one follows.
+        $found = [];
+        $least = PHP_INT_MAX;
+        for ($at = count($parts) - 1; $at >= 0 && $least > 0; $at--) {
+            if ($parts[$at]->depth < $least) {
+                $found[] = $parts[$at]->id;
+                $least = $parts[$at]->depth;
+            }
         }
 
-        return $open;
+        return [...array_slice($open, 0, $least), ...array_reverse($found)];
     }
 }

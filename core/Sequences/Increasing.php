@@ -4,32 +4,54 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\Sequences;
 
-/** The longest increasing subsequence by patience sorting: O(n log n). */
+/**
+ * The longest increasing subsequence by patience sorting: O(n log n). Values that follow one another without a gap stay together
+ * in one of the longest, since no other value can come between them: where they make few runs, runs are sorted instead, by weight.
+ */
 final class Increasing
 {
+    /** More runs are sorted value by value, since the piles of runs are moved along as they grow. */
+    private const MOST_RUNS = 1_000;
+
     /**
-     * @param  list<int>  $values
+     * @param  list<int>  $values  all different
      * @return list<int> positions in the list, ascending
      */
     public static function longest(array $values): array
+    {
+        $runs = [];
+        $next = null;
+        foreach ($values as $at => $value) {
+            if ($value !== $next) {
+                $runs[$at] = $value;
+            }
+            $next = $value + 1;
+        }
+        if (count($runs) === count($values) || count($runs) > self::MOST_RUNS) {
+            return self::byPatience($values);
+        }
+        $starts = array_keys($runs);
+        $ends = [...array_slice($starts, 1), count($values)];
+        $longest = [];
+        foreach (self::heaviest(array_values($runs), array_map(fn (int $start, int $end) => $end - $start, $starts, $ends)) as $run) {
+            array_push($longest, ...range($starts[$run], $ends[$run] - 1));
+        }
+
+        return $longest;
+    }
+
+    /**
+     * @param  list<int>  $values
+     * @return list<int>
+     */
+    private static function byPatience(array $values): array
     {
         $tops = $before = [];
         $count = 0;
         $top = PHP_INT_MIN;
         foreach ($values as $at => $value) {
-            $low = $count;
             // Most values go on from the last one.
-            if ($value <= $top) {
-                $low = 0;
-                for ($high = $count; $low < $high;) {
-                    $middle = ($low + $high) >> 1;
-                    if ($values[$tops[$middle]] < $value) {
-                        $low = $middle + 1;
-                    } else {
-                        $high = $middle;
-                    }
-                }
-            }
+            $low = $value > $top ? $count : self::firstAbove($value, $values, $tops);
             $before[] = $low > 0 ? $tops[$low - 1] : null;
             $tops[$low] = $at;
             if ($low >= $count - 1) {
@@ -37,8 +59,63 @@ final class Increasing
                 $count = $low + 1;
             }
         }
+
+        return self::back($tops[$count - 1] ?? null, $before);
+    }
+
+    /**
+     * The same for values with weights: a pile ends with the least value of all subsequences that weigh as much or more.
+     *
+     * @param  list<int>  $values
+     * @param  list<int>  $weights  above 0
+     * @return list<int>
+     */
+    private static function heaviest(array $values, array $weights): array
+    {
+        /** @var array<int, int> $tops */
+        $tops = [];
+        /** @var array<int, int> $totals */
+        $totals = [];
+        $before = [];
+        foreach ($values as $at => $value) {
+            $low = self::firstAbove($value, $values, $tops);
+            $before[] = $tops[$low - 1] ?? null;
+            $total = $weights[$at] + ($totals[$low - 1] ?? 0);
+            for ($high = $low; ($totals[$high] ?? PHP_INT_MAX) <= $total; $high++);
+            array_splice($tops, $low, $high - $low, [$at]);
+            array_splice($totals, $low, $high - $low, [$total]);
+        }
+
+        return self::back(array_pop($tops), $before);
+    }
+
+    /**
+     * @param  list<int>  $values
+     * @param  array<int, int>  $tops  positions of ascending values
+     */
+    private static function firstAbove(int $value, array $values, array $tops): int
+    {
+        $low = 0;
+        for ($high = count($tops); $low < $high;) {
+            $middle = ($low + $high) >> 1;
+            if ($values[$tops[$middle]] < $value) {
+                $low = $middle + 1;
+            } else {
+                $high = $middle;
+            }
+        }
+
+        return $low;
+    }
+
+    /**
+     * @param  list<int|null>  $before  what each comes after
+     * @return list<int>
+     */
+    private static function back(?int $last, array $before): array
+    {
         $longest = [];
-        for ($at = $tops[$count - 1] ?? null; $at !== null; $at = $before[$at]) {
+        for ($at = $last; $at !== null; $at = $before[$at]) {
             $longest[] = $at;
         }
 

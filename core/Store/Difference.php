@@ -9,6 +9,10 @@ use MistyAttic\Core\Sequences\Sequences;
 /**
  * Finds where two lists differ by walking both trees from the root and leaving out what has the same address. Reads
  * O(differences · log n) nodes; nothing that is equal is read.
+ *
+ * A pair of stretches that differ is told by the first record and the addresses of its nodes, old and new.
+ *
+ * @phpstan-type Apart array{int, list<string>, int, list<string>}
  */
 final readonly class Difference
 {
@@ -20,16 +24,20 @@ final readonly class Difference
         if ($old === $new) {
             return [];
         }
-        $height = max($this->nodes->height($old), $this->nodes->height($new));
-        $regions = [[0, $this->top($old), 0, $this->top($new)]];
-        for (; $height > 0; $height--) {
+        $oldHeight = $this->nodes->height($old);
+        $newHeight = $this->nodes->height($new);
+        $regions = [[0, [$old], 0, [$new]]];
+        for ($height = max($oldHeight, $newHeight); $height > 0; $height--) {
+            // The lower tree waits for the other one to come down to it.
+            [$oldOpens, $newOpens] = [$oldHeight >= $height, $newHeight >= $height];
+            $this->nodes->fetch(self::addresses($regions));
             $below = [];
-            foreach ($this->expanded($regions, $height) as $region) {
-                array_push($below, ...$this->apart($region));
+            foreach ($regions as $region) {
+                array_push($below, ...$this->below($region, $oldOpens, $newOpens));
             }
             $regions = $below;
         }
-        $this->nodes->fetch($this->addresses($regions));
+        $this->nodes->fetch(self::addresses($regions));
         $found = [];
         foreach ($regions as [$oldFrom, $old, $newFrom, $new]) {
             array_push($found, ...$this->records($oldFrom, $this->all($old), $newFrom, $this->all($new)));
@@ -38,77 +46,45 @@ final readonly class Difference
         return $found;
     }
 
-    /** @return list<array{Entry, int}> a node with its height */
-    private function top(string $root): array
-    {
-        return [[new Entry($root, $this->nodes->count($root), 0), $this->nodes->height($root)]];
-    }
-
     /**
-     * Replaces the nodes that stand at a height by the ones below them.
+     * Replaces nodes by the ones below them, and splits them at those that both sides have.
      *
-     * @param  list<array{int, list<array{Entry, int}>, int, list<array{Entry, int}>}>  $regions
-     * @return list<array{int, list<array{Entry, int}>, int, list<array{Entry, int}>}>
+     * @param  Apart  $region
+     * @return list<Apart>
      */
-    private function expanded(array $regions, int $height): array
+    private function below(array $region, bool $oldOpens, bool $newOpens): array
     {
-        $this->nodes->fetch($this->addresses($regions));
-
-        return array_map(fn (array $region) => [$region[0], $this->below($region[1], $height), $region[2], $this->below($region[3], $height)], $regions);
-    }
-
-    /**
-     * @param  list<array{Entry, int}>  $nodes
-     * @return list<array{Entry, int}>
-     */
-    private function below(array $nodes, int $height): array
-    {
+        [$oldFrom, $oldAbove, $newFrom, $newAbove] = $region;
+        [$old, $oldCounts] = $oldOpens ? $this->inside($oldAbove) : [$oldAbove, array_map($this->nodes->count(...), $oldAbove)];
+        [$new, $newCounts] = $newOpens ? $this->inside($newAbove) : [$newAbove, array_map($this->nodes->count(...), $newAbove)];
         $below = [];
-        foreach ($nodes as [$entry, $at]) {
-            if ($at < $height) {
-                $below[] = [$entry, $at];
-
-                continue;
+        $oldSeen = $newSeen = 0;
+        foreach (Sequences::align($old, $new)->gaps() as [$a, $aEnd, $b, $bEnd]) {
+            for (; $oldSeen < $a; $oldSeen++) {
+                $oldFrom += $oldCounts[$oldSeen];
             }
-            foreach ($this->nodes->entries($entry->address) as $inner) {
-                $below[] = [$inner, $height - 1];
+            for (; $newSeen < $b; $newSeen++) {
+                $newFrom += $newCounts[$newSeen];
             }
+            $below[] = [$oldFrom, array_slice($old, $a, $aEnd - $a), $newFrom, array_slice($new, $b, $bEnd - $b)];
         }
 
         return $below;
     }
 
     /**
-     * Splits a region at the nodes that both sides have.
-     *
-     * @param  array{int, list<array{Entry, int}>, int, list<array{Entry, int}>}  $region
-     * @return list<array{int, list<array{Entry, int}>, int, list<array{Entry, int}>}>
+     * @param  list<string>  $nodes  inner ones
+     * @return array{list<string>, list<int>} the nodes in them, and how many records each holds
      */
-    private function apart(array $region): array
+    private function inside(array $nodes): array
     {
-        [$oldAt, $old, $newAt, $new] = $region;
-        $alignment = Sequences::align(array_map(fn (array $node) => $node[0]->address, $old), array_map(fn (array $node) => $node[0]->address, $new));
-        $oldStarts = self::starts($oldAt, $old);
-        $newStarts = self::starts($newAt, $new);
-
-        return array_map(fn (array $gap) => [
-            $oldStarts[$gap[0]], array_slice($old, $gap[0], $gap[1] - $gap[0]),
-            $newStarts[$gap[2]], array_slice($new, $gap[2], $gap[3] - $gap[2]),
-        ], $alignment->gaps());
-    }
-
-    /**
-     * @param  list<array{Entry, int}>  $nodes
-     * @return list<int> the first record of each, and of what comes after the last
-     */
-    private static function starts(int $at, array $nodes): array
-    {
-        $starts = [$at];
-        foreach ($nodes as [$entry]) {
-            $starts[] = $at += $entry->count;
+        $addresses = $counts = [];
+        foreach ($nodes as $node) {
+            array_push($addresses, ...$this->nodes->below($node));
+            array_push($counts, ...$this->nodes->counts($node));
         }
 
-        return $starts;
+        return [$addresses, $counts];
     }
 
     /**
@@ -127,27 +103,20 @@ final readonly class Difference
     }
 
     /**
-     * @param  list<array{Entry, int}>  $leaves
+     * @param  list<string>  $leaves
      * @return list<string>
      */
     private function all(array $leaves): array
     {
-        return array_merge(...array_map(fn (array $leaf) => $this->nodes->records($leaf[0]->address), $leaves), ...[[]]);
+        return array_merge(...array_map($this->nodes->records(...), $leaves), ...[[]]);
     }
 
     /**
-     * @param  list<array{int, list<array{Entry, int}>, int, list<array{Entry, int}>}>  $regions
+     * @param  list<Apart>  $regions
      * @return list<string>
      */
-    private function addresses(array $regions): array
+    private static function addresses(array $regions): array
     {
-        $addresses = [];
-        foreach ($regions as [, $old, , $new]) {
-            foreach ([...$old, ...$new] as [$entry]) {
-                $addresses[] = $entry->address;
-            }
-        }
-
-        return array_values(array_unique($addresses));
+        return array_merge(...array_column($regions, 1), ...array_column($regions, 3));
     }
 }

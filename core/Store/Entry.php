@@ -19,18 +19,38 @@ final readonly class Entry
     /** @return list<self> of an inner node's bytes: `N`, all addresses, all numbers of records (32 bits, big-endian), all least depths (8 bits) */
     public static function in(string $node): array
     {
-        $count = intdiv(strlen($node) - 1, Address::BYTES + 5);
-        $addresses = str_split(substr($node, 1, $count * Address::BYTES), Address::BYTES);
+        return array_map(fn (string $address, int $count, int $least) => new self($address, $count, $least), self::addresses($node), self::counts($node), self::leasts($node));
+    }
+
+    /** @return list<string> the addresses alone of an inner node's bytes */
+    public static function addresses(string $node): array
+    {
+        return str_split(substr($node, 1, self::howMany($node) * Address::BYTES), Address::BYTES);
+    }
+
+    /** @return list<int> the numbers of records alone */
+    public static function counts(string $node): array
+    {
+        $count = self::howMany($node);
         /** @var array<int, int> $counts */
         $counts = unpack("N{$count}", $node, 1 + $count * Address::BYTES);
+
+        return array_values($counts);
+    }
+
+    /** @return list<int<0, 255>> the least depths alone */
+    public static function leasts(string $node): array
+    {
+        $count = self::howMany($node);
         /** @var array<int, int<0, 255>> $leasts */
         $leasts = unpack("C{$count}", $node, 1 + $count * (Address::BYTES + 4));
-        $entries = [];
-        foreach ($addresses as $at => $address) {
-            $entries[] = new self($address, $counts[$at + 1], $leasts[$at + 1]);
-        }
 
-        return $entries;
+        return array_values($leasts);
+    }
+
+    private static function howMany(string $node): int
+    {
+        return intdiv(strlen($node) - 1, Address::BYTES + 5);
     }
 
     /**

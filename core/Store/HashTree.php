@@ -236,14 +236,16 @@ final readonly class HashTree
 
             return null;
         }
-        $entries = $nodes->entries($address);
-        $starts = [$start];
-        foreach ($entries as $at => $entry) {
-            $starts[$at + 1] = $starts[$at] + $entry->count;
+        $below = $nodes->below($address);
+        $leasts = $nodes->leasts($address);
+        $starts = [];
+        foreach ($nodes->counts($address) as $count) {
+            $starts[] = $start;
+            $start += $count;
         }
-        for ($at = count($entries) - 1; $at >= 0; $at--) {
-            if ($starts[$at] < $before && $entries[$at]->least < $depth) {
-                $found = $this->lastBelow($nodes, $entries[$at]->address, $starts[$at], $before, $depth);
+        for ($at = count($starts) - 1; $at >= 0; $at--) {
+            if ($starts[$at] < $before && $leasts[$at] < $depth) {
+                $found = $this->lastBelow($nodes, $below[$at], $starts[$at], $before, $depth);
                 if ($found !== null) {
                     return $found;
                 }

@@ -15,8 +15,14 @@ final class MemoryChunkStore implements ChunkStore
     public function read(array $addresses): array
     {
         $this->reads += count($addresses);
+        $found = [];
+        foreach ($addresses as $address) {
+            if (isset($this->chunks[$address])) {
+                $found[$address] = $this->chunks[$address];
+            }
+        }
 
-        return array_intersect_key($this->chunks, array_flip($addresses));
+        return $found;
     }
 
     public function missing(array $addresses): array

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\Store;
 
+use MistyAttic\Core\Content\Address;
+
 /** Reads nodes for one piece of work, each once. */
 final class Nodes
 {
@@ -22,7 +24,12 @@ final class Nodes
      */
     public function fetch(array $addresses): void
     {
-        $wanted = array_values(array_filter($addresses, fn (string $address) => ! isset($this->held[$address])));
+        $wanted = [];
+        foreach ($addresses as $address) {
+            if (! isset($this->held[$address])) {
+                $wanted[] = $address;
+            }
+        }
         if ($wanted === []) {
             return;
         }
@@ -35,7 +42,7 @@ final class Nodes
     /** @throws ChunkMissing */
     public function bytes(string $address): string
     {
-        $this->fetch([$address]);
+        isset($this->held[$address]) || $this->fetch([$address]);
 
         return $this->held[$address];
     }
@@ -51,6 +58,24 @@ final class Nodes
         return $this->entries[$address] ??= Entry::in($this->bytes($address));
     }
 
+    /** @return list<string> the addresses in an inner node */
+    public function below(string $address): array
+    {
+        return Entry::addresses($this->bytes($address));
+    }
+
+    /** @return list<int> how many records stand below each of them */
+    public function counts(string $address): array
+    {
+        return Entry::counts($this->bytes($address));
+    }
+
+    /** @return list<int<0, 255>> and the least depth of those */
+    public function leasts(string $address): array
+    {
+        return Entry::leasts($this->bytes($address));
+    }
+
     /** @return list<string> */
     public function records(string $address): array
     {
@@ -61,7 +86,7 @@ final class Nodes
     public function height(string $root): int
     {
         for ($height = 0; ! $this->isLeaf($root); $height++) {
-            $root = $this->entries($root)[0]->address;
+            $root = substr($this->bytes($root), 1, Address::BYTES);
         }
 
         return $height;
@@ -69,7 +94,7 @@ final class Nodes
 
     public function count(string $root): int
     {
-        return $this->isLeaf($root) ? substr_count($this->bytes($root), "\n") : array_sum(array_column($this->entries($root), 'count'));
+        return $this->isLeaf($root) ? substr_count($this->bytes($root), "\n") : array_sum($this->counts($root));
     }
 
     /**

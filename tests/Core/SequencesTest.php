@@ -7,6 +7,7 @@ namespace Tests\Core;
 use MistyAttic\Core\Sequences\Alignment;
 use MistyAttic\Core\Sequences\Increasing;
 use MistyAttic\Core\Sequences\Sequences;
+use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
@@ -110,6 +111,35 @@ final class SequencesTest extends TestCase
     {
         self::assertSame([1, 2, 4], Increasing::longest([5, 1, 2, 9, 3]));
         self::assertSame([], Increasing::longest([]));
+        self::assertSame([0, 1, 2, 5], Increasing::longest([5, 6, 7, 0, 4, 9]), 'a run stays together');
+    }
+
+    #[DataProvider('cuts')]
+    public function test_runs_that_changed_places_leave_as_many_in_order_as_their_values_one_by_one(int $cuts): void
+    {
+        $random = new Randomizer(new Mt19937($cuts));
+        $values = range(0, 299);
+        for ($i = 0; $i < $cuts; $i++) {
+            $cut = array_splice($values, $random->getInt(0, count($values) - 1), $random->getInt(1, 60));
+            array_splice($values, $random->getInt(0, count($values)), 0, $cut);
+        }
+        $longest = Increasing::longest($values);
+        $before = -1;
+        foreach ($longest as $at) {
+            self::assertGreaterThan($before, $values[$at]);
+            $before = $values[$at];
+        }
+        $most = [];
+        foreach ($values as $at => $value) {
+            $most[] = 1 + max(0, 0, ...array_map(fn (int $other) => $values[$other] < $value ? $most[$other] : 0, array_keys($most)));
+        }
+        self::assertCount(max(0, 0, ...$most), $longest);
+    }
+
+    /** @return iterable<array{int}> */
+    public static function cuts(): iterable
+    {
+        return array_map(fn (int $cuts) => [$cuts], [1, 2, 3, 5, 8, 13, 40, 300]);
     }
 
     /** @return array{list<string>, list<string>} */

@@ -23,7 +23,7 @@ final class Matching
         if ($grid === null) {
             $matching = new TreeMatching($old, $new, $budget);
 
-            return new Matched(self::renamed($old, $new, $matching->pairs(), false), $matching->exact);
+            return new Matched(self::renamed($old, $new, $matching->pairs(), null), $matching->exact);
         }
         $pairs = [];
         $exact = true;
@@ -37,7 +37,7 @@ final class Matching
             unset($matching);
         }
 
-        return new Matched(self::renamed($old, $new, $pairs, true), $exact);
+        return new Matched(self::renamed($old, $new, $pairs, $grid->column), $exact);
     }
 
     /**
@@ -82,24 +82,27 @@ final class Matching
     }
 
     /** @param array<string, string> $pairs new id => old id */
-    private static function renamed(PartTree $old, PartTree $new, array $pairs, bool $cells): PartTree
+    private static function renamed(PartTree $old, PartTree $new, array $pairs, ?string $column): PartTree
     {
         $taken = [];
+        $movesCells = false;
         foreach ($new->parts as $part) {
-            if (isset($pairs[$part->id])) {
-                continue;
-            }
             $id = $part->id;
-            for ($try = 0; $old->has($id) || isset($taken[$id]); $try++) {
-                $id = 'n'.substr(hash('xxh64', $part->id.' '.$try), 0, 11);
+            if (! isset($pairs[$id])) {
+                $fresh = $id;
+                for ($try = 0; $old->has($fresh) || isset($taken[$fresh]); $try++) {
+                    $fresh = 'n'.substr(hash('xxh64', $id.' '.$try), 0, 11);
+                }
+                $pairs[$id] = $fresh;
+                $taken[$fresh] = true;
             }
-            $pairs[$part->id] = $id;
-            $taken[$id] = true;
+            $movesCells = $movesCells || ($part->role === $column && $pairs[$id] !== $id);
         }
         $parts = $names = $renamed = [];
         foreach ($new->parts as $part) {
+            $id = $pairs[$part->id];
             $fields = $part->fields;
-            if ($cells && $fields !== []) {
+            if ($movesCells && $fields !== []) {
                 // Most rows have cells in the same columns.
                 if (array_keys($fields) !== $names) {
                     $names = array_keys($fields);
@@ -107,7 +110,7 @@ final class Matching
                 }
                 $fields = array_combine($renamed, $fields);
             }
-            $parts[] = new Part($pairs[$part->id], $part->role, $part->depth, $fields);
+            $parts[] = $id === $part->id && ! $movesCells ? $part : new Part($id, $part->role, $part->depth, $fields);
         }
 
         return PartTree::of($parts);

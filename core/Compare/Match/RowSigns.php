@@ -6,21 +6,23 @@ namespace MistyAttic\Core\Compare\Match;
 
 use MistyAttic\Core\Content\Part;
 
+use function is_int;
+use function is_string;
+
 /** Texts by which rows of two tables are told apart, made of as few cells as will do. */
 final class RowSigns
 {
-    /** So many of the columns that hold the most different values. */
-    private const CLUES = 3;
+    /** One cell tells a row; so many where others have the same, and all of them where others have those as well. */
+    private const MORE = 3;
 
-    /** Which columns those are is seen in so many rows. */
+    /** Which columns hold the most different values is seen in so many rows. */
     private const TRIED = 250;
 
     /** Between the cells of a row: a character that hardly any holds. */
     private const BETWEEN = "\x1f";
 
     /**
-     * A text for each row, the same on both sides for rows that go together: the cells that tell it apart, and all of them where others
-     * have those as well.
+     * A text for each row, the same on both sides for rows that go together.
      *
      * @param  list<Part>  $oldRows
      * @param  list<Part>  $newRows
@@ -29,64 +31,68 @@ final class RowSigns
      */
     public static function of(array $oldRows, array $newRows, array $columns): array
     {
-        $every = max(1, intdiv(count($oldRows), self::TRIED));
-        $clues = self::telling($columns, self::CLUES, array_filter($oldRows, fn (int $at) => $at % $every === 0, ARRAY_FILTER_USE_KEY));
-        $old = self::texts($oldRows, array_values($clues));
-        $new = self::texts($newRows, array_keys($clues));
-        if (count($clues) === count($columns)) {
-            return [$old, $new];
+        $tried = [];
+        for ($at = 0; $at < count($oldRows); $at += max(1, intdiv(count($oldRows), self::TRIED))) {
+            $tried[] = $oldRows[$at];
         }
-        $shared = array_flip([str_repeat(self::BETWEEN, count($clues) - 1), ...self::repeated($old), ...self::repeated($new)]);
+        $columns = self::telling($columns, count($columns), $tried);
+        $old = self::texts($oldRows, array_slice(array_values($columns), 0, 1));
+        $new = self::texts($newRows, array_slice(array_keys($columns), 0, 1));
+        for ($held = 1; $held < count($columns); $held = $more) {
+            $more = $held < self::MORE ? min(self::MORE, count($columns)) : count($columns);
+            $unclear = array_flip([str_repeat(self::BETWEEN, $held - 1), ...self::repeated($old), ...self::repeated($new)]);
+            $old = self::told($old, $unclear, $oldRows, array_slice(array_values($columns), 0, $more));
+            $new = self::told($new, $unclear, $newRows, array_slice(array_keys($columns), 0, $more));
+        }
 
-        return [self::told($old, $shared, $oldRows, array_values($columns)), self::told($new, $shared, $newRows, array_keys($columns))];
+        return [array_values($old), array_values($new)];
     }
 
     /**
-     * @param  list<string>  $signs
-     * @param  array<int|string, int>  $shared  signs of more than one row, as keys
+     * @param  array<int, string>  $signs
+     * @param  array<int|string, int>  $unclear  signs that are told anew, as keys
      * @param  list<Part>  $rows
      * @param  list<string>  $columns
-     * @return list<string>
+     * @return array<int, string>
      */
-    private static function told(array $signs, array $shared, array $rows, array $columns): array
+    private static function told(array $signs, array $unclear, array $rows, array $columns): array
     {
-        $unclear = [];
-        foreach ($signs as $position => $sign) {
-            if (isset($shared[$sign])) {
-                $unclear[$position] = $rows[$position];
+        $again = [];
+        foreach ($signs as $at => $sign) {
+            if (isset($unclear[$sign])) {
+                $again[$at] = $rows[$at];
             }
         }
 
-        return array_values(array_replace($signs, array_combine(array_keys($unclear), self::texts($unclear, $columns))));
-    }
-
-    /**
-     * @param  list<string>  $signs
-     * @return array<int, string> those that came before
-     */
-    private static function repeated(array $signs): array
-    {
-        return count(array_flip($signs)) === count($signs) ? [] : array_diff_key($signs, array_unique($signs));
+        return array_replace($signs, self::texts($again, $columns));
     }
 
     /**
      * @param  array<int, Part>  $rows
      * @param  list<string>  $columns
-     * @return list<string>
+     * @return array<int, string>
      */
     private static function texts(array $rows, array $columns): array
     {
-        $texts = [];
-        foreach (array_column($rows, 'fields') as $fields) {
-            $values = [];
-            foreach ($columns as $column) {
-                $value = $fields[$column] ?? null;
-                $values[] = $value === null ? '' : (is_scalar($value) ? (string) $value : (string) json_encode($value));
+        $texts = array_fill_keys(array_keys($rows), '');
+        foreach ($columns as $place => $column) {
+            foreach ($rows as $at => $row) {
+                $value = $row->fields[$column] ?? '';
+                $text = is_string($value) || is_int($value) ? (string) $value : (string) json_encode($value);
+                $texts[$at] = $place === 0 ? $text : $texts[$at].self::BETWEEN.$text;
             }
-            $texts[] = implode(self::BETWEEN, $values);
         }
 
         return $texts;
+    }
+
+    /**
+     * @param  array<int, string>  $signs
+     * @return array<int, string> those that came before
+     */
+    private static function repeated(array $signs): array
+    {
+        return count(array_flip($signs)) === count($signs) ? [] : array_diff_key($signs, array_unique($signs));
     }
 
     /** Whether nothing stands in the cells that a sign is made of. */
@@ -96,7 +102,7 @@ final class RowSigns
     }
 
     /**
-     * The columns that hold the most different values: enough to find the rows that may go together.
+     * The columns that hold the most different values, the most telling first.
      *
      * @param  array<string, string>  $columns
      * @param  array<int, Part>  $rows
@@ -116,7 +122,12 @@ final class RowSigns
         }
         arsort($different);
 
-        return array_intersect_key($columns, array_slice($different, 0, $most, true));
+        $telling = [];
+        foreach (array_slice($different, 0, $most, true) as $new => $unused) {
+            $telling[$new] = $columns[$new];
+        }
+
+        return $telling;
     }
 
     /** A value of a cell as a key: the same for equal ones alone. */

@@ -7,6 +7,8 @@ namespace MistyAttic\Core\Compare\Match;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Sequences\Sequences;
 
+use function is_int;
+
 /**
  * Matches two tables: columns by header, then by the values they hold; rows by a column that acts as a key, then by all of their
  * other cells; or else by equal cells in order, then anywhere, then by half of their cells of which one is rare. O(cells) and the
