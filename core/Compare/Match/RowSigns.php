@@ -36,63 +36,71 @@ final class RowSigns
             $tried[] = $oldRows[$at];
         }
         $columns = self::telling($columns, count($columns), $tried);
-        $old = self::texts($oldRows, array_slice(array_values($columns), 0, 1));
-        $new = self::texts($newRows, array_slice(array_keys($columns), 0, 1));
+        $old = self::ofOne($oldRows, (string) reset($columns));
+        $new = self::ofOne($newRows, (string) key($columns));
         for ($held = 1; $held < count($columns); $held = $more) {
             $more = $held < self::MORE ? min(self::MORE, count($columns)) : count($columns);
-            $unclear = array_flip([str_repeat(self::BETWEEN, $held - 1), ...self::repeated($old), ...self::repeated($new)]);
-            $old = self::told($old, $unclear, $oldRows, array_slice(array_values($columns), 0, $more));
-            $new = self::told($new, $unclear, $newRows, array_slice(array_keys($columns), 0, $more));
+            $empty = str_repeat(self::BETWEEN, $held - 1);
+            $unclear = self::repeated($old, $empty) + self::repeated($new, $empty);
+            if ($unclear === []) {
+                break;
+            }
+            $old = self::ofMore($old, $unclear, $oldRows, array_slice(array_values($columns), 0, $more));
+            $new = self::ofMore($new, $unclear, $newRows, array_slice(array_keys($columns), 0, $more));
         }
 
-        return [array_values($old), array_values($new)];
+        return [$old, $new];
     }
 
     /**
-     * @param  array<int, string>  $signs
+     * @param  list<Part>  $rows
+     * @return list<string>
+     */
+    private static function ofOne(array $rows, string $column): array
+    {
+        $signs = [];
+        foreach ($rows as $row) {
+            $value = $row->fields[$column] ?? '';
+            $signs[] = is_string($value) || is_int($value) ? (string) $value : (string) json_encode($value);
+        }
+
+        return $signs;
+    }
+
+    /**
+     * @param  list<string>  $signs
      * @param  array<int|string, int>  $unclear  signs that are told anew, as keys
      * @param  list<Part>  $rows
      * @param  list<string>  $columns
-     * @return array<int, string>
+     * @return list<string>
      */
-    private static function told(array $signs, array $unclear, array $rows, array $columns): array
+    private static function ofMore(array $signs, array $unclear, array $rows, array $columns): array
     {
-        $again = [];
         foreach ($signs as $at => $sign) {
             if (isset($unclear[$sign])) {
-                $again[$at] = $rows[$at];
+                $fields = $rows[$at]->fields;
+                $texts = [];
+                foreach ($columns as $column) {
+                    $value = $fields[$column] ?? '';
+                    $texts[] = is_string($value) || is_int($value) ? $value : json_encode($value);
+                }
+                $signs[$at] = implode(self::BETWEEN, $texts);
             }
         }
 
-        return array_replace($signs, self::texts($again, $columns));
+        return $signs;
     }
 
     /**
-     * @param  array<int, Part>  $rows
-     * @param  list<string>  $columns
-     * @return array<int, string>
+     * @param  list<string>  $signs
+     * @return array<int|string, int> as keys, those that several rows have, and that of rows in which nothing is written
      */
-    private static function texts(array $rows, array $columns): array
+    private static function repeated(array $signs, string $empty): array
     {
-        $texts = array_fill_keys(array_keys($rows), '');
-        foreach ($columns as $place => $column) {
-            foreach ($rows as $at => $row) {
-                $value = $row->fields[$column] ?? '';
-                $text = is_string($value) || is_int($value) ? (string) $value : (string) json_encode($value);
-                $texts[$at] = $place === 0 ? $text : $texts[$at].self::BETWEEN.$text;
-            }
-        }
+        $last = array_flip($signs);
+        $repeated = count($last) === count($signs) ? [] : array_flip(array_diff_key($signs, array_flip($last)));
 
-        return $texts;
-    }
-
-    /**
-     * @param  array<int, string>  $signs
-     * @return array<int, string> those that came before
-     */
-    private static function repeated(array $signs): array
-    {
-        return count(array_flip($signs)) === count($signs) ? [] : array_diff_key($signs, array_unique($signs));
+        return $repeated + array_intersect_key([$empty => 0], $last);
     }
 
     /** Whether nothing stands in the cells that a sign is made of. */
