@@ -36,20 +36,22 @@ final class RowSigns
             $tried[] = $oldRows[$at];
         }
         $columns = self::telling($columns, count($columns), $tried);
-        $old = self::ofOne($oldRows, (string) reset($columns));
-        $new = self::ofOne($newRows, (string) key($columns));
+        $old = $oldTold = self::ofOne($oldRows, (string) reset($columns));
+        $new = $newTold = self::ofOne($newRows, (string) key($columns));
         for ($held = 1; $held < count($columns); $held = $more) {
             $more = $held < self::MORE ? min(self::MORE, count($columns)) : count($columns);
             $empty = str_repeat(self::BETWEEN, $held - 1);
-            $unclear = self::repeated($old, $empty) + self::repeated($new, $empty);
+            $unclear = self::repeated($oldTold, $empty) + self::repeated($newTold, $empty);
             if ($unclear === []) {
                 break;
             }
-            $old = self::ofMore($old, $unclear, $oldRows, array_slice(array_values($columns), 0, $more));
-            $new = self::ofMore($new, $unclear, $newRows, array_slice(array_keys($columns), 0, $more));
+            $oldTold = self::ofMore($oldTold, $unclear, $oldRows, array_slice(array_values($columns), 0, $more));
+            $newTold = self::ofMore($newTold, $unclear, $newRows, array_slice(array_keys($columns), 0, $more));
+            $old = array_replace($old, $oldTold);
+            $new = array_replace($new, $newTold);
         }
 
-        return [$old, $new];
+        return [array_values($old), array_values($new)];
     }
 
     /**
@@ -68,14 +70,15 @@ final class RowSigns
     }
 
     /**
-     * @param  list<string>  $signs
-     * @param  array<int|string, int>  $unclear  signs that are told anew, as keys
+     * @param  array<int, string>  $signs
+     * @param  array<int|string, int>  $unclear  signs, as keys
      * @param  list<Part>  $rows
      * @param  list<string>  $columns
-     * @return list<string>
+     * @return array<int, string> the rows with one of those, told by more cells
      */
     private static function ofMore(array $signs, array $unclear, array $rows, array $columns): array
     {
+        $told = [];
         foreach ($signs as $at => $sign) {
             if (isset($unclear[$sign])) {
                 $fields = $rows[$at]->fields;
@@ -84,15 +87,15 @@ final class RowSigns
                     $value = $fields[$column] ?? '';
                     $texts[] = is_string($value) || is_int($value) ? $value : json_encode($value);
                 }
-                $signs[$at] = implode(self::BETWEEN, $texts);
+                $told[$at] = implode(self::BETWEEN, $texts);
             }
         }
 
-        return $signs;
+        return $told;
     }
 
     /**
-     * @param  list<string>  $signs
+     * @param  array<int, string>  $signs
      * @return array<int|string, int> as keys, those that several rows have, and that of rows in which nothing is written
      */
     private static function repeated(array $signs, string $empty): array
