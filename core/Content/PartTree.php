@@ -58,6 +58,12 @@ final class PartTree
         return new self($parts, $seen);
     }
 
+    /** @param list<Part> $parts one for each of this tree's, at the same depth; ids unique */
+    public function replaced(array $parts): self
+    {
+        return new self($parts);
+    }
+
     /**
      * Some parts of a larger state, with where they stand in all of it.
      *

@@ -135,6 +135,12 @@ final class PropertiesTest extends TestCase
             $adopted = Matching::adopt($old, $stranger, $kind->grid())->tree;
             self::assertSame($this->records($stranger), $this->records($random->renamed($adopted, 'x')));
             self::assertSame($this->records($adopted), $this->records(TreeCompare::of($old, $adopted)->apply($old)->orFail()));
+            // Two files number their rows alike, whatever stands in them.
+            $numbered = $random->renamed($old, 'x');
+            $adopted = Matching::adopt($numbered, $stranger, $kind->grid())->tree;
+            self::assertCount($stranger->count(), $adopted->byId());
+            self::assertSame($this->records($stranger), $this->records($random->renamed($adopted, 'x')));
+            self::assertSame($this->records($adopted), $this->records(TreeCompare::of($numbered, $adopted)->apply($numbered)->orFail()));
         });
     }
 

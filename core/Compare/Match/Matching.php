@@ -113,6 +113,6 @@ final class Matching
             $parts[] = $id === $part->id && ! $movesCells ? $part : new Part($id, $part->role, $part->depth, $fields);
         }
 
-        return PartTree::of($parts);
+        return $new->replaced($parts);
     }
 }

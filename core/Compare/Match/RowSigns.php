@@ -13,7 +13,7 @@ use function is_string;
 final class RowSigns
 {
     /** One cell tells a row; so many where others have the same, and all of them where others have those as well. */
-    private const MORE = 3;
+    private const MORE = 2;
 
     /** Which columns hold the most different values is seen in so many rows. */
     private const TRIED = 250;
@@ -40,13 +40,11 @@ final class RowSigns
         $new = $newTold = self::ofOne($newRows, (string) key($columns));
         for ($held = 1; $held < count($columns); $held = $more) {
             $more = $held < self::MORE ? min(self::MORE, count($columns)) : count($columns);
-            $empty = str_repeat(self::BETWEEN, $held - 1);
-            $unclear = self::repeated($oldTold, $empty) + self::repeated($newTold, $empty);
-            if ($unclear === []) {
-                break;
-            }
-            $oldTold = self::ofMore($oldTold, $unclear, $oldRows, array_slice(array_values($columns), 0, $more));
-            $newTold = self::ofMore($newTold, $unclear, $newRows, array_slice(array_keys($columns), 0, $more));
+            [$oldLast, $newLast] = [array_flip($oldTold), array_flip($newTold)];
+            [$oldDoubles, $newDoubles] = [array_diff_key($oldTold, array_flip($oldLast)), array_diff_key($newTold, array_flip($newLast))];
+            $unclear = [str_repeat(self::BETWEEN, $held - 1) => 0] + array_flip($oldDoubles) + array_flip($newDoubles);
+            $oldTold = self::ofMore($oldRows, [...array_keys($oldDoubles), ...array_values(array_intersect_key($oldLast, $unclear))], array_slice(array_values($columns), 0, $more));
+            $newTold = self::ofMore($newRows, [...array_keys($newDoubles), ...array_values(array_intersect_key($newLast, $unclear))], array_slice(array_keys($columns), 0, $more));
             $old = array_replace($old, $oldTold);
             $new = array_replace($new, $newTold);
         }
@@ -70,40 +68,25 @@ final class RowSigns
     }
 
     /**
-     * @param  array<int, string>  $signs
-     * @param  array<int|string, int>  $unclear  signs, as keys
      * @param  list<Part>  $rows
+     * @param  list<int>  $unclear  positions
      * @param  list<string>  $columns
-     * @return array<int, string> the rows with one of those, told by more cells
+     * @return array<int, string> by position
      */
-    private static function ofMore(array $signs, array $unclear, array $rows, array $columns): array
+    private static function ofMore(array $rows, array $unclear, array $columns): array
     {
-        $told = [];
-        foreach ($signs as $at => $sign) {
-            if (isset($unclear[$sign])) {
-                $fields = $rows[$at]->fields;
-                $texts = [];
-                foreach ($columns as $column) {
-                    $value = $fields[$column] ?? '';
-                    $texts[] = is_string($value) || is_int($value) ? $value : json_encode($value);
-                }
-                $told[$at] = implode(self::BETWEEN, $texts);
+        $signs = [];
+        foreach ($unclear as $at) {
+            $fields = $rows[$at]->fields;
+            $texts = [];
+            foreach ($columns as $column) {
+                $value = $fields[$column] ?? '';
+                $texts[] = is_string($value) || is_int($value) ? $value : json_encode($value);
             }
+            $signs[$at] = implode(self::BETWEEN, $texts);
         }
 
-        return $told;
-    }
-
-    /**
-     * @param  array<int, string>  $signs
-     * @return array<int|string, int> as keys, those that several rows have, and that of rows in which nothing is written
-     */
-    private static function repeated(array $signs, string $empty): array
-    {
-        $last = array_flip($signs);
-        $repeated = count($last) === count($signs) ? [] : array_flip(array_diff_key($signs, array_flip($last)));
-
-        return $repeated + array_intersect_key([$empty => 0], $last);
+        return $signs;
     }
 
     /** Whether nothing stands in the cells that a sign is made of. */
@@ -126,7 +109,7 @@ final class RowSigns
             $values = [];
             foreach ($rows as $row) {
                 if (isset($row->fields[$old])) {
-                    $values[crc32(self::ofCell($row->fields[$old]))] = true;
+                    $values[self::ofCell($row->fields[$old])] = true;
                 }
             }
             $different[$new] = count($values);
@@ -144,6 +127,6 @@ final class RowSigns
     /** A value of a cell as a key: the same for equal ones alone. */
     public static function ofCell(mixed $value): string
     {
-        return is_string($value) ? '"'.$value : (string) json_encode($value);
+        return is_string($value) ? '"'.$value : (is_int($value) ? (string) $value : (string) json_encode($value));
     }
 }
