@@ -9,6 +9,7 @@ use Symfony\Component\Console\Command\Command;
 use Symfony\Component\Console\Input\InputArgument;
 use Symfony\Component\Console\Input\InputInterface;
 use Symfony\Component\Console\Input\InputOption;
+use Symfony\Component\Console\Output\ConsoleOutputInterface;
 use Symfony\Component\Console\Output\OutputInterface;
 
 final class MergeFiles extends Command
@@ -49,6 +50,11 @@ final class MergeFiles extends Command
         }
         if ($format === 'json' || ! is_string($to)) {
             Files::put(null, $format === 'json' ? $list : $merge->bytes);
+        }
+
+        $count = count($merge->conflicts);
+        if ($count > 0 && $format === 'text' && $output instanceof ConsoleOutputInterface) {
+            $output->getErrorOutput()->writeln(($count === 1 ? 'One edit met another and is' : "{$count} edits met others and are").' held back; --format=json lists them.');
         }
 
         return $merge->conflicts === [] ? FileFront::SAME : FileFront::DIFFERENT;

@@ -152,8 +152,11 @@ final class TextReport
         if ($old->text() !== $new->text()) {
             return $this->row(self::REMOVED, $this->ink->removed($this->line->of($marked->before))).$this->row(self::ADDED, $this->ink->added($line).$moved);
         }
-        $text = $this->row(self::EDITED, ($this->line->isRow($marked->part) ? '' : $this->line->name($marked->part)).$moved, $this->line->isRow($marked->part) ? $this->line->edited($marked->before, $marked->part, $this->ink) : '');
-        foreach ($this->line->isRow($marked->part) ? [] : $this->line->fields($marked->before, $marked->part) as [$name, $was, $is]) {
+        if ($this->line->isRow($marked->part)) {
+            return $this->row(self::EDITED, $this->line->edited($marked->before, $marked->part, $this->ink).$moved);
+        }
+        $text = $this->row(self::EDITED, $this->line->name($marked->part).$moved);
+        foreach ($this->line->fields($marked->before, $marked->part) as [$name, $was, $is]) {
             $text .= "      {$name}: ".($was === '' ? '' : $this->ink->removedWords($was).' ').($is === '' ? '' : $this->ink->addedWords($is))."\n";
         }
 

@@ -6,8 +6,6 @@ namespace MistyAttic\Core\Files;
 
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
-use MistyAttic\Core\Content\RichText;
-use MistyAttic\Core\Content\Run;
 use MistyAttic\Core\Formats\CsvReader;
 use MistyAttic\Core\Formats\CsvWriter;
 use MistyAttic\Core\Formats\FileFormat;
@@ -16,15 +14,10 @@ use MistyAttic\Core\Formats\Lines;
 use MistyAttic\Core\Formats\Unreadable;
 use MistyAttic\Core\Kinds\Cell;
 use MistyAttic\Core\Kinds\Data\DataKind;
-use MistyAttic\Core\Kinds\Document\DocumentKind;
-use MistyAttic\Core\Kinds\Document\DocumentRole;
 use MistyAttic\Core\Kinds\Kind;
-use MistyAttic\Core\Merge\Choice;
 use MistyAttic\Core\Merge\Conflict;
-use MistyAttic\Core\Merge\ConflictType;
 use MistyAttic\Core\Merge\LineMerge;
 use MistyAttic\Core\Merge\Merged;
-use MistyAttic\Core\Merge\Settlement;
 use MistyAttic\Core\Merge\TreeMerge;
 
 /**
@@ -52,7 +45,7 @@ final readonly class FileMerge
         $ours = FileComparison::matched($tree, $mine->content()->tree, $kind, $base->format)->tree;
         $other = self::apart($tree, FileComparison::matched($tree, $theirs->content()->tree, $kind, $base->format)->tree, $ours);
         $merged = TreeMerge::of($tree, $other, $ours);
-        $labelled = self::labelled($kind, $merged, $tree, $ours);
+        $labelled = HeldBack::labelled($kind, $merged, $tree, $ours);
         $conflicts = array_map(fn (Conflict $conflict) => self::json($conflict, $tree, $other), $merged->conflicts);
         $pictures = $base->content()->pictures + $mine->content()->pictures + $theirs->content()->pictures;
 
@@ -110,49 +103,6 @@ final readonly class FileMerge
             array_map(fn (string|int $name) => $ids[$name] ?? (string) $name, array_keys($part->fields)),
             array_values($part->fields),
         )), $theirs->parts));
-    }
-
-    /** What was held back stands in the result as well, with labels. */
-    private static function labelled(Kind $kind, Merged $merged, PartTree $base, PartTree $mine): PartTree
-    {
-        $tree = $kind->repair($merged->tree);
-        foreach ($merged->conflicts as $at => $conflict) {
-            if ($conflict->type === ConflictType::EditedRemoved) {
-                $tree = $kind->repair(Settlement::of($tree, $conflict, Choice::Mine));
-            }
-            $part = $tree->find($conflict->id);
-            if ($part === null || ($conflict->type !== ConflictType::Value && $conflict->type !== ConflictType::Text && $conflict->type !== ConflictType::EditedRemoved)) {
-                continue;
-            }
-            if ($part->role === $kind->grid()?->row && $conflict->field !== null) {
-                $show = fn (?Part $side): string => $side === null || ! isset($side->fields[$conflict->field]) ? 'nothing' : Cell::show($side->fields[$conflict->field]);
-                $tree = self::replaced($tree, $part->with($conflict->field, "theirs: {$show($part)} | mine: {$show($conflict->mine[0] ?? null)} | base: {$show($base->find($conflict->id))}"));
-            } elseif ($kind instanceof DocumentKind && $part->richText()->text() !== '') {
-                $label = $conflict->type === ConflictType::EditedRemoved ? 'Held back: mine edited this, theirs removed it. ' : 'Held back, mine: ';
-                $text = $conflict->type === ConflictType::EditedRemoved ? '' : $mine->find($conflict->id)?->richText()->text() ?? '';
-                $tree = self::behind($tree, $part, new Part("held{$at}", DocumentRole::Quote->value, 0, ['text' => new RichText([new Run($label, ['bold' => true]), new Run($text)])]));
-            }
-        }
-
-        return $tree;
-    }
-
-    private static function replaced(PartTree $tree, Part $part): PartTree
-    {
-        return PartTree::of(array_map(fn (Part $each) => $each->id === $part->id ? $part : $each, $tree->parts));
-    }
-
-    /** Behind the block at the top that a part is in. */
-    private static function behind(PartTree $tree, Part $part, Part $new): PartTree
-    {
-        $at = ($tree->position($part->id) ?? 0) + 1;
-        while (isset($tree->parts[$at]) && $tree->parts[$at]->depth > 0) {
-            $at++;
-        }
-        $parts = $tree->parts;
-        array_splice($parts, $at, 0, [$new]);
-
-        return PartTree::of($parts);
     }
 
     /**

@@ -193,6 +193,31 @@ final class FilesTest extends TestCase
         self::assertSame('Test any socket.|Held back, mine: Test each socket.', implode('|', array_map(fn (Part $part) => $part->richText()->text(), FileFormat::Odt->reader()->read($met->bytes, new FormatLimits)->tree->parts)));
     }
 
+    public function test_whatever_met_is_labelled_where_it_stands(): void
+    {
+        $csv = fn (string ...$texts): array => explode("\n", FileMerge::of(...array_map(fn (string $text) => new Source(FileFormat::Csv, 'x.csv', "No,Item,Price\n{$text}"), $texts))->bytes);
+        $base = "1,Kettle,12\n2,Lamp,8\n3,Rug,20\n4,Chair,30\n";
+        $without = str_replace("2,Lamp,8\n", '', $base);
+        $dearer = str_replace('Lamp,8', 'Lamp,9', $base);
+        self::assertSame('2 | mine: removed this row,Lamp,9', $csv($base, $without, $dearer)[2]);
+        self::assertSame('2 | theirs: removed this row,Lamp,9', $csv($base, $dearer, $without)[2]);
+        $narrow = fn (string $text): string => (string) preg_replace('/^(\\w+,\\w+),\\w+$/m', '$1', "No,Item,Price\n{$text}");
+        $merge = FileMerge::of(...array_map(fn (string $text) => new Source(FileFormat::Csv, 'x.csv', $text), ["No,Item,Price\n{$base}", $narrow($base), "No,Item,Price\n{$dearer}"]));
+        self::assertSame('No,Item,Price | mine: removed this column', explode("\n", $merge->bytes)[0]);
+
+        $odt = function (string ...$texts): string {
+            $merged = FileMerge::of(...array_map(fn (string $text) => new Source(FileFormat::Odt, 'x.odt', (new OdtWriter)->write('x', Sketch::read($text), fn () => null)), $texts));
+
+            return implode('|', array_map(fn (Part $part) => $part->richText()->text(), FileFormat::Odt->reader()->read($merged->bytes, new FormatLimits)->tree->parts));
+        };
+        $base = "p1 . Test every socket before the van leaves.\np2 . Tape the cables down.\np3 . Tell the owner about the rest.";
+        $without = "p1 . Test every socket before the van leaves.\np3 . Tell the owner about the rest.";
+        $edited = str_replace('cables down', 'cables down well', $base);
+        self::assertSame('Test every socket before the van leaves.|Tape the cables down well.|Held back: mine removed this, theirs edited it.|Tell the owner about the rest.', $odt($base, $without, $edited));
+        self::assertSame('Test every socket before the van leaves.|Tape the cables down well.|Held back: mine edited this, theirs removed it.|Tell the owner about the rest.', $odt($base, $edited, $without));
+        self::assertSame('Ways home|Held back, mine: level 3|The bus goes at six.', $odt("h1 # Ways home\np1 . The bus goes at six.", "h1 ### Ways home\np1 . The bus goes at six.", "h1 ## Ways home\np1 . The bus goes at six."));
+    }
+
     private function text(Randomizer $random, int $lines): string
     {
         $text = '';
