@@ -54,7 +54,7 @@ final class MergeFiles extends Command
 
         $count = count($merge->conflicts);
         if ($count > 0 && $format === 'text' && $output instanceof ConsoleOutputInterface) {
-            $output->getErrorOutput()->writeln(($count === 1 ? 'One edit met another and is' : "{$count} edits met others and are").' held back; --format=json lists them.');
+            $output->getErrorOutput()->writeln(($count === 1 ? 'One edit met another and is held back; --format=json tells it.' : "{$count} edits met others and are held back; --format=json lists them."));
         }
 
         return $merge->conflicts === [] ? FileFront::SAME : FileFront::DIFFERENT;

@@ -44,7 +44,7 @@ final class FieldFacts
         $values = ['field' => $field, 'was' => self::show($was), 'is' => self::show($is), 'others' => count(array_diff($rest, ['choices'])) - ($rest === ['choices'] ? 0 : 1)];
 
         return match (true) {
-            is_bool($was ?? $is) => $is === true ? 'switched_on' : 'switched_off',
+            is_bool($was ?? $is) && $field !== 'value' => $is === true ? 'switched_on' : 'switched_off',
             in_array($field, ['value', 'said', 'choices'], true) => $was === null ? 'answered' : ($is === null ? 'unanswered' : 'changed_answer'),
             $values['was'] === '' => 'set_field',
             $values['is'] === '' => 'unset_field',

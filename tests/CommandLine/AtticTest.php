@@ -157,6 +157,38 @@ final class AtticTest extends TestCase
         self::assertStringContainsString('the lines from 2 on are not as they were', $error);
     }
 
+    /** @return array<string, array{string, string, list<string>}> */
+    public static function trees(): array
+    {
+        return [
+            'a value of a list' => ['{"b": [1, 2, 3]}', '{"b": [1, 5, 3]}', ['Changed “b.1” from “2” to “5”']],
+            'values of a list that share no word' => ['["red", "blue"]', '["green", "pink"]', ['Changed “0” from “red” to “green”', 'Changed “1” from “blue” to “pink”']],
+            'alike ones first, then by place' => ['["x", "green lights out", "blue"]', '["x", "pink", "green lights are out"]', ['Moved “1” up', 'Changed “1” from “blue” to “pink”', 'Changed “2” from “green lights out” to “green lights are out”']],
+            'a list that moves on' => ['[1, 2, 3]', '[2, 3, 4]', ['Removed “0”', 'Added “2”']],
+            'a field' => ['{"a": {"x": true}}', '{"a": {"x": false}}', ['Changed “a.x” from “TRUE” to “FALSE”']],
+        ];
+    }
+
+    /** @param list<string> $said */
+    #[DataProvider('trees')]
+    public function test_plain_json_is_compared_as_a_tree_of_fields(string $old, string $new, array $said): void
+    {
+        $this->put('old.json', $old);
+        $this->put('new.json', $new);
+        self::assertSame($said, json_decode($this->attic('compare', 'old.json', 'new.json', '--format=json')[1], true)['sentences']);
+    }
+
+    public function test_a_merge_says_how_much_is_held_back(): void
+    {
+        $this->put('base.csv', "No,Item\n1,Kettle\n2,Lamp\n");
+        $this->put('mine.csv', "No,Item\n1,Red kettle\n2,Lamp\n");
+        $this->put('theirs.csv', "No,Item\n1,Blue kettle\n2,Lamp\n");
+        [$code, $out, $error] = $this->attic('merge', 'base.csv', 'mine.csv', 'theirs.csv');
+        self::assertSame([1, "No,Item\n1,theirs: Blue kettle | mine: Red kettle | base: Kettle\n2,Lamp\n"], [$code, $out]);
+        self::assertSame("One edit met another and is held back; --format=json tells it.\n", $error);
+        self::assertSame('', $this->attic('merge', 'base.csv', 'mine.csv', 'theirs.csv', '--format=json')[2]);
+    }
+
     /** @return array<string, array{string, string, list<int>}> ending, bytes, exit codes when compared with a plain file */
     public static function hostile(): array
     {

@@ -157,7 +157,19 @@ final class TreeMatching
             }
         }
 
-        return $this->best($scores);
+        $pairs = $this->best($scores);
+        $old = array_values(array_filter($old, fn (string $id) => ! isset($this->taken[$id])));
+        $new = array_values(array_filter($new, fn (string $id) => ! isset($this->pairs[$id])));
+        // So do values of a list that are as many as before, and a list or an object that stands alone.
+        $roles = $this->roles($this->old, $old);
+        if (count($old) === count($new) && $roles === $this->roles($this->new, $new) && ($roles === ['value'] || (count($old) === 1 && array_intersect($roles, ['list', 'object']) !== []))) {
+            foreach ($old as $at => $id) {
+                $this->pair($id, $new[$at]);
+                $pairs[] = [$id, $new[$at]];
+            }
+        }
+
+        return $pairs;
     }
 
     /**
