@@ -13,7 +13,6 @@ use MistyAttic\Core\Kinds\Document\DocumentKind;
 use MistyAttic\Core\Kinds\Document\DocumentRole;
 use MistyAttic\Core\Kinds\Grid;
 use MistyAttic\Core\Kinds\Kind;
-use MistyAttic\Core\Merge\Choice;
 use MistyAttic\Core\Merge\Conflict;
 use MistyAttic\Core\Merge\ConflictType;
 use MistyAttic\Core\Merge\Merged;
@@ -23,37 +22,80 @@ use MistyAttic\Core\Merge\Settlement;
  * Labels what was held back in the merged content: in a document by a quotation behind the block, in a table in the cell, or in
  * the first one of the row or column. The parts of other kinds have no room for a label.
  */
-final readonly class HeldBack
+final class HeldBack
 {
-    private function __construct(private PartTree $base, private PartTree $mine) {}
+    /** @var array<string, Part> rows with labels in them */
+    private array $rows = [];
+
+    /** @var array<string, list<Part>> quotations, by the block at the top that they stand behind */
+    private array $quotes = [];
+
+    /** @var array<string, Part> parent of rows => the first of them */
+    private array $firstRows = [];
+
+    private function __construct(private readonly PartTree $tree, private readonly PartTree $base, private readonly PartTree $mine) {}
 
     public static function labelled(Kind $kind, Merged $merged, PartTree $base, PartTree $mine): PartTree
     {
-        $self = new self($base, $mine);
-        $tree = $kind->repair($merged->tree);
+        // What one side edited and the other removed is there to be seen.
+        $removed = array_values(array_filter($merged->conflicts, fn (Conflict $conflict) => $conflict->type === ConflictType::EditedRemoved));
+        $self = new self($kind->repair(Settlement::restored($merged->tree, $removed)), $base, $mine);
+        $grid = $kind->grid();
         foreach ($merged->conflicts as $at => $conflict) {
-            // What one side edited and the other removed is there to be seen.
-            $tree = $conflict->type === ConflictType::EditedRemoved ? $kind->repair(Settlement::of($tree, $conflict, Choice::Mine)) : $tree;
-            $part = $tree->find($conflict->id);
-            $grid = $kind->grid();
+            $part = $self->tree->find($conflict->id);
             if ($part !== null && $grid !== null) {
-                $tree = $self->inTable($tree, $grid, $part, $conflict);
+                $self->inTable($grid, $part, $conflict);
             } elseif ($part !== null && $kind instanceof DocumentKind) {
-                $text = $self->inDocument($part, $conflict);
-                $tree = self::behind($tree, $part, new Part("held{$at}", DocumentRole::Quote->value, 0, ['text' => $text]));
+                $self->quotes[$self->block($part->id)][] = new Part("held{$at}", DocumentRole::Quote->value, 0, ['text' => $self->inDocument($part, $conflict)]);
             }
         }
 
-        return $tree;
+        return $self->written();
     }
 
-    private function inTable(PartTree $tree, Grid $grid, Part $part, Conflict $conflict): PartTree
+    private function written(): PartTree
     {
+        $parts = [];
+        $quotes = [];
+        foreach ($this->tree->parts as $part) {
+            if ($part->depth === 0) {
+                array_push($parts, ...$quotes);
+                $quotes = $this->quotes[$part->id] ?? [];
+            }
+            $parts[] = $this->rows[$part->id] ?? $part;
+        }
+
+        return PartTree::of([...$parts, ...$quotes]);
+    }
+
+    private function block(string $id): string
+    {
+        while (($parent = $this->tree->parent($id)) !== PartTree::ROOT) {
+            $id = $parent;
+        }
+
+        return $id;
+    }
+
+    private function firstRow(Grid $grid, string $parent): ?Part
+    {
+        foreach ($this->firstRows === [] ? $this->tree->parts : [] as $part) {
+            if ($part->role === $grid->row) {
+                $this->firstRows[$this->tree->parent($part->id)] ??= $part;
+            }
+        }
+
+        return $this->firstRows[$parent] ?? null;
+    }
+
+    private function inTable(Grid $grid, Part $part, Conflict $conflict): void
+    {
+        $part = $this->rows[$part->id] ?? $part;
         if ($part->role === $grid->row && $conflict->field !== null) {
             $show = fn (?Part $side): string => $side === null || ! isset($side->fields[$conflict->field]) ? 'nothing' : Cell::show($side->fields[$conflict->field]);
-            $label = "theirs: {$show($part)} | mine: {$show($conflict->mine[0] ?? null)} | base: {$show($this->base->find($part->id))}";
+            $this->rows[$part->id] = $part->with($conflict->field, "theirs: {$show($part)} | mine: {$show($conflict->mine[0] ?? null)} | base: {$show($this->base->find($part->id))}");
 
-            return self::replaced($tree, $part->with($conflict->field, $label));
+            return;
         }
         $what = $part->role === $grid->row ? 'row' : ($part->role === $grid->column ? 'column' : 'tab');
         $label = match ($conflict->type) {
@@ -62,17 +104,12 @@ final readonly class HeldBack
             ConflictType::Moved => "mine: moved this {$what} elsewhere",
             default => "mine: {$conflict->field} of this {$what} is {$this->ofMine($conflict)}",
         };
-        $row = $part->role === $grid->row ? $part : null;
-        for ($at = (int) $tree->position($part->id) + 1; $row === null && isset($tree->parts[$at]) && $tree->parts[$at]->depth > 0; $at++) {
-            $row = $tree->parts[$at]->role === $grid->row ? $tree->parts[$at] : null;
-        }
+        $row = $part->role === $grid->row ? $part : $this->firstRow($grid, $part->role === $grid->column ? $this->tree->parent($part->id) : $part->id);
+        $row = $this->rows[$row->id ?? ''] ?? $row;
         $column = $part->role === $grid->column ? $part->id : array_key_first($row->fields ?? []);
-        if ($row === null || $column === null) {
-            return $tree;
+        if ($row !== null && $column !== null) {
+            $this->rows[$row->id] = $row->with($column, (isset($row->fields[$column]) ? Cell::show($row->fields[$column]).' | ' : '').$label);
         }
-        $shown = isset($row->fields[$column]) ? Cell::show($row->fields[$column]).' | ' : '';
-
-        return self::replaced($tree, $row->with($column, $shown.$label));
     }
 
     private function inDocument(Part $part, Conflict $conflict): RichText
@@ -100,23 +137,5 @@ final readonly class HeldBack
             is_bool($value) => $value ? 'on' : 'off',
             default => implode(', ', array_map(strval(...), (array) $value)),
         };
-    }
-
-    private static function replaced(PartTree $tree, Part $part): PartTree
-    {
-        return $tree->replaced(array_map(fn (Part $each) => $each->id === $part->id ? $part : $each, $tree->parts));
-    }
-
-    /** Behind the block at the top that a part is in. */
-    private static function behind(PartTree $tree, Part $part, Part $new): PartTree
-    {
-        $at = ($tree->position($part->id) ?? 0) + 1;
-        while (isset($tree->parts[$at]) && $tree->parts[$at]->depth > 0) {
-            $at++;
-        }
-        $parts = $tree->parts;
-        array_splice($parts, $at, 0, [$new]);
-
-        return PartTree::of($parts);
     }
 }

@@ -32,7 +32,7 @@ final class Settlement
 
         return match ($conflict->type) {
             ConflictType::RemovedEdited => self::without($tree, $conflict->id),
-            ConflictType::EditedRemoved => self::insert($tree, $conflict),
+            ConflictType::EditedRemoved => self::restored($tree, [$conflict]),
             ConflictType::Moved => $conflict->spot === null ? $tree : self::move($tree, $conflict->id, $conflict->spot->parent, $conflict->spot->after),
             default => self::value($tree, $conflict),
         };
@@ -62,27 +62,41 @@ final class Settlement
         return PartTree::grow($children, array_map(fn (Part $part) => isset($part->fields[$id]) ? $part->without($id) : $part, $tree->byId()));
     }
 
-    private static function insert(PartTree $tree, Conflict $conflict): PartTree
+    /**
+     * Puts back what mine edited and theirs removed, all at once: O(parts).
+     *
+     * @param  list<Conflict>  $conflicts  {@see ConflictType::EditedRemoved}
+     */
+    public static function restored(PartTree $tree, array $conflicts): PartTree
     {
         $parts = $tree->byId();
         $children = $tree->children();
-        $mine = PartTree::of(array_map(fn (Part $part) => $part->atDepth($part->depth - $conflict->mine[0]->depth), $conflict->mine));
-        foreach ($mine->parts as $part) {
-            if (! isset($parts[$part->id]) || $part->id === $conflict->id) {
-                $parts[$part->id] = $part;
-                if ($part->id !== $conflict->id) {
-                    $children[$mine->parent($part->id)][] = $part->id;
+        $arriving = [];
+        foreach ($conflicts as $conflict) {
+            $mine = PartTree::of(array_map(fn (Part $part) => $part->atDepth($part->depth - $conflict->mine[0]->depth), $conflict->mine));
+            foreach ($mine->parts as $part) {
+                if (! isset($parts[$part->id]) || $part->id === $conflict->id) {
+                    $parts[$part->id] = $part;
+                    if ($part->id !== $conflict->id) {
+                        $children[$mine->parent($part->id)][] = $part->id;
+                    }
+                }
+            }
+            foreach ($conflict->cells as $row => $value) {
+                if (isset($parts[$row]) && (is_scalar($value) || is_array($value))) {
+                    $parts[$row] = $parts[$row]->with($conflict->id, is_array($value) ? array_values($value) : $value);
                 }
             }
         }
-
-        foreach ($conflict->cells as $row => $value) {
-            if (isset($parts[$row]) && (is_scalar($value) || is_array($value))) {
-                $parts[$row] = $parts[$row]->with($conflict->id, is_array($value) ? array_values($value) : $value);
-            }
+        foreach ($conflicts as $conflict) {
+            $parent = $conflict->spot->parent ?? PartTree::ROOT;
+            $arriving[isset($parts[$parent]) ? $parent : PartTree::ROOT][$conflict->spot->after ?? ''][] = $conflict->id;
+        }
+        foreach ($arriving as $parent => $ids) {
+            $children[$parent] = PartTree::woven($children[$parent] ?? [], $ids);
         }
 
-        return self::place($children, $parts, $conflict->id, $conflict->spot->parent ?? PartTree::ROOT, $conflict->spot?->after);
+        return PartTree::grow($children, $parts);
     }
 
     private static function move(PartTree $tree, string $id, string $parent, ?string $after): PartTree

@@ -20,7 +20,10 @@ use MistyAttic\Core\History\Step;
 use MistyAttic\Core\Kinds\Kind;
 use MistyAttic\Core\Kinds\Kinds;
 use MistyAttic\Core\Kinds\Limits;
+use MistyAttic\Core\Merge\Choice;
 use MistyAttic\Core\Merge\Conflict;
+use MistyAttic\Core\Merge\ConflictType;
+use MistyAttic\Core\Merge\Settlement;
 use MistyAttic\Core\Merge\TakeOut;
 use MistyAttic\Core\Merge\TreeMerge;
 use MistyAttic\Core\Store\MemoryChunkStore;
@@ -233,6 +236,21 @@ final class PropertiesTest extends TestCase
             foreach ($one->parts as $part) {
                 self::assertTrue($merge->tree->has($part->id) || ! $two->has($part->id), "{$part->id} of theirs is lost");
             }
+        });
+    }
+
+    #[DataProvider('kinds')]
+    public function test_what_was_removed_under_an_edit_comes_back_all_at_once_as_one_by_one(Kind $kind): void
+    {
+        $this->rounds($kind, function (RandomContent $random): void {
+            $merge = TreeMerge::of(...$this->fork($random));
+            $removed = array_values(array_filter($merge->conflicts, fn (Conflict $conflict) => $conflict->type === ConflictType::EditedRemoved));
+            $once = Settlement::restored($merge->tree, $removed);
+            $single = array_reduce($removed, fn (PartTree $tree, Conflict $conflict) => Settlement::of($tree, $conflict, Choice::Mine), $merge->tree);
+            [$one, $two] = [$this->records(PartTree::of($once->parts)), $this->records($single)];
+            sort($one);
+            sort($two);
+            self::assertSame($two, $one);
         });
     }
 
