@@ -18,6 +18,9 @@ final class PartTree
     /** @var array<string, list<string>>|null id => ids of the children, in order */
     private ?array $children = null;
 
+    /** @var array<string, int>|null id => how many siblings stand before */
+    private ?array $before = null;
+
     /**
      * @param  list<Part>  $parts  the first at depth 0, each at most one deeper than the one before, ids unique
      * @param  array<string, int>|null  $positions  id => position, when they are known
@@ -208,6 +211,14 @@ final class PartTree
         }
 
         return $this->children ?? [];
+    }
+
+    /** How many siblings stand before a part. */
+    public function siblingsBefore(string $id): int
+    {
+        $this->before ??= array_merge(...array_map(array_flip(...), array_values($this->children())), ...[[]]);
+
+        return $this->before[$id] ?? 0;
     }
 
     /** @return list<Part> the part and all below it, in order */

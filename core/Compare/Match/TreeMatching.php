@@ -41,6 +41,9 @@ final class TreeMatching
     /** @var array<string, true> old ids that are matched */
     private array $taken = [];
 
+    /** @var list<array{list<string>, list<string>}> values of plain JSON that stand where others stood */
+    private array $valuesInPlace = [];
+
     /** @var array<string, string> id => hash of a part's content with all below it, without ids */
     private array $oldHashes;
 
@@ -62,6 +65,7 @@ final class TreeMatching
         $this->below(PartTree::ROOT, PartTree::ROOT);
         $this->equalAnywhere();
         $this->alikeAnywhere();
+        $this->byPlace();
 
         return $this->pairs;
     }
@@ -140,6 +144,16 @@ final class TreeMatching
 
             return [];
         }
+        // So does a list or an object that stands alone.
+        $roles = [...$this->roles($this->old, $old), ...$this->roles($this->new, $new)];
+        if (count($old) === 1 && count($new) === 1 && ($roles === ['list', 'list'] || $roles === ['object', 'object'])) {
+            $this->pair($old[0], $new[0]);
+
+            return [[$old[0], $new[0]]];
+        }
+        if ($roles === ['value', 'value']) {
+            $this->valuesInPlace[] = [$old, $new];
+        }
         if (count($old) * count($new) > self::MOST_PAIRS) {
             return [];
         }
@@ -157,19 +171,19 @@ final class TreeMatching
             }
         }
 
-        $pairs = $this->best($scores);
-        $old = array_values(array_filter($old, fn (string $id) => ! isset($this->taken[$id])));
-        $new = array_values(array_filter($new, fn (string $id) => ! isset($this->pairs[$id])));
-        // So do values of a list that are as many as before, and a list or an object that stands alone.
-        $roles = $this->roles($this->old, $old);
-        if (count($old) === count($new) && $roles === $this->roles($this->new, $new) && ($roles === ['value'] || (count($old) === 1 && array_intersect($roles, ['list', 'object']) !== []))) {
-            foreach ($old as $at => $id) {
-                $this->pair($id, $new[$at]);
-                $pairs[] = [$id, $new[$at]];
+        return $this->best($scores);
+    }
+
+    /** Values of a list that found no partner go by their place, where they are as many as before. */
+    private function byPlace(): void
+    {
+        foreach ($this->valuesInPlace as [$old, $new]) {
+            $old = array_values(array_filter($old, fn (string $id) => ! isset($this->taken[$id])));
+            $new = array_values(array_filter($new, fn (string $id) => ! isset($this->pairs[$id])));
+            if (count($old) === count($new)) {
+                array_map($this->pair(...), $old, $new);
             }
         }
-
-        return $pairs;
     }
 
     /**

@@ -35,7 +35,7 @@ final class DataKind extends SchemaKind
             $key = $tree->get($id)->string('key');
             $parent = $tree->parent($id);
             if ($parent !== PartTree::ROOT && $tree->get($parent)->role === DataRole::Sequence->value) {
-                $key = (string) array_search($id, $tree->children()[$parent], true);
+                $key = (string) $tree->siblingsBefore($id);
             }
             if ($key !== '') {
                 array_unshift($path, $key);
