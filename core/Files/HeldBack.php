@@ -114,16 +114,15 @@ final class HeldBack
 
     private function inDocument(Part $part, Conflict $conflict): RichText
     {
-        $isText = $part->richText()->text() !== '' && ($conflict->field === 'text' || $conflict->type === ConflictType::Text);
-        $label = match (true) {
-            $conflict->type === ConflictType::EditedRemoved => 'Held back: mine edited this, theirs removed it.',
-            $conflict->type === ConflictType::RemovedEdited => 'Held back: mine removed this, theirs edited it.',
-            $conflict->type === ConflictType::Moved => 'Held back: mine moved this elsewhere.',
-            $isText => 'Held back, mine: ',
-            default => 'Held back, mine: '.($conflict->field ?? 'role').' '.$this->ofMine($conflict),
+        $isText = $conflict->field === 'text' || $conflict->type === ConflictType::Text;
+        [$label, $mine] = match ($conflict->type) {
+            ConflictType::EditedRemoved => ['Held back: mine edited this, theirs removed it.', ''],
+            ConflictType::RemovedEdited => ['Held back: mine removed this, theirs edited it.', ''],
+            ConflictType::Moved => ['Held back: mine moved this elsewhere.', ''],
+            default => $isText ? ['Held back, mine: ', $this->mine->find($part->id)?->richText()->text() ?? ''] : ['Held back, mine: '.($conflict->field ?? 'role').' '.$this->ofMine($conflict), ''],
         };
 
-        return new RichText([new Run($label, ['bold' => true]), ...($isText && str_ends_with($label, ': ') ? [new Run($this->mine->find($part->id)?->richText()->text() ?? '')] : [])]);
+        return new RichText([new Run($label, ['bold' => true]), ...($mine === '' ? [] : [new Run($mine)])]);
     }
 
     private function ofMine(Conflict $conflict): string
