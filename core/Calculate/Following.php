@@ -60,11 +60,8 @@ final class Following
                 $positions[$id] = $place[1];
             }
         }
-        $stayed = array_flip(Increasing::longest(array_values($positions)));
-        foreach (array_keys($positions) as $at => $id) {
-            if (! isset($stayed[$at])) {
-                $this->uprooted[$id] = true;
-            }
+        foreach (array_keys(Increasing::outside($positions)) as $id) {
+            $this->uprooted[$id] = true;
         }
     }
 

@@ -7,17 +7,53 @@ namespace MistyAttic\Core\Compare;
 use MistyAttic\Core\Content\InvalidContent;
 use MistyAttic\Core\Content\Part;
 
-/** One part's change. An addition has no before and from, a removal no after and to; an edit stays where it is. */
-final readonly class Change
+/**
+ * One part's change. An addition has no before and from, a removal no after and to; an edit stays where it is.
+ * Its properties are written in this class alone; readonly ones can't be written to a clone, as which thousands of edits are made.
+ */
+final class Change
 {
-    public function __construct(
+    private static ?self $edit = null;
+
+    private function __construct(
+        /** @phpstan-readonly-allow-private-mutation */
         public ChangeType $type,
+        /** @phpstan-readonly-allow-private-mutation */
         public string $id,
+        /** @phpstan-readonly-allow-private-mutation */
         public ?Part $before,
+        /** @phpstan-readonly-allow-private-mutation */
         public ?Part $after,
-        public ?Spot $from,
-        public ?Spot $to,
+        /** @phpstan-readonly-allow-private-mutation */
+        public ?Spot $from = null,
+        /** @phpstan-readonly-allow-private-mutation */
+        public ?Spot $to = null,
     ) {}
+
+    public static function added(Part $part, Spot $to): self
+    {
+        return new self(ChangeType::Added, $part->id, null, $part, null, $to);
+    }
+
+    public static function removed(Part $part, Spot $from): self
+    {
+        return new self(ChangeType::Removed, $part->id, $part, null, $from);
+    }
+
+    public static function moved(Part $before, Part $after, Spot $from, Spot $to): self
+    {
+        return new self(ChangeType::Moved, $after->id, $before, $after, $from, $to);
+    }
+
+    public static function edited(Part $before, Part $after): self
+    {
+        $edit = clone self::$edit ??= new self(ChangeType::Edited, '', null, null);
+        $edit->id = $after->id;
+        $edit->before = $before;
+        $edit->after = $after;
+
+        return $edit;
+    }
 
     /** @throws InvalidContent */
     public static function fromJson(mixed $value): self
@@ -48,6 +84,12 @@ final readonly class Change
     public function key(): string
     {
         return $this->type->value.':'.$this->id;
+    }
+
+    /** The same addition or move to another spot. */
+    public function at(Spot $to): self
+    {
+        return new self($this->type, $this->id, $this->before, $this->after, $this->from, $to);
     }
 
     public function invert(): self

@@ -202,12 +202,11 @@ final class Pick
             if ($fields === null) {
                 continue;
             }
-            $after = $change->after;
-            if (is_array($fields) && $change->before !== null && $after !== null) {
-                $kept = array_diff_key($change->before->fields, $fields) + array_intersect_key($after->fields, $fields);
-                $after = new Part($change->id, $change->before->role, $after->depth, $kept);
+            if (is_array($fields) && $change->before !== null && $change->after !== null) {
+                $kept = array_diff_key($change->before->fields, $fields) + array_intersect_key($change->after->fields, $fields);
+                $change = Change::edited($change->before, new Part($change->id, $change->before->role, $change->after->depth, $kept));
             }
-            $changes[] = new Change($change->type, $change->id, $change->before, $after, $change->from, $change->to === null ? null : $this->spot($change->to));
+            $changes[] = $change->to === null ? $change : $change->at($this->spot($change->to));
         }
 
         return $changes;

@@ -13,18 +13,17 @@ final readonly class Places
     /**
      * @param  list<Part>  $parts
      * @param  list<string>  $ids
-     * @param  array<string, int>  $at  id => position in the lists
      * @param  list<string>  $parents
-     * @param  list<int>  $stretches
+     * @param  list<int>  $ends  how many parts there are up to the end of each stretch
      * @param  array<int, string|null>  $afters  the sibling before each that does not come right after it
      */
-    private function __construct(public array $parts, public array $ids, public array $at, public array $parents, public array $stretches, private array $afters) {}
+    private function __construct(public array $parts, public array $ids, public array $parents, public array $ends, private array $afters) {}
 
     /** @param list<array{list<string>, list<Part>}> $stretches ids of the parts that stand open before each, by depth; and its parts */
     public static function of(array $stretches): self
     {
-        $ids = $parents = $afters = $in = [];
-        foreach ($stretches as $stretch => [$open, $own]) {
+        $ids = $parents = $afters = $ends = [];
+        foreach ($stretches as [$open, $own]) {
             $last = null;
             $id = $parent = PartTree::ROOT;
             foreach ($own as $part) {
@@ -40,10 +39,35 @@ final readonly class Places
                 $ids[] = $id = $part->id;
                 $parents[] = $parent;
             }
-            array_push($in, ...array_fill(0, count($own), $stretch));
+            $ends[] = count($ids);
         }
 
-        return new self(array_merge(...array_column($stretches, 1)), $ids, array_flip($ids), $parents, $in, $afters);
+        return new self(array_merge(...array_column($stretches, 1)), $ids, $parents, $ends, $afters);
+    }
+
+    /**
+     * Where the parts stand on the other side. Most come right after the same part on both, and are not looked up.
+     *
+     * @return array<int, int> position here => there, of parts that are on both
+     */
+    public function on(self $other): array
+    {
+        $found = [];
+        $ids = $other->ids;
+        $positions = null;
+        $next = 0;
+        foreach ($this->ids as $position => $id) {
+            if (($ids[$next] ?? null) !== $id) {
+                $positions ??= array_flip($ids);
+                if (! isset($positions[$id])) {
+                    continue;
+                }
+                $next = $positions[$id];
+            }
+            $found[$position] = $next++;
+        }
+
+        return $found;
     }
 
     public function spot(int $position): Spot

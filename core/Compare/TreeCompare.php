@@ -31,24 +31,25 @@ final readonly class TreeCompare
     {
         $old = Places::of(array_map(fn (Stretch $stretch) => [$stretch->open, $stretch->old], $stretches));
         $new = Places::of(array_map(fn (Stretch $stretch) => [$stretch->open, $stretch->new], $stretches));
-        $changes = [];
-        foreach (array_diff_key($old->at, $new->at) as $id => $at) {
-            $changes[] = new Change(ChangeType::Removed, $id, $old->parts[$at], null, $old->spot($at), null);
+        $found = $new->on($old);
+        [$oldParts, $changes] = [$old->parts, []];
+        foreach (count($found) === count($oldParts) ? [] : array_diff_key($oldParts, array_flip($found)) as $at => $part) {
+            $changes[] = Change::removed($part, $old->spot($at));
         }
-        $moved = self::moves($old, $new);
-        [$oldAt, $oldParts, $parts] = [$old->at, $old->parts, $new->parts];
-        foreach ($new->ids as $position => $id) {
-            $at = $oldAt[$id] ?? null;
-            if ($at === null) {
-                $changes[] = new Change(ChangeType::Added, $id, null, $parts[$position], null, $new->spot($position));
+        $moved = self::moves($old, $new, $found);
+        foreach ($new->parts as $position => $part) {
+            if (! isset($found[$position])) {
+                $changes[] = Change::added($part, $new->spot($position));
 
                 continue;
             }
-            if (isset($moved[$id])) {
-                $changes[] = new Change(ChangeType::Moved, $id, $oldParts[$at], $parts[$position], $old->spot($at), $new->spot($position));
+            $at = $found[$position];
+            $before = $oldParts[$at];
+            if (isset($moved[$at])) {
+                $changes[] = Change::moved($before, $part, $old->spot($at), $new->spot($position));
             }
-            if ($oldParts[$at] !== $parts[$position] && ! $oldParts[$at]->sameFields($parts[$position])) {
-                $changes[] = new Change(ChangeType::Edited, $id, $oldParts[$at], $parts[$position], null, null);
+            if ($before !== $part && ! $before->sameFields($part)) {
+                $changes[] = Change::edited($before, $part);
             }
         }
 
@@ -58,29 +59,36 @@ final readonly class TreeCompare
     /** @return array<string, true> by id */
     public static function moved(PartTree $old, PartTree $new): array
     {
-        return self::moves(Places::of([[[], $old->parts]]), Places::of([[[], $new->parts]]));
+        [$old, $new] = [Places::of([[[], $old->parts]]), Places::of([[[], $new->parts]])];
+
+        return array_fill_keys(array_intersect_key($old->ids, self::moves($old, $new, $new->on($old))), true);
     }
 
-    /** @return array<string, true> by id */
-    private static function moves(Places $old, Places $new): array
+    /**
+     * @param  array<int, int>  $found  new position => old position
+     * @return array<int, true> by old position
+     */
+    private static function moves(Places $old, Places $new, array $found): array
     {
         $moved = $siblings = [];
-        [$oldAt, $oldParents, $oldStretches, $parents, $stretches] = [$old->at, $old->parents, $old->stretches, $new->parents, $new->stretches];
-        foreach ($new->ids as $position => $id) {
-            $at = $oldAt[$id] ?? null;
-            if ($at === null) {
-                continue;
+        [$oldParents, $parents] = [$old->parents, $new->parents];
+        $stretch = $oldStart = $oldEnd = $newEnd = 0;
+        foreach ($found as $position => $at) {
+            for (; $position >= $newEnd; $stretch++) {
+                $oldStart = $oldEnd;
+                $oldEnd = $old->ends[$stretch];
+                $newEnd = $new->ends[$stretch];
             }
             $parent = $parents[$position];
-            if ($oldParents[$at] === $parent && $oldStretches[$at] === $stretches[$position]) {
+            if ($oldParents[$at] === $parent && $at >= $oldStart && $at < $oldEnd) {
                 $siblings[$parent][] = $at;
             } else {
-                $moved[$id] = true;
+                $moved[$at] = true;
             }
         }
         foreach ($siblings as $positions) {
-            foreach (array_diff_key($positions, array_flip(Increasing::longest($positions))) as $at) {
-                $moved[$old->ids[$at]] = true;
+            foreach (Increasing::outside($positions) as $at) {
+                $moved[$at] = true;
             }
         }
 

@@ -14,8 +14,12 @@ use function count;
  */
 final class Part
 {
-    /** @var array<string, FieldValue> a field without a value is left out */
-    public readonly array $fields;
+    /**
+     * @var array<string, FieldValue> a field without a value is left out
+     *
+     * @phpstan-readonly-allow-private-mutation
+     */
+    public array $fields;
 
     /** The canonical JSON of the fields, of a part whose fields were not asked for when it was made. */
     private ?string $unread = null;
@@ -27,8 +31,16 @@ final class Part
      * @param  array<string, FieldValue>  $fields
      * @param  string|null  $unread  the canonical JSON of the fields instead, see {@see deferred}
      */
-    public function __construct(public readonly string $id, public readonly string $role, public readonly int $depth, array $fields, ?string $unread = null)
-    {
+    public function __construct(
+        /** @phpstan-readonly-allow-private-mutation */
+        public string $id,
+        /** @phpstan-readonly-allow-private-mutation */
+        public string $role,
+        /** @phpstan-readonly-allow-private-mutation */
+        public int $depth,
+        array $fields,
+        ?string $unread = null,
+    ) {
         if ($unread === null) {
             $this->fields = $fields;
         } else {
@@ -167,13 +179,37 @@ final class Part
 
     public function atDepth(int $depth): self
     {
-        return $depth === $this->depth ? $this : new self($this->id, $this->role, max(0, $depth), $this->fields);
+        if ($depth === $this->depth) {
+            return $this;
+        }
+        $part = clone $this;
+        $part->depth = max(0, $depth);
+
+        return $part;
+    }
+
+    public function named(string $id): self
+    {
+        $part = clone $this;
+        $part->id = $id;
+
+        return $part;
+    }
+
+    /** @param array<string, FieldValue> $fields */
+    public function holding(array $fields): self
+    {
+        $part = clone $this;
+        $part->fields = $fields;
+        $part->unread = null;
+
+        return $part;
     }
 
     /** @param FieldValue $value */
     public function with(string $field, mixed $value): self
     {
-        return new self($this->id, $this->role, $this->depth, [...$this->fields, $field => $value]);
+        return $this->holding([...$this->fields, $field => $value]);
     }
 
     public function richText(string $field = 'text'): RichText
@@ -255,6 +291,6 @@ final class Part
 
     public function without(string $field): self
     {
-        return new self($this->id, $this->role, $this->depth, array_diff_key($this->fields, [$field => true]));
+        return $this->holding(array_diff_key($this->fields, [$field => true]));
     }
 }

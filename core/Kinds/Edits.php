@@ -90,8 +90,7 @@ final class Edits
                     $positions[$at] = (int) $from->position($id);
                 }
             }
-            $kept = array_keys($positions);
-            $stayed = array_flip(array_map(fn (int $at): int => $kept[$at], Increasing::longest(array_values($positions))));
+            $stayed = Increasing::longest($positions);
             $before = null;
             foreach ($children as $at => $id) {
                 $part = $to->get($id);

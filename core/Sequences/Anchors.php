@@ -35,8 +35,8 @@ final class Anchors
     private array $lastNew = [];
 
     /**
-     * @param  list<string>  $old
-     * @param  list<string>  $new
+     * @param  list<int|string>  $old
+     * @param  list<int|string>  $new
      */
     public function __construct(private readonly array $old, private readonly array $new)
     {

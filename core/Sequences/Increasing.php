@@ -14,30 +14,55 @@ final class Increasing
     private const MOST_RUNS = 1_000;
 
     /**
-     * @param  list<int>  $values  all different
-     * @return list<int> positions in the list, ascending
+     * @template K of array-key
+     *
+     * @param  array<K, int>  $values  all different
+     * @return array<K, int>
      */
     public static function longest(array $values): array
     {
+        return array_diff_key($values, self::outside($values));
+    }
+
+    /**
+     * The values that are not in the longest.
+     *
+     * @template K of array-key
+     *
+     * @param  array<K, int>  $values  all different
+     * @return array<K, int>
+     */
+    public static function outside(array $values): array
+    {
         $runs = [];
+        $at = 0;
         $next = null;
-        foreach ($values as $at => $value) {
+        foreach ($values as $value) {
             if ($value !== $next) {
                 $runs[$at] = $value;
             }
             $next = $value + 1;
+            $at++;
         }
-        if (count($runs) === count($values) || count($runs) > self::MOST_RUNS) {
-            return self::byPatience($values);
+        if (count($runs) < 2) {
+            return [];
+        }
+        if (count($runs) === $at || count($runs) > self::MOST_RUNS) {
+            $keys = array_keys($values);
+            foreach (self::byPatience(array_values($values)) as $at) {
+                unset($values[$keys[$at]]);
+            }
+
+            return $values;
         }
         $starts = array_keys($runs);
-        $ends = [...array_slice($starts, 1), count($values)];
-        $longest = [];
-        foreach (self::heaviest(array_values($runs), array_map(fn (int $start, int $end) => $end - $start, $starts, $ends)) as $run) {
-            array_push($longest, ...range($starts[$run], $ends[$run] - 1));
+        $lengths = array_map(fn (int $start, int $end) => $end - $start, $starts, [...array_slice($starts, 1), $at]);
+        $outside = [];
+        foreach (array_diff_key($starts, array_flip(self::heaviest(array_values($runs), $lengths))) as $run => $start) {
+            $outside += array_slice($values, $start, $lengths[$run], true);
         }
 
-        return $longest;
+        return $outside;
     }
 
     /**

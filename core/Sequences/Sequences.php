@@ -34,8 +34,8 @@ final class Sequences
     private function __construct(private int $cap, private int $steps) {}
 
     /**
-     * @param  list<string>  $old
-     * @param  list<string>  $new
+     * @param  list<int|string>  $old
+     * @param  list<int|string>  $new
      * @param  int  $cap  the most edits that one gap is searched for from either end
      * @param  int  $steps  the most diagonals that all gaps together may look at with that cap
      */
@@ -66,8 +66,8 @@ final class Sequences
     }
 
     /**
-     * @param  list<string>  $old
-     * @param  list<string>  $new
+     * @param  list<int|string>  $old
+     * @param  list<int|string>  $new
      * @return list<array{int, int, int}>
      */
     private function solve(array $old, int $oldFrom, int $oldTo, array $new, int $newFrom, int $newTo): array
@@ -120,8 +120,8 @@ final class Sequences
     /**
      * By the table of how much is common from each pair of positions on.
      *
-     * @param  list<string>  $old
-     * @param  list<string>  $new
+     * @param  list<int|string>  $old
+     * @param  list<int|string>  $new
      * @return list<array{int, int, int}>
      */
     private static function small(array $old, int $a0, int $a1, array $new, int $b0, int $b1): array
@@ -158,8 +158,8 @@ final class Sequences
     /**
      * Elements that occur once on each side of the range, as far as they stand in the same order.
      *
-     * @param  list<string>  $old
-     * @param  list<string>  $new
+     * @param  list<int|string>  $old
+     * @param  list<int|string>  $new
      * @return array<int, int> old position => new position, ascending
      */
     private static function anchors(array $old, int $a0, int $a1, array $new, int $b0, int $b1): array
@@ -183,24 +183,15 @@ final class Sequences
                 $last = $at;
             }
         }
-        if ($ascending) {
-            return $pairs;
-        }
-        $positions = array_keys($pairs);
-        $values = array_values($pairs);
-        $anchors = [];
-        foreach (Increasing::longest($values) as $at) {
-            $anchors[$positions[$at]] = $values[$at];
-        }
 
-        return $anchors;
+        return $ascending ? $pairs : Increasing::longest($pairs);
     }
 
     /**
      * A range without anchors: without the elements that only one side has, by Myers.
      *
-     * @param  list<string>  $old
-     * @param  list<string>  $new
+     * @param  list<int|string>  $old
+     * @param  list<int|string>  $new
      */
     private function gap(array $old, int $a0, int $a1, array $new, int $b0, int $b1): void
     {
@@ -244,8 +235,8 @@ final class Sequences
     /**
      * A point on a shortest path through the range (§4b), or the furthest one within the cap.
      *
-     * @param  list<string>  $a
-     * @param  list<string>  $b
+     * @param  list<int|string>  $a
+     * @param  list<int|string>  $b
      * @return array{int, int}
      */
     private function middle(array $a, int $x0, int $x1, array $b, int $y0, int $y1): array

@@ -109,9 +109,9 @@ final class SequencesTest extends TestCase
 
     public function test_the_longest_increasing_run(): void
     {
-        self::assertSame([1, 2, 4], Increasing::longest([5, 1, 2, 9, 3]));
+        self::assertSame([1 => 1, 2 => 2, 4 => 3], Increasing::longest([5, 1, 2, 9, 3]));
         self::assertSame([], Increasing::longest([]));
-        self::assertSame([0, 1, 2, 5], Increasing::longest([5, 6, 7, 0, 4, 9]), 'a run stays together');
+        self::assertSame([5, 6, 7, 5 => 9], Increasing::longest([5, 6, 7, 0, 4, 9]), 'a run stays together');
     }
 
     #[DataProvider('cuts')]
@@ -125,9 +125,9 @@ final class SequencesTest extends TestCase
         }
         $longest = Increasing::longest($values);
         $before = -1;
-        foreach ($longest as $at) {
-            self::assertGreaterThan($before, $values[$at]);
-            $before = $values[$at];
+        foreach ($longest as $value) {
+            self::assertGreaterThan($before, $value);
+            $before = $value;
         }
         $most = [];
         foreach ($values as $at => $value) {

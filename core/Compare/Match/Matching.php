@@ -32,7 +32,7 @@ final class Matching
                 $pairs[$newTable] = $oldTable;
             }
             $matching = new TableMatching(Table::of($old, $oldTable, $grid), Table::of($new, $newTable, $grid), $budget);
-            $pairs += $matching->pairs();
+            $pairs = $matching->pairs() + $pairs;
             $exact = $exact && $matching->exact;
             unset($matching);
         }
@@ -84,35 +84,52 @@ final class Matching
     /** @param array<string, string> $pairs new id => old id */
     private static function renamed(PartTree $old, PartTree $new, array $pairs, ?string $column): PartTree
     {
-        $taken = [];
+        $parts = $taken = [];
         $movesCells = false;
         foreach ($new->parts as $part) {
             $id = $part->id;
-            if (! isset($pairs[$id])) {
-                $fresh = $id;
-                for ($try = 0; $old->has($fresh) || isset($taken[$fresh]); $try++) {
-                    $fresh = 'n'.substr(hash('xxh64', $id.' '.$try), 0, 11);
+            $known = $pairs[$id] ?? null;
+            if ($known === null) {
+                $known = $id;
+                for ($try = 0; $old->has($known) || isset($taken[$known]); $try++) {
+                    $known = 'n'.substr(hash('xxh64', $id.' '.$try), 0, 11);
                 }
-                $pairs[$id] = $fresh;
-                $taken[$fresh] = true;
+                $pairs[$id] = $known;
+                $taken[$known] = true;
             }
-            $movesCells = $movesCells || ($part->role === $column && $pairs[$id] !== $id);
-        }
-        $parts = $names = $renamed = [];
-        foreach ($new->parts as $part) {
-            $id = $pairs[$part->id];
-            $fields = $part->fields;
-            if ($movesCells && $fields !== []) {
-                // Most rows have cells in the same columns.
-                if (array_keys($fields) !== $names) {
-                    $names = array_keys($fields);
-                    $renamed = array_map(fn (string $name) => $pairs[$name] ?? $name, $names);
-                }
-                $fields = array_combine($renamed, $fields);
+            if ($known !== $id) {
+                $part = $part->named($known);
+                $movesCells = $movesCells || $part->role === $column;
             }
-            $parts[] = $id === $part->id && ! $movesCells ? $part : new Part($id, $part->role, $part->depth, $fields);
+            $parts[] = $part;
         }
 
-        return $new->replaced($parts);
+        return $new->replaced($movesCells ? self::recolumned($parts, $pairs) : $parts);
+    }
+
+    /**
+     * Cells go by the ids of their columns.
+     *
+     * @param  list<Part>  $parts
+     * @param  array<string, string>  $pairs
+     * @return list<Part>
+     */
+    private static function recolumned(array $parts, array $pairs): array
+    {
+        $names = $renamed = [];
+        foreach ($parts as $at => $part) {
+            $fields = $part->fields;
+            if ($fields === []) {
+                continue;
+            }
+            // Most rows have cells in the same columns.
+            if (array_keys($fields) !== $names) {
+                $names = array_keys($fields);
+                $renamed = array_map(fn (string $name) => $pairs[$name] ?? $name, $names);
+            }
+            $parts[$at] = $part->holding(array_combine($renamed, $fields));
+        }
+
+        return $parts;
     }
 }

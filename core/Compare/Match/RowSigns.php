@@ -7,9 +7,10 @@ namespace MistyAttic\Core\Compare\Match;
 use MistyAttic\Core\Content\Part;
 
 use function is_int;
+use function is_numeric;
 use function is_string;
 
-/** Texts by which rows of two tables are told apart, made of as few cells as will do. */
+/** By what rows of two tables are told apart, made of as few cells as will do. */
 final class RowSigns
 {
     /** One cell tells a row; so many where others have the same, and all of them where others have those as well. */
@@ -22,12 +23,12 @@ final class RowSigns
     private const BETWEEN = "\x1f";
 
     /**
-     * A text for each row, the same on both sides for rows that go together.
+     * A sign for each row, the same on both sides for rows that go together.
      *
      * @param  list<Part>  $oldRows
      * @param  list<Part>  $newRows
      * @param  array<string, string>  $columns  new => old
-     * @return array{list<string>, list<string>} old and new
+     * @return array{list<int|string>, list<int|string>} old and new
      */
     public static function of(array $oldRows, array $newRows, array $columns): array
     {
@@ -43,8 +44,8 @@ final class RowSigns
             [$oldLast, $newLast] = [array_flip($oldTold), array_flip($newTold)];
             [$oldDoubles, $newDoubles] = [array_diff_key($oldTold, array_flip($oldLast)), array_diff_key($newTold, array_flip($newLast))];
             $unclear = [str_repeat(self::BETWEEN, $held - 1) => 0] + array_flip($oldDoubles) + array_flip($newDoubles);
-            $oldTold = self::ofMore($oldRows, [...array_keys($oldDoubles), ...array_values(array_intersect_key($oldLast, $unclear))], array_slice(array_values($columns), 0, $more));
-            $newTold = self::ofMore($newRows, [...array_keys($newDoubles), ...array_values(array_intersect_key($newLast, $unclear))], array_slice(array_keys($columns), 0, $more));
+            $oldTold = self::ofMore($oldRows, [...array_keys($oldDoubles), ...self::positions($unclear, $oldLast)], array_slice(array_values($columns), 0, $more));
+            $newTold = self::ofMore($newRows, [...array_keys($newDoubles), ...self::positions($unclear, $newLast)], array_slice(array_keys($columns), 0, $more));
             $old = array_replace($old, $oldTold);
             $new = array_replace($new, $newTold);
         }
@@ -53,15 +54,43 @@ final class RowSigns
     }
 
     /**
+     * The few first: array_intersect_key would go through the many.
+     *
+     * @param  array<int|string, int>  $few
+     * @param  array<int|string, int>  $many
+     * @return list<int> what the many hold under the keys of the few
+     */
+    private static function positions(array $few, array $many): array
+    {
+        $positions = [];
+        foreach ($few as $key => $unused) {
+            if (isset($many[$key])) {
+                $positions[] = $many[$key];
+            }
+        }
+
+        return $positions;
+    }
+
+    /**
+     * Numbers are kept as such, and texts that an array would take for one as a key are numbers here as well: equal are the same signs
+     * that are equal as keys.
+     *
      * @param  list<Part>  $rows
-     * @return list<string>
+     * @return list<int|string>
      */
     private static function ofOne(array $rows, string $column): array
     {
         $signs = [];
         foreach ($rows as $row) {
             $value = $row->fields[$column] ?? '';
-            $signs[] = is_string($value) || is_int($value) ? (string) $value : (string) json_encode($value);
+            if (! is_int($value)) {
+                $value = is_string($value) ? $value : (string) json_encode($value);
+                if (is_numeric($value) && (string) (int) $value === $value) {
+                    $value = (int) $value;
+                }
+            }
+            $signs[] = $value;
         }
 
         return $signs;
@@ -90,9 +119,9 @@ final class RowSigns
     }
 
     /** Whether nothing stands in the cells that a sign is made of. */
-    public static function isEmpty(string $sign): bool
+    public static function isEmpty(int|string $sign): bool
     {
-        return trim($sign, self::BETWEEN) === '';
+        return trim((string) $sign, self::BETWEEN) === '';
     }
 
     /**
@@ -108,8 +137,9 @@ final class RowSigns
         foreach ($columns as $new => $old) {
             $values = [];
             foreach ($rows as $row) {
-                if (isset($row->fields[$old])) {
-                    $values[self::ofCell($row->fields[$old])] = true;
+                $value = $row->fields[$old] ?? null;
+                if ($value !== null) {
+                    $values[is_int($value) ? $value : self::ofCell($value)] = true;
                 }
             }
             $different[$new] = count($values);

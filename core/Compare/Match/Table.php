@@ -21,8 +21,14 @@ final readonly class Table
     public static function of(PartTree $tree, string $parent, Grid $grid): self
     {
         $columns = $rows = [];
-        [$column, $row] = [$grid->column, $grid->row];
-        foreach ($parent === PartTree::ROOT ? $tree->parts : $tree->subtree($parent) as $part) {
+        $column = $grid->column;
+        $row = $grid->row;
+        $at = $parent === PartTree::ROOT ? null : $tree->position($parent);
+        $depth = $at === null ? -1 : $tree->parts[$at]->depth;
+        foreach (array_slice($tree->parts, $at === null ? 0 : $at + 1) as $part) {
+            if ($part->depth <= $depth) {
+                break;
+            }
             $role = $part->role;
             if ($role === $row) {
                 $rows[] = $part;

@@ -232,8 +232,8 @@ final class TableMatching
     }
 
     /**
-     * @param  list<string>  $old
-     * @param  list<string>  $new
+     * @param  list<int|string>  $old
+     * @param  list<int|string>  $new
      */
     private function bySigns(array $old, array $new): void
     {
@@ -241,12 +241,18 @@ final class TableMatching
         $this->exact = $this->exact && $alignment->exact;
         $this->rows = array_flip($alignment->pairs());
         $waiting = [];
-        foreach (array_diff_key($old, array_flip($this->rows)) as $position => $sign) {
-            $waiting[$sign][] = $position;
+        $gaps = $alignment->gaps();
+        foreach ($gaps as [$from, $to]) {
+            for ($position = $from; $position < $to; $position++) {
+                $waiting[$old[$position]][] = $position;
+            }
         }
-        foreach (array_diff_key($new, $this->rows) as $position => $sign) {
-            if (($waiting[$sign] ?? []) !== [] && ! RowSigns::isEmpty($sign)) {
-                $this->rows[$position] = array_shift($waiting[$sign]);
+        foreach ($gaps as [, , $from, $to]) {
+            for ($position = $from; $position < $to; $position++) {
+                $sign = $new[$position];
+                if (($waiting[$sign] ?? []) !== [] && ! RowSigns::isEmpty($sign)) {
+                    $this->rows[$position] = array_shift($waiting[$sign]);
+                }
             }
         }
     }
