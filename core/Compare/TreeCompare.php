@@ -31,29 +31,50 @@ final readonly class TreeCompare
     {
         $old = Places::of(array_map(fn (Stretch $stretch) => [$stretch->open, $stretch->old], $stretches));
         $new = Places::of(array_map(fn (Stretch $stretch) => [$stretch->open, $stretch->new], $stretches));
-        $found = $new->on($old);
-        [$oldParts, $changes] = [$old->parts, []];
-        foreach (count($found) === count($oldParts) ? [] : array_diff_key($oldParts, array_flip($found)) as $at => $part) {
-            $changes[] = Change::removed($part, $old->spot($at));
+        $runs = $new->runs($old);
+        $moved = self::moves($old, $new, $runs);
+        [$oldParts, $newParts, $changes] = [$old->parts, $new->parts, []];
+        foreach (self::gone($runs, count($oldParts)) as $at) {
+            $changes[] = Change::removed($oldParts[$at], $old->spot($at));
         }
-        $moved = self::moves($old, $new, $found);
-        foreach ($new->parts as $position => $part) {
-            if (! isset($found[$position])) {
-                $changes[] = Change::added($part, $new->spot($position));
-
-                continue;
+        $next = 0;
+        foreach ([...$runs, [count($newParts), 0, 0]] as [$position, $at, $length]) {
+            for (; $next < $position; $next++) {
+                $changes[] = Change::added($newParts[$next], $new->spot($next));
             }
-            $at = $found[$position];
-            $before = $oldParts[$at];
-            if (isset($moved[$at])) {
-                $changes[] = Change::moved($before, $part, $old->spot($at), $new->spot($position));
-            }
-            if ($before !== $part && ! $before->sameFields($part)) {
-                $changes[] = Change::edited($before, $part);
+            for ($next += $length; $position < $next; $position++, $at++) {
+                $before = $oldParts[$at];
+                $after = $newParts[$position];
+                if (isset($moved[$at])) {
+                    $changes[] = Change::moved($before, $after, $old->spot($at), $new->spot($position));
+                }
+                if ($before !== $after && ! $before->sameFields($after)) {
+                    $changes[] = Change::edited($before, $after);
+                }
             }
         }
 
         return new ChangeSet($changes);
+    }
+
+    /**
+     * @param  list<array{int, int, int}>  $runs
+     * @return list<int> the old positions that no run goes over
+     */
+    private static function gone(array $runs, int $count): array
+    {
+        $lengths = array_column($runs, 2, 1) + [$count => 0];
+        ksort($lengths);
+        $gone = [];
+        $next = 0;
+        foreach ($lengths as $at => $length) {
+            for (; $next < $at; $next++) {
+                $gone[] = $next;
+            }
+            $next += $length;
+        }
+
+        return $gone;
     }
 
     /** @return array<string, true> by id */
@@ -61,35 +82,32 @@ final readonly class TreeCompare
     {
         [$old, $new] = [Places::of([[[], $old->parts]]), Places::of([[[], $new->parts]])];
 
-        return array_fill_keys(array_intersect_key($old->ids, self::moves($old, $new, $new->on($old))), true);
+        return array_fill_keys(array_intersect_key($old->ids, self::moves($old, $new, $new->runs($old))), true);
     }
 
     /**
-     * @param  array<int, int>  $found  new position => old position
+     * @param  list<array{int, int, int}>  $runs  new position, old position, how many
      * @return array<int, true> by old position
      */
-    private static function moves(Places $old, Places $new, array $found): array
+    private static function moves(Places $old, Places $new, array $runs): array
     {
         $moved = $siblings = [];
-        [$oldParents, $parents] = [$old->parents, $new->parents];
         $stretch = $oldStart = $oldEnd = $newEnd = 0;
-        foreach ($found as $position => $at) {
+        foreach ($runs as [$position, $at, $length]) {
             for (; $position >= $newEnd; $stretch++) {
                 $oldStart = $oldEnd;
                 $oldEnd = $old->ends[$stretch];
                 $newEnd = $new->ends[$stretch];
             }
-            $parent = $parents[$position];
-            if ($oldParents[$at] === $parent && $at >= $oldStart && $at < $oldEnd) {
-                $siblings[$parent][] = $at;
+            $parent = $new->parent($position);
+            if ($at >= $oldStart && $at < $oldEnd && $old->parent($at) === $parent) {
+                $siblings[$parent][$at] = $length;
             } else {
-                $moved[$at] = true;
+                $moved += array_fill($at, $length, true);
             }
         }
-        foreach ($siblings as $positions) {
-            foreach (Increasing::outside($positions) as $at) {
-                $moved[$at] = true;
-            }
+        foreach ($siblings as $lengths) {
+            $moved += array_fill_keys(Increasing::outsideOfRuns($lengths), true);
         }
 
         return $moved;

@@ -34,32 +34,47 @@ final class Increasing
      */
     public static function outside(array $values): array
     {
-        $runs = [];
-        $at = 0;
-        $next = null;
+        $lengths = [];
+        $start = $next = null;
         foreach ($values as $value) {
-            if ($value !== $next) {
-                $runs[$at] = $value;
+            if ($value === $next) {
+                $lengths[$start]++;
+            } else {
+                $lengths[$start = $value] = 1;
             }
             $next = $value + 1;
-            $at++;
         }
-        if (count($runs) < 2) {
+
+        $outside = array_flip(self::outsideOfRuns($lengths));
+
+        return array_filter($values, fn (int $value): bool => isset($outside[$value]));
+    }
+
+    /**
+     * The same for values of which most follow one another.
+     *
+     * @param  array<int, int>  $lengths  how many values follow one another, by the first; in the order of the values
+     * @return list<int> the values that are not in the longest
+     */
+    public static function outsideOfRuns(array $lengths): array
+    {
+        if (count($lengths) < 2) {
             return [];
         }
-        if (count($runs) === $at || count($runs) > self::MOST_RUNS) {
-            $keys = array_keys($values);
-            foreach (self::byPatience(array_values($values)) as $at) {
-                unset($values[$keys[$at]]);
+        if (count($lengths) > self::MOST_RUNS || max($lengths) === 1) {
+            $values = [];
+            foreach ($lengths as $value => $length) {
+                for ($end = $value + $length; $value < $end; $value++) {
+                    $values[] = $value;
+                }
             }
 
-            return $values;
+            return array_values(array_diff_key($values, array_flip(self::byPatience($values))));
         }
-        $starts = array_keys($runs);
-        $lengths = array_map(fn (int $start, int $end) => $end - $start, $starts, [...array_slice($starts, 1), $at]);
         $outside = [];
-        foreach (array_diff_key($starts, array_flip(self::heaviest(array_values($runs), $lengths))) as $run => $start) {
-            $outside += array_slice($values, $start, $lengths[$run], true);
+        $starts = array_keys($lengths);
+        foreach (array_diff_key($starts, array_flip(self::heaviest($starts, array_values($lengths)))) as $start) {
+            array_push($outside, ...range($start, $start + $lengths[$start] - 1));
         }
 
         return $outside;
