@@ -6,12 +6,13 @@ declare(strict_types=1);
  * The core side by side with GNU diff, sebastian/diff, npm's diff, diff-match-patch and daff, and swaggest/json-diff, as
  * ratios of processor time in one run.
  *   php bench/core.php [--quick]     prints the table that stands in bench/RESULTS.md
- * Each part runs in a process of its own, lest one pays for what another left behind, with the settings that the application is
- * served with (deploy/php/attic.ini);
- *   php bench/core.php --part=tables [--quick]     prints one of them as JSON
+ * Each row is measured in a process of its own, as a request has one, lest it pays for what another left behind in memory: a table
+ * that is compared after another took up to twice as long. The settings are those that the application is served with (deploy/php/attic.ini);
+ *   php bench/core.php --part=tables --case=1 [--quick]     prints one of them as JSON, a part without a case all of its rows
  */
 
 use MistyAttic\Core\Compare\Change;
+use MistyAttic\Core\Compare\ChangeSet;
 use MistyAttic\Core\Compare\Match\Matching;
 use MistyAttic\Core\Compare\TextCompare;
 use MistyAttic\Core\Compare\TreeCompare;
@@ -82,17 +83,22 @@ final class CountingChunkStore implements ChunkStore
 }
 
 ini_set('memory_limit', '3G');
-$options = getopt('', ['quick', 'part:']);
+$options = getopt('', ['quick', 'part:', 'case:']);
 $quick = isset($options['quick']);
 $part = is_string($options['part'] ?? null) ? $options['part'] : null;
 if ($part === null) {
     $rows = $growth = [];
     putenv('PHP_INI_SCAN_DIR=:'.dirname(__DIR__).'/deploy/php');
     foreach (['lines', 'words', 'tables', 'documents', 'store'] as $name) {
-        $made = json_decode((string) shell_exec(implode(' ', array_map(escapeshellarg(...), [PHP_BINARY, __FILE__, "--part={$name}", ...($quick ? ['--quick'] : [])]))), true);
-        is_array($made) || throw new RuntimeException("The part {$name} did not run");
-        array_push($rows, ...$made['rows']);
-        array_push($growth, ...$made['growth']);
+        for ($case = 0; ; $case++) {
+            $made = json_decode((string) shell_exec(implode(' ', array_map(escapeshellarg(...), [PHP_BINARY, __FILE__, "--part={$name}", "--case={$case}", ...($quick ? ['--quick'] : [])]))), true);
+            is_array($made) || throw new RuntimeException("Case {$case} of the part {$name} did not run");
+            if ($made === ['rows' => [], 'growth' => []]) {
+                break;
+            }
+            array_push($rows, ...$made['rows']);
+            array_push($growth, ...$made['growth']);
+        }
     }
     echo '| what | ms | '.'others, ms (how many times ours)'." | result |\n|---|---|---|---|\n";
     foreach ($rows as [$name, $ours, $others, $result]) {
@@ -173,6 +179,12 @@ $beside = function (Closure $work, Closure $others, int $times = 5) use ($time):
 };
 $edits = fn (Alignment $alignment): int => array_sum(array_map(fn (array $gap) => $gap[1] - $gap[0] + $gap[3] - $gap[2], $alignment->gaps()));
 $rows = $growth = [];
+/** Whether the next case is asked for. */
+$isAsked = function () use ($options): bool {
+    static $case = 0;
+
+    return ! isset($options['case']) || (int) $options['case'] === $case++;
+};
 
 /* Lines */
 
@@ -203,6 +215,9 @@ if ($part === 'lines') {
         $lineCases['lines, real (picomatch 2 and 4)'] = $real;
     }
     foreach ($lineCases as $name => [$old, $new]) {
+        if (! $isAsked()) {
+            continue;
+        }
         [$a, $b] = [$put("{$name}.old", $old), $put("{$name}.new", $new)];
         [$oldLines, $newLines] = [Lines::of($old), Lines::of($new)];
         $found = Sequences::align($oldLines, $newLines);
@@ -223,7 +238,10 @@ if ($part === 'words') {
     $list = explode(' ', $text);
     $changed = implode(' ', array_map(fn (string $word) => $random->getInt(1, 20) === 1 ? 'changed'.$random->getInt(0, 999) : $word, $list));
     $splitter = new Words;
-    $wordCase = function (string $name, string $old, string $new, int $times = 5) use ($put, $beside, $peer, $splitter, &$rows): void {
+    $wordCase = function (string $name, string $old, string $new, int $times = 5) use ($put, $beside, $peer, $splitter, $isAsked, &$rows): void {
+        if (! $isAsked()) {
+            return;
+        }
         [$one, $two] = [RichText::plain($old), RichText::plain($new)];
         $found = TextCompare::of($one, $two, $splitter);
         [$a, $b] = [$put("{$name}.old", $old), $put("{$name}.new", $new)];
@@ -287,6 +305,9 @@ if ($part === 'tables') {
     // As two CSV files give them, whose rows and columns are numbered: behind the first that came or went, all have other ids.
     $read = fn (array $table): PartTree => (new CsvReader)->read(implode("\n", array_map(fn (array $row) => implode(',', $row), $table))."\n", new FormatLimits)->tree;
     foreach ([['with a key column', 0, 10], ['without', 1, 10], ['with a key column, the new column in the middle', 0, 5]] as [$name, $from, $place]) {
+        if (! $isAsked()) {
+            continue;
+        }
         [$oldTold, $newTold] = [array_map(fn (array $row) => array_slice($row, $from), $oldTable), array_map(fn (array $row) => array_slice($row, $from), $withColumn($place))];
         [$old, $new] = [$read($oldTold), $read($newTold)];
         $compare = fn () => TreeCompare::of($old, Matching::adopt($old, $new, $grid)->tree);
@@ -325,18 +346,24 @@ if ($part === 'documents') {
     [$old, $new] = [PartTree::of($blocks), PartTree::of(array_values($changed))];
     $json = fn (PartTree $tree) => json_decode((string) json_encode(array_map(fn (Part $part) => $part->toJson(), $tree->parts)));
     [$oldJson, $newJson] = [$json($old), $json($new)];
-    $changes = TreeCompare::of($old, $new);
-    $counts = array_count_values(array_map(fn ($change) => $change->type->value, $changes->changes));
-    $rows[] = ['document, '.count($blocks).' blocks, ids shared', $time(fn () => TreeCompare::of($old, $new)), ['swaggest/json-diff' => $time(fn () => new JsonDiff($oldJson, $newJson, JsonDiff::REARRANGE_ARRAYS))], "{$counts['edited']} edited, {$counts['moved']} moved, {$counts['removed']} removed, {$counts['added']} added (made: 20, 5, 5, 5)"];
-    $stranger = PartTree::of(array_map(fn (Part $part) => new Part("x{$part->id}", $part->role, $part->depth, $part->fields), $new->parts));
-    $changes = TreeCompare::of($old, Matching::adopt($old, $stranger)->tree);
-    $counts = array_count_values(array_map(fn ($change) => $change->type->value, $changes->changes));
-    $rows[] = ['the same without shared ids', $time(fn () => TreeCompare::of($old, Matching::adopt($old, $stranger)->tree)), [], "{$counts['edited']} edited, {$counts['moved']} moved, {$counts['removed']} removed, {$counts['added']} added"];
+    $count = fn (ChangeSet $changes): array => array_count_values(array_map(fn (Change $change) => $change->type->value, $changes->changes));
+    if ($isAsked()) {
+        $counts = $count(TreeCompare::of($old, $new));
+        $rows[] = ['document, '.count($blocks).' blocks, ids shared', $time(fn () => TreeCompare::of($old, $new)), ['swaggest/json-diff' => $time(fn () => new JsonDiff($oldJson, $newJson, JsonDiff::REARRANGE_ARRAYS))], "{$counts['edited']} edited, {$counts['moved']} moved, {$counts['removed']} removed, {$counts['added']} added (made: 20, 5, 5, 5)"];
+    }
+    if ($isAsked()) {
+        $stranger = PartTree::of(array_map(fn (Part $part) => new Part("x{$part->id}", $part->role, $part->depth, $part->fields), $new->parts));
+        $counts = $count(TreeCompare::of($old, Matching::adopt($old, $stranger)->tree));
+        $rows[] = ['the same without shared ids', $time(fn () => TreeCompare::of($old, Matching::adopt($old, $stranger)->tree)), [], "{$counts['edited']} edited, {$counts['moved']} moved, {$counts['removed']} removed, {$counts['added']} added"];
+    }
 }
 
 /* The store, as it grows */
 if ($part === 'store') {
     foreach ($quick ? [1_000, 5_000] : [1_000, 10_000, 100_000] as $size) {
+        if (! $isAsked()) {
+            continue;
+        }
         $body = $tree($table($size, 20), 's')->parts;
         $chunks = new MemoryChunkStore;
         $store = new TreeStore($chunks);

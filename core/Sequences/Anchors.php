@@ -19,6 +19,12 @@ final class Anchors
     /** Else so many elements have to be equal again, lest something that was carried elsewhere leads astray. */
     private const AGAIN = 16;
 
+    /** In a long list with few different elements, such as the words of a text, so many have to be equal behind one of the small differences. */
+    private const SOON = 8;
+
+    /** Elements that went and came: a word in place of another, a word and its space that came, and that went. */
+    private const SMALL = [[1, 1], [0, 2], [2, 0]];
+
     /** So many elements tell whether a list is varied. */
     private const SAMPLE = 256;
 
@@ -84,6 +90,15 @@ final class Anchors
 
                     continue;
                 }
+            } elseif ($aEnd >= self::SAMPLE) {
+                foreach (self::SMALL as [$went, $came]) {
+                    if ($this->goesOn($a + $went, $b + $came, self::SOON)) {
+                        $a += $went;
+                        $b += $came;
+
+                        continue 2;
+                    }
+                }
             }
             if ($lastOld === []) {
                 $lastOld = $this->lastOld = array_flip($old);
@@ -102,7 +117,7 @@ final class Anchors
                 if ($lastOld[$element] === $at) {
                     $ahead = $partner - $b;
                     $size = $at - $a + $ahead;
-                    if ($size < $best && ($size <= self::AT_HAND || ($size <= self::NEAR && $farthest < $ahead && $this->isStraight($a, $at, $b, $partner)) || $this->goesOn($at, $partner))) {
+                    if ($size < $best && ($size <= self::AT_HAND || ($size <= self::NEAR && $farthest < $ahead && $this->isStraight($a, $at, $b, $partner)) || $this->goesOn($at, $partner, self::AGAIN))) {
                         $best = $size;
                         $found = $at;
                         $mayMeet = $isShared;
@@ -145,9 +160,9 @@ final class Anchors
     }
 
     /** Whether enough elements from here on are equal. */
-    private function goesOn(int $a, int $b): bool
+    private function goesOn(int $a, int $b, int $count): bool
     {
-        for ($count = self::AGAIN; $count > 0 && isset($this->old[$a], $this->new[$b]) && $this->old[$a] === $this->new[$b]; $a++, $b++, $count--);
+        for (; $count > 0 && isset($this->old[$a], $this->new[$b]) && $this->old[$a] === $this->new[$b]; $a++, $b++, $count--);
 
         return $count === 0;
     }
