@@ -76,6 +76,39 @@ final class SequencesTest extends TestCase
         self::assertGreaterThan(0.99 * $most, $common);
     }
 
+    public function test_of_the_words_of_a_long_text_it_finds_nearly_all_though_few_are_different(): void
+    {
+        $common = $most = 0;
+        for ($seed = 1; $seed <= 40; $seed++) {
+            $random = new Randomizer(new Mt19937($seed));
+            $word = fn (): string => 'w'.$random->getInt(0, [3, 12, 40][$seed % 3]);
+            $words = array_map(fn (): string => $word(), range(1, 160));
+            $changed = [];
+            foreach ($words as $each) {
+                $what = $random->getInt(1, 100) <= [3, 8, 25][$seed % 3] ? $random->getInt(0, 2) : 3;
+                array_push($changed, ...[[], [$word()], [$word(), $each], [$each]][$what]);
+            }
+            // Words and the spaces between them.
+            [$old, $new] = [preg_split('/( )/', implode(' ', $words), -1, PREG_SPLIT_DELIM_CAPTURE) ?: [], preg_split('/( )/', implode(' ', $changed), -1, PREG_SPLIT_DELIM_CAPTURE) ?: []];
+            $alignment = Sequences::align($old, $new);
+            $this->assertFits($alignment, $old, $new);
+            $common += $this->kept($alignment);
+            $most += $this->longestCommon($old, $new);
+        }
+        self::assertLessThanOrEqual($most, $common);
+        self::assertGreaterThan(0.99 * $most, $common);
+    }
+
+    public function test_in_a_long_text_a_word_that_came_or_went_is_not_taken_for_others(): void
+    {
+        $text = array_merge(...array_map(fn (int $i): array => ['w'.$i % 9, ' '], range(1, 200)));
+        $with = [...array_slice($text, 0, 100), 'here', ' ', ...array_slice($text, 100)];
+        self::assertSame([[100, 100, 100, 102]], Sequences::align($text, $with)->gaps());
+        self::assertSame([[100, 102, 100, 100]], Sequences::align($with, $text)->gaps());
+        $other = array_replace($text, [100 => 'here', 104 => 'there']);
+        self::assertSame([[100, 101, 100, 101], [104, 105, 104, 105]], Sequences::align($text, $other)->gaps());
+    }
+
     public function test_in_a_long_varied_list_one_equal_element_alone_does_not_end_a_difference(): void
     {
         $lines = array_map(fn (int $i): string => "line {$i}", range(1, 300));
