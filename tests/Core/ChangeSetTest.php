@@ -6,12 +6,15 @@ namespace Tests\Core;
 
 use MistyAttic\Core\Compare\Change;
 use MistyAttic\Core\Compare\ChangeSet;
+use MistyAttic\Core\Compare\ChangeType;
 use MistyAttic\Core\Compare\Match\Matching;
 use MistyAttic\Core\Compare\Misfit;
 use MistyAttic\Core\Compare\TreeCompare;
 use MistyAttic\Core\Content\InvalidContent;
+use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Kinds;
+use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetKind;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -75,6 +78,25 @@ final class ChangeSetTest extends TestCase
     }
 
     /** @param list<string> $misfits */
+    public function test_a_number_that_the_other_file_holds_as_text_tells_rows_as_well(): void
+    {
+        $table = function (string $prefix, callable $held, int ...$without): PartTree {
+            $parts = [new Part("{$prefix}t", 'tab', 0, ['name' => 'Log']), new Part("{$prefix}a", 'column', 1, ['name' => 'Seat'])];
+            for ($i = 0; $i < 300; $i++) {
+                if (! in_array($i, $without, true)) {
+                    $parts[] = new Part("{$prefix}r{$i}", 'row', 1, ["{$prefix}a" => $held($i * 7 % 271)]);
+                }
+            }
+
+            return PartTree::of($parts);
+        };
+        $old = $table('o', fn (int $seat): int => $seat, 40, 41);
+        $new = Matching::adopt($old, $table('n', fn (int $seat): string|int => $seat % 2 === 0 ? (string) $seat : $seat, 100), (new SpreadsheetKind)->grid());
+        self::assertTrue($new->exact);
+        $changes = TreeCompare::of($old, $new->tree);
+        self::assertSame([2, 1, 0], array_map(fn (ChangeType $type): int => count($changes->of($type)), [ChangeType::Added, ChangeType::Removed, ChangeType::Moved]));
+    }
+
     #[DataProvider('movedOn')]
     public function test_what_does_not_fit_is_told_exactly(string $now, array $misfits): void
     {
