@@ -78,6 +78,17 @@ final class ChangeSetTest extends TestCase
     }
 
     /** @param list<string> $misfits */
+    #[DataProvider('movedOn')]
+    public function test_what_does_not_fit_is_told_exactly(string $now, array $misfits): void
+    {
+        $old = Sketch::read("h1 # Title\np1 . One.\np2 . Two.\ni1 - tools\n  i2 - saw");
+        $new = Sketch::read("h1 # Title\np2 . Two.\np1 . One!\np3 . Three.\ni1 - tools");
+        $applied = TreeCompare::of($old, $new)->apply(Sketch::read($now));
+        $said = array_map(fn (Misfit $misfit) => rtrim("{$misfit->type->value} {$misfit->id} {$misfit->field}"), $applied->misfits);
+        self::assertSame($misfits, $said);
+        self::assertSame($misfits === [], $applied->tree !== null);
+    }
+
     public function test_a_number_that_the_other_file_holds_as_text_tells_rows_as_well(): void
     {
         $table = function (string $prefix, callable $held, int ...$without): PartTree {
@@ -95,17 +106,6 @@ final class ChangeSetTest extends TestCase
         self::assertTrue($new->exact);
         $changes = TreeCompare::of($old, $new->tree);
         self::assertSame([2, 1, 0], array_map(fn (ChangeType $type): int => count($changes->of($type)), [ChangeType::Added, ChangeType::Removed, ChangeType::Moved]));
-    }
-
-    #[DataProvider('movedOn')]
-    public function test_what_does_not_fit_is_told_exactly(string $now, array $misfits): void
-    {
-        $old = Sketch::read("h1 # Title\np1 . One.\np2 . Two.\ni1 - tools\n  i2 - saw");
-        $new = Sketch::read("h1 # Title\np2 . Two.\np1 . One!\np3 . Three.\ni1 - tools");
-        $applied = TreeCompare::of($old, $new)->apply(Sketch::read($now));
-        $said = array_map(fn (Misfit $misfit) => rtrim("{$misfit->type->value} {$misfit->id} {$misfit->field}"), $applied->misfits);
-        self::assertSame($misfits, $said);
-        self::assertSame($misfits === [], $applied->tree !== null);
     }
 
     public function test_json_that_is_no_change_set_is_refused(): void

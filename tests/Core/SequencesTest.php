@@ -105,7 +105,7 @@ final class SequencesTest extends TestCase
         $with = [...array_slice($text, 0, 100), 'here', ' ', ...array_slice($text, 100)];
         self::assertSame([[100, 100, 100, 102]], Sequences::align($text, $with)->gaps());
         self::assertSame([[100, 102, 100, 100]], Sequences::align($with, $text)->gaps());
-        $other = array_replace($text, [100 => 'here', 104 => 'there']);
+        $other = array_values(array_replace($text, [100 => 'here', 104 => 'there']));
         self::assertSame([[100, 101, 100, 101], [104, 105, 104, 105]], Sequences::align($text, $other)->gaps());
     }
 
