@@ -162,6 +162,7 @@ final class AtticTest extends TestCase
     {
         return [
             'a value of a list' => ['{"b": [1, 2, 3]}', '{"b": [1, 5, 3]}', ['Changed “b.1” from “2” to “5”']],
+            'a value of a list beside an object that changed too' => ['[1, 2, {"b": "x y"}]', '[1, 3, {"b": "x z"}]', ['Changed “1” from “2” to “3”', 'Changed “2.b” from “x y” to “x z”']],
             'values of a list that share no word' => ['["red", "blue"]', '["green", "pink"]', ['Changed “0” from “red” to “green”', 'Changed “1” from “blue” to “pink”']],
             'alike ones first, then by place' => ['["x", "green lights out", "blue"]', '["x", "pink", "green lights are out"]', ['Moved “1” up', 'Changed “1” from “blue” to “pink”', 'Changed “2” from “green lights out” to “green lights are out”']],
             'one that went elsewhere, with another in its place' => ['["oak", "elm", "ash"]', '["fir", "elm", "ash", "oak"]', ['Added “0”', 'Moved “3” down']],

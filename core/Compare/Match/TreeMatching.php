@@ -151,8 +151,8 @@ final class TreeMatching
 
             return [[$old[0], $new[0]]];
         }
-        if ($roles === ['value', 'value']) {
-            $this->valuesInPlace[] = [$old, $new];
+        if (in_array('value', $roles, true)) {
+            $this->valuesInPlace[] = [$this->values($this->old, $old), $this->values($this->new, $new)];
         }
         if (count($old) * count($new) > self::MOST_PAIRS) {
             return [];
@@ -184,6 +184,15 @@ final class TreeMatching
                 array_map($this->pair(...), $old, $new);
             }
         }
+    }
+
+    /**
+     * @param  list<string>  $ids
+     * @return list<string>
+     */
+    private function values(PartTree $tree, array $ids): array
+    {
+        return array_values(array_filter($ids, fn (string $id) => $tree->get($id)->role === 'value'));
     }
 
     /**
