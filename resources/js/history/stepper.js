@@ -12,7 +12,7 @@ export function stepper(root, table) {
     let at = -1;
 
     const show = () => {
-        if (count) count.textContent = at < 0 ? `${entries.length}` : `${at + 1} of ${entries.length}`;
+        if (count) count.textContent = at < 0 ? '' : `${at + 1} of ${entries.length}`;
     };
     /** @param {number} to @param {boolean} [focus] */
     const go = async (to, focus = false) => {

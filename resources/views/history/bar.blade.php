@@ -19,9 +19,6 @@
         </span>
         @if ($state === 'page' && $address->layout !== 'source')<a class="bar-tick" role="checkbox" aria-checked="{{ $address->marks ? 'true' : 'false' }}" href="{{ $address->with(['marks' => ! $address->marks]) }}" data-swap>marks</a>@endif
     @endif
-    @if ($address->view === 'changed' && ! $sheet)
-        <span class="stepper" data-stepper hidden><span data-step-count></span> <button type="button" data-step="-1" aria-label="Change before (p)" title="Change before (p)">‹</button><button type="button" data-step="1" aria-label="Next change (n)" title="Next change (n)">›</button></span>
-    @endif
     <span class="bar-do">
         <details class="menu" data-menu>
             <summary class="button">Download</summary>

@@ -3,7 +3,7 @@
         <h2 id="changes-name">{{ trans_choice('history.changes', count($comparison->entries)) }} @if ($item->live !== null && $item->live->version->number === $from->number && $to->number === $item->head && $from->number < $to->number) since it went live @elseif ($from->number === $to->number) in {{ $from->number }} @else between {{ $from->number }} and {{ $to->number }}@endif</h2>
         <p><x-when :at="$from->saved_at" exact /> → <x-when :at="$to->saved_at" exact />@if ($to->number < $item->head) · {{ trans_choice('history.since', $item->head - $to->number) }}@endif
             @if ($item->isPublishable() && $item->sight === null && $to->number !== $item->head && $item->live?->version_id !== $to->id && Gate::any(['publishNow', 'askToPublish'], $item)) · <a href="{{ route('publish', [$item, $to->number]) }}">{{ Gate::allows('publishNow', $item) ? 'Publish' : 'Ask to publish' }} {{ $to->number }}…</a>@endif</p>
-        @if ($sheet && $address->view === 'changed')
+        @if ($address->view === 'changed')
             <span class="stepper" data-stepper hidden><span data-step-count></span> <button type="button" data-step="-1" aria-label="Change before (p)" title="Change before (p)">‹</button><button type="button" data-step="1" aria-label="Next change (n)" title="Next change (n)">›</button></span>
         @endif
         @if ($editors->isNotEmpty())
