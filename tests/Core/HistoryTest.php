@@ -104,6 +104,8 @@ final class HistoryTest extends TestCase
         self::assertNull($history->ofField('r1', 'c1'));
         $two = $history->contributions()[2];
         self::assertSame([4, 1, 2], [$two->cellsWritten, $two->cellsEmptied, $two->cellsStanding]);
+        $gone = array_map(fn (Gone $gone) => "{$gone->text} of {$gone->by} by {$gone->version}", $history->gone());
+        self::assertSame(['12 of  by 2', '8 of 2 by 4', '14 of 2 by 4'], $gone);
     }
 
     public function test_every_version_that_changed_a_part_with_its_value(): void
