@@ -137,6 +137,29 @@ final class StoreTest extends TestCase
         }
     }
 
+    public function test_what_stands_open_is_found_without_looking_into_what_is_deeper(): void
+    {
+        $store = new MemoryChunkStore;
+        $tree = new HashTree($store);
+        $root = $tree->write(['["t1","tab",0,{}]', ...array_map(fn (int $at): string => "[\"r{$at}\",\"row\",1,{}]", range(1, 20_000))]);
+        $store->reads = 0;
+        self::assertSame(['["t1","tab",0,{}]', '["r19998","row",1,{}]'], $tree->open($root, 19_999));
+        // One way to the end, for the row, and one to the start, for the tab.
+        self::assertLessThanOrEqual(8, $store->reads);
+    }
+
+    public function test_long_records_are_cut_by_their_bytes_alike_whatever_the_way_there(): void
+    {
+        foreach ($this->seeds(10) as $random) {
+            $list = array_map(fn (int $at): string => "\"{$at} ".str_repeat('x', $random->getInt(500, 3_000)).'"', range(0, 299));
+            $tree = new HashTree(new MemoryChunkStore);
+            $root = $tree->write($list);
+            $at = $random->getInt(0, 250);
+            $spliced = $tree->splice($tree->write([...array_slice($list, 0, $at), ...array_slice($list, $at + 40)]), [[$at, $at, array_slice($list, $at, 40)]]);
+            self::assertSame($root, $spliced);
+        }
+    }
+
     public function test_a_sweep_leaves_all_that_a_live_root_needs(): void
     {
         foreach ($this->seeds(30) as $random) {
