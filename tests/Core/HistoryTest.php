@@ -156,6 +156,14 @@ final class HistoryTest extends TestCase
         $both = TakeOut::of($states[3], [[$states[2], $states[3]], [$states[0], $states[1]]]);
         self::assertSame([[], "p1 . Test every socket.\np2 . Tape what fails."], [$both->conflicts, Sketch::write($both->tree)]);
         self::assertSame([[6, 7], [1, 4]], TakeOut::runs([2, 3, 4, 7]));
+        // What a kind sets right is set right after each version, before the next one is taken out.
+        $seen = [];
+        TakeOut::of($states[3], [[$states[2], $states[3]], [$states[0], $states[1]]], function (PartTree $tree) use (&$seen): PartTree {
+            $seen[] = Sketch::write($tree);
+
+            return PartTree::of([]);
+        });
+        self::assertSame([Sketch::write($states[2]), ''], $seen);
     }
 
     /** @return array<string, array{KeepingRules, string}> the numbers that stay of a version every 6 hours over 200 days */
