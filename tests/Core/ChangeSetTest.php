@@ -89,6 +89,16 @@ final class ChangeSetTest extends TestCase
         self::assertSame($misfits === [], $applied->tree !== null);
     }
 
+    public function test_what_changed_its_role_or_stands_elsewhere_by_now_does_not_fit(): void
+    {
+        $old = Sketch::read("p1 . One.\ni1 - tools\ni2 - saw");
+        $changes = TreeCompare::of($old, Sketch::read("p1 # One.\ni1 - tools\ni2 - saw\ni3 - file"));
+        $said = fn (string $now): array => array_map(fn (Misfit $misfit) => "{$misfit->type->value} {$misfit->id}", $changes->apply(Sketch::read($now))->misfits);
+        self::assertSame([], $said("i1 - tools\ni2 - saw\np1 . One."));
+        self::assertSame(['differs p1'], array_values(array_unique($said("p1 - One.\ni1 - tools\ni2 - saw"))));
+        self::assertSame(['no_sibling i3'], $said("p1 . One.\ni1 - tools\n  i2 - saw"));
+    }
+
     public function test_a_number_that_the_other_file_holds_as_text_tells_rows_as_well(): void
     {
         $table = function (string $prefix, callable $held, int ...$without): PartTree {

@@ -33,7 +33,7 @@ final class TextTest extends TestCase
             'a word' => ['the red bin', 'the blue bin', 'the [-red-]{+blue+} bin'],
             'crumbs become a phrase' => ['Two look at it', 'Two test every socket', 'Two [-look at it-]{+test every socket+}'],
             'far apart stays apart' => ['red bins stand by the door, open', 'blue bins stand by the door, closed', '[-red-]{+blue+} bins stand by the door, [-open-]{+closed+}'],
-            'two insertions around a short word stay two' => ['a and b', 'big a and b now', '{+big +}a and b{+ now+}'],
+            'two insertions around a short word stay two' => ['lamps and leads', 'lamps big and now leads', 'lamps {+big +}and{+ now+} leads'],
             'an end' => ['Sign the log', 'Sign the log, twice', 'Sign the log{+, twice+}'],
             'all new' => ['', 'Sign the log', '{+Sign the log+}'],
             'a line break' => ["one\ntwo", "one\nthree", "one\n[-two-]{+three+}"],
