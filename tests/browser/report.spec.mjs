@@ -94,6 +94,8 @@ test('a report is laid out by keys alone, undone, and its chart is over its earl
     await page.goto(`${url}/history/list`);
     const head = Number(await page.locator('tbody td.versions-number').first().innerText());
     await page.goto(url);
+    // The chart is drawn by the script that also listens to the keys.
+    await expect(page.getByRole('article', { name: 'By bench' }).locator('svg').first()).toBeVisible();
     await page.getByRole('article', { name: 'By bench' }).press('Enter');
     await page.getByRole('dialog').getByLabel('How much').selectOption({ label: 'Mean' });
     await page.getByRole('dialog').getByLabel('Of which field').selectOption({ label: 'Minutes' });
