@@ -26,10 +26,7 @@ use MistyAttic\Core\Formats\Lines;
 use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetKind;
 use MistyAttic\Core\Sequences\Alignment;
 use MistyAttic\Core\Sequences\Sequences;
-use MistyAttic\Core\Store\ChunkForm;
-use MistyAttic\Core\Store\ChunkStore;
 use MistyAttic\Core\Store\MemoryChunkStore;
-use MistyAttic\Core\Store\Packing;
 use MistyAttic\Core\Store\TreeStore;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
@@ -38,49 +35,7 @@ use SebastianBergmann\Diff\Output\UnifiedDiffOutputBuilder;
 use Swaggest\JsonDiff\JsonDiff;
 
 require __DIR__.'/../vendor/autoload.php';
-/** Counts what the chunks would take in storage, packed as the application packs them. */
-final class CountingChunkStore implements ChunkStore
-{
-    public int $bytes = 0;
-
-    /** @var array<string, string> delta => its base, of all that were written so far */
-    private static array $bases = [];
-
-    public function __construct(private readonly MemoryChunkStore $chunks) {}
-
-    public function read(array $addresses): array
-    {
-        return $this->chunks->read($addresses);
-    }
-
-    public function missing(array $addresses): array
-    {
-        return $this->chunks->missing($addresses);
-    }
-
-    public function write(array $chunks, array $like = []): void
-    {
-        foreach ($chunks as $address => $bytes) {
-            $base = isset($like[$address]) ? (self::$bases[$like[$address]] ?? $like[$address]) : null;
-            $packed = Packing::pack($bytes, $base === null ? null : $this->chunks->read([$base])[$base] ?? null);
-            if ($packed->form === ChunkForm::Delta) {
-                self::$bases[$address] = (string) $base;
-            }
-            $this->bytes += strlen($packed->data);
-        }
-        $this->chunks->write($chunks);
-    }
-
-    public function idle(array $live): int
-    {
-        return $this->chunks->idle($live);
-    }
-
-    public function sweep(array $live): int
-    {
-        return $this->chunks->sweep($live);
-    }
-}
+require __DIR__.'/CountingChunkStore.php';
 
 ini_set('memory_limit', '3G');
 $options = getopt('', ['quick', 'part:', 'case:']);

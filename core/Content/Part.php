@@ -188,6 +188,7 @@ final class Part
         return $part;
     }
 
+    /** The same part under another id. */
     public function named(string $id): self
     {
         $part = clone $this;
@@ -196,7 +197,11 @@ final class Part
         return $part;
     }
 
-    /** @param array<string, FieldValue> $fields */
+    /**
+     * The same part with other fields in place of all of its own.
+     *
+     * @param  array<string, FieldValue>  $fields
+     */
     public function holding(array $fields): self
     {
         $part = clone $this;

@@ -16,17 +16,7 @@ final class SequencesTest extends TestCase
 {
     public function test_it_finds_nearly_as_much_in_common_as_the_full_table_does(): void
     {
-        $common = $most = 0;
-        for ($seed = 1; $seed <= 300; $seed++) {
-            [$old, $new] = $this->lists($seed, 40, 6);
-            $alignment = Sequences::align($old, $new);
-            $this->assertFits($alignment, $old, $new);
-            $common += $this->kept($alignment);
-            $most += $this->longestCommon($old, $new);
-        }
-        self::assertLessThanOrEqual($most, $common);
-        // Anchoring on elements that occur once may miss a little of the longest common subsequence, never much.
-        self::assertGreaterThan(0.99 * $most, $common);
+        $this->assertNearlyAll(array_map(fn (int $seed): array => $this->lists($seed, 40, 6), range(1, 300)));
     }
 
     public function test_without_anchors_it_finds_exactly_as_much_as_the_full_table(): void
@@ -44,7 +34,7 @@ final class SequencesTest extends TestCase
 
     public function test_of_what_reads_like_a_text_it_finds_nearly_all_however_it_was_edited(): void
     {
-        $common = $most = 0;
+        $pairs = [];
         for ($seed = 1; $seed <= 120; $seed++) {
             $random = new Randomizer(new Mt19937($seed));
             // Every fourth line is one that comes again and again, as ends of blocks and empty lines do.
@@ -65,20 +55,14 @@ final class SequencesTest extends TestCase
                 $block = array_splice($new, $random->getInt(0, intdiv(count($new), 2)), $random->getInt(1, 12));
                 array_splice($new, $random->getInt(0, count($new)), 0, $block);
             }
-            foreach ([[$old, $new], [$new, $old]] as [$one, $two]) {
-                $alignment = Sequences::align($one, $two);
-                $this->assertFits($alignment, $one, $two);
-                $common += $this->kept($alignment);
-                $most += $this->longestCommon($one, $two);
-            }
+            array_push($pairs, [$old, $new], [$new, $old]);
         }
-        self::assertLessThanOrEqual($most, $common);
-        self::assertGreaterThan(0.99 * $most, $common);
+        $this->assertNearlyAll($pairs);
     }
 
     public function test_of_the_words_of_a_long_text_it_finds_nearly_all_though_few_are_different(): void
     {
-        $common = $most = 0;
+        $pairs = [];
         for ($seed = 1; $seed <= 40; $seed++) {
             $random = new Randomizer(new Mt19937($seed));
             $word = fn (): string => 'w'.$random->getInt(0, [3, 12, 40][$seed % 3]);
@@ -89,14 +73,9 @@ final class SequencesTest extends TestCase
                 array_push($changed, ...[[], [$word()], [$word(), $each], [$each]][$what]);
             }
             // Words and the spaces between them.
-            [$old, $new] = [preg_split('/( )/', implode(' ', $words), -1, PREG_SPLIT_DELIM_CAPTURE) ?: [], preg_split('/( )/', implode(' ', $changed), -1, PREG_SPLIT_DELIM_CAPTURE) ?: []];
-            $alignment = Sequences::align($old, $new);
-            $this->assertFits($alignment, $old, $new);
-            $common += $this->kept($alignment);
-            $most += $this->longestCommon($old, $new);
+            $pairs[] = [preg_split('/( )/', implode(' ', $words), -1, PREG_SPLIT_DELIM_CAPTURE) ?: [], preg_split('/( )/', implode(' ', $changed), -1, PREG_SPLIT_DELIM_CAPTURE) ?: []];
         }
-        self::assertLessThanOrEqual($most, $common);
-        self::assertGreaterThan(0.99 * $most, $common);
+        $this->assertNearlyAll($pairs);
     }
 
     public function test_in_a_long_text_a_word_that_came_or_went_is_not_taken_for_others(): void
@@ -197,6 +176,24 @@ final class SequencesTest extends TestCase
             self::assertGreaterThan($lastNew, $n);
             [$lastOld, $lastNew] = [$o, $n];
         }
+    }
+
+    /**
+     * Anchors may miss a little of the longest common subsequence, never much.
+     *
+     * @param  list<array{list<string>, list<string>}>  $pairs
+     */
+    private function assertNearlyAll(array $pairs): void
+    {
+        $common = $most = 0;
+        foreach ($pairs as [$old, $new]) {
+            $alignment = Sequences::align($old, $new);
+            $this->assertFits($alignment, $old, $new);
+            $common += $this->kept($alignment);
+            $most += $this->longestCommon($old, $new);
+        }
+        self::assertLessThanOrEqual($most, $common);
+        self::assertGreaterThan(0.99 * $most, $common);
     }
 
     private function kept(Alignment $alignment): int
