@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
-use App\Models\HeldEdit;
 use App\Models\Item;
 use App\Models\User;
 use App\Models\Version;
+use App\Store\HandedRoots;
 use App\Store\States;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Calculate\Consequences;
@@ -16,14 +16,13 @@ use MistyAttic\Core\Kinds\Edits;
 use MistyAttic\Core\Kinds\Kinds;
 use MistyAttic\Core\Kinds\Limits;
 use MistyAttic\Core\Kinds\Reading;
-use MistyAttic\Core\Merge\Conflict;
 use MistyAttic\Core\Merge\Merged;
 use MistyAttic\Core\Merge\TreeMerge;
 
 /** The save path: merges what was sent with what came in between, and makes or grows a version, in one transaction. */
 final readonly class SaveState
 {
-    public function __construct(private States $states, private WriteVersion $write, private SaveCells $cells) {}
+    public function __construct(private States $states, private HandedRoots $handed, private WriteVersion $write, private SaveCells $cells, private HoldBack $hold) {}
 
     public function handle(Item $item, User $editor, Sent $sent): Saved|UnknownBase|Unfit
     {
@@ -35,7 +34,7 @@ final readonly class SaveState
             }
             $short = $sent->tree === null && $base === $item->root ? $this->cells->handle($item, $editor, $sent) : null;
             if ($short !== null) {
-                $short instanceof Saved && $this->remember($item, $sent, $short->root);
+                $short instanceof Saved && $this->remember($item, $sent, $short->root, $short->root);
 
                 return $short;
             }
@@ -56,13 +55,12 @@ final readonly class SaveState
                 $sent->tree === null && $sent->base === $headRoot => $this->states->keepChanged($headRoot, $head, $mine),
                 default => $this->states->keep($mine, $base),
             };
-            $this->remember($item, $sent, $sentRoot);
+            $this->remember($item, $sent, $sentRoot, $root);
 
             $version = $root === $headRoot
                 ? $this->write->unchanged($item, $editor, $sent->keep, $sent->note)
                 : $this->write->handle($item, $editor, new Written($head, $tree, $root, $sent->cause, kept: $sent->keep, note: $sent->note, at: $sent->at));
-            $since = $merged->conflicts === [] ? 0 : (int) Version::query()->where(['item_id' => $item->id, 'root' => $base])->max('number');
-            $held = array_map(fn (Conflict $conflict) => $this->holdBack($item, $editor, $version, $tree, $conflict, $since), $merged->conflicts);
+            $held = $merged->conflicts === [] ? [] : $this->hold->handle($item, $editor, $version, $tree, $merged->conflicts, $base);
 
             return new Saved($version, $root, $sentRoot, $mine, $tree, $root !== $sentRoot, $held);
         });
@@ -74,74 +72,24 @@ final readonly class SaveState
      */
     private function base(Item $item, Sent $sent): ?string
     {
-        $earlier = $sent->base === $item->root ? null : DB::table('sent_states')
-            ->where(['item_id' => $item->id, 'client' => $sent->client, 'base' => $sent->base])->value('root');
-        if (is_string($earlier)) {
-            return $earlier;
+        $earlier = $sent->base === $item->root ? null : $this->handed->sentBefore($item, $sent->client, $sent->base);
+        if ($earlier !== null || $this->handed->has($item, $sent->base)) {
+            return $earlier ?? $sent->base;
         }
-        $known = $sent->base === $item->root
-            || Version::query()->where(['item_id' => $item->id, 'root' => $sent->base])->exists()
-            || DB::table('sent_states')->where(['item_id' => $item->id, 'root' => $sent->base])->exists();
+        // Edits lead from a state that is not there; all of a content can be merged from any state that it has something in common with.
+        $common = $sent->from === null || $sent->tree === null ? null : Version::query()->where('item_id', $item->id)->where('number', '<=', $sent->from)->orderByDesc('number')->value('root');
 
-        return $known ? $sent->base : null;
+        return is_string($common) ? $common : null;
     }
 
-    /** Every state that was sent stays known, since it may be the base of the next sending. */
-    private function remember(Item $item, Sent $sent, string $root): void
+    /** Every state that was sent stays known, since it may be the base of the next sending; the newest one is known anyway. */
+    private function remember(Item $item, Sent $sent, string $sentRoot, string $newest): void
     {
-        if ($root !== $sent->base) {
-            DB::table('sent_states')->upsert(
-                ['item_id' => $item->id, 'client' => $sent->client, 'base' => $sent->base, 'root' => $root, 'created_at' => now(), 'updated_at' => now()],
-                ['item_id', 'client', 'base'],
-                ['root', 'updated_at'],
-            );
+        if ($sentRoot !== $sent->base) {
+            $this->handed->sent($item, $sent->client, $sent->base, $sentRoot);
         }
-    }
-
-    private function holdBack(Item $item, User $editor, Version $version, PartTree $tree, Conflict $conflict, int $since): HeldEdit
-    {
-        $values = ['root' => $version->root, 'place' => $this->place($item, $tree, $conflict), 'number' => $version->number, 'conflict' => $conflict->toJson(), 'met_user_id' => $this->met($item, $editor, $conflict, $since)];
-        $before = HeldEdit::query()->waitingFor($editor)->where(['item_id' => $item->id, 'part' => $conflict->id])->get()
-            ->first(fn (HeldEdit $held) => $this->continues($held->meeting(), $conflict));
-        if ($before !== null) {
-            $before->update($values);
-
-            return $before;
+        if ($sentRoot !== $newest) {
+            $this->handed->keep($item, $sentRoot);
         }
-
-        return HeldEdit::query()->create(['item_id' => $item->id, 'user_id' => $editor->id, 'part' => $conflict->id, ...$values]);
-    }
-
-    private function place(Item $item, PartTree $tree, Conflict $conflict): string
-    {
-        $kind = Kinds::named($item->kind);
-        $part = $tree->find($conflict->id);
-        if ($part === null) {
-            return mb_substr(($conflict->mine[0] ?? null)?->richText()->text() ?? '', 0, 60);
-        }
-        // What has a name of its own is told by that; of a text or a cell it is said what it stands under.
-        $place = in_array($item->kind, ['report', 'form', 'entry', 'dataset'], true) ? null : $kind->place($tree, $part);
-
-        return $kind->label($tree, $place === null ? $part : $tree->get($place));
-    }
-
-    /** Whether somebody went on typing in an edit that is held back already: it is one edit still. */
-    private function continues(Conflict $before, Conflict $now): bool
-    {
-        return $before->type === $now->type && $before->field === $now->field
-            && ($before->meeting === null || ($now->meeting !== null && $now->meeting->base->equals($before->meeting->mine)));
-    }
-
-    /**
-     * Who wrote last at the part where it met, other than the author; null when it met an edit of their own from another window.
-     *
-     * @param  int  $since  the version that it started from, 0 when that was none
-     */
-    private function met(Item $item, User $editor, Conflict $conflict, int $since): ?int
-    {
-        $id = DB::table('touches')->where(['item_id' => $item->id, 'part' => $conflict->id])->where('number', '>', $since)
-            ->where('user_id', '!=', $editor->id)->orderByDesc('number')->value('user_id');
-
-        return is_numeric($id) ? (int) $id : null;
     }
 }

@@ -17,6 +17,7 @@ final readonly class Sent
      * @param  PartTree|null  $tree  all of it; null when edits are sent instead
      * @param  string  $client  the window it comes from, so that a repeated sending is known as one
      * @param  bool  $keep  keep this very state as a version, whatever is saved next
+     * @param  int|null  $from  the version that the window had last, to merge from if nobody knows the base
      * @param  CarbonImmutable|null  $at  when it was written, if that was not now
      */
     public function __construct(
@@ -29,5 +30,6 @@ final readonly class Sent
         /** What became of the base: see {@see Edits}. */
         public mixed $edits = null,
         public ?CarbonImmutable $at = null,
+        public ?int $from = null,
     ) {}
 }

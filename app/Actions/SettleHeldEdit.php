@@ -7,6 +7,7 @@ namespace App\Actions;
 use App\Models\Cause;
 use App\Models\HeldEdit;
 use App\Models\User;
+use App\Store\HandedRoots;
 use App\Store\States;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Content\RichText;
@@ -20,7 +21,7 @@ use MistyAttic\Core\Merge\Settlement;
  */
 final readonly class SettleHeldEdit
 {
-    public function __construct(private States $states, private SaveState $save) {}
+    public function __construct(private States $states, private SaveState $save, private HandedRoots $handed) {}
 
     public function handle(HeldEdit $held, User $editor, Choice $choice, ?string $third = null): ?Saved
     {
@@ -32,7 +33,7 @@ final readonly class SettleHeldEdit
             }
             $marks = $conflict->meeting->mine->runs[0]->marks ?? [];
             $wanted = Settlement::of($this->states->tree($held->root), $conflict, $choice, $third === null ? null : new RichText([new Run($third, $marks)]));
-            DB::table('sent_states')->insertOrIgnore(['item_id' => $held->item_id, 'client' => 'held', 'base' => $held->root, 'root' => $held->root, 'created_at' => now(), 'updated_at' => now()]);
+            $this->handed->keep($held->item, $held->root);
             $saved = $this->save->handle($held->item, $editor, new Sent($held->root, $wanted, 'settle-'.$held->id, cause: Cause::Settled));
 
             return $saved instanceof Saved ? $saved : throw new \LogicException('The state of a held edit is known');

@@ -8,8 +8,10 @@ use App\Models\Cause;
 use App\Models\Item;
 use App\Models\User;
 use App\Models\Version;
+use App\Store\CarriedWords;
 use App\Store\DrawnFrom;
 use App\Store\Excerpt;
+use App\Store\HandedRoots;
 use App\Store\NumberColumns;
 use App\Store\States;
 use Carbon\CarbonImmutable;
@@ -29,7 +31,7 @@ use MistyAttic\Core\Kinds\Spreadsheet\Spelling;
 /** Adds a version to an item, or grows the newest one. To be called inside the transaction of the action that wants it. */
 final readonly class WriteVersion
 {
-    public function __construct(private States $states, private IndexAnswers $answers, private AwaitYes $yes, private BrokenWidgets $broken, private DrawnFrom $drawn) {}
+    public function __construct(private States $states, private IndexAnswers $answers, private AwaitYes $yes, private BrokenWidgets $broken, private DrawnFrom $drawn, private HandedRoots $handed, private CarriedWords $carried) {}
 
     public function handle(Item $item, User $editor, Written $written): Version
     {
@@ -70,6 +72,9 @@ final readonly class WriteVersion
             ...($unkept ? ['user_id' => $editor->id] : []),
             'saved_at' => $at,
         ])->save();
+        if ($item->head > 0 && $item->root !== $written->root) {
+            $this->handed->keep($item, $item->root);
+        }
         $item->update(['head' => $version->number, 'root' => $written->root, 'changed_at' => $at, ...($excerpt === null && $grid !== null ? ['formulas' => Spelling::hasFormulas($after)] : [])]);
         if ($item->form_id !== null && ($version->number === 1 || ! $item->isPublishable())) {
             $this->answers->handle($item, $after);
@@ -77,6 +82,9 @@ final readonly class WriteVersion
             $this->yes->handle($item, $version, $editor);
         }
         $this->touch($item, $version, $changes, $after);
+        if ($grid === null) {
+            $this->carried->keep($item, $version, $before, $after, $changes);
+        }
         if ($item->kind === 'report') {
             $this->drawn->keep($item, $after);
         }

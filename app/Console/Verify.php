@@ -68,8 +68,8 @@ final class Verify extends Command
     private function versions(States $states): void
     {
         $seen = [];
-        foreach (DB::table('sent_states')->select('item_id', 'root')->distinct()->orderBy('id')->get() as $row) {
-            $this->root($states, (string) $row->root, "a state sent to item {$row->item_id}", $seen);
+        foreach (DB::table('handed_roots')->select('item_id', 'root')->union(DB::table('sendings')->select('item_id', 'root'))->get() as $row) {
+            $this->root($states, (string) $row->root, "a state that item {$row->item_id} passed through", $seen);
         }
         foreach (DB::table('held_edits')->select('id', 'root')->orderBy('id')->get() as $row) {
             $this->root($states, (string) $row->root, "held edit {$row->id}", $seen);

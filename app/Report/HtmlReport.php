@@ -149,8 +149,8 @@ final class HtmlReport
     private function text(RichText $old, RichText $new): string
     {
         return implode('', array_map(fn (Span $span) => match ($span->kind) {
-            SpanKind::Added => '<ins>'.e($span->text->text()).'</ins>',
-            SpanKind::Removed => '<del>'.e($span->text->text()).'</del>',
+            SpanKind::Added, SpanKind::Came => '<ins>'.e($span->text->text()).'</ins>',
+            SpanKind::Removed, SpanKind::Went => '<del>'.e($span->text->text()).'</del>',
             SpanKind::Formatted => '<span class="formatted">'.e($span->text->text()).'</span>',
             SpanKind::Same => e($span->text->text()),
         }, TextCompare::of($old, $new, $this->words)->spans()));

@@ -166,8 +166,8 @@ final class TextReport
     private function marked(RichText $old, RichText $new): string
     {
         return implode('', array_map(fn (Span $span) => match ($span->kind) {
-            SpanKind::Added => $this->ink->addedWords($span->text->text()),
-            SpanKind::Removed => $this->ink->removedWords($span->text->text()),
+            SpanKind::Added, SpanKind::Came => $this->ink->addedWords($span->text->text()),
+            SpanKind::Removed, SpanKind::Went => $this->ink->removedWords($span->text->text()),
             default => $span->text->text(),
         }, TextCompare::of($old, $new, $this->words)->spans()));
     }

@@ -11,6 +11,7 @@ use App\Store\Excerpt;
 use App\Store\States;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
+use MistyAttic\Core\Compare\Carried;
 use MistyAttic\Core\Compare\ChangeSet;
 use MistyAttic\Core\Compare\ChangeType;
 use MistyAttic\Core\Compare\Detail;
@@ -62,6 +63,11 @@ final class Comparison
     private ?array $done = null;
 
     private int $readings = 0;
+
+    private ?WordAuthors $writers = null;
+
+    /** @var array{array<string, array<int, true>>, array<string, array<int, true>>}|null */
+    private ?array $carried = null;
 
     /** Whether words were told by a part's last editor somewhere, to bound the work. */
     public bool $coarse = false;
@@ -148,15 +154,43 @@ final class Comparison
         $old = $marked->before?->richText() ?? $marked->part->richText();
         $new = $marked->part->richText();
         $compare = TextCompare::of($old, $new, $this->words);
-        $runs = Answerable::runs(Answerable::for(ChangeType::Edited, $this->touches[$marked->part->id] ?? []));
+        $part = $marked->part->id;
+        $writers = $this->writers ??= new WordAuthors($this->item, max($this->from->number, $this->to->number), $this->states);
+        $runs = Answerable::runs(Answerable::for(ChangeType::Edited, $this->touches[$part] ?? []), $writers->carriedInto($part));
         $authors = null;
-        if (count($runs) > 1 && ! $old->equals($new)) {
+        if (($runs !== [] && ! $old->equals($new)) && (count($runs) > 1 || $writers->carriedInto($part) !== [])) {
             $states = $this->statesAfter($runs);
             $authors = $states === null ? null : TextAuthors::through([$old, ...$states, $new], $this->words);
         }
-        $spans = $compare->spans($authors->addedBy ?? [], $authors->removedBy ?? [], $runs === [] ? null : count($runs) - 1);
+        $editor = fn (int $step): int => $runs[$step]->editor;
+        $addedBy = [];
+        foreach ($authors->addedBy ?? [] as $at => $step) {
+            // What was written in between, elsewhere, is its writer's; what stood there before is told by who carried it.
+            [$writer, $written] = $writers->cameFrom($part, $runs[$step]->number, $authors->addedAt[$at] ?? -1) ?? [$editor($step), PHP_INT_MAX];
+            $addedBy[$at] = $written > $this->from->number ? $writer : $editor($step);
+        }
+        [$came, $went] = $this->carried($part);
+        $spans = $compare->spans($addedBy, array_map($editor, $authors->removedBy ?? []), $runs === [] ? null : $editor(count($runs) - 1), $came, $went);
 
-        return array_map(fn (Span $span) => [$span, $span->step === null ? null : $this->users->get($runs[$span->step]->editor)], $spans);
+        return array_map(fn (Span $span) => [$span, $span->step === null ? null : $this->users->get($span->step) ?? User::query()->find($span->step)], $spans);
+    }
+
+    /**
+     * The words that came from another place, and those that went to one.
+     *
+     * @return array{array<int, true>, array<int, true>} by their positions in the later and in the earlier text
+     */
+    private function carried(string $part): array
+    {
+        if ($this->carried === null) {
+            $this->carried = [[], []];
+            foreach (Carried::in($this->changes, $this->words) as $carried) {
+                $this->carried[0][$carried->part] = ($this->carried[0][$carried->part] ?? []) + array_fill($carried->at, $carried->length, true);
+                $this->carried[1][$carried->from] = ($this->carried[1][$carried->from] ?? []) + array_fill($carried->fromAt, $carried->length, true);
+            }
+        }
+
+        return [$this->carried[0][$part] ?? [], $this->carried[1][$part] ?? []];
     }
 
     /**

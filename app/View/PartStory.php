@@ -149,6 +149,9 @@ final class PartStory
 
     private function label(Part $part): string
     {
-        return $this->kind->label(PartTree::of([$part->atDepth(0)]), $part->atDepth(0));
+        // What has no words of its own is called by its place, which only the whole tells.
+        $tree = $this->newest ??= $this->states->tree($this->item->root);
+
+        return $tree->has($part->id) ? $this->kind->label($tree, $tree->get($part->id)) : $this->kind->label(PartTree::of([$part->atDepth(0)]), $part->atDepth(0));
     }
 }

@@ -38,6 +38,8 @@ final readonly class SpanHtml implements Htmlable
             SpanKind::Same => $user === null || $this->signed === null ? $this->runs($span->text) : $this->written($span->text, $user),
             SpanKind::Added => $this->side === 'old' ? '' : $this->marked('ins', '', 'added', $span->text, $user),
             SpanKind::Removed => $this->side === 'new' ? '' : $this->marked('del', '', 'removed', $span->text, $user),
+            SpanKind::Came => $this->side === 'old' ? '' : $this->marked('span', 'came', 'brought here', $span->text, $user),
+            SpanKind::Went => $this->side === 'new' ? '' : $this->marked('span', 'went', 'taken elsewhere', $span->text, $user),
             SpanKind::Formatted => $this->marked('span', 'formatted', 'formatting changed', $this->side === 'old' ? $span->was ?? $span->text : $span->text, $user),
         };
     }

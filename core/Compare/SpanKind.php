@@ -10,6 +10,12 @@ enum SpanKind: string
     case Added = 'added';
     case Removed = 'removed';
 
+    /** Words that stood somewhere else before. */
+    case Came = 'came';
+
+    /** Words that stand somewhere else now. */
+    case Went = 'went';
+
     /** The same words with other marks. */
     case Formatted = 'formatted';
 }

@@ -60,9 +60,11 @@ final class TextCompare
      *
      * @param  array<int, int|null>  $addedBy  position of a new word => step
      * @param  array<int, int|null>  $removedBy  position of an old word => step
+     * @param  array<int, true>  $came  positions of new words that stood elsewhere before, see {@see Carried}
+     * @param  array<int, true>  $went  positions of old words that stand elsewhere now
      * @return list<Span>
      */
-    public function spans(array $addedBy = [], array $removedBy = [], ?int $otherwise = null): array
+    public function spans(array $addedBy = [], array $removedBy = [], ?int $otherwise = null, array $came = [], array $went = []): array
     {
         [$oldWords, $newWords] = [$this->words->of($this->oldText), $this->words->of($this->newText)];
         $groups = [];
@@ -73,10 +75,10 @@ final class TextCompare
                 self::put($groups, $same ? SpanKind::Same : SpanKind::Formatted, $same ? null : $otherwise, $newWords[$new]->runs, $same ? [] : $oldWords[$old]->runs);
             }
             for (; $old < $oldTo; $old++) {
-                self::put($groups, SpanKind::Removed, $removedBy[$old] ?? $otherwise, $oldWords[$old]->runs, []);
+                self::put($groups, isset($went[$old]) ? SpanKind::Went : SpanKind::Removed, $removedBy[$old] ?? $otherwise, $oldWords[$old]->runs, []);
             }
             for (; $new < $newTo; $new++) {
-                self::put($groups, SpanKind::Added, $addedBy[$new] ?? $otherwise, $newWords[$new]->runs, []);
+                self::put($groups, isset($came[$new]) ? SpanKind::Came : SpanKind::Added, $addedBy[$new] ?? $otherwise, $newWords[$new]->runs, []);
             }
         }
 

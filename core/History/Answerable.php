@@ -48,14 +48,15 @@ final class Answerable
      * Runs of touches by one editor, each told by its last: enough to say who wrote which word, at fewer readings.
      *
      * @param  list<Touch>  $touches
+     * @param  array<int, mixed>  $ends  versions that end a run, since it matters where words stood right after them
      * @return list<Touch>
      */
-    public static function runs(array $touches): array
+    public static function runs(array $touches, array $ends = []): array
     {
         $runs = [];
         foreach ($touches as $touch) {
             $last = array_key_last($runs);
-            if ($last !== null && $runs[$last]->editor === $touch->editor) {
+            if ($last !== null && $runs[$last]->editor === $touch->editor && ! isset($ends[$runs[$last]->number])) {
                 $runs[$last] = $touch;
             } else {
                 $runs[] = $touch;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\History;
 
+use MistyAttic\Core\Compare\Carried;
 use MistyAttic\Core\Compare\Change;
 use MistyAttic\Core\Compare\ChangeType;
 use MistyAttic\Core\Compare\TextCompare;
@@ -36,6 +37,12 @@ final class Attribution
     /** @var list<Gone> */
     private array $gone = [];
 
+    /** @var array<string, array<int, int|null>> part => position of a word that the present step carried there => the version that wrote it */
+    private array $came = [];
+
+    /** @var array<string, array<int, true>> part => positions of words that the present step carried elsewhere */
+    private array $went = [];
+
     /** @var array<int, int> version => editor */
     private array $editors = [];
 
@@ -55,6 +62,7 @@ final class Attribution
         foreach ($steps as $step) {
             $this->editors[$step->number] = $step->editor;
             $this->of($step)->versions[$step->number] = true;
+            $this->carry($step);
             foreach ($step->changes->changes as $change) {
                 match ($change->type) {
                     ChangeType::Added => $this->added($step, $change),
@@ -65,6 +73,18 @@ final class Attribution
             }
         }
         $this->countStanding();
+    }
+
+    /** What the step took from one text to another belongs to whoever wrote it there. */
+    private function carry(Step $step): void
+    {
+        $this->came = $this->went = [];
+        foreach (Carried::in($step->changes, $this->words) as $carried) {
+            for ($i = 0; $i < $carried->length; $i++) {
+                $this->came[$carried->part][$carried->at + $i] = $this->tokens[$carried->from]['text'][$carried->fromAt + $i] ?? null;
+                $this->went[$carried->from][$carried->fromAt + $i] = true;
+            }
+        }
     }
 
     /** The version that added a part in the range; null when it was there before. */
@@ -166,16 +186,21 @@ final class Attribution
         /** @var list<int|null> $now */
         $now = array_fill(0, count($compare->newTexts), $step->number);
         $pairs = $compare->alignment->pairs();
+        [$came, $went] = $field === 'text' ? [$this->came[$part] ?? [], $this->went[$part] ?? []] : [[], []];
+        foreach ($came as $at => $version) {
+            $now[$at] = $version;
+        }
         foreach ($compare->oldTexts as $at => $word) {
             if (isset($pairs[$at])) {
                 $now[$pairs[$at]] = $was[$at];
-            } elseif (Words::counts($word)) {
+            } elseif (Words::counts($word) && ! isset($went[$at])) {
                 $this->gone[] = new Gone($part, $field, $word, $was[$at], $step->number);
             }
         }
         [$added, $removed] = $compare->counts();
-        $this->of($step)->wordsAdded += $added;
-        $this->of($step)->wordsRemoved += $removed;
+        $carried = fn (array $positions, array $texts): int => count(array_filter(array_keys($positions), fn (int $at) => Words::counts($texts[$at] ?? '')));
+        $this->of($step)->wordsAdded += $added - $carried($came, $compare->newTexts);
+        $this->of($step)->wordsRemoved += $removed - $carried($went, $compare->oldTexts);
         $this->tokens[$part][$field] = array_values($now);
         $this->texts[$part][$field] = array_map(fn (string $word) => Words::counts($word) ? $word : '', $compare->newTexts);
     }

@@ -8,6 +8,7 @@ use MistyAttic\Core\Compare\Spot;
 use MistyAttic\Core\Content\CanonicalJson;
 use MistyAttic\Core\Content\InvalidContent;
 use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
 
 /** An edit that met another one in the same place, with all that is needed to settle it later. */
@@ -45,6 +46,54 @@ final readonly class Conflict
             $value['meeting'] === null ? null : new TextMeeting(...array_map(RichText::fromJson(...), $value['meeting'])),
             $value['cells'] ?? [],
         );
+    }
+
+    /**
+     * This conflict in place of an earlier one of the same author, when it goes on with that: the state that both sides of this
+     * one come from holds what the earlier one has as mine. Nothing of the earlier one is left out then.
+     *
+     * @param  PartTree  $base  the state that this conflict's merge came from
+     * @return self|null null when they are two
+     */
+    public function after(self $earlier, PartTree $base): ?self
+    {
+        if ($earlier->type !== $this->type || $earlier->id !== $this->id || $earlier->field !== $this->field) {
+            return null;
+        }
+        $held = $earlier->mine[0] ?? null;
+        $was = $base->find($this->id);
+
+        return match ($this->type) {
+            // A removal or a move takes no words along.
+            ConflictType::RemovedEdited, ConflictType::Moved => $this,
+            ConflictType::EditedRemoved => $was !== null && self::records($base->subtree($this->id)) === self::records($earlier->mine) ? $this : null,
+            ConflictType::Value => $was !== null && $held !== null && ($this->field === null ? $held->sameFields($was) : Part::same($held->fields[$this->field] ?? null, $was->fields[$this->field] ?? null)) ? $this : null,
+            ConflictType::Text => $was !== null && $held !== null && $this->field !== null && Part::same($held->fields[$this->field] ?? null, $was->fields[$this->field] ?? null) ? $this->textAfter($earlier) : null,
+        };
+    }
+
+    /** Where the place that met now holds all of what waited, it stands for it; else the whole text does. */
+    private function textAfter(self $earlier): ?self
+    {
+        [$now, $before, $mine] = [$this->meeting, $earlier->meeting, $this->mine[0] ?? null];
+        if ($now === null || $before === null || $mine === null || $this->field === null) {
+            return null;
+        }
+        if ($before->mine->isEmpty() || str_contains($now->base->text(), $before->mine->text())) {
+            return $this;
+        }
+        $whole = new TextMeeting(new RichText, ($earlier->mine[0] ?? $mine)->richText($this->field), $now->with($now->theirs), $mine->richText($this->field), new RichText);
+
+        return new self($this->type, $this->id, $this->mine, $this->spot, $this->field, $whole);
+    }
+
+    /**
+     * @param  list<Part>  $parts
+     * @return list<string>
+     */
+    private static function records(array $parts): array
+    {
+        return array_map(fn (Part $part) => $part->atDepth($part->depth - ($parts[0]->depth ?? 0))->record(), $parts);
     }
 
     public function toJson(): string

@@ -31,7 +31,7 @@ final class DemoTest extends FeatureCase
                 $this->check();
                 $this->assertVerified();
                 DB::statement('PRAGMA foreign_keys = OFF');
-                foreach (['report_sources', 'dataset_columns', 'mails', 'answers', 'publishings', 'pictures', 'held_edits', 'milestones', 'touches', 'activity', 'sent_states', 'versions', 'items', 'memberships', 'shelves', 'users', 'chunks'] as $table) {
+                foreach (['report_sources', 'dataset_columns', 'mails', 'answers', 'publishings', 'pictures', 'held_edits', 'milestones', 'touches', 'activity', 'handed_roots', 'sendings', 'carried', 'versions', 'items', 'memberships', 'shelves', 'users', 'chunks'] as $table) {
                     DB::table($table)->delete();
                 }
             }

@@ -71,7 +71,7 @@ final class LiveTest extends FeatureCase
         Date::setTestNow(Date::now()->addDays(61));
         $this->save($this->item, $this->ines, $this->paragraphs('Much later.'));
         Artisan::call('attic:tidy');
-        self::assertSame([0, 1], [DB::table('presences')->count(), DB::table('sent_states')->count()]);
+        self::assertSame([0, 1], [DB::table('presences')->count(), DB::table('sendings')->count()]);
         self::assertSame(3, DB::table('versions')->count());
         $this->assertVerified();
     }

@@ -353,7 +353,8 @@ final class SheetTest extends FeatureCase
 
         // The long way gives the same.
         DB::table('touches')->where(['item_id' => $this->item->id, 'number' => 3])->delete();
-        DB::table('sent_states')->delete();
+        DB::table('handed_roots')->delete();
+        DB::table('sendings')->delete();
         $version->delete();
         $this->item->update(['root' => $base, 'head' => 2, 'formulas' => true]);
         unset($edits['at']);

@@ -10,6 +10,7 @@ use App\Actions\Saved;
 use App\Actions\SaveState;
 use App\Actions\Sent;
 use App\Models\Item;
+use App\Store\HandedRoots;
 use App\Store\ReportData;
 use App\Store\States;
 use App\View\FiguresSheet;
@@ -19,7 +20,6 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Str;
 use MistyAttic\Core\Content\Part;
@@ -32,7 +32,7 @@ use MistyAttic\Core\Kinds\Report\Widget;
 /** Laying out a report step by step, and its figures as files. What others did meanwhile is merged. */
 final class ReportController extends Controller
 {
-    public function __construct(private readonly States $states, private readonly ReportData $data) {}
+    public function __construct(private readonly States $states, private readonly HandedRoots $handed, private readonly ReportData $data) {}
 
     public function edit(Request $request, Item $item, SaveState $save): JsonResponse
     {
@@ -45,7 +45,7 @@ final class ReportController extends Controller
             'order' => ['nullable', 'string', 'max:10'], 'most' => ['nullable', 'integer', 'min:1', 'max:1000'], 'digits' => ['nullable', 'integer', 'min:0', 'max:6'], 'behind' => ['nullable', 'string', 'max:20'],
             'x' => ['nullable', 'integer'], 'y' => ['nullable', 'integer'], 'across' => ['nullable', 'integer'], 'down' => ['nullable', 'integer'], 'from' => ['nullable', 'date_format:Y-m-d'], 'to' => ['nullable', 'date_format:Y-m-d'], 'back' => ['nullable', 'string', 'regex:/^[0-9a-f]{40}$/'],
         ]);
-        abort_unless($this->knows($item, $sent['base']), 409, __('report.moved_on'));
+        abort_unless($this->handed->has($item, $sent['base']), 409, __('report.moved_on'));
         if (($sent['source'] ?? '') !== '') {
             abort_unless(ReportSources::of($this->person($request))->contains('key', $sent['source']), 422, __('report.no_dataset'));
         }
@@ -67,7 +67,7 @@ final class ReportController extends Controller
     private function after(Item $item, array $sent): array
     {
         if ($sent['do'] === 'undo') {
-            return [isset($sent['back']) && $this->knows($item, $sent['back']) ? $this->states->tree($sent['back']) : null, null];
+            return [isset($sent['back']) && $this->handed->has($item, $sent['back']) ? $this->states->tree($sent['back']) : null, null];
         }
         $step = ReportStep::tryFrom($sent['do']);
         $tree = $this->states->tree($sent['base']);
@@ -135,10 +135,5 @@ final class ReportController extends Controller
     {
         Gate::authorize('write', $item);
         abort_unless($item->kind === 'report', 404);
-    }
-
-    private function knows(Item $item, string $root): bool
-    {
-        return $item->root === $root || $item->versions()->where('root', $root)->exists() || DB::table('sent_states')->where(['item_id' => $item->id, 'root' => $root])->exists();
     }
 }

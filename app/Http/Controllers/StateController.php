@@ -14,6 +14,7 @@ use App\Models\Item;
 use App\Models\Presence;
 use App\Models\User;
 use App\Models\Version;
+use App\Store\HandedRoots;
 use App\Store\States;
 use App\View\Phrases;
 use Illuminate\Http\JsonResponse;
@@ -36,12 +37,12 @@ final class StateController extends Controller
     private const NOTED = 4;
 
     /** All of it, or what became of a state that the window knows. */
-    public function show(Request $request, Item $item, States $states): JsonResponse|Response
+    public function show(Request $request, Item $item, States $states, HandedRoots $handed): JsonResponse|Response
     {
         Gate::authorize('draft', $item);
         $since = $request->query('since');
         $row = Kinds::named($item->kind)->grid()?->row;
-        $known = $row !== null && is_string($since) && Version::query()->where(['item_id' => $item->id, 'root' => $since])->exists();
+        $known = $row !== null && is_string($since) && $handed->has($item, $since);
 
         if ($known) {
             return response()->json(['root' => $item->root, 'number' => $item->head, 'edits' => Edits::between($states->tree($since), $states->tree($item->root), $row)]);

@@ -15,7 +15,7 @@ use MistyAttic\Core\Kinds\Limits;
 
 /**
  * A state to be saved, read from the raw body: the framework's trimming would alter people's text.
- * `{base, client, content | edits, keep?, note?}`; every problem of the content comes back with its path.
+ * `{base, from?, client, content | edits, keep?, note?}`, `from` being the number of the version that the window had last; every problem of the content comes back with its path.
  */
 final class SaveRequest extends FormRequest
 {
@@ -55,7 +55,7 @@ final class SaveRequest extends FormRequest
         }
         $this->checkPictures($item, $reading->tree);
 
-        return new Sent($body['base'], $reading->tree, $body['client'], ($body['keep'] ?? false) === true, $note);
+        return new Sent($body['base'], $reading->tree, $body['client'], ($body['keep'] ?? false) === true, $note, from: is_int($body['from'] ?? null) ? $body['from'] : null);
     }
 
     private function checkPictures(Item $item, PartTree $tree): void

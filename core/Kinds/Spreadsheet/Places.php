@@ -30,10 +30,10 @@ final class Places
                 $this->tabs[$tab] = $part->string('name');
                 $this->columns[$tab] = $this->rows[$tab] = [];
             } elseif ($part->role === SpreadsheetRole::Column->value) {
-                $this->places[$part->id] = [$tab, $tree->ordinals[$part->id] ?? count($this->columns[$tab])];
+                $this->places[$part->id] = [$tab, $tree->ordinals[$part->id] ?? count($this->columns[$tab] ?? [])];
                 $this->columns[$tab][] = $part->id;
             } elseif ($part->role === SpreadsheetRole::Row->value) {
-                $this->places[$part->id] = [$tab, $tree->ordinals[$part->id] ?? count($this->rows[$tab])];
+                $this->places[$part->id] = [$tab, $tree->ordinals[$part->id] ?? count($this->rows[$tab] ?? [])];
                 $this->rows[$tab][] = $part->id;
             }
         }

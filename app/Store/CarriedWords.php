@@ -1,0 +1,127 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store;
+
+use App\Models\Item;
+use App\Models\Version;
+use Illuminate\Support\Facades\DB;
+use MistyAttic\Core\Compare\Carried;
+use MistyAttic\Core\Compare\ChangeSet;
+use MistyAttic\Core\Compare\ChangeType;
+use MistyAttic\Core\Compare\CommonStretches;
+use MistyAttic\Core\Compare\Words;
+use MistyAttic\Core\Content\CanonicalJson;
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
+
+/** Which words of a version were not written in it, but came from another text: split off, joined, cut or copied and pasted. */
+final readonly class CarriedWords
+{
+    /** Versions before, in which something may have been cut that is pasted now. */
+    private const BACK = 3;
+
+    /** Words that a paragraph must have come with, to be looked for elsewhere. */
+    private const LONG = 4;
+
+    private const MOST_TEXTS = 40;
+
+    public function __construct(private States $states) {}
+
+    public function keep(Item $item, Version $version, PartTree $before, PartTree $after, ChangeSet $changes): void
+    {
+        DB::table('carried')->where(['item_id' => $item->id, 'number' => $version->number])->delete();
+        if ($version->number < 2) {
+            return;
+        }
+        $words = new Words;
+        $found = array_map(fn (Carried $carried) => [$carried, $version->number - 1], Carried::in($changes, $words));
+        foreach ($this->pasted($changes, $found) as $part) {
+            $found = [...$found, ...$this->copied($part, $before, $version->number - 1, $words) ?: $this->cutBefore($item, $version, $part, $words)];
+        }
+        $rows = array_map(fn (array $each) => [
+            'item_id' => $item->id, 'number' => $version->number, 'part' => $each[0]->part, 'at' => $each[0]->at, 'length' => $each[0]->length,
+            'source_part' => $each[0]->from, 'source_at' => $each[0]->fromAt, 'source_number' => $each[1],
+        ], $found);
+        foreach (array_chunk($rows, 100) as $batch) {
+            DB::table('carried')->insertOrIgnore($batch);
+        }
+    }
+
+    /**
+     * Whole texts that came from nowhere.
+     *
+     * @param  list<array{Carried, int}>  $found
+     * @return list<Part>
+     */
+    private function pasted(ChangeSet $changes, array $found): array
+    {
+        $known = array_fill_keys(array_map(fn (array $each) => $each[0]->part, $found), true);
+        $pasted = [];
+        foreach ($changes->changes as $change) {
+            $wrote = $change->type === ChangeType::Added || ($change->type === ChangeType::Edited && $change->before?->richText()->isEmpty() === true);
+            if ($wrote && $change->after !== null && ! isset($known[$change->id]) && str_word_count($change->after->richText()->text()) >= self::LONG) {
+                $pasted[] = $change->after;
+            }
+        }
+
+        return array_slice($pasted, 0, self::MOST_TEXTS);
+    }
+
+    /**
+     * A text that stands elsewhere, too, was copied there.
+     *
+     * @return list<array{Carried, int}>
+     */
+    private function copied(Part $part, PartTree $before, int $number, Words $words): array
+    {
+        $text = $part->richText()->text();
+        // A few words of it are looked for in the records as they are, which reads none of them.
+        $json = trim(CanonicalJson::encode(mb_substr($text, 0, 30)), '"');
+        foreach ($before->parts as $other) {
+            if ($other->id !== $part->id && $other->mayHold($json) && ! $other->richText()->isEmpty()) {
+                $found = $this->common($part, $other, $words);
+                if ($found !== []) {
+                    return array_map(fn (Carried $carried) => [$carried, $number], $found);
+                }
+            }
+        }
+
+        return [];
+    }
+
+    /**
+     * A text that its editor had cut a little earlier.
+     *
+     * @return list<array{Carried, int}>
+     */
+    private function cutBefore(Item $item, Version $version, Part $part, Words $words): array
+    {
+        $earlier = Version::query()->where(['item_id' => $item->id, 'user_id' => $version->user_id])->where('number', '<', $version->number)->where('number', '>=', max(2, $version->number - self::BACK))
+            ->where('removed', '>', 0)->orderByDesc('number')->pluck('number');
+        foreach ($earlier as $number) {
+            $root = Version::query()->where(['item_id' => $item->id, 'number' => $number - 1])->value('root');
+            $touched = DB::table('touches')->where(['item_id' => $item->id, 'number' => $number])->whereRaw('what & ? != 0', [ChangeType::Removed->bit() | ChangeType::Edited->bit()])->limit(self::MOST_TEXTS)->pluck('part');
+            $then = is_string($root) ? $this->states->tree($root) : null;
+            foreach ($then === null ? [] : $touched as $id) {
+                $other = $then->find((string) $id);
+                $found = $other === null || $other->richText()->isEmpty() ? [] : $this->common($part, $other, $words);
+                if ($found !== []) {
+                    return array_map(fn (Carried $carried) => [$carried, (int) $number - 1], $found);
+                }
+            }
+        }
+
+        return [];
+    }
+
+    /** @return list<Carried> */
+    private function common(Part $part, Part $other, Words $words): array
+    {
+        return array_map(
+            fn (array $common) => new Carried($part->id, $common[1], $common[4], $other->id, $common[3]),
+            CommonStretches::of([$words->cut($part->richText()->text())], [$words->cut($other->richText()->text())]),
+        );
+    }
+}

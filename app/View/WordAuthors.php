@@ -1,0 +1,160 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\View;
+
+use App\Models\Item;
+use App\Models\Version;
+use App\Store\States;
+use Illuminate\Support\Facades\DB;
+use MistyAttic\Core\Compare\ChangeType;
+use MistyAttic\Core\Compare\TextAuthors;
+use MistyAttic\Core\Compare\Words;
+use MistyAttic\Core\Content\RichText;
+use MistyAttic\Core\History\Answerable;
+use MistyAttic\Core\History\Touch;
+
+/**
+ * Who typed each word of a text and in which version, wherever the word stood then: restores are seen through, and words that
+ * were split off, joined or pasted are followed to where they came from. Reads only the versions that touched the text.
+ */
+final class WordAuthors
+{
+    /** The most earlier texts that are read. */
+    private const MOST_READINGS = 600;
+
+    /** Whether something could not be told for the work that it would be. */
+    public bool $coarse = false;
+
+    private int $readings = 0;
+
+    private readonly Words $words;
+
+    /** @var array<string, list<Touch>> part => what added or edited it, ascending */
+    private array $touches = [];
+
+    private bool $whole = false;
+
+    /** @var array<int, int> version => the earlier one that it brought back */
+    private array $sources;
+
+    /** @var array<string, array<int, list<\stdClass>>> part => version => what came into it from elsewhere */
+    private array $carried = [];
+
+    /** @var array<string, list<array{int, int}>> */
+    private array $known = [];
+
+    public function __construct(private readonly Item $item, private readonly int $until, private readonly States $states)
+    {
+        $this->words = new Words;
+        $this->sources = Version::query()->where('item_id', $item->id)->where('number', '<=', $until)->whereNotNull('source')->pluck('source', 'number')->map(fn (mixed $number) => (int) $number)->all();
+        foreach (DB::table('carried')->where('item_id', $item->id)->where('number', '<=', $until)->orderBy('number')->get() as $row) {
+            $this->carried[(string) $row->part][(int) $row->number][] = $row;
+        }
+    }
+
+    /** Reads the touches of all parts at once, instead of one by one. */
+    public function readAll(): void
+    {
+        $this->whole = true;
+        foreach ($this->query()->orderBy('number')->get(['part', 'number', 'user_id', 'what', 'position']) as $row) {
+            $this->touches[(string) $row->part][] = Comparison::touch($row);
+        }
+    }
+
+    /**
+     * The touches that made a text as a version left it, one for each run of an editor.
+     *
+     * @return list<Touch>
+     */
+    public function runs(string $part, int $number): array
+    {
+        $touches = array_values(array_filter($this->touchesOf($part), fn (Touch $touch) => $touch->number <= $number));
+
+        return Answerable::runs(Answerable::standing($touches, $this->sources), $this->carried[$part] ?? []);
+    }
+
+    /**
+     * @param  RichText|null  $text  the text as that version left it, if it is at hand
+     * @return list<array{int, int}>|null editor and version for each word; null when it can't be told
+     */
+    public function at(string $part, int $number, ?RichText $text = null): ?array
+    {
+        $runs = $this->runs($part, $number);
+        if ($runs === []) {
+            return null;
+        }
+        $key = $part.' '.$runs[count($runs) - 1]->number;
+
+        return $this->known[$key] ??= $this->told($part, $runs, $text);
+    }
+
+    /** Where a word came from that came into a text with a version. @return array{int, int}|null editor and version that wrote it; null when it was written there */
+    public function cameFrom(string $part, int $number, int $position): ?array
+    {
+        foreach ($this->carried[$part][$number] ?? [] as $row) {
+            if ($position >= $row->at && $position < $row->at + $row->length) {
+                return $this->at((string) $row->source_part, (int) $row->source_number)[$row->source_at + $position - $row->at] ?? null;
+            }
+        }
+
+        return null;
+    }
+
+    /** @return array<int, list<\stdClass>> the versions that carried something into a text */
+    public function carriedInto(string $part): array
+    {
+        return $this->carried[$part] ?? [];
+    }
+
+    /**
+     * @param  non-empty-list<Touch>  $runs
+     * @return list<array{int, int}>|null
+     */
+    private function told(string $part, array $runs, ?RichText $text): ?array
+    {
+        $this->readings += count($runs) - ($text === null ? 0 : 1);
+        if ($this->readings > self::MOST_READINGS) {
+            $this->coarse = true;
+
+            return null;
+        }
+        $roots = Version::query()->where('item_id', $this->item->id)->whereIn('number', array_column($text === null ? $runs : array_slice($runs, 0, -1), 'number'))->pluck('root', 'number')->all();
+        $states = [];
+        foreach ($runs as $at => $touch) {
+            if ($text !== null && $at === count($runs) - 1) {
+                $states[] = $text;
+
+                continue;
+            }
+            $found = $touch->position === null || ! isset($roots[$touch->number]) ? null : $this->states->part((string) $roots[$touch->number], $touch->position);
+            // Of a version that is no more, the next one answers for what it wrote.
+            $states[] = $found?->richText() ?? $states[count($states) - 1] ?? new RichText;
+        }
+        $authors = TextAuthors::through([new RichText, ...$states], $this->words);
+        $told = [];
+        foreach ($authors->addedBy as $at => $step) {
+            $touch = $runs[$step];
+            $told[$at] = $this->cameFrom($part, $touch->number, $authors->addedAt[$at]) ?? [$touch->editor, $touch->number];
+        }
+
+        return array_values($told);
+    }
+
+    /** @return list<Touch> */
+    private function touchesOf(string $part): array
+    {
+        if (! $this->whole && ! isset($this->touches[$part])) {
+            $this->touches[$part] = array_values($this->query()->where('part', $part)->orderBy('number')->get(['part', 'number', 'user_id', 'what', 'position'])->map(Comparison::touch(...))->all());
+        }
+
+        return $this->touches[$part] ?? [];
+    }
+
+    /** A move, also one that was brought back, leaves a text as it is. */
+    private function query(): \Illuminate\Database\Query\Builder
+    {
+        return DB::table('touches')->where('item_id', $this->item->id)->where('number', '<=', $this->until)->whereRaw('what & ? != 0', [ChangeType::Added->bit() | ChangeType::Edited->bit()]);
+    }
+}

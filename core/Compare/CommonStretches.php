@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MistyAttic\Core\Compare;
+
+/**
+ * Finds the words that came in one place and went from another. A stretch counts when it has three words or more, or is all
+ * that came or went; a single word only where it is all of a text. Longest first at each place. O(n) for texts that repeat
+ * little; each word is looked for at no more than {@see TRIES} places.
+ */
+final class CommonStretches
+{
+    private const TRIES = 24;
+
+    /**
+     * @param  list<list<string>>  $come  tokens ({@see Words::cut}) of each stretch that came
+     * @param  list<list<string>>  $gone
+     * @param  array<int, true>  $wholeCome  which of them are all of a text
+     * @param  array<int, true>  $wholeGone
+     * @return list<array{int, int, int, int, int}> stretch that came, position in it, stretch that went, position in it, tokens
+     */
+    public static function of(array $come, array $gone, array $wholeCome = [], array $wholeGone = []): array
+    {
+        $places = [];
+        foreach ($gone as $stretch => $tokens) {
+            foreach ($tokens as $at => $token) {
+                if (Words::counts($token)) {
+                    $places[$token][] = [$stretch, $at];
+                }
+            }
+        }
+        $found = $used = [];
+        foreach ($places === [] ? [] : $come as $stretch => $tokens) {
+            $all = count(array_filter($tokens, Words::counts(...)));
+            for ($at = 0, $free = 0; $at < count($tokens); $at++) {
+                $best = null;
+                foreach (array_slice($places[$tokens[$at]] ?? [], 0, self::TRIES) as [$from, $start]) {
+                    $match = self::around($tokens, $at, $free, $gone[$from], $start, $used[$from] ?? []);
+                    if ($match !== null && ($best === null || $match[2] > $best[2])) {
+                        $best = [...$match, $from];
+                    }
+                }
+                if ($best === null) {
+                    continue;
+                }
+                [$first, $fromFirst, $words, $length, $from] = $best;
+                $whole = $words === $all || $words === count(array_filter($gone[$from], Words::counts(...)));
+                if ($words >= 3 || ($whole && ($words >= 2 || isset($wholeCome[$stretch]) || isset($wholeGone[$from])))) {
+                    $found[] = [$stretch, $first, $from, $fromFirst, $length];
+                    for ($step = 0; $step < $length; $step++) {
+                        $used[$from][$fromFirst + $step] = true;
+                    }
+                    $at = $first + $length - 1;
+                    $free = $first + $length;
+                }
+            }
+        }
+
+        return $found;
+    }
+
+    /**
+     * The longest stretch around two equal tokens.
+     *
+     * @param  list<string>  $tokens
+     * @param  list<string>  $others
+     * @param  array<int, true>  $used
+     * @return array{int, int, int, int}|null from, from there, words, tokens
+     */
+    private static function around(array $tokens, int $at, int $free, array $others, int $start, array $used): ?array
+    {
+        if (isset($used[$start])) {
+            return null;
+        }
+        for ($back = 0; $at - $back > $free && $start - $back > 0 && $tokens[$at - $back - 1] === $others[$start - $back - 1] && ! isset($used[$start - $back - 1]); $back++);
+        for ($on = 1; $at + $on < count($tokens) && $start + $on < count($others) && $tokens[$at + $on] === $others[$start + $on] && ! isset($used[$start + $on]); $on++);
+        $words = count(array_filter(array_slice($tokens, $at - $back, $back + $on), Words::counts(...)));
+
+        return [$at - $back, $start - $back, $words, $back + $on];
+    }
+}

@@ -1,0 +1,46 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\World;
+
+/** What people of the world do. */
+enum Deed: string
+{
+    case Write = 'writes';
+    case Send = 'sends';
+    case SendUnanswered = 'sends and hears nothing';
+    case Hear = 'hears the answer';
+    case Look = 'looks for news';
+    case Reload = 'opens it anew';
+    case Wait = 'waits';
+    case Keep = 'keeps a version';
+    case Milestone = 'names a milestone';
+    case Restore = 'restores';
+    case Pick = 'brings back picked lines';
+    case PartBack = 'brings back a part';
+    case TakeBack = 'takes a restore back';
+    case TakeOut = 'takes out edits';
+    case CopyOut = 'copies out';
+    case Settle = 'settles';
+    case Publish = 'publishes';
+    case Answer = 'answers the form';
+    case EditEntry = 'edits an entry';
+    case Rights = 'changes a right';
+    case LookBack = 'looks back';
+
+    /** How often it is done, against the others. */
+    public function weight(): int
+    {
+        return match ($this) {
+            self::Write => 40,
+            self::Send => 26,
+            self::Hear, self::Look => 12,
+            self::SendUnanswered => 4,
+            self::Wait => 6,
+            self::LookBack => 2,
+            self::Reload, self::Answer, self::EditEntry, self::Settle => 3,
+            self::Keep, self::Milestone, self::Restore, self::Pick, self::PartBack, self::TakeBack, self::TakeOut, self::CopyOut, self::Publish, self::Rights => 2,
+        };
+    }
+}

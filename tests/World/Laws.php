@@ -1,0 +1,143 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\World;
+
+use App\Models\HeldEdit;
+use App\Models\Item;
+use App\Models\Version;
+use Illuminate\Support\Facades\Artisan;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Cell;
+
+/** The promises, held against everything that is stored. */
+final class Laws
+{
+    /** @var array<string, array<string, true>> root => tags */
+    private array $tags = [];
+
+    /** @var array<string, array<string, true>> item => tags whose first version was looked at */
+    private array $known = [];
+
+    /** @var array<string, int> item => the version up to which that was done */
+    private array $until = [];
+
+    public function __construct(private readonly World $world) {}
+
+    public function hold(): void
+    {
+        foreach ($this->world->items as $kind => $item) {
+            $item->refresh();
+            $versions = Version::query()->with('user')->where('item_id', $item->id)->orderBy('number')->get()->all();
+            $this->numbers($kind, $item, $versions);
+            $this->neverChange($kind, $item, $versions);
+            $this->authors($kind, $item, $versions);
+            $this->nothingLost($kind, $item, $versions);
+            if ($kind === 'spreadsheet') {
+                $this->sums($this->world->states->tree($item->root));
+            }
+        }
+    }
+
+    public function holdAtTheEnd(): void
+    {
+        $this->hold();
+        foreach ($this->world->windows() as $window) {
+            $root = $this->world->items[$window->item]->root;
+            if ($window->sent === null && ! $window->isDirty() && $window->base !== $root && $this->world->sees($window->who, $window->item)) {
+                throw Broken::law('All windows end alike', "{$window->who} sees another {$window->item}");
+            }
+        }
+        Artisan::call('attic:verify') === 0 || throw Broken::law('The store is sound', Artisan::output());
+    }
+
+    /** @param list<Version> $versions */
+    private function numbers(string $kind, Item $item, array $versions): void
+    {
+        array_map(fn (Version $version) => $version->number, $versions) === range(1, $item->head) || throw Broken::law('Numbers never go back and have no holes', $kind);
+        for ($at = 1; $at < count($versions); $at++) {
+            $versions[$at]->saved_at >= $versions[$at - 1]->saved_at || throw Broken::law('Numbers never go back and have no holes', "{$kind} {$versions[$at]->number} is older than the one before");
+        }
+    }
+
+    /** @param list<Version> $versions */
+    private function neverChange(string $kind, Item $item, array $versions): void
+    {
+        foreach ($versions as $version) {
+            if ($version->number < $item->head) {
+                $was = $this->world->ledger->left[$kind][$version->number] ??= $version->root;
+                $was === $version->root || throw Broken::law('A version left behind never changes', "{$kind} {$version->number}");
+            }
+        }
+    }
+
+    /** @param list<Version> $versions */
+    private function authors(string $kind, Item $item, array $versions): void
+    {
+        foreach ($versions as $version) {
+            if ($version->number <= ($this->until[$kind] ?? 0)) {
+                continue;
+            }
+            foreach (array_diff_key($this->tagsAt($version->root), $this->known[$kind] ?? []) as $tag => $unused) {
+                $author = Ledger::author((string) $tag);
+                if (! isset($this->world->people[$author]) || $version->user_id !== $this->world->people[$author]->id) {
+                    throw Broken::law('Nobody’s name stands on what they did not do', "version {$version->number} of the {$kind} by {$version->user->name} brought {$tag}");
+                }
+                $this->known[$kind][$tag] = true;
+            }
+            // The newest one may grow yet.
+            if ($version->number < $item->head) {
+                $this->until[$kind] = $version->number;
+            }
+        }
+    }
+
+    /** @param list<Version> $versions */
+    private function nothingLost(string $kind, Item $item, array $versions): void
+    {
+        $missing = $this->world->ledger->yes[$kind] ?? [];
+        foreach ($versions as $version) {
+            $missing = array_diff_key($missing, $this->tagsAt($version->root));
+        }
+        $missing = array_diff_key($missing, $this->tagsAt($item->root));
+        if ($missing === []) {
+            return;
+        }
+        $held = implode("\n", HeldEdit::query()->where('item_id', $item->id)->pluck('conflict')->all());
+        foreach ($missing as $tag => $unused) {
+            // Who goes on typing replaces their own words; what another took away is in a version.
+            $own = isset($this->world->ledger->taken[$kind][$tag][Ledger::author((string) $tag)]);
+            if (! $own && ! str_contains($held, ltrim((string) $tag, '#'))) {
+                throw Broken::law('What was answered with a yes is in a state or waits', "{$tag} is nowhere in the {$kind}");
+            }
+        }
+    }
+
+    /** A sum is what its cells add up to, worked out here. */
+    private function sums(PartTree $tree): void
+    {
+        foreach ($tree->parts as $row) {
+            foreach ($row->fields as $value) {
+                if (! Cell::isFormula($value) || preg_match('/^SUM\(\[(\w*)\.(\w+)\]:\[(\w*)\.(\w+)\]\)$/', (string) Cell::formula($value), $found) !== 1) {
+                    continue;
+                }
+                $rows = array_values(array_filter($tree->children()[$tree->parent($row->id)], fn (string $id) => $tree->get($id)->role === 'row'));
+                [$from, $to] = [array_search($found[1], $rows, true), array_search($found[3], $rows, true)];
+                $sum = 0;
+                foreach ($from === false || $to === false ? [] : array_slice($rows, min($from, $to), abs($to - $from) + 1) as $id) {
+                    $cell = $tree->get($id)->fields[$found[2]] ?? 0;
+                    $sum += is_int($cell) ? $cell : 0;
+                }
+                $result = Cell::result($value);
+                ($from === false || $to === false ? is_array($result) : $result === $sum) || throw Broken::law('A figure equals its calculation', Cell::formula($value).' is '.json_encode($result).", not {$sum}");
+            }
+        }
+    }
+
+    /** @return array<string, true> */
+    private function tagsAt(string $root): array
+    {
+        return $this->tags[$root] ??= Ledger::tags($this->world->states->tree($root));
+    }
+}

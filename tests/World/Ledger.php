@@ -1,0 +1,71 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\World;
+
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Content\RichText;
+
+/** What was typed by whom, what the server said yes to, and who took what away. */
+final class Ledger
+{
+    /** @var array<string, array<string, true>> item => tags that were answered with a yes */
+    public array $yes = [];
+
+    /** @var array<string, array<string, array<string, true>>> item => tag => who took it away, knowing it */
+    public array $taken = [];
+
+    /** @var array<string, array<int, string>> item => version that was left behind => its root */
+    public array $left = [];
+
+    /** @param array<string, true> $had @param array<string, true> $has */
+    public function sent(string $item, string $who, array $had, array $has): void
+    {
+        foreach (array_diff_key($had, $has) as $tag => $unused) {
+            $this->taken[$item][$tag][$who] = true;
+        }
+    }
+
+    /** @param array<string, true> $tags */
+    public function saidYes(string $item, array $tags): void
+    {
+        $this->yes[$item] = ($this->yes[$item] ?? []) + $tags;
+    }
+
+    /** Whose word or figure it is. */
+    public static function author(string $tag): string
+    {
+        return $tag[0] === '#' ? Pen::PEOPLE[(int) substr($tag, -1)] : explode('x', $tag)[0];
+    }
+
+    /** @return array<string, true> */
+    public static function tagsOf(string $text): array
+    {
+        preg_match_all(Pen::TAG, $text, $found);
+
+        return array_fill_keys($found[0], true);
+    }
+
+    /** @return array<string, true> the words and figures that people typed in a state */
+    public static function tags(PartTree $tree): array
+    {
+        $tags = [];
+        foreach ($tree->parts as $part) {
+            foreach ($part->fields as $value) {
+                $text = match (true) {
+                    $value instanceof RichText => $value->text(),
+                    is_array($value) => ($value[0] ?? null) === '=' ? '' : implode(' ', array_map(strval(...), $value)),
+                    default => (string) $value,
+                };
+                if (is_int($value) && $value >= 10_000) {
+                    $tags["#{$value}"] = true;
+                } elseif (preg_match_all(Pen::TAG, $text, $found) > 0) {
+                    $tags += array_fill_keys($found[0], true);
+                }
+            }
+        }
+
+        return $tags;
+    }
+}

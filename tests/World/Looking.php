@@ -1,0 +1,87 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\World;
+
+use App\Models\Item;
+use App\Models\User;
+use App\Models\Version;
+use DOMDocument;
+use DOMElement;
+use DOMXPath;
+use Illuminate\Foundation\Testing\TestCase;
+
+/** Somebody looks back at an item; wherever a page says who wrote or removed a word, the word's tag agrees. */
+final readonly class Looking
+{
+    public function __construct(private World $world, private Item $item, private string $kind) {}
+
+    public function at(TestCase $http, Chance $chance): void
+    {
+        $head = $this->item->head;
+        $from = 1 + $chance->under($head);
+        $to = min($head, $from + $chance->of([0, 1, 3, 1000]));
+        $see = fn (string $route, array $more) => (string) $this->world->allowed($http->get(route($route, [$this->item, ...$more])), "looking at {$route} ".json_encode($more))->getContent();
+        $this->writers($see('history', ['from' => $from, 'to' => $to, 'view' => 'who']));
+        $this->marks($see('history', ['from' => $from, 'to' => $to]), $from, $to);
+        $see('history', ['from' => $from, 'to' => $to, 'view' => 'was']);
+        $see('list', []);
+        $see('item', []);
+        $parts = $this->world->states->tree($this->item->root)->parts;
+        if ($parts !== []) {
+            $part = $chance->of($parts);
+            $see('part', [$part->id]);
+            if ($part->role === 'row' && $part->fields !== []) {
+                $this->world->allowed($http->get(route('cell', [$this->item, $part->id, $chance->of(array_map(strval(...), array_keys($part->fields)))])), 'looking at the history of a cell');
+            }
+        }
+    }
+
+    /** Who wrote what. */
+    private function writers(string $html): void
+    {
+        foreach ($this->nodes($html, "//*[contains(concat(' ', @class, ' '), ' written ')]") as $node) {
+            foreach (Ledger::tagsOf($node->textContent) as $tag => $unused) {
+                $this->is((string) preg_replace('/^.*? by |, .*$/', '', $node->getAttribute('title')), $tag, 'wrote', [Ledger::author($tag)]);
+            }
+        }
+    }
+
+    /** What changed: what came was written by its author or brought back, what went was taken away by somebody who had seen it. */
+    private function marks(string $html, int $from, int $to): void
+    {
+        $brought = Version::query()->where('item_id', $this->item->id)->where('number', '>', $from)->where('number', '<=', $to)->whereNotIn('cause', ['wrote', 'settled', 'made'])->pluck('user_id')->all();
+        $restorers = array_keys(array_filter($this->world->people, fn (User $person) => in_array($person->id, $brought, true)));
+        foreach (['ins' => 'added', 'del' => 'removed'] as $mark => $did) {
+            foreach ($this->nodes($html, "//{$mark}[@title]") as $node) {
+                foreach (Ledger::tagsOf($node->textContent) as $tag => $unused) {
+                    $allowed = $mark === 'ins' ? [Ledger::author($tag)] : array_keys($this->world->ledger->taken[$this->kind][$tag] ?? []);
+                    $this->is((string) preg_replace('/^\w+ by /', '', $node->getAttribute('title')), $tag, "{$did} between {$from} and {$to}", [...$allowed, ...$restorers]);
+                }
+            }
+        }
+    }
+
+    /** @param list<string> $allowed */
+    private function is(string $name, string $tag, string $did, array $allowed): void
+    {
+        foreach ($allowed as $who) {
+            $person = $this->world->people[$who] ?? null;
+            if ($person !== null && in_array($name, [$person->name, $person->firstName()], true)) {
+                return;
+            }
+        }
+        throw Broken::law('A word belongs to whoever typed it', "of the {$this->kind} it is said that {$name} {$did} {$tag}, which can only be of ".implode(', ', $allowed));
+    }
+
+    /** @return list<DOMElement> */
+    private function nodes(string $html, string $path): array
+    {
+        $document = new DOMDocument;
+        @$document->loadHTML('<?xml encoding="UTF-8">'.$html, LIBXML_NOERROR | LIBXML_NONET);
+        $nodes = (new DOMXPath($document))->query($path);
+
+        return $nodes === false ? [] : array_values(array_filter(iterator_to_array($nodes), fn ($node) => $node instanceof DOMElement));
+    }
+}

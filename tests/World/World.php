@@ -1,0 +1,457 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\World;
+
+use App\Models\HeldEdit;
+use App\Models\Item;
+use App\Models\Shelf;
+use App\Models\User;
+use App\Models\Version;
+use App\Store\States;
+use Illuminate\Foundation\Testing\TestCase;
+use Illuminate\Support\Facades\Date;
+use Illuminate\Testing\TestResponse;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Kinds;
+use MistyAttic\Core\Merge\Choice;
+use Symfony\Component\HttpFoundation\Response;
+
+/**
+ * People at work, over HTTP as their browsers send it. Each deed checks what can be seen at once; {@see Laws} looks at the whole.
+ */
+final class World
+{
+    public readonly Ledger $ledger;
+
+    /** @var array<string, Window> */
+    private array $windows = [];
+
+    private int $count = 1000;
+
+    /** @var array<string, string> short name => the address of an entry's sender */
+    private array $tokens = [];
+
+    /**
+     * @param  array<string, User>  $people  by short name; the visitor has none
+     * @param  array<string, Item>  $items  by kind
+     */
+    public function __construct(private readonly TestCase $http, public readonly States $states, public readonly array $people, public array $items, private readonly Shelf $shelf)
+    {
+        $this->ledger = new Ledger;
+    }
+
+    public function do(Step $step): void
+    {
+        // Between two deeds passes a second or two, now and then a minute or an hour.
+        $chance = new Chance($step->seed);
+        Date::setTestNow(Date::now()->addSeconds($step->deed === Deed::Wait ? $chance->of([30, 61, 400, 4000]) : 1 + $chance->under(3)));
+        match ($step->deed) {
+            Deed::Wait => null,
+            Deed::Write => $this->write($step, $chance),
+            Deed::Send, Deed::Keep => $this->send($step, $step->deed === Deed::Keep, ! $chance->once(4)),
+            Deed::SendUnanswered => $this->send($step, false, null),
+            Deed::Hear => $this->hear($step),
+            Deed::Look => $this->look($step),
+            Deed::Reload => $this->reload($step),
+            Deed::Milestone => $this->milestone($step),
+            Deed::Restore, Deed::Pick => $this->restore($step, $chance),
+            Deed::PartBack => $this->partBack($step, $chance),
+            Deed::TakeBack => $this->takeBack($step),
+            Deed::TakeOut => $this->takeOut($step, $chance),
+            Deed::CopyOut => $this->copyOut($step, $chance),
+            Deed::Settle => $this->settle($step, $chance),
+            Deed::Publish => $this->publish($step),
+            Deed::Answer => $this->answer($step, $chance),
+            Deed::EditEntry => $this->editEntry($step, $chance),
+            Deed::Rights => $this->rights($step, $chance),
+            Deed::LookBack => $this->lookBack($step, $chance),
+        };
+    }
+
+    /** All windows send what they have and take in what is there, until nothing is left to send. */
+    public function comeHome(): void
+    {
+        foreach ($this->windows as $window) {
+            for ($tries = 0; $tries < 6 && ($window->sent !== null || $window->isDirty()); $tries++) {
+                $window->sent === null ? $this->put($window, [], true) : $this->answered($window);
+                if (! $this->mayWrite($window->who)) {
+                    break;
+                }
+            }
+        }
+        foreach ($this->windows as $window) {
+            if ($window->sent === null && ! $window->isDirty()) {
+                $this->bring($window);
+            }
+        }
+    }
+
+    /** @return array<string, Window> */
+    public function windows(): array
+    {
+        return $this->windows;
+    }
+
+    public function pen(Chance $chance, string $kind, string $who): Pen
+    {
+        return new Pen($chance, $kind, $who, fn (): int => ++$this->count);
+    }
+
+    private function window(Step $step): Window
+    {
+        return $this->windows["{$step->who}/{$step->window}/{$step->item}"] ??= $this->opened($step);
+    }
+
+    private function opened(Step $step): Window
+    {
+        $state = $this->as($step->who)->getJson(route('state', $this->item($step)));
+        $this->allowed($state, 'opening');
+        $tree = Window::read($state->json('content'));
+
+        return new Window($step->who, $step->item, substr($step->who, 0, 1).$step->window.substr($step->item, 0, 2).count($this->windows), (string) $state->json('root'), $tree, $tree, (int) $state->json('number'));
+    }
+
+    private function item(Step $step): Item
+    {
+        return $this->items[$step->item]->refresh();
+    }
+
+    private function row(string $kind): ?string
+    {
+        return Kinds::named($kind)->grid()?->row;
+    }
+
+    private function as(string $who): TestCase
+    {
+        $this->shelf->unsetRelation('memberships');
+
+        return $this->http->actingAs($this->people[$who]->refresh());
+    }
+
+    private function mayWrite(string $who): bool
+    {
+        return in_array($this->shelf->memberships()->where('user_id', $this->people[$who]->id)->value('role')?->value, ['owner', 'editor'], true);
+    }
+
+    /** Drafts are for who writes. */
+    public function sees(string $who, string $item): bool
+    {
+        return $this->mayWrite($who) || (! Kinds::named($item)->isPublishable() && $this->shelf->memberships()->where('user_id', $this->people[$who]->id)->exists());
+    }
+
+    private function write(Step $step, Chance $chance): void
+    {
+        if (! $this->mayWrite($step->who)) {
+            return;
+        }
+        $window = $this->window($step);
+        $window->now = $this->pen($chance, $step->item, $step->who)->write($window->now);
+    }
+
+    /** @param bool|null $hears whether the answer comes at once, later (false), or never (null) */
+    private function send(Step $step, bool $keep, ?bool $hears): void
+    {
+        if (! $this->sees($step->who, $step->item)) {
+            return;
+        }
+        $window = $this->window($step);
+        if ($window->sent === null && ($window->isDirty() || $keep)) {
+            $this->put($window, $keep ? ['keep' => true] : [], $hears);
+        }
+    }
+
+    /** @param array<string, mixed> $more */
+    private function put(Window $window, array $more, ?bool $hears): void
+    {
+        $row = $this->row($window->item);
+        $may = $this->mayWrite($window->who);
+        $had = Ledger::tags($window->known);
+        $has = Ledger::tags($window->now);
+        $answer = $this->as($window->who)->putJson(route('state.save', $this->items[$window->item]), $window->sending($row) + $more);
+        if (! $may) {
+            $window->sent = null;
+            $answer->status() === 403 || $answer->status() === 404 || throw Broken::law('Only who may write writes', "{$window->who} was answered {$answer->status()}");
+
+            return;
+        }
+        $answer->status() === 200 || throw Broken::law('No root that was handed out is refused', "{$window->client()} of {$window->who} was answered {$answer->status()}: {$answer->getContent()}");
+        $this->ledger->sent($window->item, $window->who, $had + $window->unheard, $has);
+        $this->ledger->saidYes($window->item, $has);
+        $window->unheard = $hears === true ? [] : $window->unheard + $has;
+        $window->sent = $hears === null ? null : [$window->now, $answer->json()];
+        if ($hears === true) {
+            $this->answered($window);
+        }
+    }
+
+    private function answered(Window $window): void
+    {
+        if ($window->sent !== null && $window->sent[1] !== null) {
+            $window->unheard = [];
+            $window->hear($window->sent[1], $this->row($window->item));
+            $this->sameAsStored($window);
+        }
+    }
+
+    private function hear(Step $step): void
+    {
+        if ($this->sees($step->who, $step->item)) {
+            $this->answered($this->window($step));
+        }
+    }
+
+    private function look(Step $step): void
+    {
+        if (! $this->sees($step->who, $step->item)) {
+            return;
+        }
+        $window = $this->window($step);
+        $this->allowed($this->as($step->who)->getJson(route('live', [$this->item($step), 'client' => $window->name, 'root' => $window->base])), 'asking for news');
+        if ($window->sent === null && ! $window->isDirty()) {
+            $this->bring($window);
+        } elseif ($window->sent === null) {
+            $this->put($window, [], true);
+        }
+    }
+
+    private function bring(Window $window): void
+    {
+        if (! $this->sees($window->who, $window->item)) {
+            return;
+        }
+        $row = $this->row($window->item);
+        $state = $this->as($window->who)->getJson(route('state', [$this->items[$window->item], ...($row === null ? [] : ['since' => $window->base])]));
+        $this->allowed($state, 'fetching the newest state');
+        $newest = $state->json('content') !== null ? Window::read($state->json('content')) : Window::brought($window->known, $state->json('edits'));
+        $window->follow((string) $state->json('root'), (int) $state->json('number'), $newest);
+        $this->sameAsStored($window);
+    }
+
+    private function sameAsStored(Window $window): void
+    {
+        $stored = $this->states->tree($window->base);
+        if (! $window->known->equals($stored)) {
+            $at = 0;
+            for (; isset($window->known->parts[$at], $stored->parts[$at]) && $window->known->parts[$at]->record() === $stored->parts[$at]->record(); $at++);
+            throw Broken::law('Two windows that see the same root show the same', "{$window->who} sees of the {$window->item} ".(($window->known->parts[$at] ?? null)?->record() ?? 'nothing').' where '.(($stored->parts[$at] ?? null)?->record() ?? 'nothing').' is stored');
+        }
+    }
+
+    private function reload(Step $step): void
+    {
+        $key = "{$step->who}/{$step->window}/{$step->item}";
+        $window = $this->windows[$key] ?? null;
+        // What is not sent is kept by the browser; a window with an answer under way is left alone.
+        if ($window !== null && $window->sent === null && ! $window->isDirty()) {
+            unset($this->windows[$key]);
+        }
+        if ($this->sees($step->who, $step->item)) {
+            $this->window($step);
+        }
+    }
+
+    private function milestone(Step $step): void
+    {
+        if ($this->mayWrite($step->who)) {
+            $item = $this->item($step);
+            $this->allowed($this->as($step->who)->put(route('milestone.mark', [$item, $item->head]), ['name' => "Agreed {$step->seed}"]), 'naming a milestone');
+        }
+    }
+
+    private function restore(Step $step, Chance $chance): void
+    {
+        $item = $this->item($step);
+        if (! $this->mayWrite($step->who) || $item->head < 2) {
+            return;
+        }
+        $number = 1 + $chance->under($item->head - 1);
+        $version = Version::query()->where(['item_id' => $item->id, 'number' => $number])->firstOrFail();
+        $plan = $this->allowed($this->as($step->who)->get(route('restore', [$item, $number])), 'looking at a restore plan');
+        $before = $item->root;
+        $pick = [];
+        if ($step->deed === Deed::Pick) {
+            $lines = substr_count((string) $plan->getContent(), 'name="pick[]"');
+            if ($lines < 2) {
+                return;
+            }
+            $pick = ['lines' => $lines, 'pick' => [$chance->under($lines)]];
+        }
+        $this->allowed($this->as($step->who)->post(route('restore.store', [$item, $number]), ['seen' => $item->head] + $pick), 'restoring');
+        $item->refresh();
+        if ($pick === [] && $item->root !== $version->root) {
+            throw Broken::law('Restoring N gives N to the byte', "version {$number} of the {$step->item} was {$version->root}, it became {$item->root}");
+        }
+        $this->tookAway($step, $before, $item->root);
+    }
+
+    private function partBack(Step $step, Chance $chance): void
+    {
+        $item = $this->item($step);
+        if (! $this->mayWrite($step->who) || $item->head < 2) {
+            return;
+        }
+        $number = 1 + $chance->under($item->head);
+        $tree = $this->states->tree((string) Version::query()->where(['item_id' => $item->id, 'number' => $number])->value('root'));
+        if ($tree->parts === []) {
+            return;
+        }
+        $part = $chance->of($tree->parts)->id;
+        $before = $item->root;
+        $page = $this->as($step->who)->get(route('part', [$item, $part]));
+        $page->status() === 404 || $this->allowed($page, 'looking at the history of a part');
+        $this->allowed($this->as($step->who)->post(route('part.restore', [$item, $part, $number]), ['seen' => $item->head]), 'bringing back a part', 404, 409);
+        $this->tookAway($step, $before, $item->refresh()->root);
+    }
+
+    private function takeBack(Step $step): void
+    {
+        $item = $this->item($step);
+        $newest = Version::query()->where(['item_id' => $item->id, 'number' => $item->head])->firstOrFail();
+        if (! $this->mayWrite($step->who) || ! $newest->cause->canBeTakenBack() || $item->head < 2) {
+            return;
+        }
+        $was = (string) Version::query()->where(['item_id' => $item->id, 'number' => $item->head - 1])->value('root');
+        $before = $item->root;
+        $this->allowed($this->as($step->who)->post(route('restore.undo', [$item, $item->head])), 'taking a restore back');
+        $item->refresh()->root === $was || throw Broken::law('Taking back gives what was', "version {$newest->number} of the {$step->item} was taken back");
+        $this->tookAway($step, $before, $item->root);
+    }
+
+    private function takeOut(Step $step, Chance $chance): void
+    {
+        $item = $this->item($step);
+        if (! $this->mayWrite($step->who) || $item->head < 3) {
+            return;
+        }
+        $from = $chance->under($item->head - 1);
+        $editors = Version::query()->where('item_id', $item->id)->where('number', '>', max(1, $from))->orderBy('user_id')->distinct()->pluck('user_id')->all();
+        if ($editors === []) {
+            return;
+        }
+        $asked = ['from' => $from, 'to' => $item->head, 'by' => (int) $chance->of($editors)];
+        $before = $item->root;
+        $this->allowed($this->as($step->who)->get(route('take-out', [$item, ...$asked])), 'looking at what would be taken out');
+        $this->allowed($this->as($step->who)->post(route('take-out.store', $item), $asked + ['seen' => $item->head]), 'taking out edits');
+        $this->tookAway($step, $before, $item->refresh()->root);
+    }
+
+    private function copyOut(Step $step, Chance $chance): void
+    {
+        $item = $this->item($step);
+        if (! $this->mayWrite($step->who)) {
+            return;
+        }
+        $number = 1 + $chance->under($item->head);
+        $root = Version::query()->where(['item_id' => $item->id, 'number' => $number])->value('root');
+        $this->allowed($this->as($step->who)->post(route('copy.store', [$item, $number]), ['title' => 'A copy', 'shelf' => $this->shelf->key]), 'copying out');
+        $copy = Item::query()->latest('id')->firstOrFail();
+        $copy->root === $root || $step->item === 'report' || throw Broken::law('A copy is what was copied', "version {$number} of the {$step->item}");
+    }
+
+    private function settle(Step $step, Chance $chance): void
+    {
+        $held = HeldEdit::query()->with('item')->whereNull('settled_at')->where('user_id', $this->people[$step->who]->id)->orderBy('id')->get()->all();
+        if ($held === [] || ! $this->mayWrite($step->who)) {
+            return;
+        }
+        $one = $chance->of(array_values($held));
+        $this->allowed($this->as($step->who)->get(route('held', [$one->item, $one])), 'looking at a held edit');
+        $choice = $chance->of(Choice::for($one->meeting()->type));
+        $this->allowed($this->as($step->who)->put(route('held.settle', [$one->item, $one]), ['choice' => $choice->value, 'third' => $this->pen($chance, 'document', $step->who)->tag()]), 'settling');
+    }
+
+    private function publish(Step $step): void
+    {
+        $item = $this->item($step);
+        if ($item->isPublishable() && $item->kind !== 'entry' && $this->mayWrite($step->who)) {
+            $this->allowed($this->as($step->who)->post(route('publish.store', [$item, $item->head])), 'publishing', 403);
+        }
+    }
+
+    private function answer(Step $step, Chance $chance): void
+    {
+        $form = $this->items['form']->refresh();
+        if ($form->live === null || ! $form->is_public) {
+            return;
+        }
+        $questions = array_filter($this->states->tree($form->live->version->root)->parts, fn ($part) => $part->role === 'question' && in_array($part->string('type'), ['short', 'long'], true));
+        $answers = [];
+        $pen = $this->pen($chance, 'form', 'visitor');
+        foreach ($questions as $question) {
+            $answers[$question->id] = $pen->tag();
+        }
+        auth()->forgetGuards();
+        $this->allowed($this->http->post(route('read.send', $form->address), ['a' => $answers, 'seen' => array_column(array_filter($this->states->tree($form->live->version->root)->parts, fn ($part) => $part->role === 'page'), 'id')]), 'answering');
+    }
+
+    private function editEntry(Step $step, Chance $chance): void
+    {
+        $entries = $this->items['form']->entries()->orderBy('id')->get()->all();
+        if ($entries === [] || ! $this->mayWrite($step->who)) {
+            return;
+        }
+        $entry = $chance->of(array_values($entries));
+        $tree = $this->states->tree($entry->root);
+        if ($tree->parts === []) {
+            return;
+        }
+        $question = $chance->of($tree->parts)->id;
+        $answers = [];
+        foreach ($tree->parts as $part) {
+            $answers[$part->id] = $part->fields['value'] ?? '';
+        }
+        $this->allowed($this->as($step->who)->put(route('entry.save', $entry), ['base' => $entry->root, 'a' => [$question => $this->pen($chance, 'entry', $step->who)->tag()] + $answers]), 'editing an entry');
+    }
+
+    /** The owner makes somebody a viewer, an editor again, or removes and invites them. */
+    private function rights(Step $step, Chance $chance): void
+    {
+        $whose = $chance->of(['nell', 'jun']);
+        $membership = $this->shelf->memberships()->where('user_id', $this->people[$whose]->id)->first();
+        if ($membership === null) {
+            $this->shelf->memberships()->create(['user_id' => $this->people[$whose]->id, 'role' => 'editor']);
+        } elseif ($chance->once(3)) {
+            $this->allowed($this->as('ines')->delete(route('people.destroy', [$this->shelf, $membership])), 'removing somebody');
+        } else {
+            $this->allowed($this->as('ines')->put(route('people.update', [$this->shelf, $membership]), ['role' => $membership->role->value === 'viewer' ? 'editor' : 'viewer']), 'changing a role');
+        }
+    }
+
+    private function lookBack(Step $step, Chance $chance): void
+    {
+        if (! $this->sees($step->who, $step->item) || ! $this->mayWrite($step->who)) {
+            return;
+        }
+        $item = $this->item($step);
+        (new Looking($this, $item, $step->item))->at($this->as($step->who), $chance);
+    }
+
+    /** Who restores or takes out takes away what is not there any more. */
+    private function tookAway(Step $step, string $before, string $after): void
+    {
+        if ($before !== $after) {
+            $this->ledger->sent($step->item, $step->who, Ledger::tags($this->states->tree($before)), Ledger::tags($this->states->tree($after)));
+        }
+    }
+
+    /**
+     * @param  TestResponse<Response>  $response
+     * @return TestResponse<Response>
+     */
+    public function allowed(TestResponse $response, string $doing, int ...$also): TestResponse
+    {
+        if ($response->status() >= 400 && ! in_array($response->status(), $also, true)) {
+            $exception = $response->exception === null ? '' : get_class($response->exception).': '.$response->exception->getMessage().' at '.$response->exception->getFile().':'.$response->exception->getLine();
+            throw Broken::law('No request of somebody who may is refused', "{$doing} was answered {$response->status()}. {$exception}");
+        }
+
+        return $response;
+    }
+
+    public function tree(string $item): PartTree
+    {
+        return $this->states->tree($this->items[$item]->refresh()->root);
+    }
+}

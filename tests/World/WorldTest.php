@@ -1,0 +1,185 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\World;
+
+use App\Actions\MakeItem;
+use App\Models\Item;
+use App\Models\Role;
+use App\Models\Shelf;
+use App\Models\User;
+use App\Store\States;
+use Illuminate\Support\Facades\Date;
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Content\RichText;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\TestWith;
+use Tests\Feature\FeatureCase;
+
+/**
+ * Random people at work in every kind that is written together, and the laws that must hold whatever they do.
+ *
+ * ATTIC_WORLD_SEED is the seed of the fresh run, ATTIC_WORLD_STEPS how many steps each run has. What fails prints its seed and the
+ * fewest steps that still fail; such a script is kept in `cases/` as NAME.txt.
+ */
+final class WorldTest extends FeatureCase
+{
+    private const KINDS = ['document', 'page', 'form', 'spreadsheet'];
+
+    /** Steps of one world; a long run lives in many. */
+    private const LIFE = 250;
+
+    /** Steps after which the laws are looked at. */
+    private const EACH = 20;
+
+    #[TestWith([17])]
+    #[TestWith([0])]
+    public function test_the_laws_hold(int $seed): void
+    {
+        $steps = (int) (getenv('ATTIC_WORLD_STEPS') ?: 750);
+        $seed = $seed === 0 ? (int) (getenv('ATTIC_WORLD_SEED') ?: random_int(1, 1_000_000)) : $seed;
+        $chance = new Chance($seed);
+        for ($lived = 0; $lived < $steps; $lived += self::LIFE) {
+            $life = $this->life(new Chance($of = $chance->seed()), min(self::LIFE, $steps - $lived));
+            $broken = $this->live($life);
+            if ($broken !== null) {
+                self::fail("World of seed {$seed}, life {$of}.\n".$this->shrunk($life, $broken));
+            }
+        }
+        fwrite(STDERR, "world: seed {$seed}, {$lived} steps\n");
+        $this->addToAssertionCount(1);
+    }
+
+    /** @return array<string, array{string}> */
+    public static function scripts(): array
+    {
+        $scripts = [];
+        foreach (glob(__DIR__.'/cases/*.txt') ?: [] as $file) {
+            $scripts[basename($file, '.txt')] = [$file];
+        }
+
+        return $scripts;
+    }
+
+    #[DataProvider('scripts')]
+    public function test_a_script_that_failed_once(string $file): void
+    {
+        $lines = array_filter(file($file, FILE_IGNORE_NEW_LINES) ?: [], fn (string $line) => $line !== '' && $line[0] !== '/');
+        self::assertNull($this->live(array_map(Step::read(...), array_values($lines)))?->getMessage());
+    }
+
+    /** @return list<Step> */
+    private function life(Chance $chance, int $length): array
+    {
+        $deeds = array_merge(...array_map(fn (Deed $deed) => array_fill(0, $deed->weight(), $deed), Deed::cases()));
+        $steps = [];
+        for ($step = ['ines', 1, 'document']; count($steps) < $length;) {
+            // Somebody often goes on where they were.
+            $step = $chance->under(5) < 2 ? $step : [$chance->of(['ines', 'tobi', 'nell', 'jun']), $chance->under(4) === 0 ? 2 : 1, $chance->of(self::KINDS)];
+            $steps[] = new Step(...[...$step, $chance->of($deeds), $chance->seed()]);
+        }
+
+        return $steps;
+    }
+
+    /** @param list<Step> $steps */
+    private function live(array $steps): ?Broken
+    {
+        $this->tearDown();
+        $this->setUp();
+        $world = $this->world();
+        $laws = new Laws($world);
+        try {
+            foreach ($steps as $at => $step) {
+                $world->do($step);
+                if ($at % self::EACH === self::EACH - 1) {
+                    $laws->hold();
+                }
+            }
+            $world->comeHome();
+            $laws->holdAtTheEnd();
+        } catch (Broken $broken) {
+            return $broken;
+        } catch (\Throwable $error) {
+            return new Broken('No error: '.get_class($error).': '.$error->getMessage().' at '.$error->getFile().':'.$error->getLine(), 0, $error);
+        }
+
+        return null;
+    }
+
+    /**
+     * The fewest steps that still break the same law, by leaving out ever smaller pieces (A. Zeller and R. Hildebrandt, “Simplifying
+     * and Isolating Failure-Inducing Input”, IEEE TSE 28/2, 2002).
+     *
+     * @param  list<Step>  $steps
+     */
+    private function shrunk(array $steps, Broken $broken): string
+    {
+        $law = explode(':', $broken->getMessage())[0];
+        for ($size = intdiv(count($steps), 2), $tries = 0; $size >= 1 && $tries < 300; $size = $left ? $size : intdiv($size, 2)) {
+            $left = false;
+            for ($at = 0; $at < count($steps) && $tries < 300; $tries++) {
+                $fewer = [...array_slice($steps, 0, $at), ...array_slice($steps, $at + $size)];
+                $again = $this->live($fewer);
+                if ($again !== null && explode(':', $again->getMessage())[0] === $law) {
+                    [$steps, $broken, $left] = [$fewer, $again, true];
+                } else {
+                    $at += $size;
+                }
+            }
+        }
+
+        return "{$broken->getMessage()}\n".implode("\n", $steps);
+    }
+
+    private function world(): World
+    {
+        $people = [
+            'ines' => $this->person('Ines Oduya'), 'tobi' => $this->person('Tobi Falk'), 'nell' => $this->person('Nell Warwick'), 'jun' => $this->person('Jun Abara'), 'rafi' => $this->person('Rafi Sand'),
+            'visitor' => User::visitor(),
+        ];
+        $shelf = $this->shelf('Volunteers', [[$people['ines'], Role::Owner], [$people['tobi'], Role::Editor], [$people['nell'], Role::Editor], [$people['jun'], Role::Editor], [$people['rafi'], Role::Viewer]]);
+        $items = [];
+        foreach (self::KINDS as $kind) {
+            $items[$kind] = $this->app->make(MakeItem::class)->handle($shelf, $people['ines'], $kind, ucfirst($kind));
+            $this->save($items[$kind], $people['ines'], $this->start($kind));
+        }
+        $this->publish($items['form'], $people['ines']);
+        $items['form']->refresh()->update(['address' => 'form-of-the-world', 'is_public' => true]);
+        Date::setTestNow(Date::now()->addHour());
+
+        return new World($this, $this->app->make(States::class), $people, $items, $shelf);
+    }
+
+    private function start(string $kind): PartTree
+    {
+        $word = fn (string $text): RichText => RichText::plain($text);
+
+        return match ($kind) {
+            'document' => PartTree::of([
+                new Part('hea1', 'heading', 0, ['level' => 1, 'text' => $word('Opening the bench')]),
+                new Part('par1', 'paragraph', 0, ['text' => $word('Test every socket before anybody plugs in a thing.')]),
+                new Part('lis1', 'item', 0, ['style' => 'bullet', 'done' => false, 'text' => $word('Sign the log')]),
+                new Part('lis2', 'item', 1, ['style' => 'bullet', 'done' => false, 'text' => $word('with the time')]),
+                new Part('par2', 'paragraph', 0, ['text' => $word('Close the window and take the bins out.')]),
+            ]),
+            'page' => PartTree::of([
+                new Part('sect', 'section', 0, ['title' => 'When', 'background' => 'plain']), new Part('colu', 'column', 1, ['width' => 12]),
+                new Part('bloc', 'rich_text', 2, ['style' => 'plain', 'text' => $word('Open on Saturdays.')]), new Part('not1', 'call_out', 2, ['tone' => 'note', 'text' => $word('Bring the leads.')]),
+            ]),
+            'form' => PartTree::of([
+                new Part('sett', 'settings', 0, ['once' => false, 'audience' => 'anyone', 'editable' => true, 'thanks' => $word('Thank you.')]), new Part('fpag', 'page', 0, ['title' => 'You']),
+                new Part('ques', 'question', 1, ['type' => 'short', 'text' => $word('What is wrong with it?'), 'required' => false]),
+                new Part('quen', 'question', 1, ['type' => 'one', 'text' => $word('Which day?'), 'required' => false]), new Part('cho1', 'choice', 2, ['label' => 'Saturday', 'other' => false]), new Part('cho2', 'choice', 2, ['label' => 'Sunday', 'other' => false]),
+            ]),
+            default => PartTree::of([
+                new Part('tab1', 'tab', 0, ['name' => 'June', 'frozen' => 0]),
+                new Part('cfig1', 'column', 1, ['width' => 0, 'format' => '']), new Part('cfig2', 'column', 1, ['width' => 0, 'format' => '']), new Part('ctxt1', 'column', 1, ['width' => 0, 'format' => '']),
+                new Part('rrr1', 'row', 1, ['cfig1' => 3, 'ctxt1' => 'kettle']), new Part('rrr2', 'row', 1, ['cfig1' => 1, 'cfig2' => 5]), new Part('rrr3', 'row', 1, ['cfig1' => 2]), new Part('rrr4', 'row', 1, ['cfig2' => 9]),
+                new Part('rsum', 'row', 1, ['cfig1' => ['=', 'SUM([rrr1.cfig1]:[rrr4.cfig1])'], 'cfig2' => ['=', 'SUM([rrr1.cfig2]:[rrr4.cfig2])']]),
+            ]),
+        };
+    }
+}
