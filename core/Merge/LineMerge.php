@@ -25,7 +25,7 @@ final class LineMerge
         $words = new Words;
         $pieces = [];
         $at = 0;
-        foreach (Regions::of(Sequences::align($base, $theirs), Sequences::align($base, $mine)) as [$from, $to, $their, $my]) {
+        foreach (Regions::of(Sequences::align($base, $theirs)->settled($base, $theirs), Sequences::align($base, $mine)->settled($base, $mine)) as [$from, $to, $their, $my]) {
             $pieces[] = implode('', array_slice($base, $at, $from - $at));
             $at = $to;
             $was = array_slice($base, $from, $to - $from);

@@ -21,7 +21,7 @@ final class TakeOut
     {
         $conflicts = [];
         foreach ($versions as [$before, $after]) {
-            $merged = TreeMerge::of($after, $now, $before);
+            $merged = TreeMerge::of($after, $now, $before, apart: true);
             $now = $repair === null ? $merged->tree : $repair($merged->tree);
             array_push($conflicts, ...$merged->conflicts);
         }

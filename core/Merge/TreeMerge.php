@@ -57,6 +57,7 @@ final class TreeMerge
         private readonly PartTree $base,
         private readonly PartTree $theirs,
         private readonly PartTree $mine,
+        private readonly bool $apart,
     ) {
         $this->words = new Words;
         $this->theirChanges = TreeCompare::of($base, $theirs);
@@ -105,9 +106,10 @@ final class TreeMerge
         return $cells;
     }
 
-    public static function of(PartTree $base, PartTree $theirs, PartTree $mine): Merged
+    /** @param bool $apart see {@see TextMerge::of} */
+    public static function of(PartTree $base, PartTree $theirs, PartTree $mine, bool $apart = false): Merged
     {
-        $merge = new self($base, $theirs, $mine);
+        $merge = new self($base, $theirs, $mine, $apart);
         if ($merge->myChanges->isEmpty()) {
             return new Merged($theirs, []);
         }
@@ -301,7 +303,7 @@ final class TreeMerge
 
             return $their;
         }
-        $merge = TextMerge::of($was, $their, $my, $this->words);
+        $merge = TextMerge::of($was, $their, $my, $this->words, $this->apart);
         foreach ($merge->meetings as $meeting) {
             $this->conflicts[] = new Conflict(ConflictType::Text, $base->id, [$mine], null, $name, $meeting);
         }

@@ -37,5 +37,12 @@ final class MergeTest extends TestCase
             Cases::rewrite($file, $title, 'merged', $said);
         }
         self::assertSame($case['merged'], $said);
+
+        // Which of the two came first makes a difference only where they met.
+        $swapped = TreeMerge::of(Sketch::read($case['base'], $kind->name()), Sketch::read($case['mine'], $kind->name()), Sketch::read($case['theirs'], $kind->name()));
+        self::assertSame($merged->conflicts === [], $swapped->conflicts === [], 'with the sides swapped');
+        if ($merged->conflicts === []) {
+            self::assertSame(Sketch::write($tree, $kind->name()), Sketch::write($kind->repair($swapped->tree), $kind->name()), 'with the sides swapped');
+        }
     }
 }

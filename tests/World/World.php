@@ -359,7 +359,10 @@ final class World
         $one = $chance->of(array_values($held));
         $this->allowed($this->as($step->who)->get(route('held', [$one->item, $one])), 'looking at a held edit');
         $choice = $chance->of(Choice::for($one->meeting()->type));
+        $kind = (string) array_search($one->item_id, array_map(fn (Item $item) => $item->id, $this->items), true);
+        $before = $one->item->root;
         $this->allowed($this->as($step->who)->put(route('held.settle', [$one->item, $one]), ['choice' => $choice->value, 'third' => $this->pen($chance, 'document', $step->who)->tag()]), 'settling');
+        $this->tookAway(new Step($step->who, $step->window, $kind, $step->deed, $step->seed), $before, $one->item->refresh()->root);
     }
 
     private function publish(Step $step): void
