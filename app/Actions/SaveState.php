@@ -11,6 +11,7 @@ use App\Store\HandedRoots;
 use App\Store\States;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Calculate\Consequences;
+use MistyAttic\Core\Compare\Identities;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Edits;
 use MistyAttic\Core\Kinds\Kinds;
@@ -45,15 +46,17 @@ final readonly class SaveState
             if ($reading->tree === null) {
                 return new Unfit($reading->problems);
             }
-            $mine = $reading->tree;
-            $merged = $base === $headRoot ? new Merged($mine, []) : TreeMerge::of(...array_map(fn (PartTree $side) => Consequences::withoutResults($kind, $side), [$this->states->tree($base), $head, $mine]));
+            $sentTree = $reading->tree;
+            $from = $base === $headRoot ? $head : $this->states->tree($base);
+            $mine = $kind->grid() === null ? Identities::righted($from, $sentTree) : $sentTree;
+            $merged = $base === $headRoot ? new Merged($mine, []) : TreeMerge::of(...array_map(fn (PartTree $side) => Consequences::withoutResults($kind, $side), [$from, $head, $mine]));
             $tree = Consequences::of($kind, $head, $merged->tree, now()->format('Y-m-d'), ...($base === $headRoot ? [] : [$mine]));
             // Of edits most parts are the very same objects, of a whole state none.
             $root = $sent->tree === null ? $this->states->keepChanged($headRoot, $head, $tree) : $this->states->keep($tree, $headRoot);
             $sentRoot = match (true) {
-                $tree === $mine => $root,
-                $sent->tree === null && $sent->base === $headRoot => $this->states->keepChanged($headRoot, $head, $mine),
-                default => $this->states->keep($mine, $base),
+                $tree === $sentTree => $root,
+                $sent->tree === null && $sent->base === $headRoot => $this->states->keepChanged($headRoot, $head, $sentTree),
+                default => $this->states->keep($sentTree, $base),
             };
             $this->remember($item, $sent, $sentRoot, $root);
 
@@ -62,7 +65,7 @@ final readonly class SaveState
                 : $this->write->handle($item, $editor, new Written($head, $tree, $root, $sent->cause, kept: $sent->keep, note: $sent->note, at: $sent->at));
             $held = $merged->conflicts === [] ? [] : $this->hold->handle($item, $editor, $version, $tree, $merged->conflicts, $base);
 
-            return new Saved($version, $root, $sentRoot, $mine, $tree, $root !== $sentRoot, $held);
+            return new Saved($version, $root, $sentRoot, $sentTree, $tree, $root !== $sentRoot, $held);
         });
     }
 

@@ -13,6 +13,20 @@ use MistyAttic\Core\Kinds\Spreadsheet\Spelling;
 /** Gives the parts of a tree other ids, also where cells and formulas name them. */
 final class Fresh
 {
+    /**
+     * An id for a part that a repair puts in: it depends on the content alone, so that two repairs of the same agree, and is none that
+     * stands in the tree already, since a part that was put in once may have moved on.
+     */
+    public static function derived(string $from, PartTree $tree): string
+    {
+        for ($tries = ''; ; $tries .= '+') {
+            $id = 'c'.substr(hash('sha256', $from.$tries), 0, 12);
+            if (! $tree->has($id)) {
+                return $id;
+            }
+        }
+    }
+
     /** @param array<string, string> $ids old => new; what is not named keeps its own */
     public static function ids(PartTree $tree, array $ids): PartTree
     {

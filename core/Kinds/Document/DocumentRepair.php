@@ -7,6 +7,7 @@ namespace MistyAttic\Core\Kinds\Document;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
+use MistyAttic\Core\Kinds\Fresh;
 
 /**
  * Two people may have widened one table in different ways: after a merge every row gets as many cells as the widest and a
@@ -35,7 +36,7 @@ final class DocumentRepair
             }
             foreach ($rows as $row) {
                 for ($column = count($children[$row] ?? []); $column < $width; $column++) {
-                    $id = 'c'.substr(hash('crc32b', $row.'/'.$column).$row, 0, 16);
+                    $id = Fresh::derived($row.'/'.$column, $tree);
                     $children[$row][] = $id;
                     $parts[$id] = new Part($id, DocumentRole::Cell->value, 2, ['head' => false, 'text' => new RichText]);
                     $changed = true;

@@ -6,6 +6,7 @@ namespace MistyAttic\Core\Kinds\Page;
 
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Fresh;
 use MistyAttic\Core\Kinds\Label;
 use MistyAttic\Core\Kinds\SchemaKind;
 
@@ -40,7 +41,7 @@ final class PageKind extends SchemaKind
         foreach ($tree->parts as $at => $part) {
             $parts[] = $part;
             if ($part->role === PageRole::Section->value && ($tree->parts[$at + 1]->depth ?? 0) === 0) {
-                $parts[] = new Part('c'.substr(hash('sha256', $part->id), 0, 12), PageRole::Column->value, 1, ['width' => 12]);
+                $parts[] = new Part(Fresh::derived($part->id, $tree), PageRole::Column->value, 1, ['width' => 12]);
             }
         }
 
