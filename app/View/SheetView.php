@@ -59,6 +59,9 @@ final class SheetView
 
     private readonly Places $newPlaces;
 
+    /** @var array<string, string> tabs whose rows were sorted: in words, instead of a mark on each row */
+    private array $sorted = [];
+
     /** @var array<string, Part> columns of either side */
     private array $columnParts = [];
 
@@ -82,10 +85,12 @@ final class SheetView
         $layout = Layout::of($this->old, $this->new, $changes);
         $this->edits = new CellEdits($changes);
         $counts = [];
-        foreach ($changes->changes as $change) {
-            if ($change->part()->role !== SpreadsheetRole::Tab->value) {
-                $table = $change->type === ChangeType::Removed ? $this->old->parent($change->id) : $this->new->parent($change->id);
-                $counts[$table] = ($counts[$table] ?? 0) + ($change->type === ChangeType::Edited ? count($change->fields()) : 1);
+        foreach ($this->compared ? $comparison->entries : [] as $entry) {
+            // As many as the list beside it has lines.
+            $table = $entry->table();
+            if ($table !== null) {
+                $counts[$table] = ($counts[$table] ?? 0) + 1;
+                $this->sorted += $entry->statement->code === 'sorted' ? [$table => $entry->sentence] : [];
             }
         }
         foreach ($layout as $marked) {
@@ -109,6 +114,17 @@ final class SheetView
         $this->tab = $chosen->part->id ?? '';
         $this->frozen = $chosen?->part->int('frozen') ?? 0;
         $this->lay($chosen->children ?? []);
+    }
+
+    /** What is not marked row by row: that the rows of the tab were sorted. */
+    public function sorted(): ?string
+    {
+        return $this->sorted[$this->tab] ?? null;
+    }
+
+    private function hasMoved(MarkedPart $row): bool
+    {
+        return $row->movedFrom !== null && ! isset($this->sorted[$this->tab]);
     }
 
     public function count(): int
@@ -172,7 +188,7 @@ final class SheetView
         // What changed, with a little around it; the headings stay in sight.
         $shown = $rows === [] || ! $this->changed($rows) ? [] : [0 => true];
         foreach ($rows as $at => $row) {
-            if ($row->state !== null || $row->movedFrom !== null || $row->edited) {
+            if ($row->state !== null || $this->hasMoved($row) || $row->edited) {
                 for ($near = max(0, $at - self::AROUND); $near <= min(count($rows) - 1, $at + self::AROUND); $near++) {
                     $shown[$near] = true;
                 }
@@ -239,7 +255,7 @@ final class SheetView
                     $last = $at;
                 }
             }
-            $last = $row->state !== null || $row->movedFrom !== null ? $at : $last;
+            $last = $row->state !== null || $this->hasMoved($row) ? $at : $last;
         }
         $rows = array_slice($rows, 0, $last + 1);
         for ($end = count($this->columns); $end > 1 && ! isset($used[$this->columns[$end - 1]['id']]) && $this->columns[$end - 1]['state'] === 'same' && $this->columns[$end - 1]['note'] === null; $end--);
@@ -250,7 +266,7 @@ final class SheetView
     private function changed(array $rows): bool
     {
         foreach ($rows as $row) {
-            if ($row->state !== null || $row->movedFrom !== null || $row->edited) {
+            if ($row->state !== null || $this->hasMoved($row) || $row->edited) {
                 return true;
             }
         }
@@ -263,8 +279,8 @@ final class SheetView
         $id = $marked->part->id;
         $gone = $marked->state === ChangeType::Removed;
         $number = 1 + ($position ?? ($gone ? $this->oldPlaces : $this->newPlaces)->position($id));
-        $note = $marked->movedFrom === null ? null : (string) __('history.sheet.from_row', ['row' => (string) (1 + $this->oldPlaces->position($id))]);
-        $editor = $marked->state !== null ? $this->comparison->editorOf($id, $marked->state) : ($marked->movedFrom !== null ? $this->comparison->editorOf($id, ChangeType::Moved) : null);
+        $note = ! $this->hasMoved($marked) ? null : (string) __('history.sheet.from_row', ['row' => (string) (1 + $this->oldPlaces->position($id))]);
+        $editor = $marked->state !== null ? $this->comparison->editorOf($id, $marked->state) : ($this->hasMoved($marked) ? $this->comparison->editorOf($id, ChangeType::Moved) : null);
 
         return new SheetLine(0, $id, $number, $number <= $this->frozen && ! $gone, $marked->state->value ?? 'same', $note, $editor, array_map(fn (array $column) => $this->cell($marked, $column['id'], $column['state']), $this->columns));
     }

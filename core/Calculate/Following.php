@@ -14,9 +14,11 @@ use MistyAttic\Core\Kinds\Spreadsheet\Spelling;
 use MistyAttic\Core\Sequences\Increasing;
 
 /**
- * Lets ranges follow when the row or column at one of their ends goes or moves. A range becomes the stretch around those of
- * its members that stayed where they were, with the members right beside it: so a table sorted within a range keeps it, a
- * row that is carried off leaves it, and one whose ends are removed shrinks.
+ * Lets ranges follow when rows or columns go or move. After sorting or moving within a range it covers the same ones as before; what
+ * is put in between them joins it, one that is carried off past others leaves it, and one whose ends are removed shrinks. Where its
+ * members are scattered, as when a larger table is sorted around it, it stays where it stands.
+ *
+ * Cost: O(rows) once, and O(members) for each range of which a member moved or went.
  */
 final class Following
 {
@@ -27,6 +29,18 @@ final class Following
     /** @var array<string, true> rows and columns that are gone, or moved among their siblings */
     private array $uprooted = [];
 
+    /** @var array<string, list<int>> tab => how many before each old position were uprooted; rows and columns apart, by their first id */
+    private array $uprootedBefore = [];
+
+    /** @var array<string, list<int>> how many before each new position stood there before and stayed */
+    private array $rootedBefore = [];
+
+    /** @var array<string, list<int>> how many before each new position stood there before at all */
+    private array $knownBefore = [];
+
+    /** @var array<string, array{?string, ?string}|null> */
+    private array $stretches = [];
+
     private function __construct(private readonly PartTree $before, PartTree $after)
     {
         $this->old = new Places($before);
@@ -35,9 +49,29 @@ final class Following
             foreach ($old as $tab => $ids) {
                 if ($ids !== ($new[$tab] ?? [])) {
                     $this->uproot($ids, (string) $tab);
+                    $this->count($ids, $new[$tab] ?? []);
                 }
             }
         }
+    }
+
+    /**
+     * @param  list<string>  $old
+     * @param  list<string>  $new
+     */
+    private function count(array $old, array $new): void
+    {
+        $key = $old[0] ?? '';
+        $known = array_flip($old);
+        [$uprooted, $rooted, $stood] = [[0], [0], [0]];
+        foreach ($old as $at => $id) {
+            $uprooted[] = $uprooted[$at] + (isset($this->uprooted[$id]) ? 1 : 0);
+        }
+        foreach ($new as $at => $id) {
+            $rooted[] = $rooted[$at] + (isset($known[$id]) && ! isset($this->uprooted[$id]) ? 1 : 0);
+            $stood[] = $stood[$at] + (isset($known[$id]) ? 1 : 0);
+        }
+        [$this->uprootedBefore[$key], $this->rootedBefore[$key], $this->knownBefore[$key]] = [$uprooted, $rooted, $stood];
     }
 
     /** Changes the formulas of the later state that are as they were in the earlier one. */
@@ -96,33 +130,63 @@ final class Following
      */
     private function stretch(?string $from, ?string $to, array $old, array $new): ?array
     {
-        if ($from === null || $to === null || (! isset($this->uprooted[$from]) && ! isset($this->uprooted[$to]))) {
+        if ($from === null || $to === null) {
             return [$from, $to];
         }
         [$start, $end] = [$this->old->of($from), $this->old->of($to)];
         if ($start === null || $end === null || $start[0] !== $end[0]) {
             return [$from, $to];
         }
-        $list = $new[$start[0]] ?? [];
-        $low = min($start[1], $end[1]);
-        $members = array_slice($old[$start[0]], $low, abs($start[1] - $end[1]) + 1);
-        $positions = $rooted = [];
-        foreach ($members as $id) {
-            $place = $this->new->of($id);
-            if ($place !== null && $place[0] === $start[0]) {
-                $positions[$place[1]] = true;
-                if (! isset($this->uprooted[$id])) {
-                    $rooted[] = $place[1];
-                }
+        [$low, $high] = [min($start[1], $end[1]), max($start[1], $end[1])];
+        $uprooted = $this->uprootedBefore[$old[$start[0]][0] ?? ''] ?? null;
+        if ($uprooted === null || $uprooted[$low] === $uprooted[$high + 1]) {
+            return [$from, $to];
+        }
+        $key = "{$from} {$to}";
+        if (! array_key_exists($key, $this->stretches)) {
+            $this->stretches[$key] = $this->covering($old[$start[0]], $new[$start[0]] ?? [], $start[0], $low, $high);
+        }
+
+        return $this->stretches[$key];
+    }
+
+    /**
+     * The stretch that covers the most of a range's members without going over what stayed and is none of them.
+     *
+     * @param  list<string>  $old
+     * @param  list<string>  $new
+     * @return array{string, string}|null null when none of them is left
+     */
+    private function covering(array $old, array $new, string $tab, int $low, int $high): ?array
+    {
+        $positions = [];
+        for ($at = $low; $at <= $high; $at++) {
+            $place = $this->new->of($old[$at]);
+            if ($place !== null && $place[0] === $tab) {
+                $positions[] = $place[1];
             }
         }
-        $around = $rooted === [] ? array_keys($positions) : $rooted;
-        if ($around === []) {
+        if ($positions === []) {
             return null;
         }
-        for ($top = min($around); isset($positions[$top - 1]); $top--);
-        for ($bottom = max($around); isset($positions[$bottom + 1]); $bottom++);
+        sort($positions);
+        [$rooted, $known] = [$this->rootedBefore[$old[0]], $this->knownBefore[$old[0]]];
+        $best = [0, 0, 0];
+        for ($first = 0; $first < count($positions); $first = $last + 1) {
+            for ($last = $first; isset($positions[$last + 1]) && $rooted[$positions[$last] + 1] === $rooted[$positions[$last + 1]]; $last++);
+            // Of two as large the one that stayed.
+            $weight = [$last - $first + 1, $rooted[$positions[$last] + 1] - $rooted[$positions[$first]]];
+            if ($weight > [$best[0], $best[1]]) {
+                $best = [...$weight, $first];
+            }
+        }
+        [$count, , $first] = $best;
+        [$top, $bottom] = [$positions[$first], $positions[$first + $count - 1]];
+        $others = $known[$bottom + 1] - $known[$top] - $count;
+        if (2 * $count < count($positions) || $others > $count) {
+            [$top, $bottom] = [min($low, count($new) - 1), min($high, count($new) - 1)];
+        }
 
-        return [$list[$top], $list[$bottom]];
+        return [$new[$top], $new[$bottom]];
     }
 }

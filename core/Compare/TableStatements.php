@@ -116,7 +116,11 @@ final class TableStatements
             }
             $values = [];
             foreach ($children as $row) {
-                $values[] = Cell::result($this->new->get($row)->fields[$column] ?? null);
+                // A row that sums up others stays where it is when they are sorted.
+                $fields = $this->new->get($row)->fields;
+                if (array_filter($fields, fn (mixed $value) => str_contains((string) Cell::formula($value), ']:[')) === []) {
+                    $values[] = Cell::result($fields[$column] ?? null);
+                }
             }
             $values = array_values(array_filter($values, fn (mixed $value) => $value !== null));
             $name = $this->kind->label($this->new, $this->new->get($column));
@@ -137,7 +141,8 @@ final class TableStatements
         $up = $down = true;
         $different = false;
         for ($at = 1; $at < count($values); $at++) {
-            $order = $values[$at - 1] <=> $values[$at];
+            [$one, $two] = [$values[$at - 1], $values[$at]];
+            $order = is_string($one) && is_string($two) ? strnatcasecmp($one, $two) : $one <=> $two;
             $up = $up && $order <= 0;
             $down = $down && $order >= 0;
             $different = $different || $order !== 0;

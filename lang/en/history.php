@@ -54,6 +54,7 @@ return [
         'same' => '{1} one row the same|[2,*] :count rows the same',
         'tab' => ['added' => 'new', 'removed' => 'removed', 'moved' => 'moved'],
         'changes' => '{1} one change|[2,*] :count changes',
+        'sorted' => 'rows that only changed places are not marked.',
     ],
     'cell' => [
         'count' => '{1} One version wrote it|[2,*] :count versions wrote it',

@@ -131,3 +131,55 @@ test('ids are unlike each other', () => {
     assert.equal(ids.size, 5000);
     for (const id of ids) assert.match(id, /^[A-Za-z][A-Za-z0-9_-]{3,23}$/);
 });
+
+test('a sort leaves rows that add up others, and what is not chosen, where they are', () => {
+    const of = sheet();
+    const said = [];
+    commands(of, grid(of, 1, 1), (text) => said.push(text))['sort-up']();
+    assert.deepEqual(of.tabs[0].rows.map((row) => row.id), ['t1r0', 't1r2', 't1r1', 't1r3', 't1r4'], 'the total stays last');
+    assert.deepEqual(said, ['Sorted 3 rows. Row 5 stayed, since it adds others up.']);
+    commands(of, grid(of, 2, 1, 3, 1), (text) => said.push(text))['sort-down']('chosen');
+    assert.deepEqual(of.tabs[0].rows.map((row) => row.id), ['t1r0', 't1r2', 't1r3', 't1r1', 't1r4'], 'only the chosen two');
+    commands(of, grid(of, 2, 1, 3, 1), (text) => said.push(text))['sort-down']('chosen');
+    assert.equal(said.at(-1), 'They are in that order already.');
+});
+
+test('undo takes back one’s own and leaves what somebody else wrote over it', () => {
+    const of = sheet();
+    const left = [];
+    of.leftAlone = (count) => left.push(count);
+    of.run([{ do: 'cells', cells: [['t1r1', 't1c1', 20], ['t1r2', 't1c1', 30]] }]);
+    of.take();
+    of.arrived({});
+    of.bring({ cells: { t1r1: { t1c1: 21 } } });
+    of.undo();
+    assert.deepEqual([of.value('t1r1', 't1c1'), of.value('t1r2', 't1c1'), left], [21, 1.1, [1]], 'theirs stays, mine goes back, and it is said');
+    of.redo();
+    assert.deepEqual([of.value('t1r1', 't1c1'), of.value('t1r2', 't1c1')], [21, 30]);
+
+    // A row that I put in, and in which somebody else wrote.
+    of.run([{ do: 'place', places: [['mine', 'row', 'tab1', 't1r1', {}]] }]);
+    of.take();
+    of.arrived({});
+    of.bring({ cells: { mine: { t1c0: 'Kettle' } } });
+    of.undo();
+    assert.equal(of.value('mine', 't1c0'), 'Kettle');
+
+    // An order that somebody else made since.
+    of.run([{ do: 'order', tab: 'tab1', rows: ['t1r0', 't1r3', 't1r1', 'mine', 't1r2', 't1r4'] }]);
+    of.take();
+    of.arrived({});
+    of.bring({ placed: [['t1r3', null, 'tab1', 't1r2']] });
+    of.undo();
+    assert.deepEqual(of.tabs[0].rows.map((row) => row.id), ['t1r0', 't1r1', 'mine', 't1r2', 't1r3', 't1r4']);
+    assert.deepEqual(left, [1, 1, 1]);
+});
+
+test('what is put in is chosen, so that it is written in next', () => {
+    const of = sheet();
+    const at = grid(of, 1, 1, 2, 1);
+    at.choose = (spot) => (at.at = spot);
+    commands(of, at)['row-below']();
+    assert.deepEqual([at.from, at.at], [{ row: 3, column: 1 }, { row: 4, column: 1 }]);
+    assert.deepEqual(of.tabs[0].rows[3].cells, {});
+});

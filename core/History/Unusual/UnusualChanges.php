@@ -34,6 +34,12 @@ final class UnusualChanges
     /** … so much of them is, more than came. */
     private const GONE_SHARE = 0.4;
 
+    /** A shorter text with at least so many words is blanked when … */
+    private const SHORT_WORDS = 25;
+
+    /** … so much of it is gone. */
+    private const SHORT_SHARE = 0.9;
+
     /** Numbers that a column must hold besides, for one to stand out of it. */
     private const COLUMN_NUMBERS = 8;
 
@@ -247,11 +253,12 @@ final class UnusualChanges
                 $most = [$removed, $change->id];
             }
         }
-        if ($gone < self::TEXT_WORDS * self::GONE_SHARE) {
+        if ($gone < self::SHORT_WORDS * self::SHORT_SHARE) {
             return;
         }
         $all = array_sum(array_map(fn (Part $part) => array_sum(array_map(fn (mixed $value) => $value instanceof RichText ? $words->count($value) : 0, $part->fields)), $this->old->parts));
-        if ($all >= self::TEXT_WORDS && $gone - $came >= self::GONE_SHARE * $all) {
+        $share = $all >= self::TEXT_WORDS ? self::GONE_SHARE : self::SHORT_SHARE;
+        if ($all >= self::SHORT_WORDS && $gone - $came >= $share * $all) {
             $this->found[] = new UnusualChange(UnusualType::MuchGone, [$most[1]], null, ['gone' => $gone, 'words' => $all]);
         }
     }

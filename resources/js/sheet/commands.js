@@ -1,7 +1,8 @@
 import { newId } from '../common/new-id.js';
 import { carriedTo } from './clipboard.js';
 import { shifted } from './formula.js';
-import { bareOf, dressed, formulaOf, lookOf, resultOf } from './cell.js';
+import { sorting } from './sorting.js';
+import { bareOf, dressed, formulaOf, lookOf } from './cell.js';
 import { FORMATS, lookParts, lookWith } from './values.js';
 
 /**
@@ -12,8 +13,15 @@ import { FORMATS, lookParts, lookWith } from './values.js';
  * @typedef {[string, string, Value | undefined]} Write row, column, value
  */
 
-/** @param {Sheet} sheet @param {Grid} grid @returns {Record<string, (value?: string) => void>} what the tools do, by name */
-export function commands(sheet, grid) {
+/**
+ * What the tools do, by name.
+ *
+ * @param {Sheet} sheet
+ * @param {Grid} grid
+ * @param {(text: string) => void} [say] tells what came of it
+ * @returns {Record<string, (value?: string) => void>}
+ */
+export function commands(sheet, grid, say = () => {}) {
     /** @param {Op[]} ops */
     const run = (...ops) => sheet.run(ops);
     /** @param {(value: Value | undefined) => Value | undefined} other */
@@ -79,27 +87,19 @@ export function commands(sheet, grid) {
         grid.from = { row: grid.from.row + move.row, column: grid.from.column + move.column };
         grid.choose({ row: grid.at.row + move.row, column: grid.at.column + move.column }, true);
     };
-    /** @param {1 | -1} direction */
-    const sort = (direction) => {
-        const column = grid.column.id;
-        const rows = grid.tab.rows.slice(grid.tab.frozen);
-        /** @param {Value | undefined} value @returns {[number, any]} */
-        const key = (value) => {
-            const result = resultOf(value);
-            if (result === undefined || result === '') return [9, 0];
-            if (Array.isArray(result)) return result[0] === 'd' ? [1, result[1]] : [4, result[1]];
-            return typeof result === 'number' ? [0, result] : typeof result === 'string' ? [2, result] : [3, result];
-        };
-        const collator = new Intl.Collator('en', { numeric: true, sensitivity: 'base' });
-        const keyed = rows.map((row, at) => ({ id: row.id, at, key: key(row.cells[column]) }));
-        keyed.sort((one, two) => {
-            // What is empty stands last either way.
-            if ((one.key[0] === 9) !== (two.key[0] === 9)) return one.key[0] - two.key[0];
-            const order = one.key[0] !== two.key[0] ? one.key[0] - two.key[0] : one.key[0] === 2 ? collator.compare(one.key[1], two.key[1]) : one.key[1] < two.key[1] ? -1 : one.key[1] > two.key[1] ? 1 : 0;
-            return order * direction || one.at - two.at;
-        });
-        const order = [...grid.tab.rows.slice(0, grid.tab.frozen).map((row) => row.id), ...keyed.map((each) => each.id)];
-        if (order.some((id, at) => grid.tab.rows[at].id !== id)) run({ do: 'order', tab: grid.tab.id, rows: order });
+    /** @param {1 | -1} direction @param {string} which `chosen` for the chosen rows, else all below the headings */
+    const sort = (direction, which) => {
+        const chosen = which === 'chosen' ? (grid.rows ?? []).slice(grid.range.top, grid.range.bottom + 1) : grid.tab.rows.slice(grid.tab.frozen);
+        const { order, sorted, stayed } = sorting(grid.tab, chosen, grid.column.id, direction);
+        const left = stayed.length === 0 ? '' : stayed.length === 1 ? ` Row ${sheet.position(stayed[0].id) + 1} stayed, since it adds others up.` : ` ${stayed.length} rows stayed, since they add others up.`;
+        const changes = order.some((id, at) => grid.tab.rows[at].id !== id);
+        if (changes) run({ do: 'order', tab: grid.tab.id, rows: order });
+        say(changes ? `Sorted ${sorted === 1 ? 'one row' : `${sorted} rows`}.${left}` : `They are in that order already.${left}`);
+    };
+    /** Chooses what was put in, so that it is written in next. @param {import('./grid.js').Range} range */
+    const chooseNew = ({ top, bottom, left, right }) => {
+        grid.from = { row: top, column: left };
+        grid.choose({ row: bottom, column: right }, true);
     };
     /** @param {boolean} down */
     const fill = (down) => {
@@ -145,7 +145,11 @@ export function commands(sheet, grid) {
         'fill-down': () => fill(true),
         'fill-right': () => fill(false),
         'row-above': () => run(addRows(sheet.position((grid.rows ?? [])[grid.range.top]?.id ?? ''), grid.range.bottom - grid.range.top + 1)),
-        'row-below': () => run(addRows(sheet.position((grid.rows ?? [])[grid.range.bottom]?.id ?? '') + 1, grid.range.bottom - grid.range.top + 1)),
+        'row-below': () => {
+            const { top, bottom, left, right } = grid.range;
+            run(addRows(sheet.position((grid.rows ?? [])[bottom]?.id ?? '') + 1, bottom - top + 1));
+            if (grid.filter === null) chooseNew({ top: bottom + 1, bottom: 2 * bottom - top + 1, left, right });
+        },
         'rows-more': () => run(addRows(grid.tab.rows.length, 100)),
         'row-remove': () => {
             const chosen = (grid.rows ?? []).slice(grid.range.top, grid.range.bottom + 1).map((row) => row.id);
@@ -156,7 +160,11 @@ export function commands(sheet, grid) {
         'row-up': () => shift('rows', -1),
         'row-down': () => shift('rows', 1),
         'column-before': () => run(addColumns(grid.range.left, grid.range.right - grid.range.left + 1)),
-        'column-after': () => run(addColumns(grid.range.right + 1, grid.range.right - grid.range.left + 1)),
+        'column-after': () => {
+            const { top, bottom, left, right } = grid.range;
+            run(addColumns(right + 1, right - left + 1));
+            chooseNew({ top, bottom, left: right + 1, right: 2 * right - left + 1 });
+        },
         'column-remove': () => {
             const chosen = grid.tab.columns.slice(grid.range.left, grid.range.right + 1).map((column) => column.id);
             const keeps = chosen.length === grid.tab.columns.length ? [addColumns(0, 1)] : [];
@@ -165,8 +173,8 @@ export function commands(sheet, grid) {
         'column-left': () => shift('columns', -1),
         'column-right': () => shift('columns', 1),
         'column-width': (width = '0') => run(...grid.tab.columns.slice(grid.range.left, grid.range.right + 1).map((column) => /** @type {Op} */ ({ do: 'fields', id: column.id, fields: { width: Math.max(0, Math.min(2000, Number(width))) } }))),
-        'sort-up': () => sort(1),
-        'sort-down': () => sort(-1),
+        'sort-up': (which = '') => sort(1, which),
+        'sort-down': (which = '') => sort(-1, which),
         header: () => run({ do: 'fields', id: grid.tab.id, fields: { frozen: grid.range.bottom + 1 } }),
         'header-none': () => run({ do: 'fields', id: grid.tab.id, fields: { frozen: 0 } }),
         'tab-add': () => {

@@ -1,5 +1,5 @@
 import { Dirty } from './dirty.js';
-import { formulaOf, same, write } from './cell.js';
+import { formulaOf, same, sameInput, write } from './cell.js';
 
 /**
  * A cell's value as it is kept: a number, a text or a boolean is itself; `["d", "2026-05-03"]` a day, `["!", "#DIV/0!"]` an
@@ -15,11 +15,13 @@ import { formulaOf, same, write } from './cell.js';
  */
 
 /** Something that can be done to a sheet; doing it gives what undoes it.
- * @typedef {{do: 'cells', cells: [string, string, Value | undefined][]}
- *   | {do: 'fields', id: string, fields: Record<string, any>}
+ * `over` is what it undoes: what somebody else wrote over since stays as it is.
+ *
+ * @typedef {{do: 'cells', cells: [string, string, Value | undefined][], over?: (Value | undefined)[]}
+ *   | {do: 'fields', id: string, fields: Record<string, any>, over?: Record<string, any>}
  *   | {do: 'place', places: Place[]}
- *   | {do: 'remove', ids: string[]}
- *   | {do: 'order', tab: string, rows: string[]}} Op
+ *   | {do: 'remove', ids: string[], over?: Record<string, Record<string, any>>}
+ *   | {do: 'order', tab: string, rows: string[], over?: string[]}} Op
  */
 
 /** A spreadsheet in the browser: its tabs, what was done to it, and what of that is not saved. */
@@ -43,6 +45,9 @@ export class Sheet {
         this.done = [];
         /** @type {() => void} */
         this.changed = () => {};
+        /** What an undo left alone, since somebody else wrote over it. @type {(count: number) => void} */
+        this.leftAlone = () => {};
+        this.left = 0;
         this.replace(parts);
     }
 
@@ -109,8 +114,11 @@ export class Sheet {
     again(from, to) {
         const ops = from.pop();
         if (!ops) return;
-        to.push(this.perform(ops));
-        this.changed();
+        this.left = 0;
+        const back = this.perform(ops);
+        if (back.length) to.push(back);
+        if (back.length) this.changed();
+        if (this.left) this.leftAlone(this.left);
     }
 
     /** @param {Op[]} ops @returns {Op[]} */
@@ -124,24 +132,35 @@ export class Sheet {
             case 'cells': {
                 /** @type {[string, string, Value | undefined][]} */
                 const back = [];
-                for (const [id, column, value] of op.cells) {
+                /** @type {(Value | undefined)[]} */
+                const over = [];
+                op.cells.forEach(([id, column, value], at) => {
                     const row = this.row(id);
-                    if (!row || same(row.cells[column], value)) continue;
+                    if (!row || same(row.cells[column], value)) return;
+                    if (op.over && !sameInput(row.cells[column], op.over[at])) {
+                        this.left++;
+                        return;
+                    }
                     back.push([id, column, row.cells[column]]);
+                    over.push(value);
                     write(row, column, value);
                     Dirty.note(this.dirty.cells, id, column);
-                }
-                return back.length ? [{ do: 'cells', cells: back.reverse() }] : [];
+                });
+                return back.length ? [{ do: 'cells', cells: back.reverse(), over: over.reverse() }] : [];
             }
             case 'fields': {
                 const part = /** @type {Record<string, any> | undefined} */ (this.parts.get(op.id));
                 if (!part) return [];
-                const names = Object.keys(op.fields).filter((name) => part[name] !== op.fields[name]);
+                const differing = Object.keys(op.fields).filter((name) => part[name] !== op.fields[name]);
+                const names = differing.filter((name) => !op.over || part[name] === op.over[name]);
+                this.left += differing.length - names.length;
                 if (names.length === 0) return [];
                 const before = Object.fromEntries(names.map((name) => [name, part[name]]));
-                Object.assign(part, op.fields);
-                for (const name of names) Dirty.note(this.dirty.fields, op.id, name);
-                return [{ do: 'fields', id: op.id, fields: before }];
+                for (const name of names) {
+                    part[name] = op.fields[name];
+                    Dirty.note(this.dirty.fields, op.id, name);
+                }
+                return [{ do: 'fields', id: op.id, fields: before, over: op.fields }];
             }
             case 'place': {
                 /** @type {Op[]} */
@@ -154,7 +173,7 @@ export class Sheet {
                     } else if (role !== null) {
                         this.insert(id, role, parent, after, fields ?? {});
                         this.dirty.added.add(id);
-                        back.push({ do: 'remove', ids: [id] });
+                        back.push({ do: 'remove', ids: [id], over: { [id]: { ...(fields ?? {}) } } });
                     }
                 }
                 return back;
@@ -164,6 +183,10 @@ export class Sheet {
                 const back = [];
                 for (const id of op.ids) {
                     if (!this.parts.has(id)) continue;
+                    if (op.over && this.isFilled(id, op.over[id] ?? {})) {
+                        this.left++;
+                        continue;
+                    }
                     const { places, cells } = this.without(id);
                     if (cells.length) back.push({ do: 'cells', cells });
                     back.push({ do: 'place', places });
@@ -182,12 +205,27 @@ export class Sheet {
                 if (!tab) return [];
                 const before = tab.rows.map((row) => row.id);
                 const named = new Set(op.rows);
+                if (op.over) {
+                    const known = new Set(op.over);
+                    if (before.filter((id) => known.has(id)).join() !== op.over.filter((id) => this.parts.has(id)).join()) {
+                        this.left++;
+                        return [];
+                    }
+                }
                 tab.rows = [...tab.rows.filter((row) => !named.has(row.id)), ...op.rows.flatMap((id) => this.row(id) ?? [])];
                 this.positions = null;
                 this.dirty.sorted.add(op.tab);
-                return [{ do: 'order', tab: op.tab, rows: before }];
+                return [{ do: 'order', tab: op.tab, rows: before, over: tab.rows.map((row) => row.id) }];
             }
         }
+    }
+
+    /** Whether somebody wrote in what was put in. @param {string} id @param {Record<string, any>} fields what it was put in with */
+    isFilled(id, fields) {
+        const part = /** @type {any} */ (this.parts.get(id));
+        if ('cells' in part) return Object.entries(part.cells).some(([column, value]) => !sameInput(value, fields[column]));
+        const rows = /** @type {Row[]} */ (part.rows ?? this.tabOf.get(id)?.rows ?? []);
+        return rows.some((row) => ('rows' in part ? Object.keys(row.cells).length > 0 : row.cells[id] !== undefined));
     }
 
     /** The part before one among its like. @param {string} id @returns {string | null} */

@@ -31,7 +31,13 @@ export async function attachSheet(root) {
     const bottom = foot(find('foot'), item.number);
     const sheet = new Sheet(await content(place, item, bottom.say));
     const grid = new Grid(find('grid'), sheet, { readOnly: !item.editable });
-    const does = commands(sheet, grid);
+    const said = find('sheet-said');
+    /** @param {string} text */
+    const tell = (text) => {
+        said.textContent = text;
+    };
+    const does = commands(sheet, grid, tell);
+    sheet.leftAlone = (count) => tell(`${count === 1 ? 'One thing' : `${count} things`} stayed as it is: somebody else has written over it since.`.replace('things stayed as it is', 'things stayed as they are'));
     const editor = cellEditor(sheet, grid, {
         line: find('cell-line'), where: find('cell-place'), story: find('cell-story'), editable: item.editable, makeRoom: () => does['make-room']('1 0'),
     });
@@ -47,6 +53,7 @@ export async function attachSheet(root) {
         moved: bottom.moved,
     }, { soon: SOON, bytes: 32_000_000 });
     sheet.changed = () => {
+        tell('');
         bottom.closeNote();
         refresh();
         sync.changed();

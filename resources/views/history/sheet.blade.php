@@ -37,8 +37,9 @@
             @endif
         </p>
     @endif
+    @if ($sheet->sorted() !== null)<p class="state-legend">{{ $sheet->sorted() }}: {{ __('history.sheet.sorted') }}</p>@endif
     @if ($sheet->count() === 0)
-        <p class="changes-none">@if ($address->view === 'changed') Nothing changed in this tab. @else This tab is empty. @endif</p>
+        <p class="changes-none">@if ($sheet->sorted() !== null) Nothing else changed in this tab. @elseif ($address->view === 'changed') Nothing changed in this tab. @else This tab is empty. @endif</p>
     @else
         <table class="lined" data-lined="{{ $address->with([], 'lines') }}" data-cells="{{ route('item', $item) }}" data-ends="from={{ $from->number }}&amp;to={{ $to->number }}">
             <colgroup><col width="64">@foreach ($sheet->columns as $column)<col width="{{ $column['width'] ?: 112 }}">@endforeach</colgroup>

@@ -45,9 +45,12 @@
     </span>
     <span class="tool-group">
         <details class="menu" data-menu><summary>Sort</summary><div class="menu-sheet">
-            <p class="menu-note">All rows below the headings, by the chosen column</p>
+            <p class="menu-note">By the chosen column, all rows below the headings. Rows that add others up stay.</p>
             <button type="button" class="menu-line" data-do="sort-up">Smallest first</button>
             <button type="button" class="menu-line" data-do="sort-down">Largest first</button>
+            <p class="menu-note">Only the chosen rows</p>
+            <button type="button" class="menu-line" data-do="sort-up" data-value="chosen">Chosen, smallest first</button>
+            <button type="button" class="menu-line" data-do="sort-down" data-value="chosen">Chosen, largest first</button>
         </div></details>
         <details class="menu tool-filter" data-menu><summary>Filter</summary>
             <form class="menu-sheet menu-form" data-filter>
