@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\View;
 
+use App\Models\Cause;
 use App\Models\Item;
 use App\Models\Version;
 use App\Store\Excerpt;
@@ -68,7 +69,7 @@ final class CellStory
             $after = $version === null || $position === null ? null : $states->part($version->root, (int) $position);
             $what = (int) array_reduce($of->all(), fn (int $bits, object $touch): int => $bits | (int) $touch->what, 0);
             $own = $of->contains('part', "{$row}/{$column}");
-            $sentence = $version === null ? null : $this->sentence($what, $own, $before, $after);
+            $sentence = $version === null ? null : $this->sentence($version, $what, $own, $before, $after);
             if ($version !== null && $sentence !== null) {
                 $steps[] = [$version, $sentence, $after];
             }
@@ -126,13 +127,16 @@ final class CellStory
         return ['line' => implode(' ', array_map(fn (array $point) => "{$point['x']},{$point['y']}", $points)), 'points' => $points, 'least' => Cell::show($least), 'most' => Cell::show($most)];
     }
 
-    private function sentence(int $what, bool $own, ?Part $before, ?Part $after): ?string
+    private function sentence(Version $version, int $what, bool $own, ?Part $before, ?Part $after): ?string
     {
         $did = fn (ChangeType $type): bool => ($what & $type->bit()) !== 0;
         [$was, $is] = [$before->fields[$this->column] ?? null, $after->fields[$this->column] ?? null];
 
         return match (true) {
             $after === null => (string) __('history.cell.row_removed'),
+            // Who brings a cell back, or takes out what was written over it, has not written it.
+            $version->source !== null && ($own || $did(ChangeType::Added)) => (string) __('history.cell.brought_back', ['source' => (string) $version->source]),
+            $version->cause === Cause::TookOut && ($own || $did(ChangeType::Added)) => (string) __('history.cell.taken_out', ['who' => (string) ($version->facts['of'] ?? '')]),
             $did(ChangeType::Added) => (string) __(Cell::bare($is) === null ? 'history.cell.row_added' : 'history.cell.wrote'),
             $own && Cell::sameInput(Cell::bare($was), Cell::bare($is)) => (string) __('history.cell.formatted'),
             $own && Cell::bare($is) === null => (string) __('history.cell.emptied'),

@@ -4,23 +4,23 @@ declare(strict_types=1);
 
 namespace App\View;
 
+use App\Models\Cause;
 use App\Models\Item;
 use App\Models\User;
 use App\Models\Version;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Cell;
 
 /** Who wrote which cell of a spreadsheet last, and when; from the index of touches alone. */
-final readonly class SheetAuthors
+final class SheetAuthors
 {
     /** Steps of age, in days. */
     public const AGES = [1, 7, 30, 90];
 
-    /** @var array<string, int> row/column, or row => the version that wrote it last */
-    private array $numbers;
-
-    /** @var Collection<int, object{user_id: int, saved_at: string}> by number */
+    /** @var Collection<int, object{user_id: int, saved_at: string, source: int|null, cause: string}> by number */
     private Collection $versions;
 
     /** @var Collection<int, User> */
@@ -28,12 +28,17 @@ final readonly class SheetAuthors
 
     private CarbonImmutable $until;
 
-    public function __construct(Item $item, Version $until)
+    private int $number;
+
+    /** @var array<int, array<string, int>> version => row/column, or row => the version up to it that wrote it last */
+    private array $last = [];
+
+    public function __construct(private readonly Item $item, Version $until)
     {
         $this->until = $until->saved_at;
-        $this->numbers = self::beyondRestores($item, self::last($item, $until->number));
-        /** @var Collection<int, object{user_id: int, saved_at: string}> $versions */
-        $versions = DB::table('versions')->where('item_id', $item->id)->where('number', '<=', $until->number)->get(['number', 'user_id', 'saved_at'])->keyBy('number');
+        $this->number = $until->number;
+        /** @var Collection<int, object{user_id: int, saved_at: string, source: int|null, cause: string}> $versions */
+        $versions = DB::table('versions')->where('item_id', $item->id)->where('number', '<=', $until->number)->get(['number', 'user_id', 'saved_at', 'source', 'cause'])->keyBy('number');
         $this->versions = $versions;
         $this->users = User::query()->whereIn('id', $versions->pluck('user_id')->unique())->get()->keyBy('id');
     }
@@ -43,37 +48,43 @@ final readonly class SheetAuthors
      *
      * @return array<string, int>
      */
-    private static function last(Item $item, int $number): array
+    private function last(int $number): array
     {
-        $touches = DB::table('touches')->where('item_id', $item->id)->where('number', '<=', $number)
-            ->where(fn ($query) => $query->where('part', 'like', '%/%')->orWhereRaw('what & 1 = 1'))
-            ->groupBy('part')->selectRaw('part, MAX(number) AS number')->get();
-        $last = [];
-        foreach ($touches as $touch) {
-            $last[(string) $touch->part] = (int) $touch->number;
-        }
-
-        return $last;
-    }
-
-    /**
-     * Who brings something back has not written it: the version that was brought back tells who did.
-     *
-     * @param  array<string, int>  $numbers
-     * @return array<string, int>
-     */
-    private static function beyondRestores(Item $item, array $numbers): array
-    {
-        $sources = Version::query()->where('item_id', $item->id)->whereNotNull('source')->orderByDesc('number')->pluck('source', 'number');
-        foreach ($sources as $number => $source) {
-            $brought = array_keys($numbers, (int) $number, true);
-            $before = $brought === [] ? [] : self::last($item, (int) $source);
-            foreach ($brought as $part) {
-                $numbers[$part] = $before[$part] ?? $numbers[$part];
+        if (! isset($this->last[$number])) {
+            $this->last[$number] = [];
+            $touches = DB::table('touches')->where('item_id', $this->item->id)->where('number', '<=', $number)
+                ->where(fn ($query) => $query->where('part', 'like', '%/%')->orWhereRaw('what & 1 = 1'))
+                ->groupBy('part')->selectRaw('part, MAX(number) AS number')->get();
+            foreach ($touches as $touch) {
+                $this->last[$number][(string) $touch->part] = (int) $touch->number;
             }
         }
 
-        return $numbers;
+        return $this->last[$number];
+    }
+
+    /**
+     * How many cells that hold something each person wrote, the most first; of a table that is too large to read whole only who they are.
+     *
+     * @return list<array{User, int|null}>
+     */
+    public function counts(?PartTree $tree): array
+    {
+        if ($tree === null) {
+            return array_map(fn (User $user) => [$user, null], array_values($this->users->all()));
+        }
+        $counts = [];
+        foreach ($tree->parts as $part) {
+            foreach ($part->role === 'row' ? $part->fields : [] as $column => $value) {
+                $author = Cell::bare($value) === null ? null : $this->of($part->id, (string) $column)?->id;
+                if ($author !== null) {
+                    $counts[$author] = ($counts[$author] ?? 0) + 1;
+                }
+            }
+        }
+        arsort($counts);
+
+        return array_map(fn (int $id) => [$this->users->get($id) ?? new User, $counts[$id]], array_keys($counts));
     }
 
     public function of(string $row, string $column): ?User
@@ -99,17 +110,34 @@ final readonly class SheetAuthors
         return $version === null ? '' : $this->users->get($version->user_id)?->firstName().', '.CarbonImmutable::parse($version->saved_at)->format('j M Y');
     }
 
-    /** @return array<int, User> those who wrote what stands, by id */
-    public function people(): array
-    {
-        return $this->users->all();
-    }
-
-    /** @return object{user_id: int, saved_at: string}|null */
+    /**
+     * Who brings something back has not written it: what was brought back tells who did.
+     *
+     * @return object{user_id: int, saved_at: string}|null
+     */
     private function version(string $row, string $column): ?object
     {
-        $number = max($this->numbers["{$row}/{$column}"] ?? 0, $this->numbers[$row] ?? 0);
+        for ($until = $this->number; ; $until = (int) $version->source) {
+            $last = $this->last($until);
+            $number = max($last["{$row}/{$column}"] ?? 0, $last[$row] ?? 0);
+            $version = $number === 0 ? null : $this->versions->get($number);
+            $takenOut = $version !== null && $version->cause === Cause::TookOut->value ? $this->beforeTakingOut($row, $column, $number) : null;
+            if ($takenOut !== null) {
+                $version->source = $takenOut;
+            }
+            if ($version === null || $version->source === null || $version->source >= $number) {
+                return $version;
+            }
+        }
+    }
 
-        return $number === 0 ? null : $this->versions->get($number);
+    /** The version that somebody else wrote a cell in, before what was taken out of it. */
+    private function beforeTakingOut(string $row, string $column, int $number): ?int
+    {
+        $of = json_decode((string) DB::table('versions')->where(['item_id' => $this->item->id, 'number' => $number])->value('facts'), true)['of'] ?? null;
+        $earlier = DB::table('touches')->where('item_id', $this->item->id)->where('number', '<', $number)->whereNotIn('user_id', $this->users->where('name', $of)->keys())
+            ->where(fn ($query) => $query->where('part', "{$row}/{$column}")->orWhere(fn ($added) => $added->where('part', $row)->whereRaw('what & 1 = 1')))->max('number');
+
+        return is_numeric($earlier) ? (int) $earlier : null;
     }
 }

@@ -71,8 +71,26 @@ final class WordAuthors
     public function runs(string $part, int $number): array
     {
         $touches = array_values(array_filter($this->touchesOf($part), fn (Touch $touch) => $touch->number <= $number));
+        $ends = $this->carried[$part] ?? [];
+        foreach ($touches as $at => $touch) {
+            if (isset($this->sources[$touch->number])) {
+                // What was brought back stands for itself, and so does the state that it is.
+                $ends[$touch->number] = $ends[$touches[$at - 1]->number ?? 0] = $ends[$this->lastBefore($touches, $this->sources[$touch->number])] = true;
+            }
+        }
 
-        return Answerable::runs(Answerable::standing($touches, $this->sources), $this->carried[$part] ?? []);
+        return Answerable::runs($touches, $ends);
+    }
+
+    /** @param list<Touch> $touches */
+    private function lastBefore(array $touches, int $number): int
+    {
+        $last = 0;
+        foreach ($touches as $touch) {
+            $last = $touch->number <= $number ? $touch->number : $last;
+        }
+
+        return $last;
     }
 
     /**
@@ -132,7 +150,13 @@ final class WordAuthors
             // Of a version that is no more, the next one answers for what it wrote.
             $states[] = $found?->richText() ?? $states[count($states) - 1] ?? new RichText;
         }
-        $authors = TextAuthors::through([new RichText, ...$states], $this->words);
+        $restored = [];
+        $steps = array_flip(array_column($runs, 'number'));
+        foreach ($runs as $at => $touch) {
+            $from = isset($this->sources[$touch->number]) ? $steps[$this->lastBefore($runs, $this->sources[$touch->number])] ?? null : null;
+            $restored += $from === null ? [] : [$at => $from];
+        }
+        $authors = TextAuthors::through([new RichText, ...$states], $this->words, $restored);
         $told = [];
         foreach ($authors->addedBy as $at => $step) {
             $touch = $runs[$step];

@@ -4,14 +4,20 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\Compare;
 
+use MistyAttic\Core\Sequences\Sequences;
+
 /**
  * Finds the words that came in one place and went from another. A stretch counts when it has three words or more, or is all
- * that came or went; a single word only where it is all of a text. Longest first at each place. O(n) for texts that repeat
+ * that came or went; a single word only where it is all of a text. Where half of the smaller of both is the same, as when
+ * one splits a paragraph and goes on in it, each word that is left counts. Longest first at each place. O(n) for texts that repeat
  * little; each word is looked for at no more than {@see TRIES} places.
  */
 final class CommonStretches
 {
     private const TRIES = 24;
+
+    /** Letters of a word that is enough by itself to know two places by. */
+    private const TELLING = 4;
 
     /**
      * @param  list<list<string>>  $come  tokens ({@see Words::cut}) of each stretch that came
@@ -30,7 +36,7 @@ final class CommonStretches
                 }
             }
         }
-        $found = $used = [];
+        $found = $used = $taken = [];
         foreach ($places === [] ? [] : $come as $stretch => $tokens) {
             $all = count(array_filter($tokens, Words::counts(...)));
             for ($at = 0, $free = 0; $at < count($tokens); $at++) {
@@ -49,11 +55,44 @@ final class CommonStretches
                 if ($words >= 3 || ($whole && ($words >= 2 || isset($wholeCome[$stretch]) || isset($wholeGone[$from])))) {
                     $found[] = [$stretch, $first, $from, $fromFirst, $length];
                     for ($step = 0; $step < $length; $step++) {
-                        $used[$from][$fromFirst + $step] = true;
+                        $used[$from][$fromFirst + $step] = $taken[$stretch][$first + $step] = true;
                     }
                     $at = $first + $length - 1;
                     $free = $first + $length;
                 }
+            }
+        }
+
+        return $places === [] ? [] : [...$found, ...self::leftovers($come, $gone, $taken, $used)];
+    }
+
+    /**
+     * The words that are left, of two places that share half of theirs.
+     *
+     * @param  list<list<string>>  $come
+     * @param  list<list<string>>  $gone
+     * @param  array<int, array<int, true>>  $taken
+     * @param  array<int, array<int, true>>  $used
+     * @return list<array{int, int, int, int, int}>
+     */
+    private static function leftovers(array $come, array $gone, array $taken, array $used): array
+    {
+        $left = fn (array $tokens, array $without): array => array_filter(array_diff_key($tokens, $without), Words::counts(...));
+        $goneLeft = array_map(fn (array $tokens, int $at): array => $left($tokens, $used[$at] ?? []), $gone, array_keys($gone));
+        $found = [];
+        foreach ($come as $stretch => $tokens) {
+            $mine = $left($tokens, $taken[$stretch] ?? []);
+            foreach ($mine === [] ? [] : $goneLeft as $from => $theirs) {
+                $common = array_intersect($mine, $theirs);
+                if ($common === [] || 2 * count($common) < min(count($mine), count($theirs)) || (count($common) < 2 && mb_strlen((string) reset($common)) < self::TELLING)) {
+                    continue;
+                }
+                foreach (Sequences::align(array_values($theirs), array_values($mine))->pairs() as $one => $two) {
+                    [$fromAt, $at] = [array_keys($theirs)[$one], array_keys($mine)[$two]];
+                    $found[] = [$stretch, $at, $from, $fromAt, 1];
+                    unset($goneLeft[$from][$fromAt]);
+                }
+                break;
             }
         }
 

@@ -23,15 +23,19 @@ final readonly class TextAuthors
      */
     private function __construct(public array $addedBy, public array $removedBy, public array $addedAt) {}
 
-    /** @param non-empty-list<RichText> $states the first is before step 0, the next after step 0, and so on */
-    public static function through(array $states, Words $words): self
+    /**
+     * @param  non-empty-list<RichText>  $states  the first is before step 0, the next after step 0, and so on
+     * @param  array<int, int>  $restored  step => the earlier step whose state it brought back: its words are whose they were then
+     */
+    public static function through(array $states, Words $words, array $restored = []): self
     {
         $current = $words->cut(array_shift($states)->text());
         // Where each word of the current state comes from: a position in the first state, or ~n for the n-th new one.
         $origin = array_keys($current);
-        $new = $removedBy = $goneTokens = $goneOrigins = [];
+        $new = $removedBy = $goneTokens = $goneOrigins = $known = [];
         foreach ($states as $step => $state) {
             $next = $words->cut($state->text());
+            $back = isset($restored[$step]) ? $known[$restored[$step]] ?? null : null;
             $alignment = Sequences::align($current, $next);
             $pairs = $alignment->pairs();
             $nextOrigin = [];
@@ -67,7 +71,8 @@ final readonly class TextAuthors
                 }
             }
             ksort($nextOrigin);
-            [$current, $origin] = [$next, array_values($nextOrigin)];
+            [$current, $origin] = [$next, $back !== null && $back[0] === $next ? $back[1] : array_values($nextOrigin)];
+            $known[$step] = $restored === [] ? null : [$current, $origin];
         }
         $addedBy = $addedAt = [];
         foreach ($origin as $at => $from) {

@@ -65,27 +65,4 @@ final class Answerable
 
         return $runs;
     }
-
-    /**
-     * The touches that made what stands: who brings an earlier version back has not written it, and what that undid is no more.
-     *
-     * @param  list<Touch>  $touches  of one part, ascending
-     * @param  array<int, int>  $sources  version => the earlier one that it brought back
-     * @return list<Touch> ascending
-     */
-    public static function standing(array $touches, array $sources): array
-    {
-        $standing = [];
-        $until = PHP_INT_MAX;
-        foreach (array_reverse($touches) as $touch) {
-            $source = $sources[$touch->number] ?? PHP_INT_MAX;
-            if ($touch->number <= $until && $source >= $touch->number) {
-                $standing[] = $touch;
-            } elseif ($touch->number <= $until) {
-                $until = $source;
-            }
-        }
-
-        return array_reverse($standing);
-    }
 }

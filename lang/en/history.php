@@ -59,6 +59,7 @@ return [
     'cell' => [
         'count' => '{1} One version wrote it|[2,*] :count versions wrote it',
         'wrote' => 'Wrote it', 'typed' => 'Typed over “:was”', 'emptied' => 'Emptied it', 'row_added' => 'Added the row', 'row_removed' => 'Removed the row', 'row_moved' => 'Moved the row',
+        'brought_back' => 'Brought it back as it was in :source', 'taken_out' => 'Took out what :who had written here',
         'formatted' => 'Changed how it looks', 'same' => 'It is like that now. Nothing was changed.',
         'empty' => 'empty',
         'back' => 'Brought the cell back as it was in :source, as version :number.',
@@ -68,7 +69,7 @@ return [
         'more' => '{1} and one more cell|[2,*] and :count more cells',
         'causes' => '{0} No edited cell lies behind it.|{1} It moved because of one cell:|[2,*] It moved because of :count cells:',
     ],
-    'written_by' => 'written by :who', 'written_words' => '{1} one word|[2,*] :count words',
+    'written_by' => 'written by :who', 'written_words' => '{1} one word|[2,*] :count words', 'written_cells' => '{1} one cell|[2,*] :count cells',
     'its_history' => 'The history of this part',
     'nothing_ticked' => 'Tick what shall come back or go away. Nothing was changed.',
     'same' => 'That is the newest state already; there is nothing to restore.',

@@ -23,7 +23,7 @@ final readonly class Looking
         $from = 1 + $chance->under($head);
         $to = min($head, $from + $chance->of([0, 1, 3, 1000]));
         $see = fn (string $route, array $more) => (string) $this->world->allowed($http->get(route($route, [$this->item, ...$more])), "looking at {$route} ".json_encode($more))->getContent();
-        $this->writers($see('history', ['from' => $from, 'to' => $to, 'view' => 'who']));
+        $this->writers($see('history', ['from' => $from, 'to' => $to, 'view' => 'who', 'rows' => 'all']));
         $this->marks($see('history', ['from' => $from, 'to' => $to]), $from, $to);
         $see('history', ['from' => $from, 'to' => $to, 'view' => 'was']);
         $see('list', []);
@@ -41,9 +41,21 @@ final readonly class Looking
     /** Who wrote what. */
     private function writers(string $html): void
     {
+        $this->cells($html);
         foreach ($this->nodes($html, "//*[contains(concat(' ', @class, ' '), ' written ')]") as $node) {
             foreach (Ledger::tagsOf($node->textContent) as $tag => $unused) {
                 $this->is((string) preg_replace('/^.*? by |, .*$/', '', $node->getAttribute('title')), $tag, 'wrote', [Ledger::author($tag)]);
+            }
+        }
+    }
+
+    /** Who wrote which cell. */
+    private function cells(string $html): void
+    {
+        foreach ($this->nodes($html, "//td[contains(@class, 'is-theirs')]") as $node) {
+            $tags = Ledger::tagsOf($node->textContent) + (preg_match('/^[1-9]\d{4,}$/', trim($node->textContent)) === 1 ? ['#'.trim($node->textContent) => true] : []);
+            foreach ($tags as $tag => $unused) {
+                $this->is(explode(',', $node->getAttribute('title'))[0], (string) $tag, 'wrote the cell', [Ledger::author((string) $tag)]);
             }
         }
     }

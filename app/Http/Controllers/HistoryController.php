@@ -11,6 +11,7 @@ use App\Models\PublishingState;
 use App\Models\Sight;
 use App\Models\User;
 use App\Models\Version;
+use App\Store\Excerpt;
 use App\Store\ReportData;
 use App\Store\States;
 use App\View\Authorship;
@@ -76,7 +77,8 @@ final class HistoryController extends Controller
             'state' => $sheet !== null ? 'sheet' : ($kind->beside() !== null ? 'page' : (in_array($item->kind, ['form', 'entry', 'dataset', 'report'], true) ? $item->kind : 'state')),
             'sheet' => $sheet,
             'formats' => Download::formats($item->kind),
-            'authors' => $sheet !== null && $address->view === 'who' ? new SheetAuthors($item, $to) : null,
+            'authors' => $authors = $sheet !== null && $address->view === 'who' ? new SheetAuthors($item, $to) : null,
+            'writers' => $authors?->counts($states->count($to->root) < Excerpt::LARGE ? $states->tree($to->root) : null) ?? [],
             'tellsAuthors' => $this->tellsAuthors($item),
             'chunk' => self::LINES,
             'wish' => $this->wish($item),
