@@ -12,6 +12,7 @@ Route::prefix('/read/{address}')->where(['address' => '[a-z0-9-]+', 'stamp' => '
     Route::post('/', [AnswerController::class, 'send'])->name('read.send');
     Route::get('/mine/{token}', [AnswerController::class, 'mine'])->name('read.mine');
     Route::post('/mine/{token}', [AnswerController::class, 'change'])->name('read.mine.send');
+    Route::post('/mine/{token}/settle', [AnswerController::class, 'settle'])->name('read.mine.settle');
     Route::get('/timemap', [ReadController::class, 'timeMap'])->name('read.timemap');
     Route::get('/pictures/{chunk}', [ReadController::class, 'picture'])->name('read.picture');
     Route::get('/{stamp}', [ReadController::class, 'memento'])->name('read.memento');

@@ -71,6 +71,7 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
         Route::get('/notes', [ItemController::class, 'notes'])->name('item.notes');
         Route::get('/state', [StateController::class, 'show'])->name('state');
         Route::put('/state', [StateController::class, 'save'])->name('state.save');
+        Route::post('/aside', [StateController::class, 'aside'])->name('state.aside');
         Route::get('/live', [StateController::class, 'live'])->name('live');
         Route::post('/pictures', [PictureController::class, 'store'])->name('picture.store');
         Route::get('/pictures/{chunk}', [PictureController::class, 'show'])->name('picture')->where('chunk', '[0-9a-f]{40}');

@@ -25,6 +25,7 @@ use MistyAttic\Core\Merge\Conflict;
  * @property CarbonImmutable|null $settled_at
  * @property CarbonImmutable $created_at
  * @property-read User|null $met
+ * @property-read User $user
  * @property-read Item $item
  */
 final class HeldEdit extends Model
@@ -54,12 +55,28 @@ final class HeldEdit extends Model
         return Conflict::fromJson($this->conflict);
     }
 
+    /** @return BelongsTo<User, $this> whose edit it is */
+    public function user(): BelongsTo
+    {
+        return $this->belongsTo(User::class);
+    }
+
     /**
+     * Edits that somebody is to settle: their own, and on shelves that they own those whose author can't come, because they are no
+     * editor there any more or have no account.
+     *
      * @param  Builder<self>  $query
      * @return Builder<self>
      */
     public function scopeWaitingFor(Builder $query, User $user): Builder
     {
-        return $query->where('user_id', $user->id)->whereNull('settled_at');
+        return $query->whereNull('settled_at')->where(fn ($either) => $either->where('user_id', $user->id)->orWhere(fn ($orphan) => $orphan
+            ->whereExists(fn ($mine) => $this->members($mine)->where('memberships.user_id', $user->id)->where('memberships.role', Role::Owner))
+            ->whereNotExists(fn ($theirs) => $this->members($theirs)->whereColumn('memberships.user_id', 'held_edits.user_id')->whereIn('memberships.role', [Role::Editor, Role::Owner]))));
+    }
+
+    private function members(\Illuminate\Database\Query\Builder $query): \Illuminate\Database\Query\Builder
+    {
+        return $query->from('memberships')->join('items', 'items.shelf_id', '=', 'memberships.shelf_id')->whereColumn('items.id', 'held_edits.item_id');
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Illuminate\Database\Eloquent\Casts\Attribute;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
 use Illuminate\Foundation\Auth\User as Authenticatable;
 use Illuminate\Support\Str;
@@ -13,7 +14,7 @@ use Illuminate\Support\Str;
  * @property string $name
  * @property string $email
  * @property string|null $password null until an invitation is taken up
- * @property int $colour 1 to 12, the same everywhere
+ * @property int $colour 1 to 12, the same everywhere; 0 for whoever has no account
  */
 final class User extends Authenticatable
 {
@@ -28,7 +29,7 @@ final class User extends Authenticatable
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['password' => 'hashed', 'colour' => 'integer'];
+        return ['password' => 'hashed'];
     }
 
     /** @return BelongsToMany<Shelf, $this> */
@@ -41,6 +42,12 @@ final class User extends Authenticatable
     public static function visitor(): self
     {
         return self::query()->firstOrCreate(['email' => self::VISITOR], ['name' => __('form.visitor'), 'password' => Str::random(60), 'colour' => 1]);
+    }
+
+    /** In order of joining; 0, which is none, for whoever has no account. */
+    protected function colour(): Attribute
+    {
+        return Attribute::get(fn (mixed $colour): int => $this->isVisitor() ? 0 : (int) $colour);
     }
 
     public function isVisitor(): bool

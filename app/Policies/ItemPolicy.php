@@ -138,10 +138,16 @@ final class ItemPolicy
         return $item->kind === 'form' ? $this->atLeast($user, $item, Role::Owner) : Response::denyAsNotFound();
     }
 
-    /** Only its author settles an edit that was held back. */
+    /** Its author settles an edit that was held back; an owner where the author can't. */
     public function settle(User $user, Item $item, HeldEdit $held): Response
     {
-        return $held->item_id === $item->id && $held->user_id === $user->id ? $this->write($user, $item) : Response::denyAsNotFound();
+        $write = $this->write($user, $item);
+        if ($held->item_id !== $item->id || $held->user_id === $user->id || $write->denied()) {
+            return $held->item_id === $item->id && $held->user_id === $user->id ? $write : Response::denyAsNotFound();
+        }
+        $comes = $item->shelf->memberships->firstWhere('user_id', $held->user_id)?->role->atLeast(Role::Editor) ?? false;
+
+        return $item->shelf->roleOf($user) === Role::Owner && ! $comes ? $write : Response::denyAsNotFound();
     }
 
     private function atLeast(User $user, Item $item, Role $needed): Response

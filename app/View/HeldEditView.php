@@ -14,6 +14,7 @@ use MistyAttic\Core\Compare\Words;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
+use MistyAttic\Core\Kinds\Entry\AnswerText;
 use MistyAttic\Core\Kinds\Kind;
 use MistyAttic\Core\Kinds\Kinds;
 use MistyAttic\Core\Merge\Choice;
@@ -35,6 +36,9 @@ final readonly class HeldEditView
     public SpanHtml $mine;
 
     public SpanHtml $theirs;
+
+    /** @var array{mine: RichText, theirs: RichText} */
+    private array $texts;
 
     /** The cell that both wrote in, by the names of its column and row. */
     public ?string $cell;
@@ -64,8 +68,9 @@ final readonly class HeldEditView
         $this->setting = $conflict->field === null || $conflict->field === 'text' || $column !== null ? null : Settings::name($conflict->field);
         $this->pictures = [($conflict->mine[0] ?? null)?->string('chunk') ?? '', $part?->string('chunk') ?? ''];
         $base = $conflict->meeting->base ?? $now;
+        $this->texts = ['mine' => $mine, 'theirs' => $conflict->meeting->theirs ?? $now];
         $this->mine = $this->compared($base, $mine, $author);
-        $this->theirs = $this->compared($base, $conflict->meeting->theirs ?? $now, $held->met);
+        $this->theirs = $this->compared($base, $this->texts['theirs'], $held->met);
     }
 
     /** Whose edit it met, as in “it met one of …”. */
@@ -74,12 +79,19 @@ final readonly class HeldEditView
         return $held->met === null ? (string) __('history.met_own') : (string) __('history.met', ['name' => $held->met->firstName()]);
     }
 
+    /** Whose it is, to begin a sentence with: one's own, or that of somebody who can't come to settle it. */
+    public static function title(HeldEdit $held, ?User $reader): string
+    {
+        return $held->user_id === $reader?->id ? (string) __('item.held_own') : (string) __('item.held_of', ['name' => $held->user->firstName()]);
+    }
+
     /** The text of a part; of a row of a table the cell, or all of them. */
     private static function shown(Kind $kind, PartTree $tree, Part $part, ?string $field): RichText
     {
         $grid = $kind->grid();
         if ($part->role !== $grid?->row) {
             return match (true) {
+                $part->role === 'answer' => RichText::plain(AnswerText::of($part)),
                 $part->role === $grid?->column => RichText::plain($kind->label($tree, $part)),
                 isset($part->fields['text']) && ($field === null || $field === 'text') => $part->richText(),
                 $field !== null => RichText::plain(Settings::value($part, $field)),
@@ -89,6 +101,14 @@ final readonly class HeldEditView
         $cells = $field === null ? $part->fields : [$field => $part->fields[$field] ?? null];
 
         return RichText::plain(implode(' | ', array_map(fn (mixed $value): string => $kind->written($tree, $part, $value), $cells)));
+    }
+
+    /** What a side has there, in plain words. @param 'mine'|'theirs' $side */
+    public function text(string $side): string
+    {
+        $text = trim($this->texts[$side]->text());
+
+        return $text === '' ? (string) __('history.cell.empty') : $text;
     }
 
     private function compared(RichText $base, RichText $side, ?User $author): SpanHtml

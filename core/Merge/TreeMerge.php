@@ -26,6 +26,9 @@ use MistyAttic\Core\Content\RichText;
  */
 final class TreeMerge
 {
+    /** Roles whose fields are one value: what was chosen goes with its words. */
+    private const WHOLE = ['answer'];
+
     private readonly Words $words;
 
     private readonly ChangeSet $theirChanges;
@@ -264,6 +267,11 @@ final class TreeMerge
 
     private function mergePart(Part $base, Part $theirs, Part $mine): Part
     {
+        if (in_array($base->role, self::WHOLE, true) && $mine->richText()->equals($theirs->richText())) {
+            $this->conflicts[] = new Conflict(ConflictType::Value, $base->id, [$mine], null);
+
+            return $theirs;
+        }
         $role = $theirs->role;
         if ($theirs->role === $base->role) {
             $role = $mine->role;

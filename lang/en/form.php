@@ -4,6 +4,7 @@
 return [
     'entry' => 'Entry :number',
     'visitor' => 'Visitor',
+    'met' => '{1} Somebody here changed one of your answers, too, while you were at it. Both are kept until you choose.|[2,*] Somebody here changed :count of your answers, too, while you were at it. Both are kept until you choose.',
     'yes' => 'yes',
     'no' => 'no',
     'types' => [

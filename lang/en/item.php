@@ -19,6 +19,8 @@ return [
     'took_back' => 'Taken back: it is as it was in :source again.',
     'written_since' => 'Something was written since :number, so it can not simply be taken back. Restore an earlier state instead.',
     'copied' => 'This is a new :kind, made from :number of “:title”.',
+    'held_own' => 'One of your edits is held back', 'held_of' => 'An edit of :name’s is held back',
+    'aside' => ':title, as :who wrote it',
     'settled' => 'Settled.',
     'settled_already' => 'That edit is settled already.',
     'met_again' => 'It met another edit in the meantime and is held back again.',

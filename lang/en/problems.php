@@ -30,6 +30,6 @@ return [
     'no_such_picture' => 'A picture is not kept with this item. Put it in again from its file.',
     'too_big' => 'This is too much at once: an item holds :max MB of text at most. Nothing that was saved before is lost.',
     'comes_from' => 'Its records come from another item and are changed there.',
-    'unknown_base' => 'What you started from is not known here. What you wrote is kept on this computer; open the item anew and put it in.',
+    'unknown_base' => 'You began from a state that is no longer known here. What you wrote is kept on this computer.',
     'not_json' => 'What was sent can not be read.',
 ];

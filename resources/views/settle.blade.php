@@ -1,15 +1,15 @@
 <x-layout :title="'Settle an edit in '.$item->title" body="is-plain">
     <main id="main" class="plan is-settle">
         <h1>Settle it</h1>
-        <p class="plan-lead">In “{{ $item->title }}”@if ($view->cell !== null), {{ $view->cell }},@elseif ($held->place !== ''), {{ in_array($item->kind, ['document', 'page'], true) ? 'under' : 'at' }} “{{ $held->place }}”,@else,@endif your edit met one of {{ $view::whose($held) }}. That was first and stands; this one was held back <x-when :at="$held->created_at" />.</p>
+        <p class="plan-lead">In “{{ $item->title }}”@if ($view->cell !== null), {{ $view->cell }},@elseif ($held->place !== ''), {{ in_array($item->kind, ['document', 'page'], true) ? 'under' : 'at' }} “{{ $held->place }}”,@else,@endif {{ $own ? 'your edit' : 'an edit of '.$held->user->firstName().'’s' }} met one of {{ $view::whose($held) }}. That was first and stands; this one was held back <x-when :at="$held->created_at" />.</p>
         <x-problems />
         <div class="settle-sides">
-            <section class="settle-side" aria-labelledby="mine"><h2 id="mine">Yours</h2>
-                @if ($view->conflict->type === MistyAttic\Core\Merge\ConflictType::RemovedEdited)<p>You took this part out.</p>
-                @elseif ($view->conflict->type === MistyAttic\Core\Merge\ConflictType::Moved)<p>You moved this part somewhere else.</p>
+            <section class="settle-side" aria-labelledby="mine"><h2 id="mine">{{ $own ? 'Yours' : $held->user->firstName().'’s' }}</h2>
+                @if ($view->conflict->type === MistyAttic\Core\Merge\ConflictType::RemovedEdited)<p>{{ $own ? 'You' : $held->user->firstName() }} took this part out.</p>
+                @elseif ($view->conflict->type === MistyAttic\Core\Merge\ConflictType::Moved)<p>{{ $own ? 'You' : $held->user->firstName() }} moved this part somewhere else.</p>
                 @endif
                 @if ($view->setting !== null)<p class="settle-setting">{{ $view->setting }}</p>@endif
-                @if ($view->pictures[0] !== '')<img class="part-picture" src="{{ route('picture', [$item, $view->pictures[0]]) }}" alt="Your picture">@endif
+                @if ($view->pictures[0] !== '')<img class="part-picture" src="{{ route('picture', [$item, $view->pictures[0]]) }}" alt="The picture that was held back">@endif
                 <p class="settle-text">{{ $view->mine }}</p>
             </section>
             <section class="settle-side" aria-labelledby="theirs"><h2 id="theirs">{{ $held->met === null ? 'The other' : $view::whose($held) }}, as it stands</h2>
@@ -21,7 +21,7 @@
         </div>
         <form class="settle-do" method="post" action="{{ route('held.settle', [$item, $held]) }}">
             @csrf @method('put')
-            <button class="button is-dark" name="choice" value="mine">Take mine</button>
+            <button class="button is-dark" name="choice" value="mine">{{ $own ? 'Take mine' : 'Take '.$held->user->firstName().'’s' }}</button>
             <button class="button" name="choice" value="theirs">{{ $held->met === null ? 'Keep the other' : 'Keep theirs' }}</button>
             @if (in_array(MistyAttic\Core\Merge\Choice::Both, $view->choices, true))
                 <button class="button" name="choice" value="both">Both, theirs first</button>

@@ -58,7 +58,7 @@
                     @endforeach
                     @foreach ($held as $edit)
                         <div class="card is-held">
-                            <b>One of your edits is held back</b>
+                            <b>{{ App\View\HeldEditView::title($edit, auth()->user()) }}</b>
                             <p>{{ $edit->item->title }} · it met one of {{ App\View\HeldEditView::whose($edit) }} @if ($edit->place !== '')in “{{ $edit->place }}”@endif</p>
                             <a href="{{ route('held', [$edit->item, $edit]) }}">Settle it</a>
                         </div>

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Actions\MakeItem;
+use App\Models\HeldEdit;
 use App\Models\Item;
 use App\Models\Role;
 use App\Models\Shelf;
@@ -174,6 +175,26 @@ final class FormsTest extends FeatureCase
         $this->get('/read/book/mine/'.str_repeat('x', 40))->assertNotFound();
         $this->setting(['editable' => false]);
         $this->get($mine)->assertNotFound();
+    }
+
+    public function test_a_visitor_whose_answer_somebody_changed_in_the_meantime_sees_both_and_chooses(): void
+    {
+        $this->setting(['editable' => true]);
+        $this->post('/read/book', ['seen' => ['qone', 'qtwo', 'qmail', 'qmany'], 'a' => $this->answers()])->assertSee('Thank you.');
+        $entry = Item::query()->where('form_id', $this->form->id)->latest('id')->firstOrFail();
+        $mine = "/read/book/mine/{$entry->token}";
+        $base = $entry->root;
+        $this->actingAs($this->people['editor'])->put(route('entry.save', $entry), ['base' => $base, 'a' => ['qmany' => '7'] + $this->answers()])->assertRedirect();
+        $this->app['auth']->forgetGuards();
+        $this->post($mine, ['base' => $base, 'seen' => ['qone', 'qtwo', 'qmail', 'qmany'], 'a' => ['qmany' => '6'] + $this->answers()])->assertOk()->assertSee('Which of the two?')->assertSeeInOrder(['Yours:', '6', 'Changed here:', '7'], false)->assertDontSee('Thank you.');
+        $this->get($mine)->assertSee('Which of the two?');
+        $held = HeldEdit::query()->firstOrFail();
+        $this->actingAs($this->people['owner'])->get(route('shelf', $this->form->shelf))->assertSee('An edit of Visitor’s is held back');
+        $this->app['auth']->forgetGuards();
+        $this->post("{$mine}/settle", ['choice' => [$held->id => 'mine']])->assertOk()->assertSee('Thank you.');
+        self::assertSame(6, $this->tree($entry)->get('qmany')->fields['value']);
+        $this->get($mine)->assertDontSee('Which of the two?');
+        $this->post('/read/book/mine/'.str_repeat('x', 40).'/settle')->assertNotFound();
     }
 
     public function test_half_of_it_is_kept_for_another_day(): void

@@ -52,6 +52,7 @@ final class RightsTest extends FeatureCase
             'the notes' => ['get', 'item.notes', 'viewer', []],
             'the state' => ['get', 'state', 'viewer', []],
             'saving' => ['put', 'state.save', 'editor', []],
+            'keeping aside' => ['post', 'state.aside', 'editor', []],
             'who is here' => ['get', 'live', 'viewer', ['client' => 'w']],
             'keeping a picture' => ['post', 'picture.store', 'editor', []],
             'a picture' => ['get', 'picture', 'viewer', []],

@@ -52,7 +52,7 @@ final readonly class Looking
     /** Who wrote which cell. */
     private function cells(string $html): void
     {
-        foreach ($this->nodes($html, "//td[contains(@class, 'is-theirs')]") as $node) {
+        foreach ($this->nodes($html, "//td[contains(@class, 'is-theirs') and not(starts-with(@data-cell, 'rsum/'))]") as $node) {
             $tags = Ledger::tagsOf($node->textContent) + (preg_match('/^[1-9]\d{4,}$/', trim($node->textContent)) === 1 ? ['#'.trim($node->textContent) => true] : []);
             foreach ($tags as $tag => $unused) {
                 $this->is(explode(',', $node->getAttribute('title'))[0], (string) $tag, 'wrote the cell', [Ledger::author((string) $tag)]);

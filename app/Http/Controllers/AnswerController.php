@@ -9,18 +9,23 @@ use App\Actions\Saved;
 use App\Actions\SaveState;
 use App\Actions\SendMail;
 use App\Actions\Sent;
+use App\Actions\SettleHeldEdit;
 use App\Actions\TakeEntry;
+use App\Models\HeldEdit;
 use App\Models\Item;
 use App\Models\Publishing;
 use App\Models\User;
+use App\Store\HandedRoots;
 use App\Store\States;
 use App\View\Answering;
 use App\View\EntryView;
+use App\View\HeldEditView;
 use Illuminate\Contracts\Encryption\DecryptException;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Str;
@@ -28,6 +33,7 @@ use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Entry\AnswerText;
 use MistyAttic\Core\Kinds\Form\Opening;
+use MistyAttic\Core\Merge\Choice;
 
 /** Answering a form: at its public address without an account, or on its shelf. Works without scripts, and checks all again. */
 final class AnswerController extends Controller
@@ -37,7 +43,7 @@ final class AnswerController extends Controller
     /** Bytes of what is kept for another day. */
     private const MOST_HALF = 262_144;
 
-    public function __construct(private readonly States $states, private readonly SendMail $mail) {}
+    public function __construct(private readonly States $states, private readonly SendMail $mail, private readonly HandedRoots $handed) {}
 
     public function show(Request $request, Item $item): View
     {
@@ -120,6 +126,9 @@ final class AnswerController extends Controller
     public function mine(string $address, string $token): Response
     {
         [$item, $entry, $live] = $this->sentBy($address, $token);
+        if ($this->waiting($entry)->isNotEmpty()) {
+            return $this->private($this->toSettle($item, $entry, $live));
+        }
         $view = new EntryView($entry, $this->states);
 
         return $this->private(view('answer', [
@@ -138,13 +147,48 @@ final class AnswerController extends Controller
         if ($closed !== null || $answering->page !== null) {
             return $this->private(view('answer', ['base' => $base, 'item' => $item, 'title' => $live->title, 'person' => null, 'closed' => $closed, 'action' => route('read.mine.send', [$address, $token]), 'answering' => $answering]));
         }
-        abort_if($entry->versions()->where('root', $base)->doesntExist(), 409);
+        abort_unless($this->handed->has($entry, $base), 409);
         $form = $this->states->tree($live->version->root);
         $gone = array_filter($this->states->tree($base)->parts, fn (Part $answer) => ! $form->has($answer->id));
         $saved = $save->handle($entry, User::visitor(), new Sent($base, PartTree::of([...$answering->answers->entry()->parts, ...array_values($gone)]), 'visitor-'.$entry->head, keep: true));
         abort_unless($saved instanceof Saved, 409);
+        if ($this->waiting($entry)->isNotEmpty()) {
+            return $this->private($this->toSettle($item, $entry, $live));
+        }
 
-        return $this->private(view('answered', ['item' => $item, 'title' => $live->title, 'entry' => $entry, 'thanks' => $answering->settings()?->richText('thanks')->text() ?? '', 'person' => null, 'again' => route('read', $address), 'mine' => route('read.mine', [$address, $token])]));
+        return $this->private($this->changed($item, $entry, $live));
+    }
+
+    /** Who sent the answers says of each that somebody else changed, too, which of the two it is to be. */
+    public function settle(Request $request, string $address, string $token, SettleHeldEdit $settle): Response
+    {
+        [$item, $entry, $live] = $this->sentBy($address, $token);
+        $choices = $request->validate(['choice' => ['nullable', 'array', 'max:500'], 'choice.*' => ['in:mine,theirs']])['choice'] ?? [];
+        foreach ($this->waiting($entry) as $held) {
+            if (isset($choices[$held->id])) {
+                $settle->handle($held->setRelation('item', $entry->refresh()), User::visitor(), Choice::from($choices[$held->id]));
+            }
+        }
+
+        return $this->private($this->waiting($entry)->isEmpty() ? $this->changed($item, $entry, $live) : $this->toSettle($item, $entry, $live));
+    }
+
+    /** @return Collection<int, HeldEdit> what a visitor changed that met a change of somebody else */
+    private function waiting(Item $entry): Collection
+    {
+        return HeldEdit::query()->with('item', 'met', 'user')->where(['item_id' => $entry->id, 'user_id' => User::visitor()->id])->whereNull('settled_at')->orderBy('id')->get();
+    }
+
+    private function toSettle(Item $item, Item $entry, Publishing $live): View
+    {
+        $held = $this->waiting($entry)->map(fn (HeldEdit $each) => ['held' => $each, 'view' => new HeldEditView($each, User::visitor(), $this->states)]);
+
+        return view('answer-settle', ['title' => $live->title, 'held' => $held, 'action' => route('read.mine.settle', [$item->address, $entry->token])]);
+    }
+
+    private function changed(Item $item, Item $entry, Publishing $live): View
+    {
+        return view('answered', ['item' => $item, 'title' => $live->title, 'entry' => $entry, 'thanks' => $this->start($live)->settings()?->richText('thanks')->text() ?? '', 'person' => null, 'again' => route('read', $item->address), 'mine' => route('read.mine', [$item->address, $entry->token])]);
     }
 
     /** @return array{Item, Item, Publishing} the form, the entry, and what is live */

@@ -8,6 +8,7 @@ use App\Actions\Saved;
 use App\Actions\SaveState;
 use App\Actions\Sent;
 use App\Models\Item;
+use App\Store\HandedRoots;
 use App\Store\States;
 use App\View\EntryView;
 use Illuminate\Http\RedirectResponse;
@@ -22,7 +23,7 @@ use MistyAttic\Core\Kinds\Entry\Answers;
 final class EntryController extends Controller
 {
     /** What was edited is merged with what others edited since the page was opened, field by field. */
-    public function update(Request $request, Item $item, States $states, SaveState $save): RedirectResponse
+    public function update(Request $request, Item $item, States $states, HandedRoots $handed, SaveState $save): RedirectResponse
     {
         Gate::authorize('write', $item);
         abort_unless($item->kind === 'entry', 404);
@@ -38,6 +39,7 @@ final class EntryController extends Controller
                 array_map(fn (Problem $problem) => $form->get($problem->path)->richText()->text().': '.__("form.wrong.{$problem->code}", array_map(strval(...), $problem->variables)), $answers->problems),
             ));
         }
+        abort_unless($handed->has($item, $sent['base']), 409);
         $base = $states->tree($sent['base']);
         // The words that somebody chose stay as they were, and answers to questions that are gone.
         $kept = array_map(fn (Part $answer) => ($old = $base->find($answer->id)) !== null && $old->without('label')->without('said')->sameFields($answer->without('label')->without('said')) ? $old : $answer, $answers->entry()->parts);

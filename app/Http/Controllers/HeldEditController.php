@@ -23,7 +23,7 @@ final class HeldEditController extends Controller
         Gate::authorize('settle', [$item, $held]);
 
         return $held->settled_at === null
-            ? view('settle', ['item' => $item, 'held' => $held, 'view' => new HeldEditView($held, $this->person($request), $states)])
+            ? view('settle', ['item' => $item, 'held' => $held->loadMissing('user', 'met'), 'own' => $held->user_id === $this->person($request)->id, 'view' => new HeldEditView($held, $this->person($request), $states)])
             : redirect()->route('item', $item)->with('said', __('item.settled_already'));
     }
 

@@ -143,6 +143,6 @@ final class ItemController extends Controller
     /** @return Collection<int, HeldEdit> */
     private function held(Request $request, Item $item): Collection
     {
-        return HeldEdit::query()->waitingFor($this->person($request))->where('item_id', $item->id)->with('met')->orderBy('id')->get();
+        return HeldEdit::query()->waitingFor($this->person($request))->where('item_id', $item->id)->with('met', 'user')->orderBy('id')->get();
     }
 }

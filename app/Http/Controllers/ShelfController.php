@@ -8,6 +8,7 @@ use App\Actions\MakeItem;
 use App\Actions\ReadFile;
 use App\Actions\ReportSources;
 use App\Models\HeldEdit;
+use App\Models\Item;
 use App\Models\Shelf;
 use App\View\Phrases;
 use App\View\ShelfView;
@@ -36,7 +37,7 @@ final class ShelfController extends Controller
             'shelf' => $shelf,
             'view' => new ShelfView($shelf, $this->person($request)),
             'phrases' => $phrases,
-            'held' => HeldEdit::query()->waitingFor($this->person($request))->whereIn('item_id', $shelf->items()->select('id'))->with('item', 'met')->orderBy('id')->get(),
+            'held' => HeldEdit::query()->waitingFor($this->person($request))->whereIn('item_id', Item::query()->where('shelf_id', $shelf->id)->select('id'))->with('item', 'met', 'user')->orderBy('id')->get(),
         ]);
     }
 

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Actions\KeepAside;
 use App\Actions\ReportSources;
 use App\Actions\SaveState;
 use App\Actions\Unfit;
@@ -77,6 +78,17 @@ final class StateController extends Controller
                 : ['content' => $saved->merged ? $this->content($saved->tree) : null]),
             'held' => count($saved->held),
         ]);
+    }
+
+    /** What somebody wrote and can't save here becomes an item of its own. */
+    public function aside(SaveRequest $request, Item $item, KeepAside $keep): JsonResponse
+    {
+        Gate::authorize('draft', $item);
+        Gate::authorize('make', $item->shelf);
+        // An entry belongs to its form, a report to its data.
+        abort_if(in_array($item->kind, ['entry', 'report'], true), 404);
+
+        return response()->json(['address' => route('item', $keep->handle($item, $this->person($request), $request->tree($item)))], 201);
     }
 
     /** Asked every two seconds by each open window. */

@@ -32,30 +32,45 @@ final class SaveRequest extends FormRequest
 
     public function sent(Item $item): Sent
     {
-        $kind = Kinds::named($item->kind);
-        $limits = Limits::for($kind);
-        if (strlen($this->getContent()) > $limits->bytes) {
-            $this->fail(413, [new Problem('too_big', '', ['max' => intdiv($limits->bytes, 1_048_576)])]);
-        }
-        $body = json_decode($this->getContent(), true, 32);
-        $note = is_array($body) ? ($body['note'] ?? null) : null;
-        if (! is_array($body) || ! is_string($body['base'] ?? null) || ! is_string($body['client'] ?? null) || strlen($body['client']) > 60
+        $body = $this->body($item);
+        $note = $body['note'] ?? null;
+        if (! is_string($body['base'] ?? null) || ! is_string($body['client'] ?? null) || strlen($body['client']) > 60
             || preg_match('/^[0-9a-f]{40}$/', $body['base']) !== 1 || ! ($note === null || (is_string($note) && mb_strlen($note) <= config('attic.note')))) {
             $this->fail(422, [new Problem('not_json', '')]);
         }
         $note = $note === null || trim($note) === '' ? null : trim($note);
         if (isset($body['edits'])) {
-            $kind->grid() !== null || $this->fail(422, [new Problem('not_json', '')]);
+            Kinds::named($item->kind)->grid() !== null || $this->fail(422, [new Problem('not_json', '')]);
 
             return new Sent($body['base'], null, $body['client'], ($body['keep'] ?? false) === true, $note, edits: $body['edits']);
         }
-        $reading = $kind->read($body['content'] ?? null, $limits);
+
+        return new Sent($body['base'], $this->tree($item), $body['client'], ($body['keep'] ?? false) === true, $note, from: is_int($body['from'] ?? null) ? $body['from'] : null);
+    }
+
+    /** The content alone. */
+    public function tree(Item $item): PartTree
+    {
+        $kind = Kinds::named($item->kind);
+        $reading = $kind->read($this->body($item)['content'] ?? null, Limits::for($kind));
         if ($reading->tree === null) {
             $this->fail(422, $reading->problems === [] ? [new Problem('not_json', '')] : $reading->problems);
         }
         $this->checkPictures($item, $reading->tree);
 
-        return new Sent($body['base'], $reading->tree, $body['client'], ($body['keep'] ?? false) === true, $note, from: is_int($body['from'] ?? null) ? $body['from'] : null);
+        return $reading->tree;
+    }
+
+    /** @return array<mixed> */
+    private function body(Item $item): array
+    {
+        $limits = Limits::for(Kinds::named($item->kind));
+        if (strlen($this->getContent()) > $limits->bytes) {
+            $this->fail(413, [new Problem('too_big', '', ['max' => intdiv($limits->bytes, 1_048_576)])]);
+        }
+        $body = json_decode($this->getContent(), true, 32);
+
+        return is_array($body) ? $body : $this->fail(422, [new Problem('not_json', '')]);
     }
 
     private function checkPictures(Item $item, PartTree $tree): void

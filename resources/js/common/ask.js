@@ -1,8 +1,18 @@
 /** @returns {string} the newest token: a page that stood open for long has an old one in it */
 const token = () => decodeURIComponent(/(?:^|; )XSRF-TOKEN=([^;]*)/.exec(document.cookie)?.[1] ?? '');
 
-/** The server could not be reached, or is in no state to answer. */
+/** The server could not be reached, or did not answer in time. */
 export class Unreachable extends Error {}
+
+/** The server was reached and is in no state to answer now: it may be asked again, with patience. */
+export class Troubled extends Unreachable {
+    /** @param {number} status @param {number} after seconds that it asks to wait; 0 when it does not say */
+    constructor(status, after) {
+        super(String(status));
+        this.status = status;
+        this.after = after;
+    }
+}
 
 /** The session has ended. */
 export class SignedOut extends Error {}
@@ -40,7 +50,7 @@ export async function ask(url, { method = 'GET', json, form, timeout = 15000 } =
         throw new Unreachable(String(error));
     }
     if (response.status === 401 || response.status === 419) throw new SignedOut();
-    if (response.status >= 500 || response.status === 429) throw new Unreachable(String(response.status));
+    if (response.status >= 500 || response.status === 429) throw new Troubled(response.status, Number(response.headers?.get('Retry-After')) || 0);
     const answer = await response.json().catch(() => ({}));
     if (!response.ok) throw new Refused(response.status, answer);
     return answer;

@@ -16,6 +16,7 @@ import { ids } from './ids.js';
 import { pictures } from './pictures.js';
 import { isAddress } from '../document/schema.js';
 import { signInAgain } from './sign-in.js';
+import { wayOn } from './stuck.js';
 
 /** @typedef {import('prosemirror-model').Node} Node */
 /** @typedef {{key: string, root: string, number: number, me: number, editable: boolean}} Item */
@@ -58,6 +59,7 @@ export function writing(root, sheet, craft) {
     const sync = new Sync(item, desk, {
         say: bottom.say,
         signIn: () => signInAgain(dialog('sign-in'), item.me),
+        ...wayOn(dialog('stuck')),
         moved: (number) => {
             bottom.moved(number);
             headMoved(root, number);

@@ -15,6 +15,10 @@ export class Dirty {
         this.sorted = new Set();
     }
 
+    none() {
+        return new Dirty();
+    }
+
     get any() {
         return [this.cells, this.fields, this.added, this.moved, this.removed, this.sorted].some((of) => of.size > 0);
     }

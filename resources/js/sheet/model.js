@@ -332,6 +332,15 @@ export class Sheet {
         this.sent = null;
     }
 
+    /** All of it, as the list of its parts. @returns {Part[]} */
+    whole() {
+        return this.tabs.flatMap((tab) => [
+            /** @type {Part} */ ([tab.id, 'tab', 0, { name: tab.name, frozen: tab.frozen }]),
+            ...tab.columns.map((column) => /** @type {Part} */ ([column.id, 'column', 1, { width: column.width, format: column.format }])),
+            ...tab.rows.map((row) => /** @type {Part} */ ([row.id, 'row', 1, row.cells])),
+        ]);
+    }
+
     /** What is not saved, without sending it. @returns {Edits} */
     pending() {
         return this.edits(new Dirty().with(this.sent ?? new Dirty()).with(this.dirty));

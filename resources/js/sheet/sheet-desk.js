@@ -19,12 +19,29 @@ export class SheetDesk {
         return { edits: this.sheet.take() };
     }
 
+    takeWhole() {
+        this.sheet.take();
+        return { content: this.sheet.whole() };
+    }
+
     untake() {
         this.sheet.untake();
     }
 
     /** @param {any} answer @returns {{on: 'root' | 'sent', merged: boolean}} */
     answered(answer) {
+        if (answer.edits === undefined) {
+            // All of it was sent; what was written here since is done again in what came of it.
+            this.sheet.sent = null;
+            if (answer.content) {
+                const since = this.sheet.pending();
+                this.sheet.replace(answer.content);
+                this.sheet.dirty = this.sheet.dirty.none();
+                this.sheet.takeUp(since);
+            }
+            this.refresh();
+            return { on: 'root', merged: answer.content !== null };
+        }
         const merged = this.sheet.arrived(answer.edits);
         this.refresh();
         return { on: 'root', merged };

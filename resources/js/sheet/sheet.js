@@ -2,6 +2,7 @@ import { ask as askServer } from '../common/ask.js';
 import { foot } from '../editor/foot.js';
 import { live } from '../editor/live.js';
 import { signInAgain } from '../editor/sign-in.js';
+import { wayOn } from '../editor/stuck.js';
 import { Sync } from '../sync/sync.js';
 import { cellEditor } from './cell-editor.js';
 import { commands } from './commands.js';
@@ -50,6 +51,7 @@ export async function attachSheet(root) {
     const sync = new Sync(item, new SheetDesk(sheet, refresh), {
         say: bottom.say,
         signIn: () => signInAgain(/** @type {HTMLDialogElement} */ (root.querySelector('[data-sign-in-dialog]')), item.me),
+        ...wayOn(/** @type {HTMLDialogElement} */ (root.querySelector('[data-stuck-dialog]'))),
         moved: bottom.moved,
     }, { soon: SOON, bytes: 32_000_000 });
     sheet.changed = () => {

@@ -1,7 +1,7 @@
 /**
  * What was written and not saved yet, kept on this computer.
  *
- * @typedef {{base: string, client: string, content: unknown, waiting: number}} Kept
+ * @typedef {{base: string, number: number, client: string, content: unknown, waiting: number}} Kept `number` is the version of the base
  */
 
 /** @param {string} item @param {number} person */

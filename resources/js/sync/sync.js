@@ -1,4 +1,4 @@
-import { ask, Refused, SignedOut, Unreachable } from '../common/ask.js';
+import { ask, Refused, SignedOut, Troubled, Unreachable } from '../common/ask.js';
 import { forgetKept, keepHere, readKept } from './kept.js';
 
 /**
@@ -6,10 +6,16 @@ import { forgetKept, keepHere, readKept } from './kept.js';
  * @property {(text: string, kind: 'saved' | 'saving' | 'away' | 'problem', number: number) => void} say
  * @property {() => Promise<void>} signIn asks to sign in, in place
  * @property {(number: number) => void} moved a newer version is there
+ * @property {(why: 'base' | 'trouble') => Promise<'merge' | 'again' | 'aside' | null>} [stuck] asks what to do when it can't be saved as it is
+ * @property {(address: string) => void} [kept] what was written is an item of its own now
  */
 
 const SOON = 700;
 const AT_MOST = 3000;
+/** Longer than the server works on anything (30 s), so that nothing is sent twice at once. */
+const PATIENCE = 45_000;
+/** Times that a server in trouble is asked again: after 1, 2, 4, 8, 16 and 32 seconds. */
+const TRIES = 6;
 
 /**
  * Keeps what is on a desk and the server's newest state together. `base` is the state that the server knows and the desk
@@ -39,6 +45,9 @@ export class Sync {
         this.away = false;
         this.stopped = false;
         this.problem = false;
+        /** @type {'base' | 'trouble' | null} why nothing is sent any more until somebody says what to do */
+        this.stuck = null;
+        this.troubles = 0;
         /** @type {ReturnType<typeof setTimeout> | undefined} */
         this.timer = undefined;
         this.firstChange = 0;
@@ -60,6 +69,7 @@ export class Sync {
         const kept = readKept(this.item.key, this.item.me);
         if (!kept || !this.desk.takeUp(kept.content)) return false;
         this.base = kept.base;
+        this.number = kept.number ?? this.number;
         this.client = kept.client;
         this.waiting = kept.waiting;
         return true;
@@ -71,6 +81,11 @@ export class Sync {
             this.firstChange = Date.now();
             this.waiting++;
         }
+        if (this.stuck !== null || this.troubles > 0) {
+            // It is asked again when its time has come, not at every key.
+            this.keepHere();
+            return;
+        }
         this.problem = false;
         clearTimeout(this.timer);
         this.timer = setTimeout(() => this.save(), Math.max(0, Math.min(this.soon, this.firstChange + AT_MOST - Date.now())));
@@ -79,7 +94,7 @@ export class Sync {
     }
 
     keepHere() {
-        const kept = keepHere(this.item.key, this.item.me, { base: this.base, client: this.client, content: this.desk.keep(), waiting: this.waiting });
+        const kept = keepHere(this.item.key, this.item.me, { base: this.base, number: this.number, client: this.client, content: this.desk.keep(), waiting: this.waiting });
         if (this.away) {
             const count = this.waiting === 1 ? 'one change' : `${this.waiting} changes`;
             this.around.say(kept ? `not reachable: kept on this computer, ${count} waiting` : 'not reachable, and no room on this computer: keep this window open', 'away', this.number);
@@ -91,7 +106,12 @@ export class Sync {
         clearTimeout(this.timer);
         this.timer = undefined;
         if (wish) this.wish = { ...this.wish, ...wish };
-        if (this.sending || this.stopped || (this.problem && !wish)) return false;
+        if (wish && this.stuck !== null && !this.sending) {
+            // Who put it off asks for it again by keeping a version.
+            await this.settleStuck(this.stuck);
+            return !this.dirty;
+        }
+        if (this.sending || this.stopped || this.stuck !== null || (this.problem && !wish)) return false;
         if (!this.dirty && !this.wish) {
             this.settled();
             return true;
@@ -106,7 +126,7 @@ export class Sync {
                 return false;
             }
             if (!this.away) this.around.say('saving…', 'saving', this.number);
-            const answer = await ask(this.url, { method: 'PUT', json: { base: this.base, client: this.client, ...body, ...asked } });
+            const answer = await ask(this.url, { method: 'PUT', json: { base: this.base, from: this.number, client: this.client, ...body, ...asked }, timeout: PATIENCE });
             if (this.wish === asked) this.wish = null;
             this.take(answer);
             return true;
@@ -116,12 +136,12 @@ export class Sync {
             return false;
         } finally {
             this.sending = false;
-            if (!this.stopped && !this.problem && !this.timer && (this.dirty || this.wish)) this.later();
+            if (!this.stopped && !this.problem && this.stuck === null && !this.timer && (this.dirty || this.wish)) this.later();
         }
     }
 
     later() {
-        this.timer = setTimeout(() => this.save(), this.away ? this.retry : this.soon);
+        this.timer = setTimeout(() => this.save(), this.troubles > 0 || this.away ? this.retry : this.soon);
     }
 
     /** @param {any} answer */
@@ -178,6 +198,11 @@ export class Sync {
             await this.around.signIn();
             this.stopped = false;
             this.later();
+        } else if (error instanceof Refused && error.problems[0]?.code === 'unknown_base') {
+            this.refuse(error.problems[0].text);
+            await this.settleStuck('base');
+        } else if (error instanceof Troubled) {
+            await this.inTrouble(error.after);
         } else if (error instanceof Refused) {
             this.refuse(error.problems.map((problem) => problem.text).filter((text, at, all) => all.indexOf(text) === at).slice(0, 3).join(' ') || error.message);
         } else if (error instanceof Unreachable) {
@@ -189,9 +214,66 @@ export class Sync {
         }
     }
 
+    /** The server answers that it can't just now. @param {number} after seconds that it asks for */
+    async inTrouble(after) {
+        this.troubles++;
+        if (this.troubles > TRIES) {
+            this.refuse('The server can’t save it at the moment. It is kept on this computer.');
+            await this.settleStuck('trouble');
+            return;
+        }
+        this.retry = Math.max(after, 2 ** (this.troubles - 1)) * 1000;
+        this.keepHere();
+        this.around.say(`the server has trouble: trying again in ${Math.round(this.retry / 1000)} s, kept on this computer`, 'away', this.number);
+    }
+
+    /**
+     * There is always a way on: one says what is to become of what was written.
+     *
+     * @param {'base' | 'trouble'} why
+     */
+    async settleStuck(why) {
+        this.stuck = why;
+        const choice = (await this.around.stuck?.(why)) ?? null;
+        if (choice === null) return;
+        this.stuck = null;
+        this.problem = false;
+        this.troubles = 0;
+        if (choice === 'again') this.later();
+        else if (choice === 'merge') await this.sendWhole();
+        else await this.keepAside();
+    }
+
+    /** Sends all that stands here, to be merged from the last version that both know. */
+    async sendWhole() {
+        this.sending = true;
+        try {
+            this.take(await ask(this.url, { method: 'PUT', json: { base: this.base, from: this.number, client: this.client, ...this.desk.takeWhole() }, timeout: PATIENCE }));
+        } catch (error) {
+            this.desk.untake();
+            await this.failed(error);
+        } finally {
+            this.sending = false;
+        }
+    }
+
+    /** Makes an item of its own of what stands here. */
+    async keepAside() {
+        try {
+            const made = await ask(`/items/${this.item.key}/aside`, { method: 'POST', json: this.desk.takeWhole(), timeout: PATIENCE });
+            this.stop();
+            forgetKept(this.item.key, this.item.me);
+            this.around.kept?.(made.address);
+        } catch (error) {
+            this.desk.untake();
+            await this.failed(error);
+        }
+    }
+
     /** The server can be reached (again). */
     back() {
         this.away = false;
+        this.troubles = 0;
         this.retry = 1000;
     }
 

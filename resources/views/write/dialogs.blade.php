@@ -26,3 +26,16 @@
         <div class="dialog-do"><button class="button is-dark">Sign in</button></div>
     </form>
 </dialog>
+<dialog class="dialog" data-stuck-dialog aria-labelledby="stuck-name">
+    <form method="dialog">
+        <h2 id="stuck-name">Not saved yet</h2>
+        <p data-why="base">You began from a state that is no longer known here, perhaps because this window slept for long. Nothing of what you wrote is lost: it is kept on this computer.</p>
+        <p data-why="trouble" hidden>The server could not save it, several times over. Nothing of what you wrote is lost: it is kept on this computer.</p>
+        <div class="dialog-do">
+            <button class="button" value="">Later (Ctrl+S)</button>
+            <button class="button" value="aside">Keep it as a new item</button>
+            <button class="button is-dark" value="merge" data-why="base">Merge it with the newest</button>
+            <button class="button is-dark" value="again" data-why="trouble" hidden>Try again</button>
+        </div>
+    </form>
+</dialog>
