@@ -41,7 +41,7 @@ final readonly class Entry
     {
         $type = $this->statement->type->inverse()->value;
 
-        return array_map(fn (string $id) => "{$type}:{$id}", $this->statement->isConsequence() ? [] : $this->statement->cells ?? $this->statement->ids);
+        return [...array_map(fn (string $id) => "{$type}:{$id}", $this->statement->isConsequence() ? [] : $this->statement->cells ?? $this->statement->ids), ...$this->statement->with];
     }
 
     /** The part to go to. */
@@ -84,7 +84,7 @@ final readonly class Entry
 
     public function sign(): string
     {
-        return match ($this->statement->type) {
+        return match (in_array($this->statement->code, ['split', 'joined'], true) ? ChangeType::Edited : $this->statement->type) {
             ChangeType::Added => '+',
             ChangeType::Removed => '−',
             ChangeType::Moved => '⇅',
@@ -112,6 +112,9 @@ final readonly class Entry
         $phrases = new Phrases;
         if (Lang::has("history.table_plan.{$this->statement->code}")) {
             return $phrases->planned($this->statement);
+        }
+        if (in_array($this->statement->code, ['split', 'joined'], true)) {
+            return __("history.plan_of.{$this->statement->code}", array_map(strval(...), $values));
         }
         $what = $phrases->what($values);
         if ($this->statement->type === ChangeType::Edited && isset($values['field'], $values['was'])) {

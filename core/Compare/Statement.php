@@ -16,6 +16,7 @@ final readonly class Statement
      * @param  non-empty-list<string>  $ids  the parts, the one to go to first
      * @param  int  $added  words that came in by it
      * @param  int  $removed  words that went
+     * @param  list<string>  $with  keys of further changes ({@see Change::key}) that are part of it, such as the paragraph that was split
      * @param  list<string>|null  $cells  the cells, as `row/column`, when it is about some of a table; those of the consequence of others' edits are nobody's
      */
     public function __construct(
@@ -26,6 +27,7 @@ final readonly class Statement
         public int $added,
         public int $removed,
         public ?array $cells = null,
+        public array $with = [],
     ) {}
 
     /** Whether it is no edit, but follows from edits elsewhere. */
@@ -38,14 +40,23 @@ final readonly class Statement
     public function weight(): int
     {
         $empty = ($this->values['form'] ?? '') === 'unnamed' && ! in_array($this->values['noun'] ?? '', ['picture', 'table'], true);
-        $rank = $empty ? 1 : match ($this->type) {
+        $rank = $empty ? 1 : match (true) {
+            // Nothing came or went by it.
+            in_array($this->code, ['split', 'joined'], true) => 3,
+            default => $this->rank(),
+        };
+
+        return $rank * 100_000 + min(99_999, 40 * count($this->ids) + $this->added + $this->removed);
+    }
+
+    private function rank(): int
+    {
+        return match ($this->type) {
             ChangeType::Removed => 8,
             ChangeType::Moved => 6,
             ChangeType::Added => 5,
             ChangeType::Edited => $this->added + $this->removed > 0 ? 4 : 3,
         };
-
-        return $rank * 100_000 + min(99_999, 40 * count($this->ids) + $this->added + $this->removed);
     }
 
     /** An edit of a few words, marks or settings. */

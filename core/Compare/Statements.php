@@ -15,11 +15,20 @@ final class Statements
 {
     private readonly Words $words;
 
+    /** A part that so much of was taken from another is a piece of that. */
+    private const PIECE = 0.7;
+
     /** So many edits of a few words each become one line. */
     private const SMALL_ONES = 20;
 
     /** @var list<Statement> */
     private array $statements = [];
+
+    /** @var array<string, string> part that was split off or joined => the one that it was a piece of, or became one of */
+    private array $pieces = [];
+
+    /** @var array<string, array{int, int}> part => words that came from elsewhere and that went there */
+    private array $carried = [];
 
     /** @var list<Change> all but what is a table's affair */
     private readonly array $plain;
@@ -67,6 +76,7 @@ final class Statements
     public static function of(Kind $kind, PartTree $old, PartTree $new, ChangeSet $changes, Detail $detail = Detail::Gathered): array
     {
         $self = new self($kind, $old, $new, $changes, $detail);
+        $self->pieces();
         $self->cameAndWent(ChangeType::Removed, $old);
         $self->cameAndWent(ChangeType::Added, $new);
         $self->moves();
@@ -95,7 +105,7 @@ final class Statements
         $end = -1;
         $run = -1;
         foreach ($side->parts as $position => $part) {
-            if (! isset($ids[$part->id]) || isset($ids[$side->parent($part->id)])) {
+            if (! isset($ids[$part->id]) || isset($ids[$side->parent($part->id)]) || isset($this->pieces[$part->id])) {
                 continue;
             }
             $size = count($side->subtree($part->id));
@@ -120,6 +130,45 @@ final class Statements
         foreach ($cells as $table => $of) {
             $height = max(1, count($side->children()[$table] ?? []));
             $this->add($type, $side, $of, ['form' => 'columns', 'count' => (int) ceil(count($of) / $height), 'name' => $this->kind->label($side, $side->get($table)), 'row' => $this->kind->label($side, $side->get($of[0]))]);
+        }
+    }
+
+    /** Paragraphs that were split and joined: what came or went with its words taken from, or left in, one that stays. */
+    private function pieces(): void
+    {
+        $whole = [];
+        foreach ($this->plain as $change) {
+            if (($change->type === ChangeType::Added || $change->type === ChangeType::Removed) && ! $change->part()->richText()->isEmpty()) {
+                $whole[$change->id] = $change;
+            }
+        }
+        foreach ($whole === [] ? [] : Carried::in(new ChangeSet($this->plain), $this->words) as $carried) {
+            $after = $this->words->cut(($this->new->find($carried->part) ?? $this->old->get($carried->part))->richText()->text());
+            $count = count(array_filter(array_slice($after, $carried->at, $carried->length), Words::counts(...)));
+            $this->carried[$carried->part] = [($this->carried[$carried->part][0] ?? 0) + $count, $this->carried[$carried->part][1] ?? 0];
+            $this->carried[$carried->from] = [$this->carried[$carried->from][0] ?? 0, ($this->carried[$carried->from][1] ?? 0) + $count];
+            foreach ([[$carried->part, $carried->from], [$carried->from, $carried->part]] as [$piece, $rest]) {
+                $stays = $this->old->has($rest) && $this->new->has($rest);
+                if (isset($whole[$piece]) && $stays && $count >= self::PIECE * $this->words->count($whole[$piece]->part()->richText())) {
+                    $this->pieces[$piece] = $rest;
+                }
+            }
+        }
+        foreach ($this->pieces as $piece => $rest) {
+            $split = $whole[$piece]->type === ChangeType::Added;
+            $side = $split ? $this->new : $this->old;
+            $part = $side->get((string) $piece);
+            $name = $this->kind->label($this->new, $this->new->get($rest));
+            $this->statements[] = new Statement(
+                $split ? 'split' : 'joined',
+                $whole[$piece]->type,
+                ['noun' => $this->kind->noun($part), 'form' => 'named', 'name' => $this->kind->label($side, $part), 'whole' => $name, 'count' => 1, ...$this->place($side, $part)],
+                [(string) $piece],
+                0,
+                0,
+                null,
+                ["edited:{$rest}"],
+            );
         }
     }
 
@@ -206,6 +255,14 @@ final class Statements
         $old = $before->richText($field);
         $new = $after->richText($field);
         [$added, $removed] = $old->text() === $new->text() ? [0, 0] : TextCompare::of($old, $new, $this->words)->counts();
+        if ($field === 'text' && in_array($after->id, $this->pieces, true)) {
+            // What was split off or joined is told by itself.
+            [$came, $went] = $this->carried[$after->id];
+            [$added, $removed] = [max(0, $added - $came), max(0, $removed - $went)];
+            if ($added + $removed === 0 && $before->differing($after) === ['text']) {
+                return;
+            }
+        }
         $values = [];
         $code = match (true) {
             $after->role === 'answer' && FieldFacts::isAnswer($old, $new) => FieldFacts::answer($old->text(), $new->text(), $values),

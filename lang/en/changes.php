@@ -23,6 +23,8 @@ return [
     'rewrote' => '{1} Changed one word in “:where”|[2,*] Rewrote :count words in “:where”',
     'wrote_in' => '{1} Added one word in “:where”|[2,*] Added :count words in “:where”',
     'cut' => '{1} Cut one word from “:where”|[2,*] Cut :count words from “:where”',
+    'split' => 'Split “:name” off “:whole”',
+    'joined' => 'Joined “:name” to “:whole”',
     'wrote' => 'Wrote “:name”',
     'emptied' => 'Emptied “:was”',
     'punctuated' => 'Changed punctuation in “:where”',

@@ -107,6 +107,8 @@ return [
     ],
     // What a restore brings back of a part that was changed otherwise than in its words, by the code of the change.
     'plan_of' => [
+        'split' => '“:whole” and “:name” as one',
+        'joined' => '“:name” apart from “:whole”',
         'formatted' => 'The earlier look of “:name”',
         'punctuated' => 'The earlier punctuation of “:name”',
         'set' => 'How “:name” was set',

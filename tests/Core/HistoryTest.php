@@ -5,9 +5,12 @@ declare(strict_types=1);
 namespace Tests\Core;
 
 use MistyAttic\Core\Compare\ChangeType;
+use MistyAttic\Core\Compare\TextAuthors;
 use MistyAttic\Core\Compare\TreeCompare;
+use MistyAttic\Core\Compare\Words;
+use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
-use MistyAttic\Core\History\Answerable;
+use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\History\Attribution;
 use MistyAttic\Core\History\Gone;
 use MistyAttic\Core\History\Keeping\Exemption;
@@ -20,7 +23,6 @@ use MistyAttic\Core\History\Lifespans;
 use MistyAttic\Core\History\Moment;
 use MistyAttic\Core\History\PartHistory;
 use MistyAttic\Core\History\Step;
-use MistyAttic\Core\History\Touch;
 use MistyAttic\Core\Kinds\Grid;
 use MistyAttic\Core\Merge\TakeOut;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -45,29 +47,39 @@ final class HistoryTest extends TestCase
         "t1 tab name=Log\n  c1 column\n  c2 column\n  r2 row c1=Lamp\n  r1 row c1=Kettle | c2=15",
     ];
 
-    /** @return array<string, array{list<int>, array<int, int>, list<int>}> versions that touched a part, what brought back what, and the versions that made what stands */
-    public static function restores(): array
+    public function test_a_word_that_went_and_came_again_is_whose_it_was(): void
     {
-        return [
-            'nothing was brought back' => [[1, 3, 5], [], [1, 3, 5]],
-            'a restore undoes what lies between' => [[1, 3, 5, 7], [7 => 4], [1, 3]],
-            'work goes on after it' => [[1, 3, 5, 7, 8], [7 => 4], [1, 3, 8]],
-            'a restore that was taken back' => [[1, 3, 5, 7, 8], [7 => 2, 8 => 6], [1, 3, 5]],
-            'a restore of a restored state' => [[1, 3, 5, 7, 9, 11], [7 => 2, 11 => 8], [1]],
-            'of another item' => [[1, 3], [1 => 40], [1, 3]],
-        ];
+        $texts = ['Sign the log.', 'Sign the log. Lock the back door.', 'Sign the log.', 'Sign the log twice.', 'Lock the back door. Sign the log twice.'];
+        $states = array_map(RichText::plain(...), $texts);
+        $authors = TextAuthors::through([new RichText, ...$states], new Words);
+        $words = (new Words)->cut($texts[4]);
+        $by = fn (string $word): int => $authors->addedBy[(int) array_search($word, $words, true)];
+        self::assertSame([1, 1, 0, 3], [$by('Lock'), $by('door'), $by('Sign'), $by('twice')], 'found by its words');
+        // A restore says what it brings back, however little it is.
+        $back = TextAuthors::through([new RichText, RichText::plain('a b'), RichText::plain('c'), RichText::plain('a b')], new Words, [2 => 0]);
+        self::assertSame([0, 0, 0], array_values($back->addedBy));
     }
 
-    /**
-     * @param  list<int>  $numbers
-     * @param  array<int, int>  $sources
-     * @param  list<int>  $standing
-     */
-    #[DataProvider('restores')]
-    public function test_what_stands_was_not_written_by_who_brought_it_back(array $numbers, array $sources, array $standing): void
+    public function test_words_that_were_split_off_joined_or_pasted_stay_their_authors(): void
     {
-        $touches = array_map(fn (int $number) => new Touch('p1', $number, 1, ChangeType::Edited->bit(), 0), $numbers);
-        self::assertSame($standing, array_column(Answerable::standing($touches, $sources), 'number'));
+        $states = array_map(fn (array $texts) => PartTree::of(array_map(fn (string $id, string $text) => new Part($id, 'paragraph', 0, ['text' => RichText::plain($text)]), array_keys($texts), $texts)), [
+            ['p1' => 'Sign the log. Lock the back door.', 'p2' => 'Sweep.'],
+            ['p1' => 'Sign the log.', 'p3' => 'Lock the old door.', 'p2' => 'Sweep.'],
+            ['p1' => 'Sign the log. Sweep.', 'p3' => 'Lock the old door.'],
+        ]);
+        $steps = [];
+        foreach ([PartTree::of([]), ...$states] as $at => $state) {
+            if ($at > 0) {
+                $steps[] = new Step($at, $at, TreeCompare::of($before, $state));
+            }
+            $before = $state;
+        }
+        $history = new Attribution($steps);
+        $words = array_filter((new Words)->cut('Lock the old door.'), Words::counts(...));
+        self::assertSame(['Lock' => 1, 'the' => 1, 'old' => 2, 'door' => 1], array_combine($words, array_intersect_key($history->ofWords('p3') ?? [], $words)));
+        self::assertNotContains(2, $history->ofWords('p1') ?? []);
+        $third = $history->contributions()[3];
+        self::assertSame([0, 0, 1], [$third->wordsAdded, $third->wordsRemoved, $third->partsRemoved], 'who joins them writes and removes no word');
     }
 
     public function test_who_wrote_which_word_and_who_took_it_away(): void

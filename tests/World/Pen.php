@@ -194,7 +194,8 @@ final class Pen
         $children = $tree->children();
         $from = $tree->parent($part->id);
         $below = array_column($tree->subtree($part->id), 'id');
-        $likely = array_values(array_filter(array_keys($children), fn (int|string $id) => ! in_array((string) $id, $below, true) && $this->mayStand($tree, $part, (string) $id)));
+        // A cell goes with its column, so a row stays in its tab.
+        $likely = $this->kind === 'spreadsheet' ? [$from] : array_values(array_filter(array_keys($children), fn (int|string $id) => ! in_array((string) $id, $below, true) && $this->mayStand($tree, $part, (string) $id)));
         $to = $likely === [] ? $from : (string) $this->chance->of($likely);
         $children[$from] = array_values(array_diff($children[$from], [$part->id]));
         $siblings = $children[$to] ?? [];
