@@ -15,8 +15,8 @@ final class Statements
 {
     private readonly Words $words;
 
-    /** A part that so much of was taken from another is a piece of that. */
-    private const PIECE = 0.7;
+    /** A part of whose words so many were taken from another is a piece of that; where they are joined without a space, two words become one. */
+    private const PIECE = 0.5;
 
     /** So many edits of a few words each become one line. */
     private const SMALL_ONES = 20;
@@ -142,16 +142,22 @@ final class Statements
                 $whole[$change->id] = $change;
             }
         }
+        $shared = [];
         foreach ($whole === [] ? [] : Carried::in(new ChangeSet($this->plain), $this->words) as $carried) {
             $after = $this->words->cut(($this->new->find($carried->part) ?? $this->old->get($carried->part))->richText()->text());
             $count = count(array_filter(array_slice($after, $carried->at, $carried->length), Words::counts(...)));
             $this->carried[$carried->part] = [($this->carried[$carried->part][0] ?? 0) + $count, $this->carried[$carried->part][1] ?? 0];
             $this->carried[$carried->from] = [$this->carried[$carried->from][0] ?? 0, ($this->carried[$carried->from][1] ?? 0) + $count];
             foreach ([[$carried->part, $carried->from], [$carried->from, $carried->part]] as [$piece, $rest]) {
-                $stays = $this->old->has($rest) && $this->new->has($rest);
-                if (isset($whole[$piece]) && $stays && $count >= self::PIECE * $this->words->count($whole[$piece]->part()->richText())) {
-                    $this->pieces[$piece] = $rest;
+                if (isset($whole[$piece]) && $this->old->has($rest) && $this->new->has($rest)) {
+                    $shared[$piece][$rest] = ($shared[$piece][$rest] ?? 0) + $count;
                 }
+            }
+        }
+        foreach ($shared as $piece => $rests) {
+            arsort($rests);
+            if (reset($rests) >= self::PIECE * $this->words->count($whole[$piece]->part()->richText())) {
+                $this->pieces[(string) $piece] = (string) key($rests);
             }
         }
         foreach ($this->pieces as $piece => $rest) {
@@ -259,7 +265,7 @@ final class Statements
             // What was split off or joined is told by itself.
             [$came, $went] = $this->carried[$after->id];
             [$added, $removed] = [max(0, $added - $came), max(0, $removed - $went)];
-            if ($added + $removed === 0 && $before->differing($after) === ['text']) {
+            if ($before->differing($after) === ['text'] && ($added + $removed === 0 || $this->isWhole($after->id))) {
                 return;
             }
         }
@@ -299,6 +305,18 @@ final class Statements
             $added,
             $removed,
         );
+    }
+
+    /** Whether nothing but spaces came or went by splitting and joining a part: the pieces make the whole. */
+    private function isWhole(string $id): bool
+    {
+        $texts = [];
+        foreach ([$this->old, $this->new] as $side) {
+            $pieces = array_filter($side->parts, fn (Part $part) => $part->id === $id || ($this->pieces[$part->id] ?? null) === $id);
+            $texts[] = preg_replace('/\s+/u', '', implode('', array_map(fn (Part $part) => $part->richText()->text(), $pieces)));
+        }
+
+        return $texts[0] === $texts[1];
     }
 
     private function isUnderHeading(Part $part): bool

@@ -24,10 +24,10 @@ use MistyAttic\Core\Sequences\Sequences;
  */
 final readonly class TextMerge
 {
-    /** Words that one side must have changed in a sentence at least, to have rewritten it. */
+    /** Words of a sentence that one side must have written over or removed at least, to have rewritten it. */
     private const REWRITING = 2;
 
-    /** The share of a sentence's words that both sides together must have changed, for it to be rewritten. */
+    /** The share of its words that both sides together must have written over or removed. */
     private const REWRITTEN = 1 / 3;
 
     /** Words between two numbers of one figure: “10 of 20”. */
@@ -48,7 +48,7 @@ final readonly class TextMerge
         $regions = fn (Alignment $theirs, Alignment $mine): array => Regions::of(
             $theirs,
             $mine,
-            $apart ? null : fn (array $groups): array => self::gathered($groups, $tokens, $theirWords, $myWords),
+            $apart ? null : fn (array $groups): array => self::gathered($groups, $tokens),
             fn (int $position): bool => $apart || Sentences::endsBefore($tokens, $position),
         );
         $found = $regions($toTheirs->settled($baseKeys, $theirKeys), $toMine->settled($baseKeys, $myKeys));
@@ -88,11 +88,9 @@ final readonly class TextMerge
      *
      * @param  list<Group>  $groups
      * @param  list<string>  $tokens  of the base
-     * @param  list<Word>  $theirs
-     * @param  list<Word>  $mine
      * @return list<Group>
      */
-    private static function gathered(array $groups, array $tokens, array $theirs, array $mine): array
+    private static function gathered(array $groups, array $tokens): array
     {
         if (count($groups) < 2 || count(array_unique(array_merge(...array_map(fn (array $group) => array_column($group['gaps'], 4), $groups)))) < 2) {
             return $groups;
@@ -103,16 +101,17 @@ final readonly class TextMerge
             if (count($within) < 2) {
                 continue;
             }
-            $sides = [0 => 0, 1 => 0];
+            $gone = [0 => 0, 1 => 0];
             foreach ($within as $group) {
                 foreach ($group['gaps'] as $gap) {
-                    $sides[$gap[4]] += self::changed($gap, $tokens, $gap[4] === 0 ? $theirs : $mine);
+                    $gone[$gap[4]] += count(array_filter(array_slice($tokens, $gap[0], $gap[1] - $gap[0]), Words::counts(...)));
                 }
             }
+            $sides = array_unique(array_merge(...array_map(fn (array $group) => array_column($group['gaps'], 4), $within)));
             $size = max(1, count(array_filter(array_slice($tokens, $from, $to - $from), Words::counts(...))));
             $met = array_filter($within, self::isBoth(...)) !== [];
             $mineElsewhere = array_filter($within, fn (array $group) => array_column($group['gaps'], 4) === array_fill(0, count($group['gaps']), 1)) !== [];
-            if ((min($sides) > 0 && max($sides) >= self::REWRITING && array_sum($sides) >= self::REWRITTEN * $size) || ($met && $mineElsewhere)) {
+            if ((count($sides) === 2 && max($gone) >= self::REWRITING && array_sum($gone) >= self::REWRITTEN * $size) || ($met && $mineElsewhere)) {
                 $groups = self::joined($groups, array_keys($within), $from, $to);
             }
         }
@@ -148,21 +147,6 @@ final readonly class TextMerge
     private static function isBoth(array $group): bool
     {
         return count(array_unique(array_column($group['gaps'], 4))) === 2;
-    }
-
-    /**
-     * How many words of a side a change is.
-     *
-     * @param  Gap  $gap
-     * @param  list<string>  $tokens
-     * @param  list<Word>  $side
-     */
-    private static function changed(array $gap, array $tokens, array $side): int
-    {
-        return max(
-            count(array_filter(array_slice($tokens, $gap[0], $gap[1] - $gap[0]), Words::counts(...))),
-            count(array_filter(array_slice($side, $gap[2], $gap[3] - $gap[2]), fn (Word $word) => $word->counts())),
-        );
     }
 
     /**

@@ -12,7 +12,7 @@
         <div class="{{ ['page' => 'page-writing', 'form' => 'form-sheet'][$item->kind] ?? 'sheet-text' }}" data-text data-parts="{{ $parts }}"></div>
         <aside class="notes" aria-label="Notes" data-notes="{{ route('item.notes', $item) }}">@include('write.notes')</aside>
         @isset($flow)<div class="form-flow" data-flow="{{ route('item.flow', $item) }}">@include('form.flow', ['title' => 'The way through'])</div>@endisset
-        @if ($item->kind !== 'document')<p class="is-sr-only" aria-live="assertive" data-spoken></p>@endif
+        <p class="is-sr-only" aria-live="assertive" data-spoken></p>
     </div>
     </main>
     <footer class="foot" data-foot="{{ route('item.foot', $item) }}">@include('write.foot')</footer>

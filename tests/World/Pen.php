@@ -246,6 +246,9 @@ final class Pen
         }
         $tab = $this->chance->of($tabs)->id;
         $children = $tree->children();
+        if (! isset($children[$tab])) {
+            return $tree;
+        }
         $column = $this->columns($tree, $tab)[0] ?? '';
         $rows = array_values(array_filter($children[$tab] ?? [], fn (string $id) => $tree->get($id)->role === 'row' && ! $this->isSum($tree->get($id)->fields[$column] ?? null)));
         usort($rows, fn (string $one, string $two) => [$tree->get($one)->fields[$column] ?? 0, $one] <=> [$tree->get($two)->fields[$column] ?? 0, $two]);

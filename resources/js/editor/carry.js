@@ -15,6 +15,7 @@ import { Decoration, DecorationSet } from 'prosemirror-view';
  * @property {(way: Direction) => import('prosemirror-state').Command} move
  * @property {(state: EditorState, way: number) => number | null} [beside] where what stands on the left (-1) or right (1) begins
  * @property {(node: Node) => string} sortOf arrows go from one to the next of a sort
+ * @property {boolean} [isQuiet] whether the block around the caret is marked only once it is chosen
  */
 
 const key = new PluginKey('carry');
@@ -59,7 +60,7 @@ export function carrying(lie, say, openSettings) {
         props: {
             decorations(state) {
                 const [place, ...around] = lie.levels(state);
-                if (!place) return null;
+                if (!place || (lie.isQuiet && !(state.selection instanceof NodeSelection))) return null;
                 return DecorationSet.create(state.doc, [
                     ...around.map((each) => Decoration.node(each.pos, each.pos + each.node.nodeSize, { class: 'is-around' })),
                     Decoration.node(place.pos, place.pos + place.node.nodeSize, { class: isCarrying(state) ? 'is-chosen is-carried' : 'is-chosen' }),

@@ -1,10 +1,16 @@
 import { tableEditing } from 'prosemirror-tables';
 import { toDocument, toParts } from '../document/convert.js';
+import { levels, move, nameOf, spokenPlace } from '../document/places.js';
+import { carrying } from './carry.js';
 import { insertBlock } from './commands.js';
+import { grip } from './grip.js';
 import { keys, rules } from './keys.js';
 import { toolbar } from './toolbar.js';
 import { itemView, pictureView } from './views.js';
 import { writing } from './writing.js';
+
+/** How a document is walked and rearranged. */
+const LIE = { levels, nameOf, spokenPlace, move, sortOf: () => 'block', isQuiet: true };
 
 /**
  * The editor of a document.
@@ -14,9 +20,14 @@ import { writing } from './writing.js';
  */
 export function attachEditor(root) {
     const sheet = /** @type {HTMLElement | null} */ (root.querySelector('[data-editor]'));
+    const spoken = root.querySelector('[data-spoken]');
+    /** @param {string} words */
+    const say = (words) => {
+        if (spoken) spoken.textContent = words;
+    };
     return !sheet ? () => {} : writing(root, sheet, {
         convert: { toParts, toDocument },
-        plugins: (open) => [rules(), ...keys(open), tableEditing({ allowTableNodeSelection: true })],
+        plugins: (open) => [rules(), carrying(LIE, say, () => {}), ...keys(open), grip('.ProseMirror > [data-part]', 1), tableEditing({ allowTableNodeSelection: true })],
         nodeViews: (item) => ({ item: itemView, picture: pictureView(item.key) }),
         attributes: { class: 'prose', 'aria-label': 'The document' },
         insertPicture: (node) => insertBlock(node),

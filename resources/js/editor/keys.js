@@ -1,11 +1,15 @@
 import { baseKeymap, chainCommands, exitCode, newlineInCode } from 'prosemirror-commands';
 import { keymap } from 'prosemirror-keymap';
 import { goToNextCell } from 'prosemirror-tables';
+import { NodeSelection } from 'prosemirror-state';
 import { inputRules, textblockTypeInputRule, InputRule } from 'prosemirror-inputrules';
 import { enterInCell, indent, insertBlock, lineBreak, nextCell, plainAtStart, splitItem, tools } from './commands.js';
 import { schema } from '../document/schema.js';
 
 const { nodes } = schema;
+
+/** @param {import('prosemirror-state').Command} command @returns {import('prosemirror-state').Command} */
+const unlessChosen = (command) => (state, dispatch, view) => !(state.selection instanceof NodeSelection) && command(state, dispatch, view);
 
 /**
  * @param {{link: import('prosemirror-state').Command, keep: () => void}} open
@@ -29,8 +33,9 @@ export const keys = ({ link, keep }) => [
         'Shift-Enter': chainCommands(exitCode, lineBreak),
         'Mod-Enter': chainCommands(exitCode, lineBreak),
         Backspace: plainAtStart,
-        Tab: chainCommands(nextCell, indent(1)),
-        'Shift-Tab': chainCommands(goToNextCell(-1), indent(-1)),
+        // Escape chooses the block; Tab leaves the text then.
+        Tab: unlessChosen(chainCommands(nextCell, indent(1))),
+        'Shift-Tab': unlessChosen(chainCommands(goToNextCell(-1), indent(-1))),
     }),
     keymap(baseKeymap),
 ];

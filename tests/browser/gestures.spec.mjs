@@ -1,0 +1,201 @@
+import { expect, test } from '@playwright/test';
+import { newDocument, saved, signIn, state, text, words } from './steps.mjs';
+
+/** The sentences of the versions after a number, newest first. */
+async function told(page, since) {
+    const list = await page.request.get(`${page.url().split('?')[0]}/history/list`);
+    const html = await list.text();
+    return [...html.matchAll(/<td class="versions-number">(\d+)<\/td>\s*<td>([^<]*)/g)].filter(([, number]) => Number(number) > since).map(([, , sentence]) => sentence.replace(/&[a-z]+;/g, (sign) => ({ '&amp;': '&', '&quot;': '"' })[sign] ?? sign).trim());
+}
+
+/** Writes three paragraphs and keeps them; gives their ids and the number of that version. */
+async function three(page) {
+    await page.keyboard.type('Alpha bravo charlie.');
+    await page.keyboard.press('Enter');
+    await page.keyboard.type('Delta echo foxtrot.');
+    await page.keyboard.press('Enter');
+    await page.keyboard.type('Golf hotel india.');
+    await saved(page);
+    await page.keyboard.press('Control+s');
+    await expect(page.locator('[data-save-line]')).toContainText('Kept as');
+    await page.keyboard.press('Escape');
+    const { content, number } = await state(page);
+    await text(page).click();
+    return { ids: content.map((part) => part[0]), number };
+}
+
+const press = async (page, ...keys) => {
+    for (const key of keys) {
+        await page.keyboard.press(key);
+        await page.waitForTimeout(25);
+    }
+};
+
+/** Presses keys while the window is busy, so that they queue up. */
+async function queued(page, ...keys) {
+    const cdp = await page.context().newCDPSession(page);
+    const busy = page.evaluate(() => {
+        const until = performance.now() + 400;
+        return new Promise((resolve) => setTimeout(() => {
+            while (performance.now() < until);
+            resolve(undefined);
+        }));
+    });
+    const codes = { Home: 36, End: 35, ArrowDown: 40, ArrowUp: 38, Delete: 46, Backspace: 8, Enter: 13 };
+    for (const combined of keys) {
+        const [key, ...modifiers] = combined.split('+').reverse();
+        const event = { key, code: key, windowsVirtualKeyCode: codes[key], modifiers: (modifiers.includes('Shift') ? 8 : 0) + (modifiers.includes('Control') ? 2 : 0) };
+        // Sent without waiting: the window answers none of them yet.
+        cdp.send('Input.dispatchKeyEvent', { type: 'rawKeyDown', ...event });
+        cdp.send('Input.dispatchKeyEvent', { type: 'keyUp', ...event });
+    }
+    await busy;
+    await page.waitForTimeout(300);
+}
+
+const gestures = [
+    {
+        name: 'a line and its end, by Home, Shift+Down, Delete',
+        at: 0,
+        does: (page) => press(page, 'Home', 'Shift+ArrowDown', 'Delete'),
+        leaves: (ids) => [[ids[1], 'Delta echo foxtrot.'], [ids[2], 'Golf hotel india.']],
+        says: /^Removed “Alpha bravo charlie”$/,
+    },
+    {
+        name: 'the same with keys that queue up',
+        at: 0,
+        does: (page) => queued(page, 'Home', 'Shift+ArrowDown', 'Delete'),
+        leaves: (ids) => [[ids[1], 'Delta echo foxtrot.'], [ids[2], 'Golf hotel india.']],
+        says: /^Removed “Alpha bravo charlie”$/,
+    },
+    {
+        name: 'three presses of the mouse and Delete',
+        at: 1,
+        does: async (page) => {
+            await page.locator('.ProseMirror p').nth(1).click({ clickCount: 3 });
+            await press(page, 'Delete');
+        },
+        leaves: (ids) => [[ids[0], 'Alpha bravo charlie.'], [ids[2], 'Golf hotel india.']],
+        says: /^Removed “Delta echo foxtrot”$/,
+    },
+    {
+        name: 'Delete at the end',
+        at: 0,
+        does: (page) => press(page, 'End', 'Delete'),
+        leaves: (ids) => [[ids[0], 'Alpha bravo charlie.Delta echo foxtrot.'], [ids[2], 'Golf hotel india.']],
+        says: /^Joined “Delta echo foxtrot” to “Alpha bravo charlie/,
+    },
+    {
+        name: 'Backspace at the start',
+        at: 1,
+        does: (page) => press(page, 'Home', 'Backspace'),
+        leaves: (ids) => [[ids[0], 'Alpha bravo charlie.Delta echo foxtrot.'], [ids[2], 'Golf hotel india.']],
+        says: /^Joined “Delta echo foxtrot” to “Alpha bravo charlie/,
+    },
+    {
+        name: 'Enter at the start',
+        at: 1,
+        does: (page) => press(page, 'Home', 'Enter'),
+        leaves: (ids) => [[ids[0], 'Alpha bravo charlie.'], [null, ''], [ids[1], 'Delta echo foxtrot.'], [ids[2], 'Golf hotel india.']],
+        says: /^Added an empty paragraph$/,
+    },
+    {
+        name: 'Enter in the middle',
+        at: 1,
+        does: (page) => press(page, 'Home', 'Control+ArrowRight', 'Enter'),
+        leaves: (ids) => [[ids[0], 'Alpha bravo charlie.'], [ids[1], 'Delta'], [null, ' echo foxtrot.'], [ids[2], 'Golf hotel india.']],
+        says: /^Split “echo foxtrot” off “Delta”$/,
+    },
+    {
+        name: 'Enter at the end',
+        at: 1,
+        does: (page) => press(page, 'End', 'Enter'),
+        leaves: (ids) => [[ids[0], 'Alpha bravo charlie.'], [ids[1], 'Delta echo foxtrot.'], [null, ''], [ids[2], 'Golf hotel india.']],
+        says: /^Added an empty paragraph$/,
+    },
+    {
+        name: 'a selection from the middle of one into the next',
+        at: 0,
+        does: (page) => press(page, 'Home', 'Control+ArrowRight', 'Shift+ArrowDown', 'Delete'),
+        leaves: (ids) => [[ids[0], /^Alpha ?(cho|echo|ho|o) foxtrot\.$/], [ids[2], 'Golf hotel india.']],
+        says: /“Delta echo foxtrot”|“Alpha/,
+    },
+    {
+        name: 'a selection over two whole ones',
+        at: 0,
+        does: (page) => press(page, 'Home', 'Shift+ArrowDown', 'Shift+ArrowDown', 'Delete'),
+        leaves: (ids) => [[ids[2], 'Golf hotel india.']],
+        says: /^Removed 2 paragraphs from “Alpha bravo charlie” on$/,
+    },
+    {
+        name: 'a whole one cut and pasted elsewhere',
+        at: 0,
+        does: async (page) => {
+            await press(page, 'Home', 'Shift+End', 'Control+x');
+            await press(page, 'Control+End', 'Enter', 'Control+v');
+            await page.locator('.ProseMirror p').first().click();
+            await press(page, 'Delete');
+        },
+        leaves: (ids) => [[ids[1], 'Delta echo foxtrot.'], [ids[2], 'Golf hotel india.'], [ids[0], 'Alpha bravo charlie.']],
+        says: /^Moved “Alpha bravo charlie” down$|^Moved 2 paragraphs/,
+    },
+    {
+        name: 'carried down by keys',
+        at: 0,
+        does: (page) => press(page, 'Escape', ' ', 'ArrowDown', 'ArrowDown', 'Enter'),
+        leaves: (ids) => [[ids[1], 'Delta echo foxtrot.'], [ids[2], 'Golf hotel india.'], [ids[0], 'Alpha bravo charlie.']],
+        says: /^Moved “Alpha bravo charlie” down$/,
+    },
+    {
+        name: 'copied and pasted twice',
+        at: 0,
+        does: (page) => press(page, 'Home', 'Shift+End', 'Control+c', 'Control+End', 'Enter', 'Control+v', 'Enter', 'Control+v'),
+        leaves: (ids) => [[ids[0], 'Alpha bravo charlie.'], [ids[1], 'Delta echo foxtrot.'], [ids[2], 'Golf hotel india.'], [null, 'Alpha bravo charlie.'], [null, 'Alpha bravo charlie.']],
+        says: /^Added 2 paragraphs from “Alpha bravo charlie” on$/,
+    },
+    {
+        name: 'a split that is undone',
+        at: 1,
+        does: (page) => press(page, 'Home', 'Control+ArrowRight', 'Enter', 'Control+z'),
+        leaves: (ids) => [[ids[0], 'Alpha bravo charlie.'], [ids[1], 'Delta echo foxtrot.'], [ids[2], 'Golf hotel india.']],
+        says: null,
+    },
+    {
+        name: 'a join that is undone and done again',
+        at: 0,
+        does: (page) => press(page, 'End', 'Delete', 'Control+z', 'Control+y'),
+        leaves: (ids) => [[ids[0], 'Alpha bravo charlie.Delta echo foxtrot.'], [ids[2], 'Golf hotel india.']],
+        says: /^Joined “Delta echo foxtrot”/,
+    },
+];
+
+for (const { name, at, does, leaves, says } of gestures) {
+    test(`what a person would say happened: ${name}`, async ({ page, context }) => {
+        await context.grantPermissions(['clipboard-read', 'clipboard-write']);
+        await signIn(page, 'Ines Oduya');
+        await newDocument(page, 'Gestures');
+        const { ids, number } = await three(page);
+        await page.locator('.ProseMirror p').nth(at).click();
+        await does(page);
+        await page.waitForTimeout(100);
+        await saved(page);
+        await page.waitForTimeout(1200);
+        const parts = (await state(page)).content;
+        const expected = leaves(ids);
+        expect(parts.map((part) => words(part))).toEqual(expected.map(([, content]) => (content instanceof RegExp ? expect.stringMatching(content) : content)));
+        parts.forEach((part, position) => expected[position][0] && expect([position, part[0]]).toEqual([position, expected[position][0]]));
+        const sentences = await told(page, number);
+        if (says === null) expect(sentences).toEqual([]);
+        else expect(sentences.join(' | ')).toMatch(says);
+    });
+}
+
+test('Escape, then Tab leaves the text', async ({ page }) => {
+    await signIn(page, 'Ines Oduya');
+    await newDocument(page, 'Leaving');
+    await page.keyboard.type('- one');
+    await press(page, 'Tab');
+    expect(await page.evaluate(() => document.activeElement?.classList.contains('ProseMirror'))).toBe(true);
+    await press(page, 'Escape', 'Tab');
+    expect(await page.evaluate(() => document.activeElement?.classList.contains('ProseMirror'))).toBe(false);
+});
