@@ -44,7 +44,11 @@ final class User extends Authenticatable
         return self::query()->firstOrCreate(['email' => self::VISITOR], ['name' => __('form.visitor'), 'password' => Str::random(60), 'colour' => 1]);
     }
 
-    /** In order of joining; 0, which is none, for whoever has no account. */
+    /**
+     * In order of joining; 0, which is none, for whoever has no account.
+     *
+     * @return Attribute<int, never>
+     */
     protected function colour(): Attribute
     {
         return Attribute::get(fn (mixed $colour): int => $this->isVisitor() ? 0 : (int) $colour);

@@ -104,8 +104,8 @@ final readonly class CarriedWords
             $root = Version::query()->where(['item_id' => $item->id, 'number' => $number - 1])->value('root');
             $touched = DB::table('touches')->where(['item_id' => $item->id, 'number' => $number])->whereRaw('what & ? != 0', [ChangeType::Removed->bit() | ChangeType::Edited->bit()])->limit(self::MOST_TEXTS)->pluck('part');
             $then = is_string($root) ? $this->states->tree($root) : null;
-            foreach ($then === null ? [] : $touched as $id) {
-                $other = $then->find((string) $id);
+            foreach ($touched as $id) {
+                $other = $then?->find((string) $id);
                 $found = $other === null || $other->richText()->isEmpty() ? [] : $this->common($part, $other, $words);
                 if ($found !== []) {
                     return array_map(fn (Carried $carried) => [$carried, (int) $number - 1], $found);

@@ -48,7 +48,11 @@ final readonly class HandedRoots
         );
     }
 
-    /** Forgets what nobody can stand on any more. @return array{int, int} roots and windows */
+    /**
+     * Forgets what nobody can stand on any more.
+     *
+     * @return array{int, int} roots and windows
+     */
     public function tidy(): array
     {
         $before = now()->subDays(self::DAYS)->getTimestamp();

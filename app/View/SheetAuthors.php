@@ -117,15 +117,12 @@ final class SheetAuthors
      */
     private function version(string $row, string $column): ?object
     {
-        for ($until = $this->number; ; $until = (int) $version->source) {
+        for ($until = $this->number; ; $until = $source) {
             $last = $this->last($until);
             $number = max($last["{$row}/{$column}"] ?? 0, $last[$row] ?? 0);
             $version = $number === 0 ? null : $this->versions->get($number);
-            $takenOut = $version !== null && $version->cause === Cause::TookOut->value ? $this->beforeTakingOut($row, $column, $number) : null;
-            if ($takenOut !== null) {
-                $version->source = $takenOut;
-            }
-            if ($version === null || $version->source === null || $version->source >= $number) {
+            $source = $version?->cause === Cause::TookOut->value ? $this->beforeTakingOut($row, $column, $number) : $version?->source;
+            if ($version === null || $source === null || $source >= $number) {
                 return $version;
             }
         }

@@ -7,6 +7,7 @@ namespace App\View;
 use App\Models\Item;
 use App\Models\Version;
 use App\Store\States;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Compare\ChangeType;
 use MistyAttic\Core\Compare\TextAuthors;
@@ -42,7 +43,7 @@ final class WordAuthors
     /** @var array<string, array<int, list<\stdClass>>> part => version => what came into it from elsewhere */
     private array $carried = [];
 
-    /** @var array<string, list<array{int, int}>> */
+    /** @var array<string, list<array{int, int}>|null> */
     private array $known = [];
 
     public function __construct(private readonly Item $item, private readonly int $until, private readonly States $states)
@@ -108,7 +109,11 @@ final class WordAuthors
         return $this->known[$key] ??= $this->told($part, $runs, $text);
     }
 
-    /** Where a word came from that came into a text with a version. @return array{int, int}|null editor and version that wrote it; null when it was written there */
+    /**
+     * Where a word came from that came into a text with a version.
+     *
+     * @return array{int, int}|null editor and version that wrote it; null when it was written there
+     */
     public function cameFrom(string $part, int $number, int $position): ?array
     {
         foreach ($this->carried[$part][$number] ?? [] as $row) {
@@ -177,7 +182,7 @@ final class WordAuthors
     }
 
     /** A move, also one that was brought back, leaves a text as it is. */
-    private function query(): \Illuminate\Database\Query\Builder
+    private function query(): Builder
     {
         return DB::table('touches')->where('item_id', $this->item->id)->where('number', '<=', $this->until)->whereRaw('what & ? != 0', [ChangeType::Added->bit() | ChangeType::Edited->bit()]);
     }

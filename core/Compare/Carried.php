@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\Compare;
 
+use MistyAttic\Core\Content\RichText;
+
 /** Words that one step took from one text to another, or to another place of the same one. Positions are in the tokens of {@see Words}. */
 final readonly class Carried
 {
@@ -45,7 +47,7 @@ final readonly class Carried
     }
 
     /**
-     * @param  array<string, array{\MistyAttic\Core\Content\RichText|null, \MistyAttic\Core\Content\RichText|null}>  $texts  part => before and after
+     * @param  array<string, array{RichText|null, RichText|null}>  $texts  part => before and after
      * @return list<self>
      */
     private static function between(array $texts, Words $words): array
@@ -76,7 +78,11 @@ final readonly class Carried
         }
 
         return array_map(fn (array $common) => new self(
-            $comePlaces[$common[0]][0], $comePlaces[$common[0]][1] + $common[1], $common[4], $gonePlaces[$common[2]][0], $gonePlaces[$common[2]][1] + $common[3],
+            $comePlaces[$common[0]][0],
+            $comePlaces[$common[0]][1] + $common[1],
+            $common[4],
+            $gonePlaces[$common[2]][0],
+            $gonePlaces[$common[2]][1] + $common[3],
         ), CommonStretches::of($come, $gone, $wholeCome, $wholeGone));
     }
 }

@@ -9,7 +9,9 @@ use MistyAttic\Core\Sequences\Alignment;
 /**
  * Where two edits of one sequence lie (diff3: S. Khanna, K. Kunal and B. C. Pierce, “A Formal Investigation of Diff3”, FSTTCS 2007, §2).
  *
- * @phpstan-type Gap array{int, int, int, int, int} base from, base to, from and to on its side, 0 for theirs or 1 for mine
+ * A gap is from and to in the base, from and to on its side, and whose it is: 0 theirs, 1 mine.
+ *
+ * @phpstan-type Gap array{int, int, int, int, int}
  * @phpstan-type Group array{from: int, to: int, gaps: list<Gap>}
  */
 final class Regions
@@ -18,7 +20,7 @@ final class Regions
      * The changed ranges of the base with what each side has there; ranges of both sides that overlap, or touch where one
      * of them is a plain insertion, become one.
      *
-     * @param  \Closure(list<Group>): list<Group>|null  $apart  makes other groups of them, each within or around those given
+     * @param  (\Closure(list<Group>): list<Group>)|null  $apart  makes other groups of them, each within or around those given
      * @param  (\Closure(int): bool)|null  $borders  whether two edits that only touch at a position of the base are two
      * @return list<array{int, int, array{int, int}|null, array{int, int}|null}> base from, base to, theirs, mine
      */

@@ -20,7 +20,6 @@ use MistyAttic\Core\Sequences\Sequences;
  * the whole sentence is the place. Nor does it make a figure: numbers close to each other are one place.
  *
  * @phpstan-import-type Group from Regions
- * @phpstan-import-type Gap from Regions
  */
 final readonly class TextMerge
 {
@@ -48,7 +47,7 @@ final readonly class TextMerge
         $regions = fn (Alignment $theirs, Alignment $mine): array => Regions::of(
             $theirs,
             $mine,
-            $apart ? null : fn (array $groups): array => self::gathered($groups, $tokens),
+            fn (array $groups): array => $apart ? $groups : self::gathered($groups, $tokens),
             fn (int $position): bool => $apart || Sentences::endsBefore($tokens, $position),
         );
         $found = $regions($toTheirs->settled($baseKeys, $theirKeys), $toMine->settled($baseKeys, $myKeys));
@@ -163,7 +162,7 @@ final readonly class TextMerge
             'gaps' => array_merge(...array_column($of, 'gaps')),
         ]]);
 
-        return array_values($groups);
+        return $groups;
     }
 
     /**

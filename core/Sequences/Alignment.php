@@ -79,7 +79,7 @@ final readonly class Alignment
             }
             $runs[$at] = [$oldFrom + $by, $newFrom + $by, $length - $by];
             if ($at > 0) {
-                $runs[$at - 1][2] += $by;
+                $runs[$at - 1] = [$before[0], $before[1], $before[2] + $by];
             } else {
                 array_unshift($runs, [0, 0, $by]);
             }

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Tests\Core;
 
-use MistyAttic\Core\Compare\ChangeType;
 use MistyAttic\Core\Compare\TextAuthors;
 use MistyAttic\Core\Compare\TreeCompare;
 use MistyAttic\Core\Compare\Words;
@@ -68,10 +67,9 @@ final class HistoryTest extends TestCase
             ['p1' => 'Sign the log. Sweep.', 'p3' => 'Lock the old door.'],
         ]);
         $steps = [];
-        foreach ([PartTree::of([]), ...$states] as $at => $state) {
-            if ($at > 0) {
-                $steps[] = new Step($at, $at, TreeCompare::of($before, $state));
-            }
+        $before = PartTree::of([]);
+        foreach ($states as $at => $state) {
+            $steps[] = new Step($at + 1, $at + 1, TreeCompare::of($before, $state));
             $before = $state;
         }
         $history = new Attribution($steps);

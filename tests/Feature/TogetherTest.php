@@ -4,11 +4,13 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Actions\MakeItem;
 use App\Models\HeldEdit;
 use App\Models\Item;
 use App\Models\Role;
 use App\Models\Shelf;
 use App\Models\User;
+use App\Store\States;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Date;
 use Illuminate\Support\Facades\DB;
@@ -160,7 +162,7 @@ final class TogetherTest extends FeatureCase
 
     private function sheet(): Item
     {
-        $item = $this->app->make(\App\Actions\MakeItem::class)->handle($this->shelf, $this->ines, 'spreadsheet', 'Log');
+        $item = $this->app->make(MakeItem::class)->handle($this->shelf, $this->ines, 'spreadsheet', 'Log');
         $this->save($item, $this->ines, PartTree::of([new Part('tab1', 'tab', 0, ['name' => 'One', 'frozen' => 0]), new Part('colu', 'column', 1, ['width' => 0, 'format' => '']), new Part('row1', 'row', 1, ['colu' => 'start'])]));
 
         return $item->refresh();
@@ -169,10 +171,10 @@ final class TogetherTest extends FeatureCase
     /** The state at a root with more behind one paragraph. */
     private function change(string $root, int $at, string $more): PartTree
     {
-        $parts = $this->app->make(\App\Store\States::class)->tree($root)->parts;
+        $parts = $this->app->make(States::class)->tree($root)->parts;
         $parts[$at] = $parts[$at]->with('text', RichText::plain($parts[$at]->richText()->text().$more));
 
-        return PartTree::of($parts);
+        return PartTree::of(array_values($parts));
     }
 
     /**

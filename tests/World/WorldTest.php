@@ -5,9 +5,7 @@ declare(strict_types=1);
 namespace Tests\World;
 
 use App\Actions\MakeItem;
-use App\Models\Item;
 use App\Models\Role;
-use App\Models\Shelf;
 use App\Models\User;
 use App\Store\States;
 use Illuminate\Support\Facades\Date;
