@@ -138,7 +138,8 @@ final class Statements
     {
         $whole = [];
         foreach ($this->plain as $change) {
-            if (($change->type === ChangeType::Added || $change->type === ChangeType::Removed) && ! $change->part()->richText()->isEmpty()) {
+            $side = $change->type === ChangeType::Removed ? $this->old : $this->new;
+            if (($change->type === ChangeType::Added || $change->type === ChangeType::Removed) && ! $change->part()->richText()->isEmpty() && ($side->children()[$change->id] ?? []) === []) {
                 $whole[$change->id] = $change;
             }
         }

@@ -56,14 +56,8 @@ final class MergedOrder
      */
     private function children(array $ignored): array
     {
-        $mineToPlace = [];
-        foreach ($this->myTouched as $id => $what) {
-            $parent = $this->mine->parent($id);
-            if (($what & (ChangeType::Added->bit() | ChangeType::Moved->bit())) !== 0 && isset($this->parts[$id]) && ! isset($ignored[$id]) && ($parent === PartTree::ROOT || isset($this->parts[$parent]))) {
-                $mineToPlace[$id] = true;
-            }
-        }
-        $theirsToPlace = array_filter($this->theirTouched, fn (int $what) => ($what & (ChangeType::Added->bit() | ChangeType::Moved->bit())) !== 0);
+        $mineToPlace = $this->toPlace($this->mine, array_diff_key($this->myTouched, $ignored));
+        $theirsToPlace = $this->toPlace($this->theirs, $this->theirTouched);
         $theirRuns = $this->runs($this->theirs, $theirsToPlace, $mineToPlace);
         $myRuns = $this->runs($this->mine, $mineToPlace, $theirsToPlace);
         $this->settleDoubleMoves($theirRuns, $myRuns, $theirsToPlace, $mineToPlace);
@@ -83,6 +77,25 @@ final class MergedOrder
         }
 
         return $children;
+    }
+
+    /**
+     * What a side added or moved to a place that is still there.
+     *
+     * @param  array<string, int>  $touched
+     * @return array<string, true>
+     */
+    private function toPlace(PartTree $side, array $touched): array
+    {
+        $placed = [];
+        foreach ($touched as $id => $what) {
+            $parent = $side->parent($id);
+            if (($what & (ChangeType::Added->bit() | ChangeType::Moved->bit())) !== 0 && isset($this->parts[$id]) && ($parent === PartTree::ROOT || isset($this->parts[$parent]))) {
+                $placed[$id] = true;
+            }
+        }
+
+        return $placed;
     }
 
     /**

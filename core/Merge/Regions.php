@@ -78,7 +78,7 @@ final class Regions
      * @param  Group  $group
      * @return array{int, int}|null
      */
-    private static function side(array $group, int $side): ?array
+    public static function side(array $group, int $side): ?array
     {
         $own = array_values(array_filter($group['gaps'], fn (array $gap) => $gap[4] === $side));
         if ($own === []) {

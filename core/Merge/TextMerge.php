@@ -47,7 +47,7 @@ final readonly class TextMerge
         $regions = fn (Alignment $theirs, Alignment $mine): array => Regions::of(
             $theirs,
             $mine,
-            fn (array $groups): array => $apart ? $groups : self::gathered($groups, $tokens),
+            fn (array $groups): array => $apart ? $groups : self::gathered($groups, $tokens, $theirKeys, $myKeys),
             fn (int $position): bool => $apart || Sentences::endsBefore($tokens, $position),
         );
         $found = $regions($toTheirs->settled($baseKeys, $theirKeys), $toMine->settled($baseKeys, $myKeys));
@@ -87,9 +87,11 @@ final readonly class TextMerge
      *
      * @param  list<Group>  $groups
      * @param  list<string>  $tokens  of the base
+     * @param  list<string>  $theirs  keys
+     * @param  list<string>  $mine
      * @return list<Group>
      */
-    private static function gathered(array $groups, array $tokens): array
+    private static function gathered(array $groups, array $tokens, array $theirs, array $mine): array
     {
         if (count($groups) < 2 || count(array_unique(array_merge(...array_map(fn (array $group) => array_column($group['gaps'], 4), $groups)))) < 2) {
             return $groups;
@@ -108,7 +110,7 @@ final readonly class TextMerge
             }
             $sides = array_unique(array_merge(...array_map(fn (array $group) => array_column($group['gaps'], 4), $within)));
             $size = max(1, count(array_filter(array_slice($tokens, $from, $to - $from), Words::counts(...))));
-            $met = array_filter($within, self::isBoth(...)) !== [];
+            $met = array_filter($within, fn (array $group) => self::differs($group, $theirs, $mine)) !== [];
             $mineElsewhere = array_filter($within, fn (array $group) => array_column($group['gaps'], 4) === array_fill(0, count($group['gaps']), 1)) !== [];
             if ((count($sides) === 2 && max($gone) >= self::REWRITING && array_sum($gone) >= self::REWRITTEN * $size) || ($met && $mineElsewhere)) {
                 $groups = self::joined($groups, array_keys($within), $from, $to);
@@ -142,10 +144,18 @@ final readonly class TextMerge
         return $groups;
     }
 
-    /** @param Group $group */
-    private static function isBoth(array $group): bool
+    /**
+     * Whether both sides changed a place, and not alike.
+     *
+     * @param  Group  $group
+     * @param  list<string>  $theirs
+     * @param  list<string>  $mine
+     */
+    private static function differs(array $group, array $theirs, array $mine): bool
     {
-        return count(array_unique(array_column($group['gaps'], 4))) === 2;
+        [$their, $my] = [Regions::side($group, 0), Regions::side($group, 1)];
+
+        return $their !== null && $my !== null && array_slice($theirs, $their[0], $their[1] - $their[0]) !== array_slice($mine, $my[0], $my[1] - $my[0]);
     }
 
     /**

@@ -177,6 +177,9 @@ final class PropertiesTest extends TestCase
                 foreach ($statement->ids as $id) {
                     $said[$statement->type->value.$id] = true;
                 }
+                foreach ($statement->with as $key) {
+                    $said[str_replace(':', '', $key)] = true;
+                }
             }
             foreach ($changes->changes as $change) {
                 // That a cell came or went with its column is said with the column.
