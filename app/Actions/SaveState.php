@@ -8,6 +8,7 @@ use App\Models\Item;
 use App\Models\User;
 use App\Models\Version;
 use App\Store\HandedRoots;
+use App\Store\MergedFrom;
 use App\Store\States;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Calculate\Consequences;
@@ -62,11 +63,18 @@ final readonly class SaveState
 
             $version = $root === $headRoot
                 ? $this->write->unchanged($item, $editor, $sent->keep, $sent->note)
-                : $this->write->handle($item, $editor, new Written($head, $tree, $root, $sent->cause, kept: $sent->keep, note: $sent->note, at: $sent->at));
+                : $this->write->handle($item, $editor, new Written($head, $tree, $root, $sent->cause, kept: $sent->keep, note: $sent->note, at: $sent->at, from: $base === $headRoot ? null : $this->mergedFrom($item, $base, $from, $mine)));
             $held = $merged->conflicts === [] ? [] : $this->hold->handle($item, $editor, $version, $tree, $merged->conflicts, $base);
 
             return new Saved($version, $root, $sentRoot, $sentTree, $tree, $root !== $sentRoot, $held);
         });
+    }
+
+    private function mergedFrom(Item $item, string $base, PartTree $from, PartTree $mine): ?MergedFrom
+    {
+        $number = Version::query()->where(['item_id' => $item->id, 'root' => $base])->max('number');
+
+        return is_numeric($number) ? new MergedFrom($from, $mine, (int) $number) : null;
     }
 
     /**

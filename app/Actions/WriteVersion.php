@@ -83,7 +83,7 @@ final readonly class WriteVersion
         }
         $this->touch($item, $version, $changes, $after);
         if ($grid === null) {
-            $this->carried->keep($item, $version, $before, $after, $changes);
+            $this->carried->keep($item, $version, $before, $after, $changes, $written->from);
         }
         if ($item->kind === 'report') {
             $this->drawn->keep($item, $after);

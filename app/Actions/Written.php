@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Models\Cause;
+use App\Store\MergedFrom;
 use Carbon\CarbonImmutable;
 use MistyAttic\Core\Content\PartTree;
 
@@ -24,5 +25,6 @@ final readonly class Written
         public ?string $of = null,
         /** When it was written, if that was not now; no version is older than the one before it. */
         public ?CarbonImmutable $at = null,
+        public ?MergedFrom $from = null,
     ) {}
 }

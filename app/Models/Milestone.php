@@ -12,12 +12,13 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $version_id
  * @property int $user_id
  * @property string $name
+ * @property string|null $note
  * @property-read Version $version
  * @property-read User $user
  */
 final class Milestone extends Model
 {
-    protected $fillable = ['version_id', 'user_id', 'name'];
+    protected $fillable = ['version_id', 'user_id', 'name', 'note'];
 
     /** @return BelongsTo<Version, $this> */
     public function version(): BelongsTo

@@ -11,6 +11,7 @@ use MistyAttic\Core\Compare\Carried;
 use MistyAttic\Core\Compare\ChangeSet;
 use MistyAttic\Core\Compare\ChangeType;
 use MistyAttic\Core\Compare\CommonStretches;
+use MistyAttic\Core\Compare\TreeCompare;
 use MistyAttic\Core\Compare\Words;
 use MistyAttic\Core\Content\CanonicalJson;
 use MistyAttic\Core\Content\Part;
@@ -29,7 +30,8 @@ final readonly class CarriedWords
 
     public function __construct(private States $states) {}
 
-    public function keep(Item $item, Version $version, PartTree $before, PartTree $after, ChangeSet $changes): void
+    /** @param MergedFrom|null $from what was merged, of a save that met others' */
+    public function keep(Item $item, Version $version, PartTree $before, PartTree $after, ChangeSet $changes, ?MergedFrom $from = null): void
     {
         DB::table('carried')->where(['item_id' => $item->id, 'number' => $version->number])->delete();
         if ($version->number < 2) {
@@ -40,6 +42,9 @@ final readonly class CarriedWords
         foreach ($this->pasted($changes, $found) as $part) {
             $found = [...$found, ...$this->copied($part, $before, $version->number - 1, $words) ?: $this->cutBefore($item, $version, $part, $words)];
         }
+        if ($from !== null) {
+            $found = [...$found, ...array_map(fn (Carried $carried) => [$carried, $from->number], $this->merged($from, $after, $found, $words))];
+        }
         $rows = array_map(fn (array $each) => [
             'item_id' => $item->id, 'number' => $version->number, 'part' => $each[0]->part, 'at' => $each[0]->at, 'length' => $each[0]->length,
             'source_part' => $each[0]->from, 'source_at' => $each[0]->fromAt, 'source_number' => $each[1],
@@ -47,6 +52,22 @@ final readonly class CarriedWords
         foreach (array_chunk($rows, 100) as $batch) {
             DB::table('carried')->insertOrIgnore($batch);
         }
+    }
+
+    /**
+     * What came from a text that others had changed by then, so that it is not there any more.
+     *
+     * @param  list<array{Carried, int}>  $found
+     * @return list<Carried>
+     */
+    private function merged(MergedFrom $from, PartTree $after, array $found, Words $words): array
+    {
+        $known = array_fill_keys(array_map(fn (array $each) => $each[0]->part, $found), true);
+
+        return array_values(array_filter(
+            Carried::in(TreeCompare::of($from->base, $from->mine), $words),
+            fn (Carried $carried) => ! isset($known[$carried->part]) && $after->find($carried->part)?->richText()->text() === $from->mine->find($carried->part)?->richText()->text(),
+        ));
     }
 
     /**
@@ -80,7 +101,7 @@ final readonly class CarriedWords
         // A few words of it are looked for in the records as they are, which reads none of them.
         $json = trim(CanonicalJson::encode(mb_substr($text, 0, 30)), '"');
         foreach ($before->parts as $other) {
-            if ($other->id !== $part->id && $other->mayHold($json) && ! $other->richText()->isEmpty()) {
+            if ($other->id !== $part->id && $other->mayHold($json) && str_contains($other->richText()->text(), mb_substr($text, 0, 30))) {
                 $found = $this->common($part, $other, $words);
                 if ($found !== []) {
                     return array_map(fn (Carried $carried) => [$carried, $number], $found);
@@ -119,9 +140,10 @@ final readonly class CarriedWords
     /** @return list<Carried> */
     private function common(Part $part, Part $other, Words $words): array
     {
-        return array_map(
-            fn (array $common) => new Carried($part->id, $common[1], $common[4], $other->id, $common[3]),
-            CommonStretches::of([$words->cut($part->richText()->text())], [$words->cut($other->richText()->text())]),
-        );
+        $tokens = $words->cut($part->richText()->text());
+        $found = CommonStretches::of([$tokens], [$words->cut($other->richText()->text())]);
+        $shared = array_sum(array_map(fn (array $common) => count(array_filter(array_slice($tokens, $common[1], $common[4]), Words::counts(...))), $found));
+
+        return $shared < self::LONG ? [] : array_map(fn (array $common) => new Carried($part->id, $common[1], $common[4], $other->id, $common[3]), $found);
     }
 }

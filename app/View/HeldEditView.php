@@ -91,7 +91,7 @@ final readonly class HeldEditView
         $grid = $kind->grid();
         if ($part->role !== $grid?->row) {
             return match (true) {
-                $part->role === 'answer' => RichText::plain(AnswerText::of($part)),
+                $part->role === 'answer' => RichText::plain(Days::said(AnswerText::of($part))),
                 $part->role === $grid?->column => RichText::plain($kind->label($tree, $part)),
                 isset($part->fields['text']) && ($field === null || $field === 'text') => $part->richText(),
                 $field !== null => RichText::plain(Settings::value($part, $field)),

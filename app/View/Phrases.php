@@ -202,6 +202,6 @@ final class Phrases
      */
     private function strings(array $values): array
     {
-        return array_map(strval(...), $values);
+        return array_map(fn (string|int $value): string => Days::said((string) $value), $values);
     }
 }

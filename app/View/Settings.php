@@ -37,7 +37,7 @@ final class Settings
 
         return $named ?? match (true) {
             is_array($value) => implode(', ', array_filter($value, is_string(...))),
-            is_string($value) => $field === 'chunk' ? '' : $value,
+            is_string($value) => $field === 'chunk' ? '' : Days::said($value),
             is_int($value) => $part->role === 'picture' ? '' : (string) $value,
             default => '',
         };

@@ -35,7 +35,7 @@ use League\CommonMark\Parser\MarkdownParser;
 use MistyAttic\Core\Content\Run;
 use MistyAttic\Core\Kinds\Document\DocumentRole;
 
-/** CommonMark 0.31 with the tables, task lists and strikethrough of GitHub Flavored Markdown 0.29. Blocks of HTML are code. */
+/** CommonMark 0.31 with the tables, task lists and strikethrough of its usual extensions. Blocks of HTML are code. */
 final class MarkdownReader implements Reader
 {
     private DocumentBuilder $builder;

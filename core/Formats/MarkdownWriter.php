@@ -11,7 +11,7 @@ use MistyAttic\Core\Content\Run;
 use MistyAttic\Core\Kinds\Document\DocumentRole;
 
 /**
- * A document as Markdown: CommonMark 0.31, with the tables, task lists and strikethrough of GitHub Flavored Markdown 0.29,
+ * A document as Markdown: CommonMark 0.31, with the tables, task lists and strikethrough of its usual extensions,
  * and `<u>` for underlined text, which Markdown has no sign for. Pictures are references at the end.
  */
 final class MarkdownWriter implements Writer

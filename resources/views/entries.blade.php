@@ -56,7 +56,7 @@
                         <tr data-row="{{ route('item', $entry) }}">
                             <td class="versions-number"><a href="{{ route('item', $entry) }}">{{ $entry->number }}</a></td>
                             <td class="versions-when"><x-when :at="$list->changedAt($entry)" /><small>{{ $list->changedBy($entry) }}</small>@isset($list->waiting[$entry->id])<small><a href="{{ route('wish', [$entry, $list->waiting[$entry->id]]) }}">a change waits</a></small>@endisset</td>
-                            @foreach ($list->shown() as $question => $name)<td @class(['is-word' => $list->isWord($entry, $question)]) title="{{ $list->answers[$entry->id][$question] ?? '' }}">{{ Str::limit($list->answers[$entry->id][$question] ?? '', 60) }}</td>@endforeach
+                            @foreach ($list->shown() as $question => $name)<td @class(['is-word' => $list->isWord($entry, $question)]) title="{{ $list->answers[$entry->id][$question] ?? '' }}">{{ Str::limit(App\View\Days::said($list->answers[$entry->id][$question] ?? ''), 60) }}</td>@endforeach
                             <td class="versions-do"><a href="{{ route('history', $entry) }}" aria-label="History of entry {{ $entry->number }}">History</a></td>
                         </tr>
                     @endforeach

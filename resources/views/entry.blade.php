@@ -19,7 +19,7 @@
             @endforeach
             @if ($view->gone !== [])
                 <section class="entry-gone" aria-labelledby="gone"><h2 id="gone">Questions that are gone</h2>
-                    <dl>@foreach ($view->gone as $answer)<div><dt>{{ $answer->string('label') }}</dt><dd>{{ MistyAttic\Core\Kinds\Entry\AnswerText::of($answer) }}</dd></div>@endforeach</dl>
+                    <dl>@foreach ($view->gone as $answer)<div><dt>{{ $answer->string('label') }}</dt><dd>{{ App\View\Days::said(MistyAttic\Core\Kinds\Entry\AnswerText::of($answer)) }}</dd></div>@endforeach</dl>
                 </section>
             @endif
             <div class="answer-do"><button class="button is-dark">Save</button><a class="button" href="{{ route('history', $item) }}">History</a></div>

@@ -30,14 +30,14 @@
                             <td>
                                 @can('write', $item)
                                     <details class="menu" data-menu>
-                                        <summary class="{{ $version->milestone ? 'flag' : 'mark-it' }}">@if ($version->milestone)<span>{{ $version->milestone->name }}</span>@else<x-glyph name="flag" /><span class="is-sr-only">Mark {{ $version->number }} as a milestone</span>@endif</summary>
+                                        <summary class="{{ $version->milestone ? 'flag' : 'mark-it' }}" @if ($version->milestone?->note) title="{{ $version->milestone->note }}" @endif>@if ($version->milestone)<span>{{ $version->milestone->name }}</span>@else<x-glyph name="flag" /><span class="is-sr-only">Mark {{ $version->number }} as a milestone</span>@endif</summary>
                                         <div class="menu-sheet menu-form is-right">
-                                            <form method="post" action="{{ route('milestone.mark', [$item, $version->number]) }}">@csrf @method('put')<label class="label" for="name-{{ $version->number }}">Call {{ $version->number }}</label><input class="input" id="name-{{ $version->number }}" name="name" maxlength="{{ config('attic.title') }}" value="{{ $version->milestone?->name }}" required data-focus><button class="button is-dark">{{ $version->milestone ? 'Rename' : 'Mark it' }}</button></form>
+                                            <form method="post" action="{{ route('milestone.mark', [$item, $version->number]) }}">@csrf @method('put')<label class="label" for="name-{{ $version->number }}">Call {{ $version->number }}</label><input class="input" id="name-{{ $version->number }}" name="name" maxlength="{{ config('attic.title') }}" value="{{ $version->milestone?->name }}" required data-focus><label class="is-sr-only" for="note-{{ $version->number }}">{{ __('history.milestone.note') }}</label><input class="input" id="note-{{ $version->number }}" name="note" maxlength="{{ config('attic.note') }}" value="{{ $version->milestone?->note }}" placeholder="{{ __('history.milestone.note') }}"><button class="button is-dark">{{ $version->milestone ? 'Rename' : 'Mark it' }}</button></form>
                                             @if ($version->milestone)<form method="post" action="{{ route('milestone.remove', [$item, $version->number]) }}">@csrf @method('delete')<button class="button is-quiet">Take the name off</button></form>@endif
                                         </div>
                                     </details>
                                 @elseif ($version->milestone)
-                                    <span class="flag"><span>{{ $version->milestone->name }}</span></span>
+                                    <span class="flag" @if ($version->milestone->note) title="{{ $version->milestone->note }}" @endif><span>{{ $version->milestone->name }}</span></span>
                                 @endcan
                             </td>
                             <td class="versions-do"><a href="{{ route('history', ['item' => $item, 'from' => $version->number, 'to' => $version->number, 'view' => 'was']) }}" aria-label="Version {{ $version->number }} as it was">As it was</a> <a href="{{ route('history', ['item' => $item, 'from' => $item->before($version->number), 'to' => $version->number]) }}" aria-label="What changed in version {{ $version->number }}">What changed</a></td>

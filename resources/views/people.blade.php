@@ -8,7 +8,7 @@
                 <div class="notice" role="status"><p>Pass this link on; it works once, for seven days:</p><input class="input" readonly value="{{ session('invitation') }}" aria-label="Invitation link" data-select></div>
             @endif
             <table class="items people">
-                <thead><tr><th>Who</th><th>Address</th><th>May do</th><th>Publishes</th><th><span class="is-sr-only">Remove</span></th></tr></thead>
+                <thead><tr><th>Who</th><th>Address</th><th>Role</th><th>Publishes</th><th><span class="is-sr-only">Remove</span></th></tr></thead>
                 <tbody>
                     @foreach ($memberships as $membership)
                         <tr>
@@ -18,10 +18,10 @@
                                 @can('manage', $shelf)
                                     <form class="people-role" method="post" action="{{ route('people.update', [$shelf, $membership]) }}">
                                         @csrf @method('put')
-                                        <div class="select"><select name="role" aria-label="What {{ $membership->user->name }} may do" data-submit>
+                                        <div class="select"><select name="role" aria-label="What {{ $membership->user->name }} may do">
                                             @foreach (App\Models\Role::cases() as $role)<option value="{{ $role->value }}" @selected($role === $membership->role)>{{ ucfirst($role->value) }}</option>@endforeach
                                         </select></div>
-                                        <button class="button" data-submit-button>Change</button>
+                                        <button class="button">Change</button>
                                     </form>
                                 @else
                                     {{ ucfirst($membership->role->value) }}
@@ -31,7 +31,7 @@
                                 @if ($membership->role === App\Models\Role::Owner)
                                     always
                                 @elseif (Gate::allows('manage', $shelf))
-                                    <form class="people-role" method="post" action="{{ route('people.update', [$shelf, $membership]) }}">@csrf @method('put')<input type="hidden" name="publishes" value="{{ $membership->publishes ? '0' : '1' }}"><button class="button is-quiet" aria-label="{{ $membership->user->name }} {{ $membership->publishes ? 'may publish. Take that right away' : 'may not publish. Give that right' }}">{{ $membership->publishes ? 'yes, take it away' : 'no, allow it' }}</button></form>
+                                    <form class="people-role" method="post" action="{{ route('people.update', [$shelf, $membership]) }}">@csrf @method('put')<input type="hidden" name="publishes" value="{{ $membership->publishes ? '0' : '1' }}"><span>{{ $membership->publishes ? 'Yes' : 'No' }}</span> <button class="button" aria-label="{{ __($membership->publishes ? 'people.publishes_not' : 'people.publishes', ['name' => $membership->user->firstName()]) }}">{{ $membership->publishes ? 'Stop' : 'Allow' }}</button></form>
                                 @else
                                     {{ $membership->publishes ? 'yes' : 'no' }}
                                 @endif
@@ -62,7 +62,7 @@
                         <h2>Invite somebody</h2>
                         <div class="field"><label class="label" for="email">E-mail address</label><input class="input" id="email" type="email" name="email" value="{{ old('email') }}" maxlength="200" required></div>
                         <div class="field"><label class="label" for="name">Name, if they have no account here yet</label><input class="input" id="name" name="name" value="{{ old('name') }}" maxlength="80"></div>
-                        <div class="field"><label class="label" for="role">May do</label><div class="select"><select id="role" name="role">@foreach (App\Models\Role::cases() as $role)<option value="{{ $role->value }}" @selected(old('role', 'editor') === $role->value)>{{ ucfirst($role->value) }}</option>@endforeach</select></div></div>
+                        <div class="field"><label class="label" for="role">Role</label><div class="select"><select id="role" name="role">@foreach (App\Models\Role::cases() as $role)<option value="{{ $role->value }}" @selected(old('role', 'editor') === $role->value)>{{ ucfirst($role->value) }}</option>@endforeach</select></div></div>
                         <button class="button is-dark">Put on the shelf</button>
                     </form>
                     <form class="panel" method="post" action="{{ route('shelf.settings', $shelf) }}">

@@ -8,14 +8,13 @@
                 @can('make', $shelf)
                     <details class="menu" data-menu>
                         <summary class="button is-dark">New…</summary>
-                        <form class="menu-sheet is-right menu-form" method="post" action="{{ route('shelf.make', $shelf) }}" enctype="multipart/form-data">
+                        <form class="menu-sheet is-right menu-form is-new" method="post" action="{{ route('shelf.make', $shelf) }}" enctype="multipart/form-data">
                             @csrf
                             <fieldset class="new-kinds"><legend class="label">What shall it be?</legend>
-                                <label><input type="radio" name="kind" value="document" checked> <x-glyph name="document" /> Document</label>
-                                <label><input type="radio" name="kind" value="spreadsheet"> <x-glyph name="spreadsheet" /> Spreadsheet</label>
-                                <label><input type="radio" name="kind" value="page"> <x-glyph name="page" /> Page</label>
-                                <label><input type="radio" name="kind" value="form"> <x-glyph name="form" /> Form</label>
-                                <label><input type="radio" name="kind" value="report"> <x-glyph name="report" /> Report</label>
+                                @foreach (['document', 'spreadsheet', 'page', 'form', 'report'] as $kind)
+                                    <label><input type="radio" name="kind" value="{{ $kind }}" @checked($loop->first)> <x-glyph :name="$kind" /> <b>{{ __("item.new.{$kind}") }}</b> <small>{{ __("item.new.{$kind}_is") }}</small></label>
+                                @endforeach
+                                <a href="{{ route('dataset.new', $shelf) }}"><x-glyph name="dataset" /> <b>{{ __('item.new.dataset') }}…</b> <small>{{ __('item.new.dataset_is') }}</small></a>
                             </fieldset>
                             <label class="label" for="new-title">What is it called?</label>
                             <input class="input" id="new-title" name="title" maxlength="{{ config('attic.title') }}" placeholder="Without a name yet" data-focus>
@@ -23,7 +22,6 @@
                             <input class="file-in" id="new-file" type="file" name="file" accept=".md,.markdown,.html,.htm,.odt,.docx,.xlsx,.ods,.csv,.tsv,.json" aria-describedby="new-file-what">
                             <small id="new-file-what">Markdown, HTML, ODT, DOCX; XLSX, ODS, CSV or TSV; up to 10 MB</small>
                             <button class="button is-dark">Make it</button>
-                            <a class="menu-line" href="{{ route('dataset.new', $shelf) }}"><x-glyph name="dataset" /> A dataset, from a file, a spreadsheet or a form…</a>
                         </form>
                     </details>
                 @endcan

@@ -224,7 +224,7 @@ final class HistoryTest extends FeatureCase
         $this->putJson(route('item.rename', $this->item), ['title' => str_repeat('x', 5000)])->assertStatus(422)->assertJsonValidationErrors('title');
         $this->putJson(route('item.rename', $this->item), ['title' => ' Rules of the bench '])->assertOk()->assertJson(['title' => 'Rules of the bench']);
         $this->post(route('shelf.make', $this->shelf), ['title' => ''])->assertRedirect();
-        self::assertTrue(Item::query()->where('title', 'Untitled document')->exists());
+        self::assertTrue(Item::query()->where('title', 'A document without a name')->exists());
     }
 
     public function test_opening_costs_the_same_whatever_the_number_of_versions(): void

@@ -401,7 +401,7 @@ final class SheetTest extends FeatureCase
     public function test_a_new_spreadsheet_has_somewhere_to_write_and_opens(): void
     {
         $this->post(route('shelf.make', $this->shelf), ['kind' => 'spreadsheet'])->assertRedirect();
-        $made = Item::query()->where('title', 'Untitled spreadsheet')->firstOrFail();
+        $made = Item::query()->where('title', 'A spreadsheet without a name')->firstOrFail();
         self::assertCount(51, $this->tree($made)->parts);
         $this->get(route('item', $made))->assertOk()->assertSee('data-sheet', false)->assertSee('data-parts', false);
         $state = $this->getJson(route('state', ['item' => $this->item, 'since' => $this->item->root]))->assertOk()->json();

@@ -15,8 +15,8 @@ final class MilestoneController extends Controller
     public function update(Request $request, Item $item, int $number, MarkMilestone $mark): RedirectResponse
     {
         Gate::authorize('write', $item);
-        $sent = $request->validate(['name' => ['required', 'string', 'max:'.config('attic.title')]]);
-        $mark->handle($this->version($item, $number), $this->person($request), trim($sent['name']));
+        $sent = $request->validate(['name' => ['required', 'string', 'max:'.config('attic.title')], 'note' => ['nullable', 'string', 'max:'.config('attic.note')]]);
+        $mark->handle($this->version($item, $number), $this->person($request), trim($sent['name']), isset($sent['note']) ? trim($sent['note']) : null);
 
         return redirect()->back(fallback: route('history', $item))->with('said', __('item.marked', ['number' => (string) $number, 'name' => trim($sent['name'])]));
     }

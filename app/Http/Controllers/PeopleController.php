@@ -53,11 +53,15 @@ final class PeopleController extends Controller
     {
         Gate::authorize('manage', $shelf);
         $sent = $request->validate(['role' => ['required_without:publishes', Rule::enum(Role::class)], 'publishes' => ['boolean']]);
+        $name = $membership->user->firstName();
         if (isset($sent['publishes'])) {
             $membership->update(['publishes' => $request->boolean('publishes')]);
         }
+        $role = isset($sent['role']) ? Role::from($sent['role']) : null;
 
-        return $this->changed($shelf, ! isset($sent['role']) || $change->handle($membership, Role::from($sent['role'])));
+        return $this->changed($shelf, $role === null || $change->handle($membership, $role), (string) ($role === null
+            ? __($membership->publishes ? 'people.may_publish' : 'people.may_not_publish', ['name' => $name])
+            : __("people.is.{$role->value}", ['name' => $name])));
     }
 
     /** Owners take anybody off; everybody may leave. */
@@ -65,9 +69,10 @@ final class PeopleController extends Controller
     {
         $leaving = $membership->user_id === $this->person($request)->id;
         Gate::authorize($leaving ? 'view' : 'manage', $shelf);
+        $name = $membership->user->firstName();
         $done = $change->handle($membership, null);
 
-        return $done && $leaving ? redirect()->route('home') : $this->changed($shelf, $done);
+        return $done && $leaving ? redirect()->route('home') : $this->changed($shelf, $done, (string) __('people.removed', ['name' => $name]));
     }
 
     public function settings(Request $request, Shelf $shelf, AskAboutEntries $askAboutEntries): RedirectResponse
@@ -81,10 +86,10 @@ final class PeopleController extends Controller
         return $waiting === 0 ? $back->with('said', __('people.set')) : $back->withErrors(['asks_entries' => trans_choice('agreeing.answer_first', $waiting, ['count' => (string) $waiting])]);
     }
 
-    private function changed(Shelf $shelf, bool $done): RedirectResponse
+    private function changed(Shelf $shelf, bool $done, string $said): RedirectResponse
     {
         $back = redirect()->route('people', $shelf);
 
-        return $done ? $back->with('said', __('people.set')) : $back->withErrors(['role' => __('rights.last_owner')]);
+        return $done ? $back->with('said', $said) : $back->withErrors(['role' => __('rights.last_owner')]);
     }
 }

@@ -6,6 +6,9 @@ const identified = (more = {}) => ({ id: { default: null }, ...more });
 /** @param {HTMLElement | string} dom */
 const idOf = (dom) => /** @type {HTMLElement} */ (dom).getAttribute?.('data-part') || null;
 
+/** A style that was pasted, see {@link import('../editor/writing.js')}. @param {RegExp} wanted */
+const pasted = (wanted) => (/** @type {HTMLElement | string} */ dom) => wanted.test(/** @type {HTMLElement} */ (dom).dataset?.pasted ?? '') && null;
+
 const cell = {
     content: 'inline*',
     attrs: identified({ colspan: { default: 1 }, rowspan: { default: 1 }, colwidth: { default: null } }),
@@ -90,10 +93,10 @@ export const schema = new Schema({
             parseDOM: [{ tag: 'a[href]', getAttrs: (dom) => (isAddress(dom.getAttribute('href') ?? '') ? { href: dom.getAttribute('href') } : false) }],
             toDOM: (mark) => ['a', { href: mark.attrs.href, rel: 'noopener nofollow' }, 0],
         },
-        bold: { parseDOM: [{ tag: 'strong' }, { tag: 'b', getAttrs: (dom) => dom.style.fontWeight !== 'normal' && null }, { style: 'font-weight', getAttrs: (value) => /^(bold(er)?|[6-9]00)$/.test(value) && null }], toDOM: () => ['strong', 0] },
-        italic: { parseDOM: [{ tag: 'em' }, { tag: 'i' }, { style: 'font-style=italic' }], toDOM: () => ['em', 0] },
-        underline: { parseDOM: [{ tag: 'u' }, { style: 'text-decoration=underline' }], toDOM: () => ['u', 0] },
-        strike: { parseDOM: [{ tag: 's' }, { tag: 'del' }, { tag: 'strike' }, { style: 'text-decoration=line-through' }], toDOM: () => ['s', 0] },
+        bold: { parseDOM: [{ tag: 'strong' }, { tag: 'b', getAttrs: (dom) => !/font-weight:\s*(normal|400)/i.test(dom.dataset.pasted ?? '') && null }, { tag: 'span[data-pasted]', getAttrs: pasted(/font-weight:\s*(bold|[6-9]00)/i), consuming: false }], toDOM: () => ['strong', 0] },
+        italic: { parseDOM: [{ tag: 'em' }, { tag: 'i' }, { tag: 'span[data-pasted]', getAttrs: pasted(/font-style:\s*italic/i), consuming: false }], toDOM: () => ['em', 0] },
+        underline: { parseDOM: [{ tag: 'u' }, { tag: 'span[data-pasted]', getAttrs: pasted(/text-decoration[^;]*underline/i), consuming: false }], toDOM: () => ['u', 0] },
+        strike: { parseDOM: [{ tag: 's' }, { tag: 'del' }, { tag: 'strike' }, { tag: 'span[data-pasted]', getAttrs: pasted(/text-decoration[^;]*line-through/i), consuming: false }], toDOM: () => ['s', 0] },
         code: { code: true, parseDOM: [{ tag: 'code' }], toDOM: () => ['code', 0] },
     },
 });

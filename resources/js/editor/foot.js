@@ -17,6 +17,10 @@ export function foot(root, number) {
 
     /** @param {string} text @param {string} kind @param {number} version */
     const say = (text, kind, version) => {
+        // What changed is spoken, not how long ago it was.
+        const spoken = root.querySelector('[data-save-spoken]');
+        const words = text === '' ? (savedAt ? `Saved as ${version}` : '') : text;
+        if (spoken && kind !== 'saving' && spoken.textContent !== words) spoken.textContent = words;
         const target = line();
         target.dataset.kind = kind;
         if (text !== '') target.textContent = text;

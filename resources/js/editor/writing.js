@@ -87,6 +87,8 @@ export function writing(root, sheet, craft) {
         }),
         editable: () => item.editable,
         attributes: { ...craft.attributes, ...(item.editable ? {} : { 'aria-label': `${craft.attributes['aria-label']}, read only` }), role: 'textbox', 'aria-multiline': 'true', spellcheck: 'true', tabindex: '0' },
+        // A style on what is pasted is against the page's own policy; what of it means something is kept under another name.
+        transformPastedHTML: (html) => html.replace(/(<[^>]*?\s)style=/gi, '$1data-pasted='),
         nodeViews: craft.nodeViews(item),
         dispatchTransaction(transaction) {
             view.updateState(view.state.apply(transaction));
@@ -99,7 +101,7 @@ export function writing(root, sheet, craft) {
     });
 
     const chooser = /** @type {HTMLInputElement | null} */ (root.querySelector('[data-picture-file]'));
-    const bar = root.querySelector('[data-tools]') ? craft.tools(root, view, { link, picture: () => (chooser?.click(), true) }, dialog) : null;
+    const bar = root.querySelector('[data-tools]') ? craft.tools(root, view, { link, picture: (_, dispatch) => (dispatch && chooser?.click(), true) }, dialog) : null;
     chooser?.addEventListener('change', () => {
         if (chooser.files?.[0]) takePictures.put(view, chooser.files[0]);
         chooser.value = '';

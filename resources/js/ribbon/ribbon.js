@@ -9,6 +9,13 @@ const TOP = 42;
 const BOTTOM = 24;
 const LEAST_STEP = 7;
 const MOST_STEP = 34;
+/** Few versions stand further apart. */
+const FEW_STEP = 120;
+const FEW = 12;
+/** Pixels that the name of an end takes beside it. */
+const TAG = 84;
+/** Lanes of that height have room for words under a mark. */
+const WORDY = 30;
 
 /**
  * The ribbon: a lane for each editor, a mark for each version, the two ends.
@@ -54,7 +61,7 @@ export function ribbon(root, state, choose) {
         shown = only === '' ? data.versions : data.versions.filter(([number]) => marked.has(number));
         places = new Map(shown.map(([number], place) => [number, place]));
         const room = scroll.clientWidth - LEFT - RIGHT;
-        step = Math.max(LEAST_STEP, Math.min(MOST_STEP, room / Math.max(1, shown.length)));
+        step = Math.max(LEAST_STEP, Math.min(shown.length <= FEW ? FEW_STEP : MOST_STEP, room / Math.max(1, shown.length)));
         track.style.width = `${Math.max(scroll.clientWidth, LEFT + RIGHT + shown.length * step)}px`;
         lanesBox.replaceChildren(...data.lanes.map(({ name, monogram, colour }, lane) => {
             const row = document.createElement('div');
@@ -91,7 +98,9 @@ export function ribbon(root, state, choose) {
             const next = all[at + 1] ? x(placeOf(all[at + 1][0])) : Infinity;
             notch.style.left = `${left}px`;
             notch.style.top = `${laneY(shown[placeOf(number)][1]) + 9}px`;
-            notch.style.maxWidth = `${Math.max(10, Math.min(240, next - left - 4))}px`;
+            // Where lanes are low the words would run over the next one: they are shown when it is pointed at.
+            notch.classList.toggle('is-mute', laneTall() < WORDY);
+            notch.style.maxWidth = `${Math.max(10, Math.min(240, next - left - 4, track.clientWidth - left - 6))}px`;
             const text = document.createElement('span');
             text.textContent = words;
             notch.append(text);
@@ -124,6 +133,7 @@ export function ribbon(root, state, choose) {
         ends.to.style.left = `${b}px`;
         mist.before.style.width = `${Math.max(0, a)}px`;
         mist.after.style.left = `${b}px`;
+        redraw();
         for (const [name, number] of /** @type {['from' | 'to', number][]} */ ([['from', from], ['to', to]])) {
             ends[name].setAttribute('aria-valuenow', String(number));
             ends[name].setAttribute('aria-valuetext', `version ${number}`);
@@ -154,6 +164,9 @@ export function ribbon(root, state, choose) {
         context.font = `11px ${value('--face-interface')}`;
         context.textAlign = 'left';
         let labelled = -Infinity;
+        const [a, b] = [x(placeOf(from)) - offset, x(placeOf(to)) - offset];
+        /** @type {[number, number][]} where the names of the ends are */
+        const tags = [a < 66 ? [a, a + TAG] : [a - TAG, a], [b, b + TAG]];
         for (let at = first; at < last; at++) {
             const version = shown[at];
             const left = x(at) - offset;
@@ -166,7 +179,9 @@ export function ribbon(root, state, choose) {
                 context.stroke();
                 context.setLineDash([]);
             }
-            if ((version[5] || only) && left - labelled > 90) {
+            // No date is cut at the edge or lies under the name of an end.
+            const hidden = left < 4 || tags.some(([start, end]) => left + 44 > start && left - 3 < end);
+            if ((version[5] || only) && left - labelled > 90 && !hidden) {
                 labelled = left;
                 context.fillStyle = ink;
                 context.fillText(new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short' }).format(new Date((times.get(version[0]) ?? 0) * 1000)), left - 3, tall - 7);

@@ -6,7 +6,7 @@
     <div class="ask is-note">{{ $text }}</div>
 @elseif (in_array($type, ['one', 'several', 'scale', 'yes_no', 'grid'], true))
     <fieldset class="ask @if ($wrong) is-wrong @endif" id="q-{{ $question->id }}" @if ($described !== '') aria-describedby="{{ $described }}" @endif>
-        <legend>{{ $text }} @unless ($required)<small>if you like</small>@endunless</legend>
+        <legend>{{ $text }} @unless ($required || Str::contains(strip_tags($text->toHtml()), 'if you like', true))<small>if you like</small>@endunless</legend>
         @include('form.ask-notes')
         @if ($type === 'one' || $type === 'several')
             @foreach ($answering->below($question, 'choice') as $choice)
@@ -29,7 +29,7 @@
     </fieldset>
 @else
     <div class="ask @if ($wrong) is-wrong @endif" id="q-{{ $question->id }}">
-        <label class="ask-label" for="i-{{ $question->id }}">{{ $text }} @unless ($required)<small>if you like</small>@endunless</label>
+        <label class="ask-label" for="i-{{ $question->id }}">{{ $text }} @unless ($required || Str::contains(strip_tags($text->toHtml()), 'if you like', true))<small>if you like</small>@endunless</label>
         @include('form.ask-notes')
         @if ($type === 'long')
             <textarea class="textarea" id="i-{{ $question->id }}" name="{{ $name }}" rows="4" maxlength="20000" @if ($described !== '') aria-describedby="{{ $described }}" @endif @if ($wrong) aria-invalid="true" @endif>{{ $answering->sent($question->id) }}</textarea>

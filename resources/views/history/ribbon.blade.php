@@ -15,9 +15,13 @@
                         @foreach (collect([$to, $from])->unique('number') as $end)
                             <form method="post" action="{{ route('milestone.mark', [$item, $end->number]) }}" class="milestone-form">
                                 @csrf @method('put')
-                                <label class="label" for="milestone-{{ $end->number }}">{{ $end->milestone ? "{$end->number} is called" : "Call {$end->number}" }}@if ($end->number === $item->head) (the newest)@endif</label>
-                                <input class="input" id="milestone-{{ $end->number }}" name="name" maxlength="{{ config('attic.title') }}" value="{{ $end->milestone?->name }}" required @if ($loop->first) data-focus @endif>
-                                <button class="button is-dark">{{ $end->milestone ? 'Rename' : 'Mark it' }}</button>
+                                <label class="label" for="milestone-{{ $end->number }}">{{ __('history.milestone.'.($loop->count === 1 ? 'only' : ($loop->first ? 'later' : 'earlier')), ['number' => (string) $end->number]) }}@if ($end->number === $item->head), {{ __('history.milestone.newest') }}@endif</label>
+                                <span class="milestone-line">
+                                    <input class="input" id="milestone-{{ $end->number }}" name="name" maxlength="{{ config('attic.title') }}" value="{{ $end->milestone?->name }}" placeholder="{{ __('history.milestone.name') }}" required @if ($loop->first) data-focus @endif>
+                                    <button class="button is-dark">{{ $end->milestone ? 'Rename' : 'Mark it' }}</button>
+                                </span>
+                                <label class="is-sr-only" for="milestone-note-{{ $end->number }}">{{ __('history.milestone.note') }}</label>
+                                <input class="input" id="milestone-note-{{ $end->number }}" name="note" maxlength="{{ config('attic.note') }}" value="{{ $end->milestone?->note }}" placeholder="{{ __('history.milestone.note') }}">
                             </form>
                             @if ($end->milestone)
                                 <form method="post" action="{{ route('milestone.remove', [$item, $end->number]) }}">@csrf @method('delete')<button class="button is-quiet">Take the name off {{ $end->number }}</button></form>

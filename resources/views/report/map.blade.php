@@ -3,7 +3,6 @@
 @php($unit = min(8, 150 / $deep))
 <figure class="report-map">
     <svg viewBox="0 0 420 {{ $deep * $unit + 26 }}" role="img" aria-label="The layout of “{{ $page['page']->part->string('title') }}” before and after">
-        <defs><marker id="to-{{ $page['page']->part->id }}" viewBox="0 0 8 8" refX="7" refY="4" markerWidth="7" markerHeight="7" orient="auto"><path class="map-head" d="M0 0 8 4 0 8z"/></marker></defs>
         @foreach (['old' => 0, 'new' => 240] as $side => $left)
             <rect class="map-sheet" x="{{ $left + 0.5 }}" y="0.5" width="179" height="{{ $deep * $unit }}"/>
             @foreach ($page['widgets'] as $one)
@@ -14,12 +13,12 @@
             @endforeach
             <text class="map-side" x="{{ $left }}" y="{{ $deep * $unit + 18 }}">{{ $side === 'old' ? $from->number : $to->number }}</text>
         @endforeach
-        @foreach ($page['widgets'] as $one)
-            @if (App\View\ReportCompared::stoodElsewhere($one['old'], $one['new']))
-                @php([$a, $b] = [$one['old']->part, $one['new']->part])
-                @php([$ax, $ay, $bx, $by] = [3 + ($a->int('x') + $a->int('across')) * 14.5 - 3, $a->int('y') * $unit + $a->int('down') * $unit / 2, 240 + 3 + $b->int('x') * 14.5, $b->int('y') * $unit + $b->int('down') * $unit / 2])
-                <path class="map-way" d="M{{ $ax }} {{ $ay }}C{{ $ax + 40 }} {{ $ay }} {{ $bx - 40 }} {{ $by }} {{ $bx - 2 }} {{ $by }}" marker-end="url(#to-{{ $page['page']->part->id }})"/>
-            @endif
+        @foreach (array_values(array_filter($page['widgets'], fn ($one) => App\View\ReportCompared::stoodElsewhere($one['old'], $one['new']))) as $at => $one)
+            @foreach (['old' => 0, 'new' => 240] as $side => $left)
+                @php($part = $one[$side]->part)
+                <circle class="map-dot" cx="{{ $left + 3 + ($part->int('x') + $part->int('across')) * 14.5 - 13 }}" cy="{{ 3 + ($part->int('y') + $part->int('down')) * $unit - 13 }}" r="8"/>
+                <text class="map-number" x="{{ $left + 3 + ($part->int('x') + $part->int('across')) * 14.5 - 13 }}" y="{{ 3 + ($part->int('y') + $part->int('down')) * $unit - 9 }}">{{ $at + 1 }}</text>
+            @endforeach
         @endforeach
     </svg>
 </figure>

@@ -1,4 +1,5 @@
-<p class="foot-saved" role="status" data-save-line data-number="{{ $newest->number }}">Saved <x-when :at="$newest->saved_at" /> as {{ $newest->number }}</p>
+<p class="is-sr-only" role="status" data-save-spoken></p>
+<p class="foot-saved" data-save-line data-number="{{ $newest->number }}">Saved <x-when :at="$newest->saved_at" /> as {{ $newest->number }}</p>
 <p class="foot-last" title="{{ $sentence }}">{{ $newest->user->firstName() }}: {{ $sentence }}, <x-when :at="$newest->saved_at" /></p>
 <form class="foot-note" data-note-form hidden><input class="input" maxlength="{{ config('attic.note') }}" placeholder="A note on it, if you like (Tab)" aria-label="A note on this version"><button class="button">Keep the note</button></form>
 <canvas class="foot-ribbon" data-small-ribbon="{{ json_encode($ribbon) }}" role="img" aria-label="The last versions, by editor"></canvas>
