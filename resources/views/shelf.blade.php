@@ -12,7 +12,7 @@
                             @csrf
                             <fieldset class="new-kinds"><legend class="label">What shall it be?</legend>
                                 @foreach (['document', 'spreadsheet', 'page', 'form', 'report'] as $kind)
-                                    <label><input type="radio" name="kind" value="{{ $kind }}" @checked($loop->first)> <x-glyph :name="$kind" /> <b>{{ __("item.new.{$kind}") }}</b> <small>{{ __("item.new.{$kind}_is") }}</small></label>
+                                    <label><input type="radio" name="kind" value="{{ $kind }}" aria-label="{{ __("item.new.{$kind}") }}" aria-describedby="kind-{{ $kind }}" @checked($loop->first)> <x-glyph :name="$kind" /> <b>{{ __("item.new.{$kind}") }}</b> <small id="kind-{{ $kind }}">{{ __("item.new.{$kind}_is") }}</small></label>
                                 @endforeach
                                 <a href="{{ route('dataset.new', $shelf) }}"><x-glyph name="dataset" /> <b>{{ __('item.new.dataset') }}…</b> <small>{{ __('item.new.dataset_is') }}</small></a>
                             </fieldset>
