@@ -33,7 +33,10 @@ final readonly class CarriedWords
     /** @param MergedFrom|null $from what was merged, of a save that met others' */
     public function keep(Item $item, Version $version, PartTree $before, PartTree $after, ChangeSet $changes, ?MergedFrom $from = null): void
     {
-        DB::table('carried')->where(['item_id' => $item->id, 'number' => $version->number])->delete();
+        if (! $version->wasRecentlyCreated) {
+            // It grew.
+            DB::table('carried')->where(['item_id' => $item->id, 'number' => $version->number])->delete();
+        }
         if ($version->number < 2) {
             return;
         }

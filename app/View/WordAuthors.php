@@ -37,8 +37,11 @@ final class WordAuthors
 
     private bool $whole = false;
 
-    /** @var array<int, int> version => the earlier one that it brought back */
-    private array $sources;
+    /** @var array<int, int>|null version => the earlier one that it brought back */
+    private ?array $sources = null;
+
+    /** @var array<int, string> version => its root */
+    private array $roots = [];
 
     /** @var array<string, array<int, list<\stdClass>>> part => version => what came into it from elsewhere */
     private array $carried = [];
@@ -49,7 +52,6 @@ final class WordAuthors
     public function __construct(private readonly Item $item, private readonly int $until, private readonly States $states)
     {
         $this->words = new Words;
-        $this->sources = Version::query()->where('item_id', $item->id)->where('number', '<=', $until)->whereNotNull('source')->pluck('source', 'number')->map(fn (mixed $number) => (int) $number)->all();
         foreach (DB::table('carried')->where('item_id', $item->id)->where('number', '<=', $until)->orderBy('number')->get() as $row) {
             $this->carried[(string) $row->part][(int) $row->number][] = $row;
         }
@@ -62,6 +64,22 @@ final class WordAuthors
         foreach ($this->query()->orderBy('number')->get(['part', 'number', 'user_id', 'what', 'position']) as $row) {
             $this->touches[(string) $row->part][] = Comparison::touch($row);
         }
+        $this->fetchRoots(array_merge(...array_map(fn (string $part) => $this->runs($part, $this->until), array_map(strval(...), array_keys($this->touches))), ...[[]]));
+    }
+
+    /** @param list<Touch> $runs the states of them are read next */
+    private function fetchRoots(array $runs): void
+    {
+        $wanted = array_diff_key(array_flip(array_column($runs, 'number')), $this->roots);
+        foreach (array_chunk(array_keys($wanted), 500) as $numbers) {
+            $this->roots += Version::query()->where('item_id', $this->item->id)->whereIn('number', $numbers)->pluck('root', 'number')->all();
+        }
+    }
+
+    /** @return array<int, int> */
+    private function sources(): array
+    {
+        return $this->sources ??= Version::query()->where('item_id', $this->item->id)->where('number', '<=', $this->until)->whereNotNull('source')->pluck('source', 'number')->map(fn (mixed $number) => (int) $number)->all();
     }
 
     /**
@@ -74,9 +92,9 @@ final class WordAuthors
         $touches = array_values(array_filter($this->touchesOf($part), fn (Touch $touch) => $touch->number <= $number));
         $ends = $this->carried[$part] ?? [];
         foreach ($touches as $at => $touch) {
-            if (isset($this->sources[$touch->number])) {
+            if (isset($this->sources()[$touch->number])) {
                 // What was brought back stands for itself, and so does the state that it is.
-                $ends[$touch->number] = $ends[$touches[$at - 1]->number ?? 0] = $ends[$this->lastBefore($touches, $this->sources[$touch->number])] = true;
+                $ends[$touch->number] = $ends[$touches[$at - 1]->number ?? 0] = $ends[$this->lastBefore($touches, $this->sources()[$touch->number])] = true;
             }
         }
 
@@ -137,13 +155,17 @@ final class WordAuthors
      */
     private function told(string $part, array $runs, ?RichText $text): ?array
     {
+        if (count($runs) === 1 && $text !== null && ! isset($this->carried[$part][$runs[0]->number])) {
+            // All of it is one editor's.
+            return array_fill(0, count($this->words->cut($text->text())), [$runs[0]->editor, $runs[0]->number]);
+        }
         $this->readings += count($runs) - ($text === null ? 0 : 1);
         if ($this->readings > self::MOST_READINGS) {
             $this->coarse = true;
 
             return null;
         }
-        $roots = Version::query()->where('item_id', $this->item->id)->whereIn('number', array_column($text === null ? $runs : array_slice($runs, 0, -1), 'number'))->pluck('root', 'number')->all();
+        $this->fetchRoots($text === null ? $runs : array_slice($runs, 0, -1));
         $states = [];
         foreach ($runs as $at => $touch) {
             if ($text !== null && $at === count($runs) - 1) {
@@ -151,14 +173,14 @@ final class WordAuthors
 
                 continue;
             }
-            $found = $touch->position === null || ! isset($roots[$touch->number]) ? null : $this->states->part((string) $roots[$touch->number], $touch->position);
+            $found = $touch->position === null || ! isset($this->roots[$touch->number]) ? null : $this->states->part($this->roots[$touch->number], $touch->position);
             // Of a version that is no more, the next one answers for what it wrote.
             $states[] = $found?->richText() ?? $states[count($states) - 1] ?? new RichText;
         }
         $restored = [];
         $steps = array_flip(array_column($runs, 'number'));
         foreach ($runs as $at => $touch) {
-            $from = isset($this->sources[$touch->number]) ? $steps[$this->lastBefore($runs, $this->sources[$touch->number])] ?? null : null;
+            $from = isset($this->sources()[$touch->number]) ? $steps[$this->lastBefore($runs, $this->sources()[$touch->number])] ?? null : null;
             $restored += $from === null ? [] : [$at => $from];
         }
         $authors = TextAuthors::through([new RichText, ...$states], $this->words, $restored);

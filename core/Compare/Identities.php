@@ -40,7 +40,7 @@ final class Identities
         $vacant = [];
         foreach ($before->parts as $part) {
             $now = $after->find($part->id);
-            if ($now === $part || ! self::tells($part) || ($now !== null && (! self::another($part, $now)))) {
+            if ($now === $part || ($now !== null && ($now->sameFields($part) || ! self::another($part, $now))) || ! self::tells($part)) {
                 continue;
             }
             $vacant[self::content($part)][] = $part->id;
@@ -51,7 +51,7 @@ final class Identities
         $ids = [];
         foreach ($after->parts as $part) {
             $was = $before->find($part->id);
-            if ($was === $part || ($was !== null && ! self::another($was, $part)) || ! self::tells($part)) {
+            if ($was === $part || ($was !== null && ($was->sameFields($part) || ! self::another($was, $part))) || ! self::tells($part)) {
                 continue;
             }
             $content = self::content($part);

@@ -39,7 +39,7 @@ function desk(...texts) {
         const answer = self.answers.shift() ?? { status: 500 };
         if (answer.before) answer.before();
         if (answer.error) throw new TypeError('no network');
-        return { ok: (answer.status ?? 200) < 400, status: answer.status ?? 200, json: async () => answer.json ?? {} };
+        return { ok: (answer.status ?? 200) < 400, status: answer.status ?? 200, headers: { get: (name) => answer.headers?.[name] ?? null }, json: async () => answer.json ?? {} };
     };
     self.desk = new DocumentDesk(self.now, {
         document: () => self.now,
@@ -188,4 +188,48 @@ test('with no room on this computer one is told to keep the window open', async 
     at.answers.push({ error: true });
     await at.sync.save();
     assert.match(at.said.at(-1)[1], /keep this window open/);
+});
+
+test('a server in trouble is asked again with patience, not at every key, and then one says what to do', async () => {
+    const at = desk('One.');
+    const asked = [];
+    at.sync.around.stuck = async (why) => (asked.push(why), 'again');
+    at.write('One, mine.');
+    for (let tries = 1; tries <= 6; tries++) {
+        at.answers.push({ status: tries === 2 ? 503 : 500, headers: tries === 2 ? { 'Retry-After': '9' } : {} });
+        assert.equal(await at.sync.save(), false);
+        assert.equal(at.sync.retry, tries === 2 ? 9000 : 1000 * 2 ** (tries - 1));
+        at.write(`One, mine, ${tries}.`);
+        assert.equal(at.asked.length, tries, 'typing on sends nothing');
+    }
+    assert.deepEqual(asked, []);
+    at.answers.push({ status: 500 });
+    await at.sync.save();
+    assert.deepEqual(asked, ['trouble']);
+    at.answers.push({ json: { root: 'r1', sent: 'r1', number: 2, content: null, held: 0 } });
+    assert.equal(await at.sync.save(), true, 'trying again begins anew');
+    assert.deepEqual([at.sync.troubles, at.sync.dirty], [0, false]);
+});
+
+test('a base that nobody knows is no dead end: it is merged from the last version that both know, or kept as a new item', async () => {
+    for (const choice of ['merge', 'aside', null]) {
+        const at = desk('One.');
+        let kept = '';
+        at.sync.around.stuck = async () => choice;
+        at.sync.around.kept = (address) => (kept = address);
+        at.write('One, mine.');
+        at.answers.push({ status: 409, json: { message: 'no', problems: [{ code: 'unknown_base', path: 'base', text: 'You began elsewhere.' }] } });
+        if (choice === 'merge') at.answers.push({ json: { root: 'r5', sent: 'r5', number: 9, content: null, held: 0 } });
+        if (choice === 'aside') at.answers.push({ json: { address: '/items/new' } });
+        await at.sync.save();
+        if (choice === 'merge') assert.deepEqual([at.asked[1].method, at.asked[1].from, at.sync.base, at.sync.dirty], ['PUT', 1, 'r5', false]);
+        else if (choice === 'aside') assert.deepEqual([at.asked[1].url, at.asked[1].method, words(at.asked[1].content), kept], ['/items/item/aside', 'POST', ['One, mine.'], '/items/new']);
+        else {
+            // Put off: nothing more is sent, and all is kept, until it is asked for.
+            at.write('One, mine, and more.');
+            assert.equal(await at.sync.save(), false);
+            assert.equal(at.asked.length, 1);
+            assert.deepEqual([words(readKept('item', 7).content), readKept('item', 7).number], [['One, mine, and more.'], 1]);
+        }
+    }
 });
