@@ -38,6 +38,13 @@ final class Laws
                 $this->sums($this->world->states->tree($item->root));
             }
         }
+        foreach ($this->world->items['form']->entries()->orderBy('id')->get()->all() as $entry) {
+            $versions = Version::query()->with('user')->where('item_id', $entry->id)->orderBy('number')->get()->all();
+            $name = "entry {$entry->number}";
+            $this->numbers($name, $entry, $versions);
+            $this->neverChange($name, $entry, $versions);
+            $this->authors($name, $entry, $versions);
+        }
     }
 
     public function holdAtTheEnd(): void

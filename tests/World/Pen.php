@@ -24,6 +24,9 @@ final class Pen
     /** In the order of the digits in which their figures end. */
     public const PEOPLE = ['ines', 'tobi', 'nell', 'jun', 'rafi', 'visitor'];
 
+    /** Fields that hold people's words, whatever they like. */
+    private const WORDS = ['text', 'title', 'label', 'caption', 'alt', 'name', 'help', 'low', 'high', 'thanks'];
+
     /** @var class-string<Role> */
     private readonly string $roles;
 
@@ -74,7 +77,7 @@ final class Pen
         if (isset($this->schema($part)[Role::CELLS])) {
             return $this->cell($tree, $part);
         }
-        $fields = array_keys(array_filter($this->schema($part), fn (string $type) => preg_match('/^(text|plain|string:\d{3,})/', $type) === 1));
+        $fields = array_keys(array_filter($this->schema($part), fn (string $type, string $name) => preg_match('/^(text|plain|string:\d{3,})/', $type) === 1 && in_array($name, self::WORDS, true), ARRAY_FILTER_USE_BOTH));
         if ($fields === []) {
             return $tree;
         }
@@ -135,8 +138,8 @@ final class Pen
     private function place(PartTree $tree, array $siblings, string $role): int
     {
         $like = array_keys(array_filter($siblings, fn (string $id) => $tree->get($id)->role === $role));
-        if ($this->kind !== 'spreadsheet' || $like === []) {
-            return $this->kind === 'spreadsheet' ? count($siblings) : $this->chance->under(count($siblings) + 1);
+        if (! in_array($this->kind, ['spreadsheet', 'dataset'], true) || $like === []) {
+            return in_array($this->kind, ['spreadsheet', 'dataset'], true) ? count($siblings) : $this->chance->under(count($siblings) + 1);
         }
 
         return $like[0] + $this->chance->under(count($like));
@@ -144,7 +147,7 @@ final class Pen
 
     private function mayGrow(Role $role): bool
     {
-        return ! in_array($role->value, ['settings', 'picture', 'tab', 'column', 'table', 'cell', 'skip_rule', 'figure'], true) || ($role->value === 'column' && $this->kind === 'page');
+        return ! in_array($role->value, ['settings', 'picture', 'tab', 'column', 'field', 'table', 'cell', 'skip_rule', 'figure'], true) || ($role->value === 'column' && $this->kind === 'page');
     }
 
     /** @return array<string, mixed> */
@@ -162,7 +165,7 @@ final class Pen
                     'text', 'plain' => RichText::plain($this->tag()),
                     'bool' => $this->chance->once(2),
                     'int' => (int) $bounds[1] + $this->chance->under(min(4, (int) $bounds[2] - (int) $bounds[1] + 1)),
-                    'words' => $name === 'type' ? $this->chance->of(['short', 'long', 'one', 'several']) : $this->chance->of(explode('|', $bounds[1])),
+                    'words' => $name === 'type' ? $this->chance->of($this->kind === 'report' ? ['text'] : ['short', 'long', 'one', 'several']) : $this->chance->of(explode('|', $bounds[1])),
                     'string' => $this->tag(),
                     'list', 'addresses', => [],
                     default => '',
@@ -267,7 +270,7 @@ final class Pen
     /** A part that may go and move. */
     private function some(PartTree $tree): ?Part
     {
-        $parts = array_values(array_filter($tree->parts, fn (Part $part) => ! in_array($part->role, ['settings', 'tab', 'cell'], true) && ! ($part->role === 'column' && $this->kind === 'spreadsheet')
+        $parts = array_values(array_filter($tree->parts, fn (Part $part) => ! in_array($part->role, ['settings', 'tab', 'cell', 'field'], true) && ! ($part->role === 'column' && $this->kind === 'spreadsheet')
             && array_filter($part->fields, $this->isSum(...)) === []));
 
         return $parts === [] ? null : $this->chance->of($parts);
@@ -294,7 +297,7 @@ final class Pen
     /** @return list<string> */
     private function columns(PartTree $tree, string $tab): array
     {
-        return array_values(array_filter($tree->children()[$tab] ?? [], fn (string $id) => $tree->get($id)->role === 'column'));
+        return array_values(array_filter($tree->children()[$tab] ?? [], fn (string $id) => in_array($tree->get($id)->role, ['column', 'field'], true)));
     }
 
     private function with(PartTree $tree, Part $part): PartTree

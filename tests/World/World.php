@@ -176,7 +176,7 @@ final class World
 
             return;
         }
-        $answer->status() === 200 || throw Broken::law('No root that was handed out is refused', "{$window->client()} of {$window->who} was answered {$answer->status()}: {$answer->getContent()} {$answer->exception?->getMessage()} at {$answer->exception?->getFile()}:{$answer->exception?->getLine()} {$answer->exception?->getTraceAsString()}");
+        $answer->status() === 200 || throw Broken::law('No root that was handed out is refused', "{$window->client()} of {$window->who} was answered {$answer->status()}: {$answer->getContent()} {$answer->exception?->getMessage()} at {$answer->exception?->getFile()}:{$answer->exception?->getLine()}");
         $this->ledger->sent($window->item, $window->who, $had + $window->unheard, $has);
         $this->ledger->saidYes($window->item, $has);
         $window->unheard = $hears === true ? [] : $window->unheard + $has;

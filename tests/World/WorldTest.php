@@ -24,7 +24,7 @@ use Tests\Feature\FeatureCase;
  */
 final class WorldTest extends FeatureCase
 {
-    private const KINDS = ['document', 'page', 'form', 'spreadsheet'];
+    private const KINDS = ['document', 'page', 'form', 'spreadsheet', 'dataset', 'report'];
 
     /** Steps of one world; a long run lives in many. */
     private const LIFE = 250;
@@ -176,6 +176,15 @@ final class WorldTest extends FeatureCase
                 new Part('sett', 'settings', 0, ['once' => false, 'audience' => 'anyone', 'editable' => true, 'thanks' => $word('Thank you.')]), new Part('fpag', 'page', 0, ['title' => 'You']),
                 new Part('ques', 'question', 1, ['type' => 'short', 'text' => $word('What is wrong with it?'), 'required' => false]),
                 new Part('quen', 'question', 1, ['type' => 'one', 'text' => $word('Which day?'), 'required' => false]), new Part('cho1', 'choice', 2, ['label' => 'Saturday', 'other' => false]), new Part('cho2', 'choice', 2, ['label' => 'Sunday', 'other' => false]),
+            ]),
+            'dataset' => PartTree::of([
+                new Part('cfig1', 'field', 0, ['name' => 'Kg', 'type' => 'number']), new Part('ctxt1', 'field', 0, ['name' => 'What', 'type' => 'text']),
+                new Part('rec1', 'record', 0, ['cfig1' => 3, 'ctxt1' => 'kettle']), new Part('rec2', 'record', 0, ['cfig1' => 1]), new Part('rec3', 'record', 0, ['ctxt1' => 'lamp']),
+            ]),
+            'report' => PartTree::of([
+                new Part('rpag', 'page', 0, ['title' => 'The month']),
+                new Part('wid1', 'widget', 1, ['type' => 'text', 'title' => 'Leads', 'text' => $word('Four leads came.'), 'x' => 0, 'y' => 0, 'across' => 6, 'down' => 4]),
+                new Part('wid2', 'widget', 1, ['type' => 'text', 'title' => 'Lamps', 'text' => $word('Two lamps went.'), 'x' => 6, 'y' => 0, 'across' => 6, 'down' => 4]),
             ]),
             default => PartTree::of([
                 new Part('tab1', 'tab', 0, ['name' => 'June', 'frozen' => 0]),

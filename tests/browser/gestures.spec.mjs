@@ -199,3 +199,47 @@ test('Escape, then Tab leaves the text', async ({ page }) => {
     await press(page, 'Escape', 'Tab');
     expect(await page.evaluate(() => document.activeElement?.classList.contains('ProseMirror'))).toBe(false);
 });
+
+/** Does one thing after the other in an item, and tells what the history says of each. */
+async function tells(page, does) {
+    const said = [];
+    for (const keys of does) {
+        const { number } = await state(page);
+        await keys();
+        await page.waitForTimeout(80);
+        await saved(page);
+        await page.waitForTimeout(1100);
+        said.push((await told(page, number)).join(' | '));
+    }
+    return said;
+}
+
+test('what a person would say happened to list items', async ({ page }) => {
+    await signIn(page, 'Ines Oduya');
+    await newDocument(page, 'Items');
+    await page.keyboard.type('- Alpha bravo charlie.');
+    for (const line of ['Delta echo foxtrot.', 'Golf hotel india.']) {
+        await page.keyboard.press('Enter');
+        await page.keyboard.type(line);
+    }
+    await saved(page);
+    await page.waitForTimeout(1100);
+    const ids = (await state(page)).content.map((part) => part[0]);
+    const items = page.locator('.ProseMirror > [data-style]');
+    const said = await tells(page, [
+        async () => {
+            await items.nth(0).click();
+            await press(page, 'Home', 'Shift+ArrowDown', 'Delete');
+        },
+        async () => {
+            await items.nth(0).click();
+            await press(page, 'Home', 'Control+ArrowRight', 'Enter');
+        },
+        async () => {
+            await items.nth(1).click();
+            await press(page, 'Escape', ' ', 'ArrowUp', 'Enter');
+        },
+    ]);
+    expect(said).toEqual(['Removed the list item “Alpha bravo charlie”', 'Split “echo foxtrot” off “Delta”', expect.stringMatching(/^Moved the list item “(echo foxtrot|Delta)” (up|down)$/)]);
+    expect((await state(page)).content.map((part) => part[0]).filter((id) => ids.includes(id)).sort()).toEqual(ids.slice(1).sort());
+});
