@@ -190,6 +190,10 @@ final class TableStatements
                 $was = $change->before->fields[$column] ?? null;
                 $is = $change->after->fields[$column] ?? null;
                 $heading = ! $this->grid->alone && $change->id === $first && is_string(Cell::result($was)) && is_string(Cell::result($is)) && count($this->new->children()[$table]) > 2;
+                if ($this->edits->followed($was, $is) && Cell::result($was) === Cell::result($is)) {
+                    // Its range followed, and it came out the same.
+                    continue;
+                }
                 $code = match (true) {
                     $this->edits->followed($was, $is) => 'recalculated',
                     Cell::sameInput(Cell::bare($was), Cell::bare($is)) => 'formatted_cells',

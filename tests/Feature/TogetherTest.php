@@ -18,6 +18,7 @@ use Illuminate\Testing\TestResponse;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
+use MistyAttic\Core\Kinds\Cell;
 use Symfony\Component\HttpFoundation\Response;
 
 /** Several people write at once: nobody is refused, nothing is swallowed, and every word keeps its author. */
@@ -158,6 +159,27 @@ final class TogetherTest extends FeatureCase
         $this->save($this->item, $this->nell, PartTree::of([$this->paragraphs('', '', 'Golf hotel india.')->parts[2], new Part('pasted1', 'paragraph', 0, ['text' => RichText::plain('Delta echo foxtrot.')])]));
         self::assertSame(['p003', 'p002'], array_column($this->tree($this->item)->parts, 'id'));
         $this->get(route('list', $this->item))->assertSeeText('Moved “Golf hotel india” up');
+    }
+
+    public function test_a_sort_is_one_thing_in_the_list_the_plan_and_the_marks(): void
+    {
+        $item = $this->app->make(MakeItem::class)->handle($this->shelf, $this->ines, 'spreadsheet', 'Log');
+        $rows = fn (array $values): array => array_map(fn (int $value): Part => new Part(sprintf('row%02d', $value), 'row', 1, ['colu' => $value, 'name' => "Lamp {$value}"]), $values);
+        $sheet = fn (array $values): PartTree => PartTree::of([
+            new Part('tab1', 'tab', 0, ['name' => 'One', 'frozen' => 0]), new Part('colu', 'column', 1, ['width' => 0, 'format' => '']), new Part('name', 'column', 1, ['width' => 0, 'format' => '']),
+            ...$rows($values), new Part('rsum', 'row', 1, ['colu' => ['=', 'SUM([row'.sprintf('%02d', $values[0]).'.colu]:[row'.sprintf('%02d', $values[count($values) - 1]).'.colu])']]),
+        ]);
+        $mixed = array_map(fn (int $at): int => 1 + $at * 7 % 40, range(0, 39));
+        $this->save($item, $this->ines, $sheet($mixed));
+        $sorted = $mixed;
+        sort($sorted);
+        // The formula is sent as it was; its range follows.
+        $tree = $sheet($sorted);
+        $this->save($item, $this->nell, PartTree::of([...array_slice($tree->parts, 0, -1), $sheet($mixed)->get('rsum')]));
+        self::assertSame(820, Cell::result($this->tree($item)->get('rsum')->fields['colu']));
+        $page = $this->actingAs($this->ines)->get(route('history', [$item, 'from' => 2, 'to' => 3]))->assertOk();
+        $page->assertSee('Sorted “One” by')->assertDontSee('came out as')->assertSee('rows that only changed places are not marked')->assertDontSee('was-moved');
+        self::assertSame(1, substr_count((string) $this->get(route('restore', [$item, 2]))->getContent(), 'name="pick[]"'));
     }
 
     private function sheet(): Item
