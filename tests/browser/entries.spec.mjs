@@ -26,7 +26,7 @@ test('a change to an entry waits for a yes, others see what was agreed to, and a
     await page.getByRole('link', { name: 'People' }).last().click();
     await page.getByLabel(/Changes to entries/).check();
     await page.getByRole('button', { name: 'Keep this' }).click();
-    await expect(page.locator('.said')).toContainText('Done');
+    await expect(page.locator('.said')).toContainText('are kept');
 
     const nell = await (await browser.newContext({ baseURL })).newPage();
     await signIn(nell, 'Nell Warwick');
@@ -59,7 +59,7 @@ test('a change to an entry waits for a yes, others see what was agreed to, and a
     await page.getByRole('link', { name: 'People' }).last().click();
     await page.getByLabel(/Changes to entries/).uncheck();
     await page.getByRole('button', { name: 'Keep this' }).click();
-    await expect(page.locator('.said')).toContainText('Done');
+    await expect(page.locator('.said')).toContainText('are kept');
 });
 
 test('the history of entries is switched off, every screen says so, and it is switched on again', async ({ page }) => {
