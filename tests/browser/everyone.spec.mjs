@@ -91,7 +91,7 @@ const screens = {
     'a new dataset': async (page) => {
         await onCommittee(page);
         await page.getByText('New…', { exact: true }).click();
-        await page.getByRole('link', { name: /A dataset/ }).click();
+        await page.getByRole('link', { name: /^Dataset…/ }).click();
     },
     'a report': async (page) => {
         await onCommittee(page);

@@ -88,11 +88,11 @@ test('a milestone is marked, renamed, shown alone and taken off', async ({ page 
     await expect(page.locator('[data-save-line]')).toHaveText(/as 3/);
     await page.getByRole('link', { name: 'Look back' }).click();
     await page.getByText('Mark a milestone').click();
-    await page.getByLabel(/^Call 3/).fill('Agreed');
+    await page.getByLabel(/name version 3/).fill('Agreed');
     await page.keyboard.press('Enter');
     await expect(page.locator('.ribbon .flag')).toHaveText('Agreed');
     await page.getByText('Mark a milestone').click();
-    await page.getByLabel(/^3 is called/).fill('Agreed in spring');
+    await page.getByLabel(/name version 3/).fill('Agreed in spring');
     await page.getByRole('button', { name: 'Rename' }).click();
     await expect(page.locator('.ribbon .flag')).toHaveText('Agreed in spring');
     await page.getByRole('button', { name: 'Milestones' }).click();

@@ -10,7 +10,7 @@ const CSV = 'Day,Bench,Minutes,Mended\n2026-01-03,Wood,35,yes\n2026-01-17,Cloth,
 async function dataset(page, title) {
     await toShelf(page, 'Committee');
     await page.getByText('New…', { exact: true }).click();
-    await page.getByRole('link', { name: /A dataset, from a file/ }).click();
+    await page.getByRole('link', { name: /^Dataset…/ }).click();
     await page.getByLabel('Which file?').setInputFiles({ name: `${title}.csv`, mimeType: 'text/csv', buffer: Buffer.from(CSV) });
     await page.getByRole('button', { name: 'Look at it' }).first().click();
     await expect(page.getByRole('heading', { level: 1 })).toHaveText('4 records with 4 fields');

@@ -15,7 +15,7 @@ const pasted = (page, lines) => page.evaluate((text) => {
 /** Makes a spreadsheet with some lines in it, typed or pasted. */
 async function newSheet(page, lines, typed = false) {
     await page.getByText('New…', { exact: true }).click();
-    await page.getByLabel('Spreadsheet').check();
+    await page.getByLabel('Spreadsheet', { exact: true }).check();
     await page.getByLabel('What is it called?').fill(`Sheet ${Math.random()}`);
     await page.getByRole('button', { name: 'Make it' }).click();
     await page.waitForURL(/\/items\//);
