@@ -66,10 +66,22 @@ final readonly class Conflict
         return match ($this->type) {
             // A removal or a move takes no words along.
             ConflictType::RemovedEdited, ConflictType::Moved => $this,
-            ConflictType::EditedRemoved => $was !== null && self::records($base->subtree($this->id)) === self::records($earlier->mine) ? $this : null,
+            ConflictType::EditedRemoved => $was !== null && self::records($base->subtree($this->id)) === self::records($earlier->mine) && $earlier->cellsAreIn($base) ? $this : null,
             ConflictType::Value => $was !== null && $held !== null && ($this->field === null ? $held->sameFields($was) : Part::same($held->fields[$this->field] ?? null, $was->fields[$this->field] ?? null)) ? $this : null,
             ConflictType::Text => $was !== null && $held !== null && $this->field !== null && Part::same($held->fields[$this->field] ?? null, $was->fields[$this->field] ?? null) ? $this->textAfter($earlier) : null,
         };
+    }
+
+    /** Whether a state holds all that was written in a column that was removed; a part of the tree does not show it. */
+    private function cellsAreIn(PartTree $tree): bool
+    {
+        foreach ($this->cells as $row => $value) {
+            if (! Part::same($value, $tree->find((string) $row)->fields[$this->id] ?? null)) {
+                return false;
+            }
+        }
+
+        return true;
     }
 
     /** Where the place that met now holds all of what waited, it stands for it; else the whole text does. */

@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace Tests\Core;
 
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Kinds;
 use MistyAttic\Core\Merge\Choice;
 use MistyAttic\Core\Merge\Conflict;
+use MistyAttic\Core\Merge\ConflictType;
 use MistyAttic\Core\Merge\Settlement;
 use MistyAttic\Core\Merge\TreeMerge;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -44,5 +47,16 @@ final class MergeTest extends TestCase
         if ($merged->conflicts === []) {
             self::assertSame(Sketch::write($tree, $kind->name()), Sketch::write($kind->repair($swapped->tree), $kind->name()), 'with the sides swapped');
         }
+    }
+
+    public function test_what_waits_is_not_replaced_while_its_cells_stand_nowhere_else(): void
+    {
+        $column = new Part('col1', 'field', 0, ['name' => 'Kilos']);
+        $waits = new Conflict(ConflictType::EditedRemoved, 'col1', [$column], null, cells: ['row1' => 'four']);
+        $next = new Conflict(ConflictType::EditedRemoved, 'col1', [$column], null, cells: ['row2' => 'five']);
+        $row = new Part('row1', 'record', 0, ['col1' => 'four']);
+        self::assertNull($next->after($waits, PartTree::of([$column])));
+        self::assertNull($next->after($waits, PartTree::of([$column, $row->with('col1', 'six')])));
+        self::assertSame($next, $next->after($waits, PartTree::of([$column, $row])));
     }
 }

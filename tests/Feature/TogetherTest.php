@@ -164,7 +164,7 @@ final class TogetherTest extends FeatureCase
     public function test_a_sort_is_one_thing_in_the_list_the_plan_and_the_marks(): void
     {
         $item = $this->app->make(MakeItem::class)->handle($this->shelf, $this->ines, 'spreadsheet', 'Log');
-        $rows = fn (array $values): array => array_map(fn (int $value): Part => new Part(sprintf('row%02d', $value), 'row', 1, ['colu' => $value, 'name' => "Lamp {$value}"]), $values);
+        $rows = fn (array $values): array => array_map(fn (int $value): Part => new Part(sprintf('row%02d', $value), 'row', 1, ['colu' => $value, 'name' => "Lamp {$value}"]), array_values($values));
         $sheet = fn (array $values): PartTree => PartTree::of([
             new Part('tab1', 'tab', 0, ['name' => 'One', 'frozen' => 0]), new Part('colu', 'column', 1, ['width' => 0, 'format' => '']), new Part('name', 'column', 1, ['width' => 0, 'format' => '']),
             ...$rows($values), new Part('rsum', 'row', 1, ['colu' => ['=', 'SUM([row'.sprintf('%02d', $values[0]).'.colu]:[row'.sprintf('%02d', $values[count($values) - 1]).'.colu])']]),
