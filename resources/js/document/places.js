@@ -3,7 +3,7 @@ import { NodeSelection, TextSelection } from 'prosemirror-state';
 
 /** @typedef {import('prosemirror-model').Node} Node */
 /** @typedef {import('prosemirror-state').EditorState} EditorState */
-/** @typedef {import('../editor/carry.js').Place} Place */
+/** @typedef {{node: Node, pos: number, index: number}} Place a node, where it begins, and its number among its parent’s */
 
 /** What things are called. @type {Record<string, string>} */
 const NAMES = { paragraph: 'Paragraph', heading: 'Heading', item: 'List item', quote: 'Quote', codeblock: 'Code', table: 'Table', picture: 'Picture', rule: 'Line across' };

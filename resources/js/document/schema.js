@@ -6,7 +6,7 @@ const identified = (more = {}) => ({ id: { default: null }, ...more });
 /** @param {HTMLElement | string} dom */
 const idOf = (dom) => /** @type {HTMLElement} */ (dom).getAttribute?.('data-part') || null;
 
-/** A style that was pasted, see {@link import('../editor/writing.js')}. @param {RegExp} wanted */
+/** A style that was pasted: the paste names what it was in data-pasted. @param {RegExp} wanted */
 const pasted = (wanted) => (/** @type {HTMLElement | string} */ dom) => wanted.test(/** @type {HTMLElement} */ (dom).dataset?.pasted ?? '') && null;
 
 const cell = {

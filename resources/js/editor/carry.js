@@ -4,7 +4,7 @@ import { Decoration, DecorationSet } from 'prosemirror-view';
 
 /** @typedef {import('prosemirror-state').EditorState} EditorState */
 /** @typedef {import('prosemirror-model').Node} Node */
-/** @typedef {{node: Node, pos: number, index: number}} Place a node, where it begins, and its number among its parent’s */
+/** @typedef {import('../document/places.js').Place} Place */
 /** @typedef {'up' | 'down' | 'left' | 'right'} Direction */
 /** @typedef {{steps: number}} Carrying how many steps something was carried; none while nothing is */
 /**
