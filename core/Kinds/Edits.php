@@ -245,15 +245,18 @@ final class Edits
     {
         $column = $kind->grid()?->column;
         $needed = [];
+        $seen = [];
         foreach ($this->changed as $id => $unused) {
             for ($at = $id; $at !== PartTree::ROOT && isset($this->parts[$at]) && ! isset($needed[$at]); $at = $this->parents[$at]) {
                 $needed[$at] = true;
-                foreach ($this->children[$this->parents[$at]] ?? [] as $sibling) {
-                    if ($this->parts[$sibling]->role !== $column) {
-                        break;
+                // A merge may leave a column behind rows, so all of them are looked through, once a parent.
+                $parent = $this->parents[$at];
+                foreach (isset($seen[$parent]) ? [] : $this->children[$parent] ?? [] as $sibling) {
+                    if ($this->parts[$sibling]->role === $column) {
+                        $needed[$sibling] = true;
                     }
-                    $needed[$sibling] = true;
                 }
+                $seen[$parent] = true;
             }
         }
         $sent = [];
