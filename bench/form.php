@@ -54,13 +54,13 @@ $median = function (Closure $work): float {
 echo "| entries | taking one, ms | the list, ms | sorted by a question, ms | found, ms | summed up, ms | editing one, ms | CSV of all, ms |\n|---|---|---|---|---|---|---|---|\n";
 $number = 0;
 foreach ($quick ? [100, 200] : [1_000, 10_000] as $count) {
-    DB::transaction(function () use (&$number, $count, $take, $form, $live, $visitors, $tree): void {
+    DB::transaction(function () use (&$number, $count, $take, $form, $live, $user, $visitors, $tree): void {
         while ($number < $count) {
-            $take->handle($form, $live, null, $visitors->answers($tree, ++$number, new DateTimeImmutable('2026-05-04')));
+            $take->handle($form, $live, $user, $visitors->answers($tree, ++$number, new DateTimeImmutable('2026-05-04')));
         }
     });
-    $one = $median(function () use (&$number, $take, $form, $live, $visitors, $tree): void {
-        $take->handle($form, $live, null, $visitors->answers($tree, ++$number, new DateTimeImmutable('2026-05-04')));
+    $one = $median(function () use (&$number, $take, $form, $live, $user, $visitors, $tree): void {
+        $take->handle($form, $live, $user, $visitors->answers($tree, ++$number, new DateTimeImmutable('2026-05-04')));
     });
     $list = fn (string $sort = 'number', string $find = ''): EntryList => new EntryList($form, $tree, $user, $sort, false, $find, false);
     $question = array_keys($list()->columns)[3];

@@ -7,6 +7,10 @@ return [
     // What the shared place is called, in the top bar.
     'place' => env('ATTIC_PLACE', ''),
 
+    // Further names that the place answers to, and the proxies in front of it whose word on a request is taken; with commas between.
+    'hosts' => array_values(array_filter(explode(',', (string) env('ATTIC_HOSTS', '')))),
+    'proxies' => array_values(array_filter(explode(',', (string) env('ATTIC_PROXIES', '')))),
+
     // Seconds in which saves by one editor grow the same version.
     'checkpoint' => (int) env('ATTIC_CHECKPOINT', 60),
 

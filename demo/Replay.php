@@ -46,7 +46,7 @@ final readonly class Replay
                 continue;
             }
             [$name, $email, $places] = preg_split('/\s{2,}/', $line) ?: [];
-            $user = User::query()->create(['name' => $name, 'email' => $email, 'password' => 'attic-demo', 'colour' => User::nextColour()]);
+            $user = User::query()->create(['name' => $name, 'email' => $email, 'password' => 'attic-demo', 'colour' => User::nextColour(), 'keeps_place' => User::query()->doesntExist()]);
             foreach (explode(', ', $places) as $place) {
                 if (preg_match('/^(.+) (owner|editor|viewer)( who publishes)?$/', $place, $found) !== 1) {
                     throw new \UnexpectedValueException("people.txt: “{$place}” is no place on a shelf");

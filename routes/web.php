@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Http\Controllers\AddressController;
 use App\Http\Controllers\AnswerController;
 use App\Http\Controllers\CellController;
 use App\Http\Controllers\ComparisonController;
@@ -12,16 +13,18 @@ use App\Http\Controllers\DownloadController;
 use App\Http\Controllers\EntriesController;
 use App\Http\Controllers\EntryChangesController;
 use App\Http\Controllers\EntryController;
-use App\Http\Controllers\EntryWishesController;
+use App\Http\Controllers\EntryProposalsController;
 use App\Http\Controllers\FileController;
 use App\Http\Controllers\HeldEditController;
 use App\Http\Controllers\HistoryController;
 use App\Http\Controllers\InvitationController;
 use App\Http\Controllers\ItemController;
 use App\Http\Controllers\MilestoneController;
+use App\Http\Controllers\OutboxController;
 use App\Http\Controllers\PartController;
 use App\Http\Controllers\PeopleController;
 use App\Http\Controllers\PictureController;
+use App\Http\Controllers\ProposalController;
 use App\Http\Controllers\PublishingController;
 use App\Http\Controllers\ReportController;
 use App\Http\Controllers\RestoreController;
@@ -30,6 +33,7 @@ use App\Http\Controllers\SignInController;
 use App\Http\Controllers\StateController;
 use App\Http\Controllers\TakeOutController;
 use App\Http\Controllers\UnusualController;
+use App\Http\Controllers\WorkController;
 use Illuminate\Support\Facades\Route;
 
 Route::get('/sign-in', [SignInController::class, 'show'])->name('sign-in');
@@ -38,20 +42,25 @@ Route::middleware('throttle:sign-in')->group(function (): void {
     Route::post('/sign-in', [SignInController::class, 'store'])->name('sign-in.store');
     Route::post('/sign-in/demo/{person}', [SignInController::class, 'demo'])->name('sign-in.demo');
 });
-Route::middleware('signed')->group(function (): void {
-    Route::get('/invitation/{person}', [InvitationController::class, 'show'])->name('invitation');
-    Route::post('/invitation/{person}', [InvitationController::class, 'store'])->name('invitation.store');
+Route::middleware('signed:relative')->group(function (): void {
+    Route::get('/invitation/{invitation}', [InvitationController::class, 'show'])->where('invitation', '\d{1,9}')->name('invitation');
+    Route::post('/invitation/{invitation}', [InvitationController::class, 'store'])->where('invitation', '\d{1,9}')->name('invitation.store');
 });
 
 Route::middleware(['auth', 'throttle:work'])->group(function (): void {
     Route::post('/sign-out', [SignInController::class, 'destroy'])->name('sign-out');
     Route::get('/', [ShelfController::class, 'index'])->name('home');
+    Route::post('/address', [AddressController::class, 'ask'])->middleware('throttle:sign-in')->name('address.ask');
+    Route::get('/address/{person}', [AddressController::class, 'prove'])->middleware('signed:relative')->where('person', '\d{1,9}')->name('address.prove');
+    Route::get('/outbox', OutboxController::class)->name('outbox');
+    Route::get('/work/{task}', [WorkController::class, 'show'])->name('work');
+    Route::get('/work/{task}/file', [WorkController::class, 'file'])->name('work.file');
 
     Route::prefix('/shelves/{shelf}')->group(function (): void {
         Route::get('/', [ShelfController::class, 'show'])->name('shelf');
-        Route::post('/items', [ShelfController::class, 'store'])->name('shelf.make');
+        Route::post('/items', [ShelfController::class, 'store'])->middleware('beside:file')->name('shelf.make');
         Route::get('/datasets/new', [DatasetController::class, 'create'])->name('dataset.new');
-        Route::post('/datasets/look', [DatasetController::class, 'look'])->name('dataset.look');
+        Route::post('/datasets/look', [DatasetController::class, 'look'])->middleware('beside:file')->name('dataset.look');
         Route::post('/datasets', [DatasetController::class, 'store'])->name('dataset.store');
         Route::get('/people', [PeopleController::class, 'index'])->name('people');
         Route::post('/people', [PeopleController::class, 'store'])->name('people.store');
@@ -59,13 +68,14 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
         Route::scopeBindings()->group(function (): void {
             Route::put('/people/{membership}', [PeopleController::class, 'update'])->name('people.update');
             Route::delete('/people/{membership}', [PeopleController::class, 'destroy'])->name('people.destroy');
+            Route::delete('/invitations/{invitation}', [PeopleController::class, 'takeBack'])->name('people.take-back');
         });
     });
 
     Route::prefix('/items/{item}')->group(function (): void {
         Route::get('/', [ItemController::class, 'show'])->name('item');
         Route::get('/file', [FileController::class, 'show'])->name('item.file');
-        Route::post('/file', [FileController::class, 'store'])->name('item.file.store');
+        Route::post('/file', [FileController::class, 'store'])->middleware('beside:file')->name('item.file.store');
         Route::put('/title', [ItemController::class, 'rename'])->name('item.rename');
         Route::get('/foot', [ItemController::class, 'foot'])->name('item.foot');
         Route::get('/notes', [ItemController::class, 'notes'])->name('item.notes');
@@ -83,12 +93,12 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
         Route::post('/answer', [AnswerController::class, 'store'])->name('answer.store');
         Route::get('/entries', [EntriesController::class, 'show'])->name('entries');
         Route::get('/entries/sums', [EntriesController::class, 'sums'])->name('entries.sums');
-        Route::get('/entries/download/{format}', [EntriesController::class, 'download'])->whereIn('format', ['csv', 'xlsx', 'json'])->name('entries.download');
+        Route::get('/entries/download/{format}', [EntriesController::class, 'download'])->whereIn('format', ['csv', 'xlsx', 'json'])->middleware('beside:copy')->name('entries.download');
         Route::get('/entries/outbox', [EntriesController::class, 'outbox'])->name('entries.outbox');
         Route::get('/entries/changes', [EntryChangesController::class, 'show'])->name('entries.changes');
         Route::post('/entries/changes', [EntryChangesController::class, 'store'])->name('entries.changes.out');
-        Route::get('/entries/waiting', [EntryWishesController::class, 'show'])->name('entries.waiting');
-        Route::post('/entries/waiting', [EntryWishesController::class, 'store'])->name('entries.waiting.yes');
+        Route::get('/entries/waiting', [EntryProposalsController::class, 'show'])->name('entries.waiting');
+        Route::post('/entries/waiting', [EntryProposalsController::class, 'store'])->name('entries.waiting.yes');
         Route::put('/entries/history', [EntriesController::class, 'keep'])->name('entries.keep');
         Route::put('/answers', [EntryController::class, 'update'])->name('entry.save');
         Route::delete('/entry', [EntryController::class, 'destroy'])->name('entry.delete');
@@ -110,6 +120,9 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
 
         Route::get('/publishings/{publishing}', [PublishingController::class, 'wish'])->name('wish');
         Route::put('/publishings/{publishing}', [PublishingController::class, 'answer'])->name('wish.answer');
+        Route::get('/proposals/{proposal}', [ProposalController::class, 'show'])->name('proposal');
+        Route::put('/proposals/{proposal}', [ProposalController::class, 'answer'])->name('proposal.answer');
+        Route::post('/proposals/{proposal}', [ProposalController::class, 'again'])->name('proposal.again');
         Route::delete('/live', [PublishingController::class, 'destroy'])->name('unpublish');
         Route::put('/public', [PublishingController::class, 'open'])->name('public');
 
@@ -117,15 +130,15 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
         Route::get('/history/lines', [HistoryController::class, 'lines'])->name('lines');
         Route::get('/history/list', [HistoryController::class, 'list'])->name('list');
         Route::get('/parts/{part}', [PartController::class, 'show'])->name('part');
-        Route::get('/parts/{part}/versions/{number}', [PartController::class, 'where'])->whereNumber('number')->name('part.where');
-        Route::post('/parts/{part}/versions/{number}', [PartController::class, 'store'])->whereNumber('number')->name('part.restore');
+        Route::get('/parts/{part}/versions/{number}', [PartController::class, 'where'])->where('number', '\d{1,9}')->name('part.where');
+        Route::post('/parts/{part}/versions/{number}', [PartController::class, 'store'])->where('number', '\d{1,9}')->name('part.restore');
         Route::get('/cells/{row}/{column}', [CellController::class, 'show'])->name('cell');
-        Route::post('/cells/{row}/{column}/versions/{number}', [CellController::class, 'store'])->whereNumber('number')->name('cell.restore');
+        Route::post('/cells/{row}/{column}/versions/{number}', [CellController::class, 'store'])->where('number', '\d{1,9}')->name('cell.restore');
         Route::get('/causes/{row}/{column}', [CellController::class, 'causes'])->name('causes');
         Route::get('/take-out', [TakeOutController::class, 'show'])->name('take-out');
         Route::post('/take-out', [TakeOutController::class, 'store'])->name('take-out.store');
         Route::get('/ribbon', [HistoryController::class, 'ribbon'])->name('ribbon');
-        Route::prefix('/versions/{number}')->whereNumber('number')->group(function (): void {
+        Route::prefix('/versions/{number}')->where(['number' => '\d{1,9}'])->group(function (): void {
             Route::get('/line', [HistoryController::class, 'line'])->name('line');
             Route::put('/milestone', [MilestoneController::class, 'update'])->name('milestone.mark');
             Route::delete('/milestone', [MilestoneController::class, 'destroy'])->name('milestone.remove');
@@ -133,13 +146,13 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
             Route::post('/restore', [RestoreController::class, 'store'])->name('restore.store');
             Route::post('/take-back', [RestoreController::class, 'undo'])->name('restore.undo');
             Route::post('/meant', [UnusualController::class, 'store'])->name('meant');
-            Route::get('/comparison/{to}/{format}', ComparisonController::class)->whereNumber('to')->whereIn('format', ['html', 'xlsx'])->name('comparison');
+            Route::get('/comparison/{to}/{format}', ComparisonController::class)->where('to', '\d{1,9}')->whereIn('format', ['html', 'xlsx'])->middleware('beside:copy')->name('comparison');
             Route::get('/publish', [PublishingController::class, 'show'])->name('publish');
             Route::post('/publish', [PublishingController::class, 'store'])->name('publish.store');
             Route::match(['get', 'post'], '/try', [AnswerController::class, 'try'])->name('try');
             Route::get('/copy', [CopyController::class, 'show'])->name('copy');
             Route::post('/copy', [CopyController::class, 'store'])->name('copy.store');
-            Route::get('/download/{format}', DownloadController::class)->name('download');
+            Route::get('/download/{format}', DownloadController::class)->middleware('beside:copy')->name('download');
         });
     });
 });

@@ -38,9 +38,9 @@ final readonly class BrokenWidgets
         $gone = self::records($before, array_map(fn (Change $change) => $change->before, $records));
         $came = self::records($after, array_map(fn (Change $change) => $change->after, $records));
         $found = [];
-        // Everybody on the shelf is told: of reports that stand elsewhere nothing is said.
+        // Of reports that stand elsewhere nothing is said; what is said names a report to those alone who may see it.
         foreach ($this->drawn->widgets($dataset, [$dataset->shelf_id]) as ['report' => $report, 'page' => $page, 'widget' => $widget]) {
-            $evidence = ['widget' => $widget->string('title'), 'report' => $report->title];
+            $evidence = ['widget' => $widget->string('title'), 'report' => $report->title, 'key' => $report->key];
             $broken = array_intersect((new Widget($widget))->fields(), array_map(strval(...), array_keys($lost)));
             foreach ($broken as $field) {
                 $found[] = ['type' => self::how($after->find($field)), 'part' => $field, 'evidence' => ['field' => $lost[$field], ...$evidence]];

@@ -6,7 +6,6 @@ namespace App\Actions;
 
 use App\Models\Cause;
 use App\Models\Item;
-use App\Models\Picture;
 use App\Models\Shelf;
 use App\Models\User;
 use App\Models\Version;
@@ -19,7 +18,7 @@ use MistyAttic\Core\Kinds\Kinds;
 /** Makes a new item from any version of another; its content is shared, not copied. */
 final readonly class CopyOut
 {
-    public function __construct(private States $states, private WriteVersion $write) {}
+    public function __construct(private States $states, private WriteVersion $write, private KeepPicture $pictures) {}
 
     /** @param string|null $tab of a spreadsheet, the only one that is wanted */
     public function handle(Version $version, Shelf $to, User $maker, string $title, ?string $tab = null): Item
@@ -31,11 +30,8 @@ final readonly class CopyOut
             $tree = $tab === null || ! $whole->has($tab) ? $whole : Consequences::of($kind, $whole, PartTree::of($whole->subtree($tab)), now()->format('Y-m-d'));
             $root = $tree === $whole ? $version->root : $this->states->keep($tree, $version->root);
             $item = Item::query()->create(['key' => MakeItem::key(), 'shelf_id' => $to->id, 'kind' => $from->kind, 'title' => $title, 'head' => 0, 'root' => $root, 'copied_from' => $version->id, 'changed_at' => now()]);
+            $this->pictures->share($from, $item, $tree);
             $this->write->handle($item, $maker, new Written(PartTree::of([]), $tree, $root, Cause::Copied, of: $from->title));
-            $chunks = array_unique(array_merge([], ...array_map($kind->chunksOf(...), $tree->parts)));
-            foreach ($from->pictures()->whereIn('chunk', $chunks)->get() as $picture) {
-                Picture::query()->create([...$picture->only('chunk', 'type', 'width', 'height'), 'item_id' => $item->id]);
-            }
 
             return $item;
         });

@@ -8,7 +8,6 @@ use App\Models\HeldEdit;
 use App\Models\Item;
 use App\Models\User;
 use App\Models\Version;
-use App\Store\States;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Kinds;
@@ -17,18 +16,15 @@ use MistyAttic\Core\Merge\Conflict;
 /** Keeps what met another edit until it is settled. To be called inside the transaction of the action that merged. */
 final readonly class HoldBack
 {
-    public function __construct(private States $states) {}
-
     /**
      * @param  PartTree  $tree  the merged state
      * @param  list<Conflict>  $conflicts
-     * @param  string  $base  the root of the state that both started from
+     * @param  PartTree  $from  the state that both started from
+     * @param  int  $since  its version, 0 when it was none
      * @return list<HeldEdit>
      */
-    public function handle(Item $item, User $editor, Version $version, PartTree $tree, array $conflicts, string $base): array
+    public function handle(Item $item, User $editor, Version $version, PartTree $tree, array $conflicts, PartTree $from, int $since): array
     {
-        $since = (int) Version::query()->where(['item_id' => $item->id, 'root' => $base])->max('number');
-        $from = $this->states->tree($base);
         $held = [];
         foreach ($conflicts as $conflict) {
             $values = ['root' => $version->root, 'place' => $this->place($item, $tree, $conflict), 'number' => $version->number, 'met_user_id' => $this->met($item, $editor, $conflict, $since)];
@@ -67,15 +63,12 @@ final readonly class HoldBack
 
     private function place(Item $item, PartTree $tree, Conflict $conflict): string
     {
-        $kind = Kinds::named($item->kind);
         $part = $tree->find($conflict->id);
         if ($part === null) {
             return mb_substr(($conflict->mine[0] ?? null)?->richText()->text() ?? '', 0, 60);
         }
-        // What has a name of its own is told by that; of a text or a cell it is said what it stands under.
-        $place = in_array($item->kind, ['report', 'form', 'entry', 'dataset'], true) ? null : $kind->place($tree, $part);
 
-        return $kind->label($tree, $place === null ? $part : $tree->get($place));
+        return Kinds::named($item->kind)->whereabouts($tree, $part);
     }
 
     /**

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Models\Item;
-use App\Models\Picture;
 use App\Models\User;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Content\PartTree;
@@ -22,13 +21,8 @@ final readonly class KeepAside
         return DB::transaction(function () use ($from, $writer, $tree): Item {
             $kind = Kinds::named($from->kind);
             $title = __('item.aside', ['title' => mb_substr($from->title, 0, 120), 'who' => $writer->firstName()]);
-            $item = $this->make->handle($from->shelf, $writer, $from->kind, $title, content: new Content($kind, $tree), keepIds: true);
-            $chunks = array_unique(array_merge([], ...array_map($kind->chunksOf(...), $tree->parts)));
-            foreach ($from->pictures()->whereIn('chunk', $chunks)->get() as $picture) {
-                Picture::query()->create([...$picture->only('chunk', 'type', 'width', 'height'), 'item_id' => $item->id]);
-            }
 
-            return $item;
+            return $this->make->handle($from->shelf, $writer, $from->kind, $title, content: new Content($kind, $tree), keepIds: true, picturesOf: $from);
         });
     }
 }

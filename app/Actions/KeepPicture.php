@@ -8,12 +8,17 @@ use App\Models\Item;
 use App\Models\Picture;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Content\Address;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Kinds;
 use MistyAttic\Core\Store\ChunkStore;
 
 /** Keeps a picture's bytes as a chunk; what it is, its bytes say, not its name. */
 final readonly class KeepPicture
 {
     private const TYPES = [IMAGETYPE_PNG => 'image/png', IMAGETYPE_JPEG => 'image/jpeg', IMAGETYPE_GIF => 'image/gif', IMAGETYPE_WEBP => 'image/webp'];
+
+    /** More than any camera makes; each takes four bytes where it is shown. */
+    private const MOST_PIXELS = 60_000_000;
 
     public function __construct(private ChunkStore $chunks) {}
 
@@ -25,26 +30,41 @@ final readonly class KeepPicture
         return $type === null ? null : $this->keep($item, $bytes, $type, getimagesizefromstring($bytes) ?: [0, 0]);
     }
 
-    /** A picture or a PDF. Like a picture it is told by its bytes; it is only ever handed out as a download. */
+    /** A picture or a PDF that was sent to a form. Like a picture it is told by its bytes; it is only ever handed out as a download, and is swept when no entry comes of it. */
     public function file(Item $item, string $bytes): ?Picture
     {
         $isPdf = str_starts_with($bytes, '%PDF-') && str_contains(substr($bytes, -1024), '%%EOF');
 
-        return $isPdf ? $this->keep($item, $bytes, 'application/pdf', [0, 0]) : $this->handle($item, $bytes);
+        $type = $isPdf ? 'application/pdf' : self::type($bytes);
+
+        return $type === null ? null : $this->keep($item, $bytes, $type, $isPdf ? [0, 0] : (getimagesizefromstring($bytes) ?: [0, 0]), isUsed: false);
+    }
+
+    /** Gives an item the pictures of another one that a state of it shows. */
+    public function share(Item $from, Item $to, PartTree $tree): void
+    {
+        $chunks = array_unique(array_merge([], ...array_map(Kinds::named($from->kind)->chunksOf(...), $tree->parts)));
+        foreach ($from->pictures()->whereIn('chunk', $chunks)->get() as $picture) {
+            Picture::query()->create([...$picture->only('chunk', 'type', 'width', 'height'), 'item_id' => $to->id]);
+        }
     }
 
     /** @param array{int, int, ...} $size */
-    private function keep(Item $item, string $bytes, string $type, array $size): Picture
+    private function keep(Item $item, string $bytes, string $type, array $size, bool $isUsed = true): Picture
     {
         $address = Address::of($bytes);
 
-        return DB::transaction(function () use ($item, $bytes, $address, $type, $size) {
+        return DB::transaction(function () use ($item, $bytes, $address, $type, $size, $isUsed) {
             $this->chunks->write([$address => $bytes]);
 
-            return Picture::query()->firstOrCreate(
+            $picture = Picture::query()->firstOrCreate(
                 ['item_id' => $item->id, 'chunk' => bin2hex($address)],
-                ['type' => $type, 'width' => $size[0], 'height' => $size[1]],
+                ['type' => $type, 'width' => $size[0], 'height' => $size[1], 'is_used' => $isUsed],
             );
+            // It may have been sent before, and be wanted for good now, or be sent once more.
+            $isUsed && ! $picture->is_used ? $picture->update(['is_used' => true]) : $picture->touch();
+
+            return $picture;
         });
     }
 
@@ -53,6 +73,6 @@ final readonly class KeepPicture
     {
         $size = @getimagesizefromstring($bytes);
 
-        return $size === false || $size[0] < 1 || $size[1] < 1 || $size[0] > 20_000 || $size[1] > 20_000 ? null : self::TYPES[$size[2]] ?? null;
+        return $size === false || $size[0] < 1 || $size[1] < 1 || $size[0] * $size[1] > self::MOST_PIXELS ? null : self::TYPES[$size[2]] ?? null;
     }
 }

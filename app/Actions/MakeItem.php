@@ -26,10 +26,11 @@ final readonly class MakeItem
      * @param  string|null  $firstId  the id of the first part, random if not given
      * @param  Content|null  $content  of the same kind
      * @param  bool  $keepIds  of what is bound to something else by them
+     * @param  Item|null  $picturesOf  whose pictures the content shows
      */
-    public function handle(Shelf $shelf, User $maker, string $kind, string $title, ?string $firstId = null, ?Content $content = null, bool $keepIds = false): Item
+    public function handle(Shelf $shelf, User $maker, string $kind, string $title, ?string $firstId = null, ?Content $content = null, bool $keepIds = false, ?Item $picturesOf = null): Item
     {
-        return DB::transaction(function () use ($shelf, $maker, $kind, $title, $firstId, $content, $keepIds) {
+        return DB::transaction(function () use ($shelf, $maker, $kind, $title, $firstId, $content, $keepIds, $picturesOf) {
             $blank = $content === null || $content->tree->parts === [] ? Kinds::named($kind)->blank($firstId ?? self::partId()) : ($keepIds ? $content->tree : $this->own($content));
             $blank = Consequences::of(Kinds::named($kind), PartTree::of([]), $blank, now()->format('Y-m-d'));
             $root = $this->states->keep($blank);
@@ -37,6 +38,7 @@ final readonly class MakeItem
             foreach ($content->pictures ?? [] as $bytes) {
                 $this->pictures->handle($item, $bytes);
             }
+            $picturesOf === null || $this->pictures->share($picturesOf, $item, $blank);
             $this->write->handle($item, $maker, new Written(PartTree::of([]), $blank, $root, Cause::Made));
 
             return $item;

@@ -5,15 +5,40 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Models\Item;
+use App\Models\Picture;
+use App\Models\Publishing;
+use App\Store\States;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
+use MistyAttic\Core\Kinds\Kinds;
 
-/** Lets the public read what is published of an item at an address of its own, or no longer. The address stays for good. */
-final class OpenToPublic
+/**
+ * Lets the public read what is published of an item at an address of its own, or no longer. The address stays for good, and so
+ * does what was once live at it; what was live for the shelf alone is not the public's, unless that is wanted.
+ */
+final readonly class OpenToPublic
 {
-    public function handle(Item $item, bool $open): void
+    public function __construct(private States $states) {}
+
+    /** @param bool $earlier whether what readers of the shelf saw before is opened as well */
+    public function handle(Item $item, bool $open, bool $earlier = false): void
     {
-        DB::transaction(fn () => $item->refresh()->update(['is_public' => $open, 'address' => $item->address ?? ($open ? $this->free($item) : null)]));
+        DB::transaction(function () use ($item, $open, $earlier): void {
+            $item->refresh()->update(['is_public' => $open, 'address' => $item->address ?? ($open ? $this->free($item) : null)]);
+            if ($open) {
+                $item->publishings()->with('version')->whereNotNull('count')->when(! $earlier, fn ($query) => $query->whereKey($item->live_id))->get()
+                    ->each(fn (Publishing $publishing) => $this->show($item, $publishing));
+            }
+        });
+    }
+
+    /** A state that is read at the address, now or as what was once live. */
+    public function show(Item $item, Publishing $publishing): void
+    {
+        $publishing->update(['is_public' => true]);
+        $kind = Kinds::named($item->kind);
+        $chunks = array_unique(array_merge([], ...array_map($kind->chunksOf(...), $this->states->tree($publishing->version->root)->parts)));
+        Picture::query()->where('item_id', $item->id)->whereIn('chunk', $chunks)->update(['is_public' => true]);
     }
 
     private function free(Item $item): string

@@ -10,6 +10,7 @@ use App\Models\PublishingState;
 use App\Models\User;
 use App\Models\Version;
 use App\Store\States;
+use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Kinds;
@@ -18,7 +19,7 @@ use MistyAttic\Core\Kinds\Report\ReportKind;
 /** Lets readers see a version from now on, in place of the one they saw. */
 final readonly class PublishVersion
 {
-    public function __construct(private States $states, private IndexAnswers $answers) {}
+    public function __construct(private States $states, private OpenToPublic $public, private TellFollowers $followers, private MayBePublished $may) {}
 
     /** @return array<string, int> the datasets that a report is drawn from, each with its newest version */
     private function dataOf(PartTree $report): array
@@ -31,23 +32,29 @@ final readonly class PublishVersion
     {
         return DB::transaction(function () use ($version, $publisher, $note, $wish) {
             $item = $version->item->refresh();
+            $this->may->check($item, $version->root);
             $tree = $this->states->tree($version->root);
-            Publishing::query()->where('id', $item->live_id)->update(['ended_at' => now()]);
+            // No state is live before the one that it follows, whatever the clock says.
+            $last = $item->publishings()->max('decided_at');
+            $at = is_string($last) && $last > now()->format('Y-m-d H:i:s') ? CarbonImmutable::parse($last) : CarbonImmutable::now();
+            Publishing::query()->where('id', $item->live_id)->update(['ended_at' => $at]);
             Publishing::query()->waiting()->where('item_id', $item->id)->when($wish, fn ($query) => $query->whereKeyNot($wish?->id))
                 ->update(['state' => PublishingState::Edited, 'decider_id' => $publisher->id, 'decided_at' => now()]);
-            $publishing = $wish ?? new Publishing(['item_id' => $item->id, 'version_id' => $version->id, 'user_id' => $publisher->id, 'title' => $item->title, 'note' => $note, 'asked_at' => now()]);
+            $publishing = $wish ?? new Publishing(['item_id' => $item->id, 'version_id' => $version->id, 'user_id' => $publisher->id, 'title' => $version->title, 'note' => $note, 'asked_at' => now()]);
             $publishing->fill([
-                'state' => PublishingState::Published, 'decider_id' => $publisher->id, 'decided_at' => now(),
+                'state' => PublishingState::Published, 'decider_id' => $publisher->id, 'decided_at' => $at,
                 'count' => 1 + (int) $item->publishings()->max('count'),
                 ...($wish === null ? [] : ['answer' => $note]),
                 ...($item->kind === 'report' && $item->pins ? ['data' => $this->dataOf($tree)] : []),
             ])->save();
             $item->update(['live_id' => $publishing->id]);
-            if ($item->form_id !== null) {
-                $this->answers->handle($item, $tree);
-            }
+            $this->followers->published($item, $publishing->setRelation('version', $version));
             $kind = Kinds::named($item->kind);
             Picture::query()->where('item_id', $item->id)->whereIn('chunk', array_unique(array_merge([], ...array_map($kind->chunksOf(...), $tree->parts))))->update(['is_published' => true]);
+
+            if ($item->is_public) {
+                $this->public->show($item, $publishing->setRelation('version', $version));
+            }
 
             return $publishing;
         });

@@ -23,6 +23,9 @@ final class ReadFile
     /** No larger than a server is set to take in: see deploy/php/attic.ini. */
     public const MOST_KB = 10_240;
 
+    /** Cells of a workbook: each takes its time and about a kilobyte, and the same as CSV takes neither. */
+    private const MOST_CELLS = 300_000;
+
     /**
      * @param  string|null  $kind  `page` for a file that shall become one; else the format says
      *
@@ -44,7 +47,7 @@ final class ReadFile
             throw Unreadable::because(__('item.file_not', ['formats' => 'Markdown, HTML, ODT, DOCX, XLSX, ODS, CSV, TSV']));
         }
         $limits = new Limits;
-        $content = $format->reader()->read($bytes, new FormatLimits(bytes: self::MOST_KB * 1024, unpacked: 134_217_728, tree: 8_388_608, parts: $format->isTable() ? 250_000 : $limits->parts));
+        $content = $format->reader()->read($bytes, new FormatLimits(bytes: self::MOST_KB * 1024, unpacked: 134_217_728, tree: 8_388_608, parts: $format->isTable() ? 250_000 : $limits->parts, cells: in_array($format, [FileFormat::Xlsx, FileFormat::Ods], true) ? self::MOST_CELLS : 2_500_000));
 
         return $format->isTable() ? $this->table($content, $format) : $this->document($content, $limits);
     }

@@ -21,6 +21,8 @@ final readonly class ReadSource
     /** Bytes of JSON. */
     private const MOST_JSON = 8_388_608;
 
+    private const MOST_FIELDS = 1_000;
+
     public function __construct(private States $states, private ReadFile $files) {}
 
     /** @throws Unreadable */
@@ -30,7 +32,16 @@ final readonly class ReadSource
             $list = strlen($bytes) > self::MOST_JSON ? null : json_decode($bytes, true, 64);
             $list = is_array($list) && ! array_is_list($list) ? ($list['records'] ?? $list['entries'] ?? null) : $list;
 
-            return is_array($list) && array_is_list($list) && $list !== [] ? Source::objects($list) : throw Unreadable::because(__('data.file_not_list'));
+            if (! is_array($list) || ! array_is_list($list) || $list === []) {
+                throw Unreadable::because(__('data.file_not_list'));
+            }
+            $names = [];
+            foreach ($list as $object) {
+                $names += is_array($object) ? $object : [];
+                count($names) <= self::MOST_FIELDS || throw Unreadable::because(__('data.too_many_fields', ['most' => number_format(self::MOST_FIELDS)]));
+            }
+
+            return Source::objects($list);
         }
         if (! FileFormat::ofPath($name)->isTable()) {
             throw Unreadable::because(__('item.file_not', ['formats' => 'CSV, TSV, XLSX, ODS, JSON']));
@@ -44,6 +55,8 @@ final readonly class ReadSource
         $tabs = $content->tree->children()[PartTree::ROOT] ?? [];
         $source = $tabs === [] ? new Source([], []) : Source::tab($content->tree, $tabs[0]);
 
+        count($source->names) <= self::MOST_FIELDS || throw Unreadable::because(__('data.too_many_fields', ['most' => number_format(self::MOST_FIELDS)]));
+
         return $source->names === [] ? throw Unreadable::because(__('data.file_empty')) : $source;
     }
 
@@ -54,11 +67,10 @@ final readonly class ReadSource
     public function item(Item $item, ?string $tab, ?Version $version, ?CarbonImmutable $until = null): ?Source
     {
         if ($item->kind === 'form') {
-            return $this->entries($item, $version->root ?? $item->root, $until);
+            return $this->entries($item, $version->root ?? self::asked($item), $until);
         }
-        $sheet = $this->states->tree($version->root ?? $item->root);
 
-        return $tab !== null && $sheet->has($tab) && $sheet->get($tab)->role === 'tab' ? Source::tab($sheet, $tab) : null;
+        return $this->stands($item, $tab, $version->root ?? $item->root);
     }
 
     /** The entries as everybody sees them, each under its own id. */
@@ -66,20 +78,43 @@ final readonly class ReadSource
     {
         $moment = $until?->format('Y-m-d H:i:s');
         $entries = (function () use ($form, $moment): Generator {
-            foreach ($form->entries()->where(fn ($query) => $query->whereNull('deleted_at')->when($moment, fn ($query) => $query->orWhere('deleted_at', '>', $moment)))->orderBy('number')->with('live.version')->when($moment, fn ($query) => $query->where('created_at', '<=', $moment))->cursor() as $entry) {
-                $stood = $moment === null ? $entry->live?->version : $entry->versions()->where('saved_at', '<=', $moment)->orderByDesc('number')->first();
-                yield sprintf('entry%05d', (int) $entry->number) => [(string) $entry->created_at?->format('Y-m-d'), $this->states->tree($stood->root ?? $entry->root)];
+            foreach ($form->entries()->where(fn ($query) => $query->whereNull('deleted_at')->when($moment, fn ($query) => $query->orWhere('deleted_at', '>', $moment)))->orderBy('number')->when($moment, fn ($query) => $query->where('created_at', '<=', $moment))->cursor() as $entry) {
+                $stood = $moment === null ? null : $entry->versions()->where('saved_at', '<=', $moment)->orderByDesc('number')->first();
+                yield self::recordOf($entry) => [(string) $entry->created_at?->format('Y-m-d'), $this->states->tree($stood->root ?? $entry->root)];
             }
         })();
 
         return Source::entries($this->states->tree($root), $entries, (string) __('data.sent'));
     }
 
-    /** What tells whether something that is followed has moved on. */
-    public function state(Item $item): string
+    /** What a sheet or a form holds when a state of it stands: of a form with its entries as they are. */
+    public function stands(Item $item, ?string $tab, string $root): ?Source
     {
-        return $item->kind === 'form'
-            ? sha1($item->root.'|'.$item->entries()->whereNull('deleted_at')->count().'|'.$item->entries()->whereNull('deleted_at')->sum('number').'|'.$item->entries()->max('changed_at').'|'.$item->entries()->max('live_id'))
-            : $item->root;
+        if ($item->kind === 'form') {
+            return $this->entries($item, $root, null);
+        }
+        $sheet = $this->states->tree($root);
+
+        return $tab !== null && $sheet->has($tab) && $sheet->get($tab)->role === 'tab' ? Source::tab($sheet, $tab) : null;
+    }
+
+    /** One entry alone, as it stands then, under the questions that are live. */
+    public function entry(Item $form, Item $entry, string $root): Source
+    {
+        return Source::entries($this->states->tree(self::asked($form)), [self::recordOf($entry) => [(string) $entry->created_at?->format('Y-m-d'), $this->states->tree($root)]], (string) __('data.sent'));
+    }
+
+    /** The record of an entry in datasets that follow its form. */
+    public static function recordOf(Item $entry): string
+    {
+        return sprintf('entry%05d', (int) $entry->number);
+    }
+
+    /** The questions that people answer; of a form that is offline those that were live last, and before it is published its own. */
+    private static function asked(Item $form): string
+    {
+        $live = $form->live ?? $form->publishings()->whereNotNull('count')->orderByDesc('count')->first();
+
+        return $live->version->root ?? $form->root;
     }
 }

@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use App\Models\Cause;
 use App\Models\Item;
 use App\Models\User;
 use Illuminate\Database\Eloquent\Collection;
+use Illuminate\Validation\ValidationException;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Report\ReportKind;
 
@@ -20,12 +22,16 @@ final class ReportSources
     }
 
     /**
-     * Whether all that a report names may be drawn from, or was named before.
+     * Asked wherever a report is written: all that it names now and did not before must be for its editor to see. What an
+     * earlier state named stays, and comes back with it: whoever looks sees no more of it than they may.
      *
-     * @param  PartTree|null  $before  what others chose stays
+     * @throws ValidationException
      */
-    public static function allowed(User $user, PartTree $report, ?PartTree $before = null): bool
+    public static function check(User $editor, Written $written, PartTree $before, PartTree $after): void
     {
-        return array_diff(ReportKind::sources($report), $before === null ? [] : ReportKind::sources($before), self::of($user)->pluck('key')->all()) === [];
+        $new = array_diff(ReportKind::sources($after), ReportKind::sources($before));
+        if ($new !== [] && in_array($written->cause, [Cause::Made, Cause::Wrote, Cause::Settled], true) && array_diff($new, self::of($editor)->pluck('key')->all()) !== []) {
+            throw ValidationException::withMessages(['source' => __('report.no_dataset')]);
+        }
     }
 }

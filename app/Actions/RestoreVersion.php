@@ -11,6 +11,7 @@ use App\Models\Version;
 use App\Store\States;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Calculate\Consequences;
+use MistyAttic\Core\Compare\Statements;
 use MistyAttic\Core\Compare\TreeCompare;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Kinds;
@@ -29,19 +30,21 @@ final readonly class RestoreVersion
     {
         return DB::transaction(function () use ($item, $version, $editor, $seen, $cause, $picked) {
             $item->refresh();
-            if ($item->head !== $seen || $item->root === $version->root) {
+            // What it was called comes back with all of it, or when that is ticked.
+            $title = $version->title !== '' && ($picked === null || in_array(Statements::TITLE, $picked, true)) ? $version->title : $item->title;
+            if ($item->head !== $seen || ($item->root === $version->root && $item->title === $title)) {
                 return null;
             }
 
             $now = $this->states->tree($item->root);
             $then = $this->states->tree($version->root);
-            $after = $picked === null ? $then : $this->between($item, $now, $then, $picked);
+            $after = $picked === null ? $then : $this->between($item, $now, $then, array_values(array_diff($picked, [Statements::TITLE])));
             $root = $after === $then ? $version->root : $this->states->keepChanged($item->root, $now, $after);
-            if ($root === $item->root) {
+            if ($root === $item->root && $item->title === $title) {
                 return null;
             }
 
-            return $this->write->handle($item, $editor, new Written($now, $after, $root, $root === $version->root ? $cause : Cause::BroughtBack, source: $version->number));
+            return $this->write->handle($item, $editor, new Written($now, $after, $root, $root === $version->root && $title === $version->title ? $cause : Cause::BroughtBack, source: $version->number, title: $title));
         });
     }
 

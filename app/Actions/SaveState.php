@@ -21,60 +21,94 @@ use MistyAttic\Core\Kinds\Reading;
 use MistyAttic\Core\Merge\Merged;
 use MistyAttic\Core\Merge\TreeMerge;
 
-/** The save path: merges what was sent with what came in between, and makes or grows a version, in one transaction. */
+/** The save path: merges what was sent with what came in between, and makes or grows a version. Writing is one transaction, and what takes long is done before it. */
 final readonly class SaveState
 {
     public function __construct(private States $states, private HandedRoots $handed, private WriteVersion $write, private SaveCells $cells, private HoldBack $hold) {}
 
+    /** Times that a state is worked out aside, before it is worked out while nobody else may write. */
+    private const TRIES = 4;
+
     public function handle(Item $item, User $editor, Sent $sent): Saved|UnknownBase|Unfit
     {
-        return DB::transaction(function () use ($item, $editor, $sent): Saved|UnknownBase|Unfit {
-            $item->refresh();
-            $base = $this->base($item, $sent);
-            if ($base === null) {
-                return new UnknownBase;
+        $short = $sent->tree !== null ? null : DB::transaction(fn (): Saved|Unfit|null => $this->short($item->refresh(), $editor, $sent));
+        if ($short !== null) {
+            return $short;
+        }
+        for ($try = 1; ; $try++) {
+            // What takes long is worked out before anybody has to wait for it; if the newest state is another by then, once more.
+            $made = $try < self::TRIES ? $this->made($item->refresh(), $sent) : null;
+            if ($made instanceof UnknownBase || $made instanceof Unfit) {
+                return $made;
             }
-            $short = $sent->tree === null && $base === $item->root ? $this->cells->handle($item, $editor, $sent) : null;
-            if ($short !== null) {
-                $short instanceof Saved && $this->remember($item, $sent, $short->root, $short->root);
+            $saved = DB::transaction(function () use ($item, $editor, $sent, $made): Saved|UnknownBase|Unfit|null {
+                $item->refresh();
+                $made ??= $this->made($item, $sent);
 
-                return $short;
+                return $made instanceof Made ? ($made->headRoot === $item->root ? $this->write($item, $editor, $sent, $made) : null) : $made;
+            });
+            if ($saved !== null) {
+                return $saved;
             }
-            $kind = Kinds::named($item->kind);
-            $head = $this->states->tree($item->root);
-            $headRoot = $item->root;
-            $reading = $sent->tree === null ? Edits::apply($sent->base === $headRoot ? $head : $this->states->tree($sent->base), $sent->edits, $kind, Limits::for($kind)) : Reading::tree($sent->tree);
-            if ($reading->tree === null) {
-                return new Unfit($reading->problems);
-            }
-            $sentTree = $reading->tree;
-            $from = $base === $headRoot ? $head : $this->states->tree($base);
-            $mine = $kind->grid() === null ? Identities::righted($from, $sentTree) : $sentTree;
-            $merged = $base === $headRoot ? new Merged($mine, []) : TreeMerge::of(...array_map(fn (PartTree $side) => Consequences::withoutResults($kind, $side), [$from, $head, $mine]));
-            $tree = Consequences::of($kind, $head, $merged->tree, now()->format('Y-m-d'), ...($base === $headRoot ? [] : [$mine]));
-            // Of edits most parts are the very same objects, of a whole state none.
-            $root = $sent->tree === null ? $this->states->keepChanged($headRoot, $head, $tree) : $this->states->keep($tree, $headRoot);
-            $sentRoot = match (true) {
-                $tree === $sentTree => $root,
-                $sent->tree === null && $sent->base === $headRoot => $this->states->keepChanged($headRoot, $head, $sentTree),
-                default => $this->states->keep($sentTree, $base),
-            };
-            $this->remember($item, $sent, $sentRoot, $root);
-
-            $version = $root === $headRoot
-                ? $this->write->unchanged($item, $editor, $sent->keep, $sent->note)
-                : $this->write->handle($item, $editor, new Written($head, $tree, $root, $sent->cause, kept: $sent->keep, note: $sent->note, at: $sent->at, from: $base === $headRoot ? null : $this->mergedFrom($item, $base, $from, $mine)));
-            $held = $merged->conflicts === [] ? [] : $this->hold->handle($item, $editor, $version, $tree, $merged->conflicts, $base);
-
-            return new Saved($version, $root, $sentRoot, $sentTree, $tree, $root !== $sentRoot, $held);
-        });
+        }
     }
 
-    private function mergedFrom(Item $item, string $base, PartTree $from, PartTree $mine): ?MergedFrom
+    /** Of a large table, only the rows that are named are read; null when it takes more than that. */
+    private function short(Item $item, User $editor, Sent $sent): Saved|Unfit|null
     {
-        $number = Version::query()->where(['item_id' => $item->id, 'root' => $base])->max('number');
+        $short = $this->base($item, $sent) === $item->root ? $this->cells->handle($item, $editor, $sent) : null;
+        $short instanceof Saved && $this->remember($item, $sent, $short->root, $short->root);
 
-        return is_numeric($number) ? new MergedFrom($from, $mine, (int) $number) : null;
+        return $short;
+    }
+
+    /** The state that comes of a sending and the newest state, worked out and not written yet. */
+    private function made(Item $item, Sent $sent): Made|UnknownBase|Unfit
+    {
+        $base = $this->base($item, $sent);
+        if ($base === null) {
+            return new UnknownBase;
+        }
+        $kind = Kinds::named($item->kind);
+        $head = $this->states->tree($item->root);
+        $headRoot = $item->root;
+        $reading = $sent->tree === null ? Edits::apply($sent->base === $headRoot ? $head : $this->states->tree($sent->base), $sent->edits, $kind, Limits::for($kind)) : Reading::tree($sent->tree);
+        if ($reading->tree === null) {
+            return new Unfit($reading->problems);
+        }
+        $from = $base === $headRoot ? $head : $this->states->tree($base);
+        $mine = $kind->grid() === null ? Identities::righted($from, $reading->tree) : $reading->tree;
+        $merged = $base === $headRoot ? new Merged($mine, []) : TreeMerge::of(...array_map(fn (PartTree $side) => Consequences::withoutResults($kind, $side), [$from, $head, $mine]));
+        $tree = Consequences::of($kind, $head, $merged->tree, now()->format('Y-m-d'), ...($base === $headRoot ? [] : [$mine]));
+
+        return new Made($base, $headRoot, $from, $head, $reading->tree, $mine, $tree, $merged->conflicts);
+    }
+
+    private function write(Item $item, User $editor, Sent $sent, Made $made): Saved
+    {
+        // Of edits most parts are the very same objects, of a whole state none.
+        $root = $sent->tree === null ? $this->states->keepChanged($made->headRoot, $made->head, $made->tree) : $this->states->keep($made->tree, $made->headRoot);
+        $sentRoot = match (true) {
+            $made->tree === $made->sent => $root,
+            $sent->tree === null && $sent->base === $made->headRoot => $this->states->keepChanged($made->headRoot, $made->head, $made->sent),
+            default => $this->states->keep($made->sent, $made->base),
+        };
+        $this->remember($item, $sent, $sentRoot, $root);
+
+        $isMerged = $made->base !== $made->headRoot;
+        $since = $isMerged ? $this->number($item, $made->base) : $item->head;
+        $version = $root === $made->headRoot
+            ? $this->write->unchanged($item, $editor, $sent->keep, $sent->note)
+            : $this->write->handle($item, $editor, new Written($made->head, $made->tree, $root, $sent->cause, kept: $sent->keep, note: $sent->note, at: $sent->at, grows: $sent->grows, follows: $sent->follows, from: $isMerged && $since > 0 ? new MergedFrom($made->from, $made->mine, $since) : null));
+        $held = $made->conflicts === [] ? [] : $this->hold->handle($item, $editor, $version, $made->tree, $made->conflicts, $made->from, $since);
+
+        return new Saved($version, $root, $sentRoot, $made->sent, $made->tree, $root !== $sentRoot, $held);
+    }
+
+    /** The newest version with a root; 0 when it is none's. */
+    private function number(Item $item, string $root): int
+    {
+        return (int) Version::query()->where(['item_id' => $item->id, 'root' => $root])->max('number');
     }
 
     /**

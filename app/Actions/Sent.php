@@ -31,5 +31,9 @@ final readonly class Sent
         public mixed $edits = null,
         public ?CarbonImmutable $at = null,
         public ?int $from = null,
+        /** Whether it goes on with the newest version; null when that is found out by who wrote it, when. */
+        public ?bool $grows = null,
+        /** Whether it is what became of the item that a dataset follows. */
+        public bool $follows = false,
     ) {}
 }

@@ -16,12 +16,18 @@ use MistyAttic\Core\Content\PartTree;
 /** Takes the answers that somebody sent as an entry of a form, an item of its own. */
 final readonly class TakeEntry
 {
-    public function __construct(private States $states, private WriteVersion $write) {}
+    public function __construct(private States $states, private WriteVersion $write, private TakesAnswers $takes) {}
 
-    /** @param Publishing $asked the version of the form that was live */
-    public function handle(Item $form, Publishing $asked, ?User $from, PartTree $answers): Item
+    /**
+     * @param  Publishing  $asked  the version of the form that was live
+     * @return Item|null null when the form takes none from them: it was closed meanwhile, or they have sent already
+     */
+    public function handle(Item $form, Publishing $asked, ?User $from, PartTree $answers): ?Item
     {
         return DB::transaction(function () use ($form, $asked, $from, $answers) {
+            if ($form->refresh()->live_id === null || $this->takes->closed($form, $asked, $from) !== null) {
+                return null;
+            }
             $root = $this->states->keep($answers);
             $number = 1 + (int) Item::query()->where('form_id', $form->id)->max('number');
             $entry = Item::query()->create([

@@ -17,12 +17,11 @@ use MistyAttic\Core\Formats\Content;
 use MistyAttic\Core\Kinds\Dataset\DatasetKind;
 use MistyAttic\Core\Kinds\Dataset\Source;
 use MistyAttic\Core\Kinds\Fresh;
-use MistyAttic\Core\Kinds\Report\ReportKind;
 
 /** Fills a dataset from a source: a new one, or an old one again as its next version. */
 final readonly class TakeInData
 {
-    public function __construct(private MakeItem $make, private SaveState $save, private States $states, private ReadSource $sources, private ReadSteps $steps) {}
+    public function __construct(private MakeItem $make, private SaveState $save, private States $states, private TellFollowers $tell) {}
 
     /** @param array<string, array{type: string, choices: list<string>}> $types */
     public function make(Shelf $shelf, User $maker, string $title, Source $source, array $types, bool $bound = false): Item
@@ -52,37 +51,24 @@ final readonly class TakeInData
     /** Binds a dataset to another item, which it follows, or stays with one version of. */
     public function bind(Item $dataset, Item $source, ?string $tab, ?Version $version): void
     {
-        $dataset->update(['source_id' => $source->id, 'source_tab' => $tab, 'source_number' => $version?->number, 'source_state' => $this->sources->state($source)]);
+        $dataset->update(['source_id' => $source->id, 'source_tab' => $tab, 'source_number' => $version?->number, 'source_state' => (string) $this->seen($source)]);
     }
 
-    /** Does so for all datasets that a report is drawn from. */
-    public function followAll(PartTree $report): void
+    /** Begins to follow again, or stays with what it has. */
+    public function follow(Item $dataset, bool $follows): void
     {
-        Item::query()->where('kind', 'dataset')->whereIn('key', ReportKind::sources($report))->whereNotNull('source_id')->get()->each($this->follow(...));
-    }
-
-    /** Takes in what became of the item that a dataset follows: each change in the name of who made it, when it was made. */
-    public function follow(Item $dataset): void
-    {
-        $source = $dataset->follows() ? Item::query()->find($dataset->source_id) : null;
-        $state = $source === null ? null : $this->sources->state($source);
-        if ($source === null || $state === $dataset->source_state) {
-            return;
-        }
-        DB::transaction(function () use ($dataset, $source, $state): void {
-            if ($dataset->refresh()->source_state === $state) {
-                return;
-            }
-            foreach ($this->steps->handle($source, $dataset) as [$read, $who, $at, $number]) {
-                $before = $this->states->tree($dataset->root);
-                $after = $read->tree($read->types(), $before);
-                if (! $after->equals($before)) {
-                    $this->save->handle($dataset, $who, new Sent($dataset->root, $after, 'follow', keep: true, note: mb_substr(__('data.followed', ['title' => $source->title, 'number' => (string) $number]), 0, (int) config('attic.note')), at: $at));
-                    $dataset->refresh();
-                }
-            }
-            $dataset->update(['source_state' => $state]);
+        DB::transaction(function () use ($dataset, $follows): void {
+            $source = $dataset->refresh()->source ?? throw new \LogicException('It comes from somewhere');
+            $missed = $follows && ! $dataset->follows();
+            $dataset->update(['source_number' => $follows ? null : $source->head, ...($follows || ! $dataset->follows() ? [] : ['source_state' => (string) $this->seen($source)])]);
+            $missed && $this->tell->missed($dataset, $source, (int) $dataset->source_state);
         });
+    }
+
+    /** The newest version of all that a source consists of. */
+    private function seen(Item $source): int
+    {
+        return (int) Version::query()->whereIn('item_id', $source->kind === 'form' ? $source->entries()->select('id') : [$source->id])->max('id');
     }
 
     /** Under ids of their own; ids of what is followed stay as they are. */

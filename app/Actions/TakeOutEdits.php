@@ -96,7 +96,7 @@ final readonly class TakeOutEdits
             }
             $root = $this->states->keep($merged->tree, $item->root);
 
-            return $root === $item->root ? null : $this->write->handle($item, $editor, new Written($this->states->tree($item->root), $merged->tree, $root, Cause::TookOut, of: $author->name));
+            return $root === $item->root ? null : $this->write->handle($item, $editor, new Written($this->states->tree($item->root), $merged->tree, $root, Cause::TookOut, of: $author->name, author: $author->id, range: [$from, $to]));
         });
     }
 }

@@ -6,6 +6,7 @@ namespace App\Actions;
 
 use App\Models\Cause;
 use App\Models\Item;
+use App\Models\Picture;
 use App\Models\User;
 use App\Models\Version;
 use App\Store\CarriedWords;
@@ -16,6 +17,7 @@ use App\Store\NumberColumns;
 use App\Store\States;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Validation\ValidationException;
 use MistyAttic\Core\Compare\ChangeSet;
 use MistyAttic\Core\Compare\Statement;
 use MistyAttic\Core\Compare\Statements;
@@ -25,13 +27,16 @@ use MistyAttic\Core\History\Touched;
 use MistyAttic\Core\History\Unusual\UnusualChange;
 use MistyAttic\Core\History\Unusual\UnusualChanges;
 use MistyAttic\Core\Kinds\Grid;
+use MistyAttic\Core\Kinds\Kind;
 use MistyAttic\Core\Kinds\Kinds;
 use MistyAttic\Core\Kinds\Spreadsheet\Spelling;
 
-/** Adds a version to an item, or grows the newest one. To be called inside the transaction of the action that wants it. */
+/**
+ * Adds a version to an item, or grows the newest one; what needs a yes first is proposed instead, and the newest version stays. To be called inside the transaction of the action that wants it.
+ */
 final readonly class WriteVersion
 {
-    public function __construct(private States $states, private IndexAnswers $answers, private AwaitYes $yes, private BrokenWidgets $broken, private DrawnFrom $drawn, private HandedRoots $handed, private CarriedWords $carried) {}
+    public function __construct(private States $states, private IndexAnswers $answers, private Propose $propose, private TellFollowers $followers, private BrokenWidgets $broken, private DrawnFrom $drawn, private HandedRoots $handed, private CarriedWords $carried) {}
 
     public function handle(Item $item, User $editor, Written $written): Version
     {
@@ -42,6 +47,9 @@ final readonly class WriteVersion
         }
         if ($item->form_id !== null) {
             $item->loadMissing('form', 'shelf.memberships');
+        }
+        if ($newest !== null && ! $written->agreed && $item->form_id !== null && $item->shelf->wantsYesOf($editor, $item)) {
+            return $newest->load('user', 'milestone')->waitsFor($this->propose->handle($item, $editor, $written->root));
         }
         // Without a history, one version takes in what everybody writes; what stood before it stays.
         $unkept = $item->form_id !== null && $newest !== null && $written->cause === Cause::Wrote && $item->form?->keeps_entries === false;
@@ -57,14 +65,27 @@ final readonly class WriteVersion
         } else {
             [$before, $after, $changes] = [$excerpt->old, $excerpt->new, $excerpt->changes];
         }
-        $statements = Statements::of($kind, $before, $after, $changes);
+        if ($newest !== null && ! $written->follows && $item->follows()) {
+            FollowedData::check($item, $grown === null ? $changes : $this->changesSince($item, $written));
+        }
+        if ($item->kind === 'report') {
+            ReportSources::check($editor, $written, $before, $after);
+        }
+        if ($grid === null) {
+            $this->ownPictures($item, $kind, $changes);
+        }
+        $title = $written->title ?? $item->title;
+        $called = $item->head === 0 ? $title : ($grown === null ? $item->title : (string) Version::query()->where(['item_id' => $item->id, 'number' => $grown->number - 1])->value('title'));
+        $statements = [...Statements::ofTitle($called, $title), ...Statements::of($kind, $before, $after, $changes)];
+        $writers = $unkept && $grown !== null ? $this->writers($item, $grown, $written->before ?? $this->states->tree($item->root), $after) : [];
 
         $version = $grown ?? new Version(['item_id' => $item->id, 'number' => $item->head + 1, 'user_id' => $editor->id, 'cause' => $written->cause, 'source' => $written->source, 'started_at' => $at]);
         $version->fill([
             'root' => $written->root,
+            'title' => $title,
             'kept' => $version->kept || $written->kept,
             'note' => $written->note ?? $version->note,
-            'facts' => [...$this->facts($statements), ...($written->of === null ? [] : ['of' => $written->of])],
+            'facts' => [...$this->facts($statements), ...($written->of === null ? [] : ['of' => $written->of]), ...($written->author === null ? [] : ['author' => $written->author]), ...($written->range === null ? [] : ['from' => $written->range[0], 'to' => $written->range[1]]), ...($writers === [] ? [] : ['by' => array_values(array_unique([...$writers, $editor->id]))])],
             'unusual' => $written->cause !== Cause::Wrote ? null : ($excerpt === null ? $this->unusual($item, $before, $after, $changes, $beforeRoot) : $this->unusualIn($item, $grid, $excerpt, (string) $beforeRoot)),
             'added' => array_sum(array_column($statements, 'added')),
             'removed' => array_sum(array_column($statements, 'removed')),
@@ -75,13 +96,12 @@ final readonly class WriteVersion
         if ($item->head > 0 && $item->root !== $written->root) {
             $this->handed->keep($item, $item->root);
         }
-        $item->update(['head' => $version->number, 'root' => $written->root, 'changed_at' => $at, ...($excerpt === null && $grid !== null ? ['formulas' => Spelling::hasFormulas($after)] : [])]);
-        if ($item->form_id !== null && ($version->number === 1 || ! $item->isPublishable())) {
+        $item->update(['head' => $version->number, 'root' => $written->root, 'title' => $title, 'changed_at' => $at, ...($excerpt === null && $grid !== null ? ['formulas' => Spelling::hasFormulas($after)] : [])]);
+        if ($item->form_id !== null) {
             $this->answers->handle($item, $after);
-        } elseif ($item->form_id !== null) {
-            $this->yes->handle($item, $version, $editor);
+            Picture::query()->where('item_id', $item->form_id)->whereIn('chunk', array_unique(array_merge([], ...array_map($kind->chunksOf(...), $after->parts))))->update(['is_used' => true]);
         }
-        $this->touch($item, $version, $changes, $after);
+        $this->touch($item, $version, $changes, $after, $writers);
         if ($grid === null) {
             $this->carried->keep($item, $version, $before, $after, $changes, $written->from);
         }
@@ -91,6 +111,7 @@ final readonly class WriteVersion
         if ($grown === null) {
             $this->tally($item, $editor, $at);
         }
+        $this->followers->version($item, $version);
 
         return $version->load('user', 'milestone');
     }
@@ -108,10 +129,42 @@ final readonly class WriteVersion
 
     private function grows(Version $newest, User $editor, Written $written): bool
     {
+        if ($written->grows !== null) {
+            return $written->grows && ! $newest->isHeldOnTo();
+        }
+
         return $written->cause === Cause::Wrote && $newest->cause === Cause::Wrote
             && $newest->user_id === $editor->id && ! $newest->kept && ! $newest->unkept
             && $newest->started_at->diffInSeconds(now(), true) < config('attic.checkpoint')
             && ! $newest->isHeldOnTo();
+    }
+
+    /**
+     * A state shows pictures of its own item and no others, by whatever road it comes.
+     *
+     * @throws ValidationException
+     */
+    private function ownPictures(Item $item, Kind $kind, ChangeSet $changes): void
+    {
+        $new = [];
+        foreach ($changes->changes as $change) {
+            if ($change->after !== null) {
+                array_push($new, ...array_diff($kind->chunksOf($change->after), $change->before === null ? [] : $kind->chunksOf($change->before)));
+            }
+        }
+        $new = array_values(array_unique($new));
+        if ($new !== [] && array_diff($new, Picture::query()->where('item_id', $item->form_id ?? $item->id)->whereIn('chunk', $new)->pluck('chunk')->all()) !== []) {
+            throw ValidationException::withMessages(['content' => __('problems.no_such_picture')]);
+        }
+    }
+
+    /** What is other than in the newest state. */
+    private function changesSince(Item $item, Written $written): ChangeSet
+    {
+        $grid = Kinds::named($item->kind)->grid();
+        $excerpt = $grid === null ? null : Excerpt::of($this->states, $grid, $item->root, $written->root);
+
+        return $excerpt->changes ?? TreeCompare::of($this->states->tree($item->root), $this->states->tree($written->root));
     }
 
     private function rootBefore(Item $item, Version $version): ?string
@@ -160,12 +213,31 @@ final readonly class WriteVersion
         return $columns === null ? null : $this->unusual($item, $columns[0], $columns[1], TreeCompare::of($columns[0], $columns[1]), $before);
     }
 
-    private function touch(Item $item, Version $version, ChangeSet $changes, PartTree $after): void
+    /**
+     * Who wrote what stands in a version that takes several people in, and that the one who writes now leaves as it is.
+     *
+     * @return array<string, int> part => person
+     */
+    private function writers(Item $item, Version $grown, PartTree $stood, PartTree $after): array
+    {
+        $writers = [];
+        foreach (DB::table('touches')->where(['item_id' => $item->id, 'number' => $grown->number])->get(['part', 'user_id']) as $row) {
+            [$was, $is] = [$stood->find((string) $row->part), $after->find((string) $row->part)];
+            if ($was?->record() === $is?->record()) {
+                $writers[(string) $row->part] = (int) $row->user_id;
+            }
+        }
+
+        return $writers;
+    }
+
+    /** @param array<string, int> $writers of parts that somebody else than the version's editor wrote */
+    private function touch(Item $item, Version $version, ChangeSet $changes, PartTree $after, array $writers): void
     {
         DB::table('touches')->where(['item_id' => $item->id, 'number' => $version->number])->delete();
         $rows = [];
         foreach (Touched::by($changes, Kinds::named($item->kind)) as $part => $what) {
-            $rows[] = ['item_id' => $item->id, 'part' => $part, 'number' => $version->number, 'user_id' => $version->user_id, 'what' => $what, 'position' => $after->wholePosition(explode('/', $part)[0])];
+            $rows[] = ['item_id' => $item->id, 'part' => $part, 'number' => $version->number, 'user_id' => $writers[$part] ?? $version->user_id, 'what' => $what, 'position' => $after->wholePosition(explode('/', $part)[0])];
         }
         foreach (array_chunk($rows, 500) as $batch) {
             DB::table('touches')->insert($batch);

@@ -28,7 +28,7 @@ final class AddPerson extends Command
 
             return self::FAILURE;
         }
-        $person = User::query()->create(['name' => $this->argument('name'), 'email' => $this->argument('email'), 'password' => $password, 'colour' => User::nextColour()]);
+        $person = User::query()->create(['name' => $this->argument('name'), 'email' => $this->argument('email'), 'password' => $password, 'colour' => User::nextColour(), 'keeps_place' => User::query()->doesntExist()]);
         if (is_string($this->option('shelf'))) {
             Shelf::query()->create(['key' => MakeItem::key(), 'name' => $this->option('shelf')])
                 ->memberships()->create(['user_id' => $person->id, 'role' => Role::Owner]);

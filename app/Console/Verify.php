@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace App\Console;
 
 use App\Models\Item;
+use App\Models\Picture;
 use App\Models\Version;
 use App\Store\States;
+use App\Store\WritesNothing;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Content\Address;
@@ -15,8 +17,9 @@ use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Kinds;
 use MistyAttic\Core\Kinds\Limits;
 use MistyAttic\Core\Store\ChunkStore;
+use Throwable;
 
-/** Checks every chunk against its address, every root and every reference; exits with 1 when anything is wrong. */
+/** Checks every chunk against its address, every root and every reference, and goes on after each fault. It only reads; exits with 1 when anything is wrong. */
 final class Verify extends Command
 {
     private const BATCH = 200;
@@ -27,8 +30,10 @@ final class Verify extends Command
 
     private int $wrong = 0;
 
-    public function handle(ChunkStore $chunks, States $states): int
+    public function handle(ChunkStore $chunks): int
     {
+        $this->wrong = 0;
+        $states = new States(new WritesNothing($chunks));
         $this->database();
         $this->chunks($chunks);
         $this->versions($states);
@@ -55,8 +60,8 @@ final class Verify extends Command
                 try {
                     $bytes = $chunks->read([$row->address])[$row->address] ?? '';
                     Address::of($bytes) === $row->address || $this->complain('chunk '.bin2hex($row->address).' does not have the content that its address says');
-                } catch (CoreException $e) {
-                    $this->complain($e->getMessage());
+                } catch (Throwable $e) {
+                    $this->complain($e instanceof CoreException ? $e->getMessage() : 'chunk '.bin2hex($row->address).": {$e->getMessage()}");
                 }
             }
         });
@@ -74,6 +79,10 @@ final class Verify extends Command
         foreach (DB::table('held_edits')->select('id', 'root')->orderBy('id')->get() as $row) {
             $this->root($states, (string) $row->root, "held edit {$row->id}", $seen);
         }
+        foreach (DB::table('proposals')->orderBy('id')->get(['id', 'base', 'root']) as $row) {
+            $this->root($states, (string) $row->base, "what proposal {$row->id} starts from", $seen);
+            $this->root($states, (string) $row->root, "proposal {$row->id}", $seen);
+        }
         Version::query()->with('item')->orderBy('id')->lazy(self::BATCH)->each(function (Version $version) use ($states, &$seen): void {
             $tree = $this->root($states, $version->root, "version {$version->number} of “{$version->item->title}”", $seen);
             if ($tree === null) {
@@ -83,7 +92,7 @@ final class Verify extends Command
             $reading = $kind->read(json_decode((string) json_encode(array_map(fn ($part) => $part->toJson(), $tree->parts)), true), Limits::for($kind));
             $reading->problems === [] || $this->complain("version {$version->number} of “{$version->item->title}” breaks the schema: {$reading->problems[0]->code} at {$reading->problems[0]->path}");
             $wanted = array_unique(array_merge([], ...array_map($kind->chunksOf(...), $tree->parts)));
-            foreach (array_diff($wanted, $version->item->pictures()->pluck('chunk')->all()) as $chunk) {
+            foreach (array_diff($wanted, Picture::query()->where('item_id', $version->item->form_id ?? $version->item_id)->pluck('chunk')->all()) as $chunk) {
                 $this->complain("version {$version->number} of “{$version->item->title}” shows a picture {$chunk} that is not kept");
             }
         });
@@ -103,7 +112,7 @@ final class Verify extends Command
             }
 
             return $tree;
-        } catch (CoreException $e) {
+        } catch (Throwable $e) {
             $this->complain("{$whose}: {$e->getMessage()}");
 
             return null;

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Database;
 
+use Illuminate\Database\Schema\Grammars\SQLiteGrammar;
 use Illuminate\Database\SQLiteConnection;
 use PDOException;
 
@@ -13,6 +14,14 @@ use PDOException;
  */
 final class ImmediateConnection extends SQLiteConnection
 {
+    /** Tables are made in transactions, too, so that a migration that was killed can be run again. */
+    protected function getDefaultSchemaGrammar(): SQLiteGrammar
+    {
+        return new class ($this) extends SQLiteGrammar {
+            protected $transactions = true;
+        };
+    }
+
     protected function executeBeginTransactionStatement(): void
     {
         $pdo = $this->getPdo();

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Carbon\CarbonImmutable;
-use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -39,7 +38,8 @@ use MistyAttic\Core\Kinds\Kinds;
  * @property int|null $source_id the item that a dataset is filled from
  * @property string|null $source_tab of that, when it is a spreadsheet
  * @property int|null $source_number the version of it that the dataset stays with; null when it follows
- * @property string|null $source_state what of it was taken in last
+ * @property string|null $source_state the newest version, by its id, of all that the source consists of, when something was taken in last
+ * @property string|null $source_grew the step that was taken in last, as `entry/version/version of the dataset`
  * @property bool $pins whether a published report keeps the data that it was published with
  * @property-read Item|null $source
  * @property bool $keeps_entries whether a form keeps the history of its entries
@@ -52,7 +52,7 @@ final class Item extends Model
     /** What the person who asks sees of it; null for everything. */
     public ?Sight $sight = null;
 
-    protected $fillable = ['key', 'shelf_id', 'kind', 'title', 'head', 'root', 'formulas', 'copied_from', 'changed_at', 'live_id', 'address', 'is_public', 'form_id', 'number', 'asked_id', 'token', 'deleted_at', 'deleted_by', 'keeps_entries', 'source_id', 'source_tab', 'source_number', 'source_state', 'pins'];
+    protected $fillable = ['key', 'shelf_id', 'kind', 'title', 'head', 'root', 'formulas', 'copied_from', 'changed_at', 'live_id', 'address', 'is_public', 'form_id', 'number', 'asked_id', 'token', 'deleted_at', 'deleted_by', 'keeps_entries', 'source_id', 'source_tab', 'source_number', 'source_state', 'source_grew', 'pins'];
 
     /** @return array<string, string> */
     protected function casts(): array
@@ -81,6 +81,12 @@ final class Item extends Model
     public function newest(): HasOne
     {
         return $this->hasOne(Version::class)->join('items', fn ($join) => $join->on('items.id', '=', 'versions.item_id')->on('items.head', '=', 'versions.number'))->select('versions.*');
+    }
+
+    /** @return HasOne<Version, $this> */
+    public function first(): HasOne
+    {
+        return $this->hasOne(Version::class)->where('number', 1);
     }
 
     /** @return BelongsTo<self, $this> the form that an entry answers */
@@ -145,6 +151,12 @@ final class Item extends Model
         return $this->belongsTo(Publishing::class, 'live_id');
     }
 
+    /** @return HasMany<Removal, $this> when it was taken away and brought back */
+    public function removals(): HasMany
+    {
+        return $this->hasMany(Removal::class);
+    }
+
     /** @return HasMany<Publishing, $this> */
     public function publishings(): HasMany
     {
@@ -154,19 +166,7 @@ final class Item extends Model
     /** Whether others see a published version of it while editors go on with a draft. */
     public function isPublishable(): bool
     {
-        return $this->kind === 'entry' ? $this->shelf->asks_entries : Kinds::named($this->kind)->isPublishable();
-    }
-
-    /**
-     * Those of which everybody sees the newest state.
-     *
-     * @param  Builder<self>  $query
-     * @return Builder<self>
-     */
-    public function scopeWithoutDraft(Builder $query): Builder
-    {
-        return $query->where(fn ($either) => $either->whereNull('items.live_id')
-            ->orWhereExists(fn ($live) => $live->from('publishings')->join('versions', 'versions.id', '=', 'publishings.version_id')->whereColumn('publishings.id', 'items.live_id')->whereColumn('versions.root', 'items.root')));
+        return Kinds::named($this->kind)->isPublishable();
     }
 
     /** The version that somebody sees before another one; itself for the first. */

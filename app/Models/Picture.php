@@ -14,14 +14,18 @@ use Illuminate\Database\Eloquent\Model;
  * @property int $width
  * @property int $height
  * @property bool $is_published whether a version with it was ever published
+ * @property bool $is_used whether something has it; what was sent to a form and never became an entry has not
+ * @property bool $is_public whether one was ever read by everybody who has the address
  */
 final class Picture extends Model
 {
-    protected $fillable = ['item_id', 'chunk', 'type', 'width', 'height', 'is_published'];
+    protected $fillable = ['item_id', 'chunk', 'type', 'width', 'height', 'is_published', 'is_public', 'is_used'];
+
+    protected $attributes = ['is_used' => true];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['is_published' => 'boolean'];
+        return ['is_published' => 'boolean', 'is_public' => 'boolean', 'is_used' => 'boolean'];
     }
 }

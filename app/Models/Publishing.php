@@ -28,6 +28,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property CarbonImmutable|null $ended_at when readers stopped seeing it
  * @property int|null $ender_id who took it away; nobody when another took its place
  * @property array<string, int>|null $data of a report the versions of its datasets that readers see; null when it follows them
+ * @property bool $is_public whether everybody who has the address may read it, as long as that is open
  * @property-read User $user
  * @property-read User|null $decider
  * @property-read User|null $ender
@@ -36,12 +37,14 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class Publishing extends Model
 {
-    protected $fillable = ['item_id', 'version_id', 'title', 'state', 'user_id', 'note', 'asked_at', 'decider_id', 'answer', 'decided_at', 'told_at', 'count', 'ended_at', 'ender_id', 'data'];
+    protected $fillable = ['item_id', 'version_id', 'title', 'state', 'user_id', 'note', 'asked_at', 'decider_id', 'answer', 'decided_at', 'told_at', 'count', 'ended_at', 'ender_id', 'data', 'is_public'];
+
+    protected $attributes = ['is_public' => false];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['state' => PublishingState::class, 'count' => 'integer', 'data' => 'array', 'asked_at' => 'immutable_datetime', 'decided_at' => 'immutable_datetime', 'told_at' => 'immutable_datetime', 'ended_at' => 'immutable_datetime'];
+        return ['state' => PublishingState::class, 'count' => 'integer', 'is_public' => 'boolean', 'data' => 'array', 'asked_at' => 'immutable_datetime', 'decided_at' => 'immutable_datetime', 'told_at' => 'immutable_datetime', 'ended_at' => 'immutable_datetime'];
     }
 
     /** @return BelongsTo<Item, $this> */

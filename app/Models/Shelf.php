@@ -45,6 +45,12 @@ final class Shelf extends Model
         return $this->hasMany(Membership::class);
     }
 
+    /** @return HasMany<Invitation, $this> */
+    public function invitations(): HasMany
+    {
+        return $this->hasMany(Invitation::class);
+    }
+
     public function roleOf(User $user): ?Role
     {
         return $this->membershipOf($user)?->role;
@@ -71,10 +77,10 @@ final class Shelf extends Model
         return $role !== null && ($role->atLeast(Role::Editor) || $this->drafts === Drafts::Everyone || ($this->drafts === Drafts::Approvers && $this->letsPublish($user)));
     }
 
-    /** Whether what others see of an item needs the yes of somebody else than who wrote it. */
-    public function asksAbout(Item $item): bool
+    /** Whether a change of an entry by somebody needs somebody else's yes. */
+    public function wantsYesOf(User $user, Item $entry): bool
     {
-        return $item->kind === 'entry' ? $this->asks_entries : $this->asks;
+        return $this->asks_entries && $entry->form_id !== null && (! $this->letsPublish($user) || $this->othersLetPublish($user));
     }
 
     private function membershipOf(User $user): ?Membership

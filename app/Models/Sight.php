@@ -15,30 +15,15 @@ final readonly class Sight
 
     public static function of(User $user, Item $item): self
     {
-        if (! $item->isPublishable() || self::includesDrafts($user, $item)) {
+        if (! $item->isPublishable() || $item->shelf->showsDraftsTo($user)) {
             return new self(null, null);
         }
         $states = $item->shelf->letsPublish($user) ? [PublishingState::Published, PublishingState::Waiting] : [PublishingState::Published];
         $seen = $item->publishings()->with('version')->whereIn('state', $states)->orderBy('id')->get();
         $newest = $seen->firstWhere('id', $item->live_id) ?? $seen->firstWhere('state', PublishingState::Waiting);
         $numbers = $newest === null ? [] : array_values($seen->map(fn (Publishing $publishing) => $publishing->version->number)->unique()->sort()->all());
-        if ($item->kind === 'entry' && $numbers !== []) {
-            // Nobody was asked about what came before.
-            $numbers = array_values(array_unique([...range(1, $numbers[0]), ...$numbers]));
-        }
 
         return new self($numbers, $newest);
-    }
-
-    /** Whether somebody who may view an item sees all of it: of an entry those who say yes, and who wrote what waits. */
-    public static function includesDrafts(User $user, Item $item): bool
-    {
-        if ($item->kind !== 'entry') {
-            return $item->shelf->showsDraftsTo($user);
-        }
-
-        return $item->live === null || $item->shelf->letsPublish($user) || $item->shelf->drafts === Drafts::Everyone
-            || $item->versions()->where('number', '>', $item->live->version->number)->where('user_id', $user->id)->exists();
     }
 
     public function sees(int $number): bool

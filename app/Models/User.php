@@ -13,7 +13,9 @@ use Illuminate\Support\Str;
  * @property int $id
  * @property string $name
  * @property string $email
- * @property string|null $password null until an invitation is taken up
+ * @property string $password
+ * @property bool $proved whether it is known that the address is theirs
+ * @property bool $keeps_place whether they keep the whole place: its outbox
  * @property int $colour 1 to 12, the same everywhere; 0 for whoever has no account
  */
 final class User extends Authenticatable
@@ -22,14 +24,16 @@ final class User extends Authenticatable
 
     private const VISITOR = 'visitor@nowhere.invalid';
 
-    protected $fillable = ['name', 'email', 'password', 'colour'];
+    protected $fillable = ['name', 'email', 'password', 'colour', 'proved', 'keeps_place'];
+
+    protected $attributes = ['proved' => true, 'keeps_place' => false];
 
     protected $hidden = ['password', 'remember_token'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['password' => 'hashed'];
+        return ['password' => 'hashed', 'proved' => 'boolean', 'keeps_place' => 'boolean'];
     }
 
     /** @return BelongsToMany<Shelf, $this> */
@@ -52,6 +56,12 @@ final class User extends Authenticatable
     protected function colour(): Attribute
     {
         return Attribute::get(fn (mixed $colour): int => $this->isVisitor() ? 0 : (int) $colour);
+    }
+
+    /** The key under which a browser keeps what is theirs: 32 bytes in base64. */
+    public function keptKey(): string
+    {
+        return base64_encode(hash_hmac('sha256', "kept in the browser of {$this->id}", (string) config('app.key'), binary: true));
     }
 
     public function isVisitor(): bool

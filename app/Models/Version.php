@@ -16,12 +16,13 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property int $item_id
  * @property int $number
  * @property string $root hexadecimal
+ * @property string $title what the item was called
  * @property int $user_id
  * @property Cause $cause
  * @property int|null $source the version that was restored
  * @property bool $kept asked for, so that later saves do not grow it
  * @property string|null $note
- * @property array{code: string, values: array<string, string|int>, more: int, of?: string} $facts
+ * @property array{code: string, values: array<string, string|int>, more: int, of?: string, by?: list<int>} $facts
  * @property list<array{type: string, part: string, evidence: array<string, string|int|float>}>|null $unusual what of it is worth a look
  * @property int|null $meant_user_id who said that the unusual was meant
  * @property int $added words
@@ -39,7 +40,10 @@ final class Version extends Model
 {
     public $timestamps = false;
 
-    protected $fillable = ['item_id', 'number', 'root', 'user_id', 'cause', 'source', 'kept', 'note', 'facts', 'unusual', 'meant_user_id', 'added', 'removed', 'unkept', 'started_at', 'saved_at'];
+    /** What was proposed instead of a newer version than this. */
+    public ?Proposal $proposal = null;
+
+    protected $fillable = ['item_id', 'number', 'root', 'title', 'user_id', 'cause', 'source', 'kept', 'note', 'facts', 'unusual', 'meant_user_id', 'added', 'removed', 'unkept', 'started_at', 'saved_at'];
 
     /** @return array<string, string> */
     protected function casts(): array
@@ -72,6 +76,19 @@ final class Version extends Model
     public function isHeldOnTo(): bool
     {
         return $this->milestone()->exists() || $this->publishings()->exists() || Item::query()->where('copied_from', $this->id)->exists();
+    }
+
+    public function waitsFor(Proposal $proposal): self
+    {
+        $this->proposal = $proposal;
+
+        return $this;
+    }
+
+    /** @return HasMany<Proposal, $this> that it took in */
+    public function accepted(): HasMany
+    {
+        return $this->hasMany(Proposal::class)->orderBy('id');
     }
 
     /** @return HasOne<Milestone, $this> */

@@ -4,11 +4,12 @@ declare(strict_types=1);
 
 namespace App\Policies;
 
+use App\Models\Drafts;
 use App\Models\HeldEdit;
 use App\Models\Item;
+use App\Models\Proposal;
 use App\Models\Publishing;
 use App\Models\Role;
-use App\Models\Sight;
 use App\Models\User;
 use App\Store\States;
 use Illuminate\Auth\Access\Response;
@@ -24,7 +25,7 @@ final class ItemPolicy
         return $this->atLeast($user, $item, $item->kind === 'entry' ? Role::Editor : Role::Viewer);
     }
 
-    /** Answering a form: everybody on its shelf, and those whom it names, wherever they are. */
+    /** Answering a form: everybody on its shelf, and those whose address it names, wherever they are. */
     public function fill(User $user, Item $item): Response
     {
         $view = $this->view($user, $item);
@@ -33,7 +34,7 @@ final class ItemPolicy
         }
         $settings = array_filter(app(States::class)->tree($item->live->version->root)->parts, fn (Part $part) => $part->role === 'settings');
 
-        return (new Opening(array_values($settings)[0] ?? null))->names($user->email) ? Response::allow() : $view;
+        return (new Opening(array_values($settings)[0] ?? null))->names($user->email) && $user->proved ? Response::allow() : $view;
     }
 
     /** Seeing and editing what was answered. */
@@ -47,7 +48,7 @@ final class ItemPolicy
     {
         $view = $this->view($user, $item);
 
-        return $view->denied() || ! $item->isPublishable() || Sight::includesDrafts($user, $item) ? $view : Response::deny(__('rights.no_drafts', ['shelf' => $item->shelf->name]));
+        return $view->denied() || ! $item->isPublishable() || $item->shelf->showsDraftsTo($user) ? $view : Response::deny(__('rights.no_drafts', ['shelf' => $item->shelf->name]));
     }
 
     /** Letting readers see it, and saying yes when others wish to. */
@@ -62,19 +63,56 @@ final class ItemPolicy
         };
     }
 
-    /** Publishing without asking: not where a shelf wants somebody else's yes, unless the wish that waits is another's. */
-    public function publishNow(User $user, Item $item): Response
+    /**
+     * Publishing a version without asking. Where a shelf wants somebody else's yes, that is the yes of somebody who wrote nothing
+     * of what readers see new; what they saw before needs none.
+     *
+     * @param  int|null  $number  of the version; the newest one if not given
+     */
+    public function publishNow(User $user, Item $item, ?int $number = null): Response
     {
         $publish = $this->publish($user, $item);
-        $mayAlone = ! $item->shelf->asksAbout($item) || ! $item->shelf->othersLetPublish($user) || $item->publishings()->waiting()->where('user_id', '!=', $user->id)->exists();
+        $mayAlone = ! $item->shelf->asks || ! $item->shelf->othersLetPublish($user) || ! $this->bringsOwnWords($user, $item, $number ?? $item->head);
 
         return $publish->denied() || $mayAlone ? $publish : Response::deny(__('rights.needs_yes', ['shelf' => $item->shelf->name]));
     }
 
-    /** Who may read it at all: an address for everybody, or nobody any more. Entries are for those who work with them. */
+    private function bringsOwnWords(User $user, Item $item, int $number): bool
+    {
+        if ($item->publishings()->whereNotNull('count')->whereRelation('version', 'number', $number)->exists()) {
+            return false;
+        }
+        $live = $item->live->version->number ?? 0;
+
+        return $number < $live || $item->versions()->where('number', '>', $live)->where('number', '<=', $number)->where('user_id', $user->id)->exists();
+    }
+
+    /** Who may read it at all: an address for everybody, or nobody any more. */
     public function open(User $user, Item $item): Response
     {
-        return $item->kind === 'entry' ? Response::denyAsNotFound() : $this->publish($user, $item);
+        return $this->publish($user, $item);
+    }
+
+    /** Looking at a proposed change: who proposed it, and those who may say yes. */
+    public function seeProposal(User $user, Item $item, Proposal $proposal): Response
+    {
+        $view = $this->view($user, $item);
+        $may = $proposal->item_id === $item->id && ($proposal->user_id === $user->id || $item->shelf->letsPublish($user) || $item->shelf->drafts === Drafts::Everyone);
+
+        return $view->denied() || $may ? $view : Response::denyAsNotFound();
+    }
+
+    /** Saying yes or no to one: somebody else's, unless nobody else may. */
+    public function decide(User $user, Item $item, Proposal $proposal): Response
+    {
+        $see = $this->seeProposal($user, $item, $proposal);
+
+        return match (true) {
+            $see->denied() => $see,
+            ! $item->shelf->letsPublish($user) => Response::deny(__('rights.needs_publisher', ['shelf' => $item->shelf->name])),
+            $proposal->user_id === $user->id && $item->shelf->othersLetPublish($user) => Response::deny(__('rights.needs_yes', ['shelf' => $item->shelf->name])),
+            default => $this->standing($item, $see),
+        };
     }
 
     /** Saying yes or no to a wish: somebody else's, unless nobody else may. */
@@ -105,25 +143,27 @@ final class ItemPolicy
         return $write->allowed() && ! $item->isPublishable() ? Response::denyAsNotFound() : $write;
     }
 
-    /** Writing, naming, and marking milestones. */
+    /** Calling it something else; an entry is called by its number. */
+    public function rename(User $user, Item $item): Response
+    {
+        return $item->kind === 'entry' ? Response::denyAsNotFound() : $this->write($user, $item);
+    }
+
+    /** Writing, and marking milestones. */
     public function write(User $user, Item $item): Response
     {
-        return $this->atLeast($user, $item, Role::Editor);
+        return $this->standing($item, $this->atLeast($user, $item, Role::Editor));
     }
 
     public function restore(User $user, Item $item): Response
     {
-        if ($item->kind === 'entry' && $item->sight !== null && $item->withoutDraft()->whereKey($item->id)->doesntExist()) {
-            return Response::deny(__('rights.waits'));
-        }
-
-        return $this->atLeast($user, $item, $item->shelf->editors_restore ? Role::Editor : Role::Owner);
+        return $this->standing($item, $this->atLeast($user, $item, $item->shelf->editors_restore ? Role::Editor : Role::Owner));
     }
 
     /** Taking an entry away, and bringing it back: nobody does so alone where changes need a yes. */
     public function takeAway(User $user, Item $item): Response
     {
-        $write = $this->write($user, $item);
+        $write = $this->atLeast($user, $item, Role::Editor);
 
         return match (true) {
             $item->kind !== 'entry' => Response::denyAsNotFound(),
@@ -150,9 +190,16 @@ final class ItemPolicy
         return $item->shelf->roleOf($user) === Role::Owner && ! $comes ? $write : Response::denyAsNotFound();
     }
 
+    /** What was taken away stays as it is until it is brought back. */
+    private function standing(Item $item, Response $response): Response
+    {
+        return $item->deleted_at === null || $response->denied() ? $response : Response::deny(__('rights.taken_away'));
+    }
+
     private function atLeast(User $user, Item $item, Role $needed): Response
     {
-        $role = $item->shelf->roleOf($user);
+        // Items of a list come without their shelves.
+        $role = $item->loadMissing('shelf.memberships')->shelf->roleOf($user);
         if ($role === null) {
             return Response::denyAsNotFound();
         }

@@ -8,14 +8,19 @@ use App\Database\ImmediateConnection;
 use App\Store\DatasetColumns;
 use App\Store\SqliteChunkStore;
 use App\View\FieldWords;
+use App\View\OtherItems;
 use Carbon\CarbonImmutable;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Database\Connection;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Foundation\Events\DiagnosingHealth;
+use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Date;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Event;
 use Illuminate\Support\Facades\RateLimiter;
+use Illuminate\Support\Facades\URL;
 use Illuminate\Support\ServiceProvider;
 use MistyAttic\Core\Store\ChunkStore;
 
@@ -23,7 +28,10 @@ final class AppServiceProvider extends ServiceProvider
 {
     public function register(): void
     {
+        // Longer than any job may take, so that no second worker begins it once more.
+        config(['queue.connections.database.retry_after' => 700]);
         $this->app->scoped(FieldWords::class);
+        $this->app->scoped(OtherItems::class);
         $this->app->scoped(DatasetColumns::class);
         Connection::resolverFor('sqlite', fn ($pdo, $database, $prefix, $config) => new ImmediateConnection($pdo, $database, $prefix, $config));
         $this->app->scoped(ChunkStore::class, fn () => new SqliteChunkStore(DB::connection()));
@@ -31,14 +39,35 @@ final class AppServiceProvider extends ServiceProvider
 
     public function boot(): void
     {
+        // Every address is made from the place's own, whatever a request says it came to.
+        URL::useOrigin((string) config('app.url'));
+        URL::forceScheme((string) parse_url((string) config('app.url'), PHP_URL_SCHEME));
+        TrustProxies::at((array) config('attic.proxies'));
         Date::use(CarbonImmutable::class);
         Model::shouldBeStrict();
         Model::unguard(false);
+        // A place that can't write is not well: a row is written and taken back.
+        Event::listen(DiagnosingHealth::class, function (): void {
+            $pdo = DB::connection()->getPdo();
+            $pdo->exec('BEGIN IMMEDIATE; UPDATE migrations SET batch = batch; ROLLBACK');
+            // What is queued is worked within minutes, or nobody works it.
+            DB::table('jobs')->where('available_at', '<', now()->subMinutes(15)->getTimestamp())->exists() && throw new \RuntimeException('Nobody works what is queued');
+            is_writable(storage_path('framework')) || throw new \RuntimeException('The storage can not be written');
+        });
         RateLimiter::for('sign-in', fn (Request $request) => [
-            Limit::perMinute(6)->by('address:'.$request->ip().'|'.mb_strtolower($request->string('email')->value())),
+            Limit::perMinute(6)->by('address:'.$request->ip().'|'.self::account($request)),
+            // Whoever tries from many places tries one account.
+            ...(self::account($request) === '' ? [] : [Limit::perHour(60)->by('account:'.self::account($request))]),
             Limit::perMinute(60)->by('address:'.$request->ip()),
         ]);
         RateLimiter::for('read', fn (Request $request) => Limit::perMinute(600)->by((string) $request->ip()));
         RateLimiter::for('work', fn (Request $request) => Limit::perMinute(1200)->by((string) ($request->user()->id ?? $request->ip())));
+    }
+
+    private static function account(Request $request): string
+    {
+        $email = $request->input('email');
+
+        return is_string($email) ? sha1(mb_strtolower(trim($email))) : '';
     }
 }

@@ -65,12 +65,16 @@ final readonly class CarriedWords
      */
     private function merged(MergedFrom $from, PartTree $after, array $found, Words $words): array
     {
-        $known = array_fill_keys(array_map(fn (array $each) => $each[0]->part, $found), true);
-
-        return array_values(array_filter(
+        $known = [];
+        foreach ($found as [$carried]) {
+            $known[$carried->part] = ($known[$carried->part] ?? []) + array_fill($carried->at, $carried->length, true);
+        }
+        $came = array_filter(
             Carried::in(TreeCompare::of($from->base, $from->mine), $words),
-            fn (Carried $carried) => ! isset($known[$carried->part]) && $after->find($carried->part)?->richText()->text() === $from->mine->find($carried->part)?->richText()->text(),
-        ));
+            fn (Carried $carried) => $after->find($carried->part)?->richText()->text() === $from->mine->find($carried->part)?->richText()->text(),
+        );
+
+        return array_merge(...array_map(fn (Carried $carried) => $carried->without($known[$carried->part] ?? []), $came), ...[[]]);
     }
 
     /**

@@ -5,42 +5,57 @@ declare(strict_types=1);
 namespace App\Store;
 
 use App\Models\Item;
+use App\Models\Membership;
+use App\Models\Publishing;
+use App\Models\User;
 use App\Models\Version;
 use Carbon\CarbonImmutable;
 use MistyAttic\Core\Calculate\Data\Records;
 
-/** The datasets of a report as they are now, as they stood at a moment, or in versions that are pinned. */
+/**
+ * The datasets of a report as they are now, as they stood at a moment, or in versions that are pinned; for whoever may see
+ * them at the moment of looking: who looks or, of what is published, who published it. For nobody there are none.
+ */
 final class ReportData
 {
     /** @var array<string, array{Item, Version}|null> */
     private array $found = [];
 
-    /** @param array<string, int> $pinned dataset => version */
-    public function __construct(private readonly DatasetColumns $columns, private readonly ?CarbonImmutable $moment = null, private readonly array $pinned = []) {}
+    /**
+     * @param  list<int>  $eyes  ids of people, of whom one must be on the shelf of a dataset
+     * @param  array<string, int>  $pinned  dataset => version
+     */
+    public function __construct(private readonly DatasetColumns $columns, private readonly array $eyes = [], private readonly ?CarbonImmutable $moment = null, private readonly array $pinned = []) {}
 
-    /** As they are at this very time, whatever was looked up before. */
-    public function now(): self
+    /** As they are at this very time for whoever looks, whatever was looked up before. */
+    public function now(User $person): self
     {
-        return new self($this->columns);
+        return new self($this->columns, [$person->id]);
     }
 
     public function at(?CarbonImmutable $moment): self
     {
-        return new self($this->columns, $moment);
+        return new self($this->columns, $this->eyes, $moment);
     }
 
     /** @param array<string, int> $pinned dataset => version */
     public function pinned(array $pinned): self
     {
-        return new self($this->columns, null, $pinned);
+        return new self($this->columns, $this->eyes, null, $pinned);
     }
 
-    /** As readers see it: the data that it was published with, or as it is now. */
-    public function published(Item $report): self
+    /** As readers see it: the data that it was published with, or as it is now, or was when it was taken away. */
+    public function published(Publishing $publishing): self
     {
-        $publishing = $report->live;
+        $data = new self($this->columns, array_values(array_filter([$publishing->user_id, $publishing->decider_id])));
 
-        return $publishing === null || $publishing->data === null ? $this->now() : $this->pinned($publishing->data);
+        return $publishing->data === null ? $data->at($publishing->ended_at) : $data->pinned($publishing->data);
+    }
+
+    /** As somebody sees a report: readers as it was published, who writes as it is now. */
+    public function of(Item $report, User $person): self
+    {
+        return $report->sight === null || $report->live === null ? $this->now($person) : $this->published($report->live);
     }
 
     public function item(string $source): ?Item
@@ -68,10 +83,13 @@ final class ReportData
             return $this->found[$source];
         }
         $item = Item::query()->where(['key' => $source, 'kind' => 'dataset'])->first();
-        $version = $item?->versions()->with('user')->when(isset($this->pinned[$source]), fn ($query) => $query->where('number', $this->pinned[$source]))
+        if ($item === null || Membership::query()->where('shelf_id', $item->shelf_id)->whereIn('user_id', $this->eyes)->doesntExist()) {
+            return $this->found[$source] = null;
+        }
+        $version = $item->versions()->with('user')->when(isset($this->pinned[$source]), fn ($query) => $query->where('number', $this->pinned[$source]))
             ->when($this->moment, fn ($query, CarbonImmutable $moment) => $query->where('saved_at', '<=', $moment->format('Y-m-d H:i:s')))
             ->orderByDesc('number')->first();
 
-        return $this->found[$source] = $item === null || $version === null ? null : [$item, $version->setRelation('item', $item)];
+        return $this->found[$source] = $version === null ? null : [$item, $version->setRelation('item', $item)];
     }
 }

@@ -5,11 +5,13 @@ declare(strict_types=1);
 namespace App\Store;
 
 use Illuminate\Database\Connection;
+use MistyAttic\Core\Content\Address;
 use MistyAttic\Core\Store\ChunkForm;
 use MistyAttic\Core\Store\ChunkMissing;
 use MistyAttic\Core\Store\ChunkStore;
 use MistyAttic\Core\Store\Packing;
 use PDO;
+use Throwable;
 
 /** Chunks as rows. Addresses are bound as LOB, since SQLite never finds a blob by a text. */
 final class SqliteChunkStore implements ChunkStore
@@ -25,24 +27,41 @@ final class SqliteChunkStore implements ChunkStore
 
     public function __construct(private readonly Connection $connection) {}
 
+    private const PACKED = 'SELECT c.address, c.form, c.data, b.form AS base_form, b.data AS base_data FROM chunks c LEFT JOIN chunks b ON b.id = c.base WHERE c.address IN';
+
     public function read(array $addresses): array
     {
         $found = [];
-        foreach ($this->rows('SELECT c.address, c.form, c.data, b.form AS base_form, b.data AS base_data FROM chunks c LEFT JOIN chunks b ON b.id = c.base WHERE c.address IN', $addresses) as $row) {
+        foreach ($this->rows(self::PACKED, $addresses) as $row) {
             $this->reads++;
-            $base = ! isset($row['base_data']) ? null : Packing::unpack(ChunkForm::from((int) $row['base_form']), $row['base_data'], null);
-            $found[$row['address']] = Packing::unpack(ChunkForm::from((int) $row['form']), $row['data'], $base)
-                ?? throw ChunkMissing::broken($row['address']);
+            $found[$row['address']] = self::unpacked($row) ?? throw ChunkMissing::broken($row['address']);
         }
 
         return $found;
     }
 
+    /** What is damaged is as good as missing: the right bytes take its place when they come again. */
     public function missing(array $addresses): array
     {
-        $held = array_column($this->rows('SELECT address FROM chunks WHERE address IN', $addresses), 'address');
+        $held = array_column(array_filter($this->rows(self::PACKED, $addresses), fn (array $row) => self::unpacked($row) !== null), 'address');
 
         return array_values(array_diff(array_unique($addresses), $held));
+    }
+
+    /**
+     * @param  array<string, string>  $row
+     * @return string|null null when it is not what its address says
+     */
+    private static function unpacked(array $row): ?string
+    {
+        try {
+            $base = ! isset($row['base_data']) ? null : Packing::unpack(ChunkForm::from((int) $row['base_form']), $row['base_data'], null);
+            $bytes = Packing::unpack(ChunkForm::from((int) $row['form']), $row['data'], $base);
+        } catch (Throwable) {
+            return null;
+        }
+
+        return $bytes !== null && Address::of($bytes) === $row['address'] ? $bytes : null;
     }
 
     public function write(array $chunks, array $like = []): void
@@ -58,7 +77,22 @@ final class SqliteChunkStore implements ChunkStore
             $insert->bindValue(4, strlen($bytes), PDO::PARAM_INT);
             $insert->bindValue(5, $packed->data, PDO::PARAM_LOB);
             $insert->execute();
+            if ($insert->rowCount() === 0 && $this->missing([$address]) !== []) {
+                $this->heal($address, $bytes);
+            }
         }
+    }
+
+    /** Whole, not as a delta: others may be deltas of it. */
+    private function heal(string $address, string $bytes): void
+    {
+        $packed = Packing::pack($bytes, null);
+        $update = $this->connection->getPdo()->prepare('UPDATE chunks SET base = NULL, form = ?, size = ?, data = ? WHERE address = ?');
+        $update->bindValue(1, $packed->form->value, PDO::PARAM_INT);
+        $update->bindValue(2, strlen($bytes), PDO::PARAM_INT);
+        $update->bindValue(3, $packed->data, PDO::PARAM_LOB);
+        $update->bindValue(4, $address, PDO::PARAM_LOB);
+        $update->execute();
     }
 
     public function idle(array $live): int
@@ -99,9 +133,10 @@ final class SqliteChunkStore implements ChunkStore
     private function bases(array $addresses): array
     {
         $bases = [];
-        foreach ($this->rows('SELECT c.address, coalesce(b.id, c.id) AS id, coalesce(b.form, c.form) AS form, coalesce(b.data, c.data) AS data FROM chunks c LEFT JOIN chunks b ON b.id = c.base WHERE c.address IN', $addresses) as $row) {
-            $bytes = Packing::unpack(ChunkForm::from((int) $row['form']), $row['data'], null);
-            if ($bytes !== null) {
+        foreach ($this->rows('SELECT c.address, coalesce(b.id, c.id) AS id, coalesce(b.form, c.form) AS form, coalesce(b.data, c.data) AS data, coalesce(b.address, c.address) AS base_address FROM chunks c LEFT JOIN chunks b ON b.id = c.base WHERE c.address IN', $addresses) as $row) {
+            $bytes = rescue(fn () => Packing::unpack(ChunkForm::from((int) $row['form']), $row['data'], null), null, report: false);
+            // A delta of what is damaged would be damaged, too.
+            if ($bytes !== null && Address::of($bytes) === $row['base_address']) {
                 $bases[$row['address']] = ['id' => (int) $row['id'], 'bytes' => $bytes];
             }
         }

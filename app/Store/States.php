@@ -8,6 +8,7 @@ use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\Stretch;
 use MistyAttic\Core\Store\ChunkStore;
+use MistyAttic\Core\Store\Nodes;
 use MistyAttic\Core\Store\TreeStore;
 
 /** States of items by the hexadecimal address of their root: where the application's texts meet the core's raw bytes. */
@@ -45,6 +46,21 @@ final readonly class States
     public function part(string $root, int $position): ?Part
     {
         return $this->trees->part((string) hex2bin($root), $position);
+    }
+
+    /**
+     * @param  list<array{string, int}>  $places  see {@see TreeStore::partsAt}
+     * @return list<Part|null>
+     */
+    public function partsAt(array $places, Nodes $nodes): array
+    {
+        return $this->trees->partsAt(array_map(fn (array $place) => [(string) hex2bin($place[0]), $place[1]], $places), $nodes);
+    }
+
+    /** See {@see TreeStore::nodes}. */
+    public function nodes(): Nodes
+    {
+        return $this->trees->nodes();
     }
 
     public function count(string $root): int

@@ -113,7 +113,8 @@ final class Answering
         $fields = array_map(fn (string $id) => ['seen[]', $id], array_values(array_unique([...$this->seen, ...$shown])));
         foreach ($this->sent as $name => $value) {
             $question = str_starts_with((string) $name, 'other-') ? substr((string) $name, 6) : (string) $name;
-            if (in_array($question, $shown, true) || ! $this->form->has($question)) {
+            // What is not asked for any more comes along too: it is said at the end what became of it.
+            if (in_array($question, $shown, true) || preg_match('/^[A-Za-z0-9_-]{1,24}$/D', $question) !== 1) {
                 continue;
             }
             foreach (is_array($value) ? $value : ['' => $value] as $key => $one) {

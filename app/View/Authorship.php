@@ -78,9 +78,10 @@ final class Authorship
     {
         $text = $part->richText();
         $authors = $this->authors->at($part->id, $this->until->number, $text);
-        $spans = $authors === null
-            ? [new Span(SpanKind::Same, $text, null, $this->last($part->id)?->id)]
-            : TextCompare::of(new RichText, $text, $this->words)->spans(array_column($authors, 0));
+        $editors = $authors === null ? [$this->last($part->id)?->id] : array_column($authors, 0);
+        $spans = count(array_unique($editors)) === 1
+            ? [new Span(SpanKind::Same, $text, null, $editors[0])]
+            : TextCompare::of(new RichText, $text, $this->words)->spans($editors);
         $told = [];
         foreach (self::withoutCrumbs($spans) as [$editor, $runs]) {
             $piece = new RichText($runs);

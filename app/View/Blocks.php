@@ -29,9 +29,9 @@ final class Blocks
     private function __construct(private readonly Kind $kind, private readonly ?Comparison $comparison, private readonly PartTree $old, private readonly ?Authorship $authors = null) {}
 
     /** @return list<Block> */
-    public static function compared(Kind $kind, Comparison $comparison): array
+    public static function compared(Kind $kind, Comparison $comparison, ?Pieces $pieces = null): array
     {
-        return (new self($kind, $comparison, $comparison->old))->all($comparison->layout(traces: $kind->beside() !== null));
+        return (new self($kind, $comparison, $comparison->old))->all(self::cut($comparison->layout(traces: $kind->beside() !== null), $pieces));
     }
 
     /** @return list<Block> the earlier side alone, in its own order, with what was to change marked */
@@ -41,15 +41,24 @@ final class Blocks
     }
 
     /** @return list<Block> */
-    public static function plain(Kind $kind, PartTree $tree): array
+    public static function plain(Kind $kind, PartTree $tree, ?Pieces $pieces = null): array
     {
-        return (new self($kind, null, $tree))->all(Layout::of($tree, $tree, new ChangeSet([])));
+        return (new self($kind, null, $tree))->all(self::cut(Layout::of($tree, $tree, new ChangeSet([])), $pieces));
     }
 
     /** @return list<Block> a state, each word marked by who wrote it */
-    public static function written(Kind $kind, PartTree $tree, Authorship $authors): array
+    public static function written(Kind $kind, PartTree $tree, Authorship $authors, ?Pieces $pieces = null): array
     {
-        return (new self($kind, null, $tree, $authors))->all(Layout::of($tree, $tree, new ChangeSet([])));
+        return (new self($kind, null, $tree, $authors))->all(self::cut(Layout::of($tree, $tree, new ChangeSet([])), $pieces));
+    }
+
+    /**
+     * @param  list<MarkedPart>  $all
+     * @return list<MarkedPart>
+     */
+    private static function cut(array $all, ?Pieces $pieces): array
+    {
+        return $pieces === null ? $all : $pieces->cut($all);
     }
 
     /**

@@ -29,12 +29,16 @@ use MistyAttic\Core\History\Answerable;
 use MistyAttic\Core\History\Touch;
 use MistyAttic\Core\History\Touched;
 use MistyAttic\Core\Kinds\Kinds;
+use MistyAttic\Core\Store\Nodes;
 
 /** Two versions of an item compared, with who did what in between; reads only the versions that touched what changed. */
 final class Comparison
 {
     /** The most states in between that are read to tell who wrote which word. */
     private const MOST_READINGS = 150;
+
+    /** The most changes that a page lists; a file has all of them. */
+    public const MOST_LISTED = 400;
 
     /** The most parts whose touches are asked for one by one. */
     private const ASKED_FOR = 2_000;
@@ -66,6 +70,8 @@ final class Comparison
 
     private ?WordAuthors $writers = null;
 
+    private ?Nodes $nodes = null;
+
     /** @var array{array<string, array<int, true>>, array<string, array<int, true>>}|null */
     private ?array $carried = null;
 
@@ -95,7 +101,7 @@ final class Comparison
         $this->touches = $this->touchesBetween(array_map(strval(...), array_keys(Touched::by($this->changes, $kind))));
         $this->versions = $this->versionsOf($this->touches);
         $this->users = User::query()->whereIn('id', $this->versions->pluck('user_id')->unique()->values())->get()->keyBy('id');
-        $entries = [];
+        $entries = $this->title($phrases);
         foreach (Statements::of($kind, $this->old, $this->new, $this->changes, $apart ? Detail::Apart : Detail::Listed) as $statement) {
             $answers = Answerable::forStatement($statement, $this->touches);
             $last = $answers === [] ? null : $this->versions->get($answers[array_key_last($answers)]->number);
@@ -104,6 +110,19 @@ final class Comparison
             $entries[] = new Entry($statement, $phrases->statement($statement), $drafts ? array_column($answers, 'number') : [], $this->editors($answers), $drafts ? $last?->saved_at : null);
         }
         $this->entries = $entries;
+    }
+
+    /** @return list<Entry> that it is called something else, and by whom */
+    private function title(Phrases $phrases): array
+    {
+        [$statement] = [...Statements::ofTitle($this->from->title, $this->to->title), null];
+        if ($statement === null) {
+            return [];
+        }
+        $last = (int) Version::query()->where('item_id', $this->item->id)->where('number', '<', $this->to->number)->where('title', '!=', $this->to->title)->max('number') + 1;
+        $version = $this->item->sight !== null ? null : Version::query()->with('user')->where(['item_id' => $this->item->id, 'number' => $last])->first();
+
+        return [new Entry($statement, $phrases->statement($statement), $version === null ? [] : [$version->number], $version === null ? [] : [$version->user], $version?->saved_at)];
     }
 
     /**
@@ -208,14 +227,14 @@ final class Comparison
 
             return null;
         }
-        $states = [];
-        foreach ($runs as $touch) {
+        $places = [];
+        foreach ($runs as $at => $touch) {
             $root = $this->versions->get($touch->number)?->root;
-            $part = $root === null || $touch->position === null ? null : $this->states->part($root, $touch->position);
-            $states[] = $part?->richText() ?? new RichText;
+            $places += $root === null || $touch->position === null ? [] : [$at => [$root, $touch->position]];
         }
+        $parts = array_combine(array_keys($places), $this->states->partsAt(array_values($places), $this->nodes ??= $this->states->nodes()));
 
-        return $states;
+        return array_map(fn (int $at) => ($parts[$at] ?? null)?->richText() ?? new RichText, array_keys($runs));
     }
 
     /**

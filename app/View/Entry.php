@@ -11,6 +11,7 @@ use Illuminate\Support\Facades\Lang;
 use MistyAttic\Core\Compare\ChangeSet;
 use MistyAttic\Core\Compare\ChangeType;
 use MistyAttic\Core\Compare\Statement;
+use MistyAttic\Core\Compare\Statements;
 
 /** A line of the list of what changed. */
 final readonly class Entry
@@ -27,6 +28,12 @@ final readonly class Entry
         public ?CarbonImmutable $at,
     ) {}
 
+    /** Whether it is about what the item is called. */
+    private function isTitle(): bool
+    {
+        return $this->statement->code === 'retitled';
+    }
+
     public function by(User $user): bool
     {
         return in_array($user->id, array_map(fn (User $editor) => $editor->id, $this->editors), true);
@@ -39,6 +46,9 @@ final readonly class Entry
      */
     public function keysBack(): array
     {
+        if ($this->isTitle()) {
+            return [Statements::TITLE];
+        }
         $type = $this->statement->type->inverse()->value;
 
         return [...array_map(fn (string $id) => "{$type}:{$id}", $this->statement->isConsequence() ? [] : $this->statement->cells ?? $this->statement->ids), ...$this->statement->with];
@@ -61,6 +71,9 @@ final readonly class Entry
     /** Where the history of that part is. */
     public function story(Item $item): string
     {
+        if ($this->isTitle()) {
+            return route('list', $item);
+        }
         $part = explode('/', $this->part());
 
         return count($part) === 2 && $item->kind === 'spreadsheet' ? route('cell', [$item, ...$part]) : route('part', [$item, $part[0]]);

@@ -4,61 +4,118 @@ declare(strict_types=1);
 
 namespace App\View;
 
+use App\Actions\TakeOutEdits;
+use App\Models\Cause;
 use App\Models\Item;
+use App\Models\Proposal;
 use App\Models\User;
 use App\Models\Version;
+use App\Store\States;
 use Carbon\CarbonImmutable;
-use Illuminate\Database\Eloquent\Builder;
-use Illuminate\Support\Collection;
+use Illuminate\Database\Query\Builder;
+use Illuminate\Pagination\LengthAwarePaginator;
 use Illuminate\Support\Facades\DB;
+use MistyAttic\Core\Compare\Detail;
+use MistyAttic\Core\Compare\Statements;
+use MistyAttic\Core\Compare\TreeCompare;
+use MistyAttic\Core\Kinds\Kinds;
 
-/** Everything that one person changed in the entries of a form in a time, an entry a line. */
+/** Everything that one person changed in the entries of a form in a time and that was not taken out yet, an entry a line. */
 final class EntryChanges
 {
-    /** Entries that are looked through and taken out at once. */
-    public const MOST = 500;
+    private const A_PAGE = 100;
 
-    /** @var list<array{entry: Item, from: int, to: int, sentences: list<string>, at: CarbonImmutable}> */
+    /** The most versions of one entry that are told one by one. */
+    private const MOST_TOLD = 20;
+
+    /** @var LengthAwarePaginator<int, \stdClass> */
+    public LengthAwarePaginator $page;
+
+    /** @var list<array{entry: Item, from: int, to: int, sentences: list<string>, stays: list<array{string, string}>, waits: bool, at: CarbonImmutable}> */
     public array $lines = [];
 
-    public bool $isCut = false;
+    /**
+     * @param  CarbonImmutable|null  $since  from then on
+     * @param  CarbonImmutable|null  $until  and before then
+     */
+    public function __construct(private readonly Item $form, public readonly User $author, public readonly ?CarbonImmutable $since, public readonly ?CarbonImmutable $until) {}
 
-    public function __construct(private readonly Item $form, public readonly User $author, public readonly string $since, public readonly string $until, Phrases $phrases, private readonly bool $withDrafts = true)
+    /** Reads a page of them: what each change was, and what of it would stay. */
+    public function read(User $person, States $states, TakeOutEdits $takeOut, Phrases $phrases): self
     {
-        $versions = $this->versions()->with('user', 'item')->orderBy('item_id')->orderBy('number')->limit(self::MOST * 4)->get();
-        /** @var Collection<int, Collection<int, Version>> $byEntry */
-        $byEntry = $versions->groupBy('item_id');
-        $this->isCut = $byEntry->count() > self::MOST || $versions->count() === self::MOST * 4;
-        foreach ($byEntry->take(self::MOST) as $own) {
-            $first = $own->firstOrFail();
-            $last = $own->last() ?? $first;
+        $this->page = $this->query()->orderByDesc('at')->orderBy('item_id')->paginate(self::A_PAGE)->withQueryString();
+        $entries = Item::query()->whereIn('id', array_column($this->page->items(), 'item_id'))->get()->keyBy('id');
+        $waits = Proposal::query()->waiting()->where('user_id', $person->id)->whereIn('item_id', $entries->keys())->pluck('item_id')->flip();
+        foreach ($this->page as $row) {
+            $entry = $entries->get($row->item_id)?->setRelation('form', $this->form)->setRelation('shelf', $this->form->shelf);
+            if ($entry === null) {
+                continue;
+            }
+            [$from, $to] = [(int) $row->first - 1, (int) $row->last];
+            $merged = $takeOut->rehearse($entry, $from, $to, $this->author);
             $this->lines[] = [
-                'entry' => $first->item, 'from' => $first->number - 1, 'to' => $last->number,
-                'sentences' => array_values($own->map(fn (Version $version) => $phrases->version($version))->all()), 'at' => $last->saved_at,
+                'entry' => $entry, 'from' => $from, 'to' => $to, 'sentences' => $this->sentences($entry, $from, $to, $states, $phrases),
+                'stays' => $merged === null ? [] : (new TakeOutPlan($entry, $states->tree($entry->root), $merged, $phrases))->stays,
+                'waits' => $waits->has($entry->id), 'at' => CarbonImmutable::parse((string) $row->at),
             ];
         }
-        usort($this->lines, fn (array $one, array $two) => $two['at'] <=> $one['at'] ?: $one['entry']->number <=> $two['entry']->number);
+
+        return $this;
     }
 
     /**
-     * Those who changed entries, with how many.
+     * The next of them by their entries' ids, to be taken out in pieces.
+     *
+     * @return list<array{int, int, int}> id of the entry, from, to
+     */
+    public function next(int $after, int $most): array
+    {
+        return array_values(array_map(fn (\stdClass $row) => [(int) $row->item_id, (int) $row->first - 1, (int) $row->last], $this->query()->where('versions.item_id', '>', $after)->orderBy('item_id')->limit($most)->get()->all()));
+    }
+
+    public function count(): int
+    {
+        return DB::query()->fromSub($this->query(), 'lines')->count();
+    }
+
+    /** @return list<string> all that a person did to an entry, version by version */
+    private function sentences(Item $entry, int $from, int $to, States $states, Phrases $phrases): array
+    {
+        $kind = Kinds::named($entry->kind);
+        $versions = Version::query()->where('item_id', $entry->id)->where('number', '>=', $from)->where('number', '<=', $to)->orderBy('number')->get(['number', 'root', 'user_id'])->keyBy('number');
+        $said = [];
+        foreach ($versions->where('user_id', $this->author->id)->where('number', '>', $from)->take(self::MOST_TOLD) as $number => $version) {
+            [$old, $new] = [$states->tree((string) $versions->get($number - 1)?->root), $states->tree($version->root)];
+            array_push($said, ...array_map($phrases->statement(...), Statements::of($kind, $old, $new, TreeCompare::of($old, $new), Detail::Listed)));
+        }
+
+        return $said;
+    }
+
+    /**
+     * Those who changed entries, with how many; who did so last comes first.
      *
      * @return list<array{User, int}>
      */
     public static function editors(Item $form): array
     {
         $counts = DB::table('versions')->join('items', 'items.id', '=', 'versions.item_id')->where('items.form_id', $form->id)->where('versions.number', '>', 1)
-            ->groupBy('versions.user_id')->selectRaw('versions.user_id AS id, COUNT(DISTINCT versions.item_id) AS count')->pluck('count', 'id');
+            ->groupBy('versions.user_id')->orderByRaw('MAX(versions.id) DESC')->selectRaw('versions.user_id AS id, COUNT(DISTINCT versions.item_id) AS count')->pluck('count', 'id');
+        $order = array_flip($counts->keys()->all());
 
-        return array_values(User::query()->whereIn('id', $counts->keys())->orderBy('id')->get()->map(fn (User $user) => [$user, (int) $counts[$user->id]])->all());
+        return array_values(User::query()->whereIn('id', $counts->keys())->get()->sortBy(fn (User $user) => $order[$user->id])->map(fn (User $user) => [$user, (int) $counts[$user->id]])->all());
     }
 
-    /** @return Builder<Version> the first version of an entry is what was sent, and no change */
-    private function versions(): Builder
+    /** One row an entry. The first version of an entry is what was sent, and no change; what was taken out already, and not brought back since, is none any more. */
+    private function query(): Builder
     {
-        return Version::query()->where('user_id', $this->author->id)->where('number', '>', 1)
-            ->whereIn('item_id', Item::query()->where('form_id', $this->form->id)->whereNull('deleted_at')->unless($this->withDrafts, fn ($query) => $query->withoutDraft())->select('items.id'))
-            ->when($this->since !== '', fn ($query) => $query->where('saved_at', '>=', $this->since))
-            ->when($this->until !== '', fn ($query) => $query->where('saved_at', '<', CarbonImmutable::parse($this->until)->addDay()->format('Y-m-d')));
+        return DB::table('versions')->join('items', 'items.id', '=', 'versions.item_id')->where('items.form_id', $this->form->id)->whereNull('items.deleted_at')
+            ->where('versions.user_id', $this->author->id)->where('versions.number', '>', 1)
+            ->when($this->since, fn ($query, CarbonImmutable $since) => $query->where('versions.saved_at', '>=', $since->format('Y-m-d H:i:s')))
+            ->when($this->until, fn ($query, CarbonImmutable $until) => $query->where('versions.saved_at', '<', $until->format('Y-m-d H:i:s')))
+            ->whereNotExists(fn ($out) => $out->from('versions AS o')->whereColumn('o.item_id', 'versions.item_id')->where('o.cause', Cause::TookOut)->whereColumn('o.number', '>', 'versions.number')
+                ->whereRaw("json_extract(o.facts, '$.author') = versions.user_id AND json_extract(o.facts, '$.from') < versions.number AND json_extract(o.facts, '$.to') >= versions.number")
+                ->whereNotExists(fn ($back) => $back->from('versions AS b')->whereColumn('b.item_id', 'o.item_id')->whereColumn('b.number', '>', 'o.number')->whereIn('b.cause', [Cause::Restored, Cause::TookBack])))
+            ->groupBy('versions.item_id')->selectRaw('versions.item_id AS item_id, MIN(versions.number) AS first, MAX(versions.number) AS last, MAX(versions.saved_at) AS at');
     }
 }

@@ -5,9 +5,8 @@ declare(strict_types=1);
 namespace App\View;
 
 use App\Models\Item;
-use App\Models\Publishing;
+use App\Models\Proposal;
 use App\Models\User;
-use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Query\Builder as Rows;
 use Illuminate\Pagination\LengthAwarePaginator;
@@ -33,7 +32,7 @@ final class EntryList
     /** @var array<int, array<string, string>> entry => question => answer */
     public array $answers = [];
 
-    /** @var array<int, Publishing> entry => the change of it that waits for a yes, if this person may see it */
+    /** @var array<int, Proposal> entry => the change of it that waits for a yes, if this person may see it */
     public array $waiting = [];
 
     public function __construct(private readonly Item $form, PartTree $tree, User $user, public readonly string $sort, public readonly bool $down, public readonly string $find, public readonly bool $deleted, public readonly string $in = '', /** @var list<string> questions whose column is not wanted */ public readonly array $without = [])
@@ -47,7 +46,7 @@ final class EntryList
         $this->entries = $this->query()->paginate(self::A_PAGE)->withQueryString();
         $this->answers = self::answersOf($this->entries->getCollection());
         if ($form->shelf->asks_entries) {
-            $this->waiting = EntryWishes::waiting($form, $user)->whereIn('publishings.item_id', $this->entries->getCollection()->pluck('id'))->get()->keyBy('item_id')->all();
+            $this->waiting = EntryProposals::waiting($form, $user)->whereIn('proposals.item_id', $this->entries->getCollection()->pluck('id'))->get()->keyBy('item_id')->all();
         }
     }
 
@@ -72,17 +71,6 @@ final class EntryList
     public function address(array $other = []): array
     {
         return array_filter([...['item' => $this->form, 'sort' => $this->sort, 'down' => $this->down ? 1 : 0, 'find' => $this->find, 'in' => $this->in, 'gone' => $this->deleted ? 1 : null, 'without' => $this->without], ...$other], fn (mixed $value) => $value !== null && $value !== '' && $value !== []);
-    }
-
-    /** Who changed what everybody sees of an entry last. */
-    public function changedBy(Item $entry): string
-    {
-        return (string) ($entry->live?->version->user ?? $entry->newest?->user)?->firstName();
-    }
-
-    public function changedAt(Item $entry): CarbonImmutable
-    {
-        return $entry->live?->version->saved_at ?? $entry->changed_at;
     }
 
     /**
@@ -121,15 +109,15 @@ final class EntryList
     public function query(): Builder
     {
         $way = $this->down ? 'desc' : 'asc';
-        $query = Item::query()->with('newest.user', 'live.version.user')->where('items.form_id', $this->form->id)->whereNull('items.deleted_at', not: $this->deleted);
+        $query = Item::query()->with('newest.user', 'first.user')->where('items.form_id', $this->form->id)->whereNull('items.deleted_at', not: $this->deleted);
         if ($this->find !== '') {
             $like = '%'.addcslashes($this->find, '%_\\').'%';
             $query->whereExists(fn ($found) => $found->from('answers')->whereColumn('answers.item_id', 'items.id')->whereRaw("answers.text LIKE ? ESCAPE '\\'", [$like])->when($this->in !== '', fn ($one) => $one->where('answers.question', $this->in)));
         }
 
         return match (true) {
-            $this->sort === 'changed' && $this->form->shelf->asks_entries => $query->leftJoin('publishings', 'publishings.id', '=', 'items.live_id')->leftJoin('versions', 'versions.id', '=', 'publishings.version_id')
-                ->orderByRaw("coalesce(versions.saved_at, items.changed_at) {$way}")->orderBy('items.number')->select('items.*'),
+            $this->sort === 'from' => $query->leftJoin('versions', fn ($join) => $join->on('versions.item_id', '=', 'items.id')->where('versions.number', 1))->leftJoin('users', 'users.id', '=', 'versions.user_id')
+                ->orderByRaw("users.name COLLATE NOCASE {$way}")->orderBy('items.number')->select('items.*'),
             $this->sort === 'changed' => $query->orderBy('items.changed_at', $way)->orderBy('items.number'),
             isset($this->columns[$this->sort]) || isset($this->gone[$this->sort]) => $query->leftJoin('answers', fn ($join) => $join->on('answers.item_id', '=', 'items.id')->where('answers.question', $this->sort))
                 ->orderByRaw("answers.text IS NULL, answers.number {$way}, answers.text COLLATE NOCASE {$way}")->orderBy('items.number')->select('items.*'),

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\View;
 
 use App\Models\Item;
+use App\Store\States;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Content\Part;
@@ -18,8 +19,14 @@ final class EntrySums
     /** Of texts, so many of the latest are shown. */
     private const LATEST = 5;
 
+    /** Publishings of the form that are looked through for choices that are gone. */
+    private const EARLIER = 50;
+
     /** @var list<array{question: string, type: string, count: int, bars: list<array{string, int}>, figures: array<string, string>, latest: list<string>, isGone: bool}> */
     public array $questions = [];
+
+    /** @var array<string, string>|null choices and lines of earlier publishings => what they were called */
+    private ?array $earlier = null;
 
     /** @var list<array{string, int}> */
     public array $byDay;
@@ -89,21 +96,40 @@ final class EntrySums
                 $counts[(string) $choice] = ($counts[(string) $choice] ?? 0) + (int) $row->count;
             }
         }
-        $named = [];
+        $bars = [];
         foreach ($question === null ? [] : $this->tree->children()[$question->id] ?? [] as $below) {
             if ($this->tree->get($below)->role === 'choice' && $type !== 'grid') {
-                $named[$this->tree->get($below)->string('label')] = $counts[$below] ?? 0;
+                $bars[] = [$this->tree->get($below)->string('label'), $counts[$below] ?? 0];
                 unset($counts[$below]);
             }
         }
         arsort($counts);
         foreach (array_slice($counts, 0, 12, true) as $choice => $count) {
-            $pair = explode(':', (string) $choice, 2);
-            $name = implode(': ', array_map(fn (string $id) => $this->tree->has($id) ? $this->tree->get($id)->string('label') : $id, $pair));
-            $named[$this->tree->has($pair[0]) || $question === null || $type === 'yes_no' ? $name : __('form.choice_gone')] = $count;
+            $words = array_map($this->wordsOf(...), explode(':', (string) $choice, 2));
+            $isPlain = $type === 'yes_no' || ($question === null && in_array(null, $words, true));
+            $bars[] = [$isPlain ? (string) $choice : (in_array(null, $words, true) ? (string) __('form.choice_gone') : implode(': ', $words)), $count];
         }
 
-        return array_map(fn (string|int $name, int $count) => [(string) $name, $count], array_keys($named), $named);
+        return $bars;
+    }
+
+    /** What a choice or a line is called, or was when the form was published with it. */
+    private function wordsOf(string $id): ?string
+    {
+        if ($this->tree->has($id)) {
+            return $this->tree->get($id)->string('label');
+        }
+        if ($this->earlier === null) {
+            $this->earlier = [];
+            $states = app(States::class);
+            foreach ($this->form->publishings()->with('version')->whereNotNull('count')->orderByDesc('count')->limit(self::EARLIER)->get() as $publishing) {
+                foreach ($states->tree($publishing->version->root)->parts as $part) {
+                    $this->earlier += in_array($part->role, ['choice', 'grid_line'], true) ? [$part->id => $part->string('label')] : [];
+                }
+            }
+        }
+
+        return $this->earlier[$id] ?? null;
     }
 
     private static function figure(float $value): string

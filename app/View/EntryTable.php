@@ -14,17 +14,17 @@ final class EntryTable
     /** Entries that are read at a time. */
     private const CHUNK = 500;
 
-    /** @var list<array{number: int, sent: string, by: string, changed: string, answers: array<string, string>}> */
+    /** @var list<array{number: int, sent: string, by: string, from: string, changed: string, answers: array<string, string>}> */
     private array $rows = [];
 
     public function __construct(private readonly EntryList $list)
     {
-        $list->query()->with('newest.user', 'live.version.user')->chunk(self::CHUNK, function ($entries): void {
+        $list->query()->with('newest.user', 'first.user')->chunk(self::CHUNK, function ($entries): void {
             $answers = EntryList::answersOf($entries);
             foreach ($entries as $entry) {
                 $this->rows[] = [
-                    'number' => (int) $entry->number, 'sent' => (string) $entry->created_at?->format('Y-m-d H:i:s'), 'by' => (string) ($entry->live?->version->user ?? $entry->newest?->user)?->name,
-                    'changed' => $this->list->changedAt($entry)->format('Y-m-d H:i:s'), 'answers' => array_intersect_key($answers[$entry->id] ?? [], $this->columns()),
+                    'number' => (int) $entry->number, 'sent' => (string) $entry->created_at?->format('Y-m-d H:i:s'), 'by' => (string) $entry->newest?->user->name,
+                    'from' => (string) $entry->first?->user->name, 'changed' => $entry->changed_at->format('Y-m-d H:i:s'), 'answers' => array_intersect_key($answers[$entry->id] ?? [], $this->columns()),
                 ];
             }
         });
@@ -53,7 +53,7 @@ final class EntryTable
 
     private function tree(): PartTree
     {
-        $heads = ['number' => __('form.columns.number'), 'sent' => __('form.columns.sent'), 'changed' => __('form.columns.changed'), 'by' => __('form.columns.by')];
+        $heads = ['number' => __('form.columns.number'), 'sent' => __('form.columns.sent'), 'from' => __('form.columns.from'), 'changed' => __('form.columns.changed'), 'by' => __('form.columns.by')];
         $parts = [new Part('tabs', 'tab', 0, ['name' => __('form.columns.tab'), 'frozen' => 1])];
         $ids = [];
         foreach ([...array_keys($heads), ...array_keys($this->columns())] as $at => $column) {
@@ -63,7 +63,7 @@ final class EntryTable
         $row = fn (string $id, array $cells): Part => new Part($id, 'row', 1, array_combine(array_map(fn (string $column): string => $ids[$column], array_keys($cells)), array_values($cells)));
         $parts[] = $row('rhead', [...$heads, ...$this->columns()]);
         foreach ($this->rows as $at => $entry) {
-            $parts[] = $row("r{$at}", ['number' => $entry['number'], 'sent' => $entry['sent'], 'changed' => $entry['changed'], 'by' => $entry['by'], ...array_filter($entry['answers'], fn (string $text) => $text !== '')]);
+            $parts[] = $row("r{$at}", ['number' => $entry['number'], 'sent' => $entry['sent'], 'from' => $entry['from'], 'changed' => $entry['changed'], 'by' => $entry['by'], ...array_filter($entry['answers'], fn (string $text) => $text !== '')]);
         }
 
         return PartTree::of($parts);

@@ -10,9 +10,11 @@ use App\Store\States;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Entry\AnswerText;
+use MistyAttic\Core\Kinds\Entry\AskedForm;
+use MistyAttic\Core\Kinds\Entry\SentAnswers;
 use MistyAttic\Core\Kinds\Form\Flow;
 
-/** An entry to be read and edited: the questions of the newest form with its answers, then answers to questions that are gone. */
+/** An entry to be read and edited: the questions of the form as it is live with its answers, then answers to questions that are gone. */
 final class EntryView
 {
     public readonly PartTree $entry;
@@ -22,13 +24,20 @@ final class EntryView
     /** @var list<Part> answers to questions that the form does not ask any more */
     public readonly array $gone;
 
-    public function __construct(public readonly Item $item, States $states)
+    /**
+     * @param  array<array-key, mixed>|null  $sent  what was typed already, instead of what is there
+     * @param  PartTree|null  $shown  with what the person proposed for it; else the newest state
+     */
+    public function __construct(public readonly Item $item, States $states, ?array $sent = null, ?PartTree $shown = null)
     {
-        $this->entry = $states->tree($item->root);
-        $form = $states->tree($item->form->root ?? throw new \LogicException('An entry has a form'));
-        $asked = array_column((new Flow($form))->questions, 'id');
-        $this->answering = new Answering($form, $this->sent(), $asked, $this->files());
-        $this->gone = array_values(array_filter($this->entry->parts, fn (Part $answer) => ! in_array($answer->id, $asked, true)));
+        $this->entry = $shown ?? $states->tree($item->root);
+        $form = $item->form ?? throw new \LogicException('An entry has a form');
+        $live = $states->tree($form->live->version->root ?? $form->root);
+        $then = $item->asked?->version->root;
+        $asked = AskedForm::of($live, $then === null ? $live : $states->tree($then), $this->entry);
+        $questions = array_column((new Flow($asked))->questions, 'id');
+        $this->answering = new Answering($asked, $sent ?? SentAnswers::of($asked, $this->entry), $questions, $this->files());
+        $this->gone = array_values(array_filter($this->entry->parts, fn (Part $answer) => ! in_array($answer->id, $questions, true)));
     }
 
     /** Whether the file of an answer is a picture, which can be shown. */
@@ -41,27 +50,6 @@ final class EntryView
     public function questions(): array
     {
         return array_values(array_filter((new Flow($this->answering->form))->questions, fn (Part $question) => $question->string('type') !== 'note'));
-    }
-
-    /** @return array<string, mixed> the answers as a form would send them */
-    private function sent(): array
-    {
-        $sent = [];
-        foreach ($this->entry->parts as $answer) {
-            $choices = $answer->strings('choices');
-            if ($choices !== [] && str_contains($choices[0], ':')) {
-                $pairs = array_map(fn (string $pair) => explode(':', $pair, 2), $choices);
-                $sent[$answer->id] = array_combine(array_column($pairs, 0), array_column($pairs, 1));
-            } elseif ($choices !== []) {
-                $sent[$answer->id] = count($choices) === 1 ? $choices[0] : $choices;
-                $sent["other-{$answer->id}"] = implode(', ', $answer->strings('said'));
-            } else {
-                $value = $answer->fields['value'] ?? null;
-                $sent[$answer->id] = is_bool($value) ? ($value ? 'yes' : 'no') : AnswerText::of($answer);
-            }
-        }
-
-        return $sent;
     }
 
     /** @return array<string, array{string, string}> */

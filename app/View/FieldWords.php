@@ -8,6 +8,7 @@ use App\Models\Item;
 use App\Models\Version;
 use App\Store\Excerpt;
 use App\Store\States;
+use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Kinds\Dataset\DatasetKind;
 use MistyAttic\Core\Kinds\Report\Widget;
@@ -15,10 +16,10 @@ use MistyAttic\Core\Kinds\Report\Widget;
 /** Definitions of widgets in words: fields of datasets by the names they have, or had. */
 final class FieldWords
 {
-    /** @var array<string, string> field => name */
+    /** @var array<string, string> person and field => name */
     private array $names = [];
 
-    public function __construct(private readonly States $states) {}
+    public function __construct(private readonly States $states, private readonly OtherItems $others) {}
 
     /** A setting of a widget or a page of a report; null when it is none that names something. */
     public function setting(string $field, string $value): ?string
@@ -32,7 +33,9 @@ final class FieldWords
             return trim(($digits === '' ? '' : trans_choice('data.digits', (int) $digits)).' '.trim($behind));
         }
         if ($field === 'source') {
-            return Item::query()->where(['key' => $value, 'kind' => 'dataset'])->value('title') ?? (string) __('data.gone');
+            $dataset = Item::query()->where(['key' => $value, 'kind' => 'dataset'])->first();
+
+            return $dataset !== null && $this->others->tellsOf($dataset) ? $dataset->title : (string) __('data.gone');
         }
         if ($field === 'filters') {
             return implode(', ', array_map(fn (array $filter) => (string) __("data.filters.{$filter[1]}", ['of' => $this->name($filter[0]), 'value' => $filter[2]]), Widget::filters(explode(', ', $value))));
@@ -49,15 +52,18 @@ final class FieldWords
 
     public function name(string $field): string
     {
-        return $this->names[$field] ??= $this->find($field);
+        return $this->names[Auth::id().' '.$field] ??= $this->find($field);
     }
 
     /** A field has been touched since it came; what it is called stands in the newest state that has it. */
     private function find(string $field): string
     {
         $touch = DB::table('touches')->join('items', 'items.id', '=', 'touches.item_id')->where('items.kind', 'dataset')->where('touches.part', $field)->orderByDesc('touches.number')->first(['touches.item_id', 'touches.number', 'items.root']);
-        $before = $touch === null ? null : Version::query()->where(['item_id' => $touch->item_id, 'number' => (int) $touch->number - 1])->value('root');
-        foreach (array_filter([$touch?->root, $before], is_string(...)) as $root) {
+        if ($touch === null || ! $this->others->tellsOf(Item::query()->whereKey((int) $touch->item_id)->first())) {
+            return (string) __('data.gone');
+        }
+        $before = Version::query()->where(['item_id' => $touch->item_id, 'number' => (int) $touch->number - 1])->value('root');
+        foreach (array_filter([$touch->root, $before], is_string(...)) as $root) {
             foreach (Excerpt::columns($this->states, (new DatasetKind)->grid(), $root) as $part) {
                 if ($part->id === $field) {
                     return $part->string('name');

@@ -7,6 +7,7 @@ namespace App\View;
 use App\Models\HeldEdit;
 use App\Models\User;
 use App\Store\States;
+use App\Words\Days;
 use MistyAttic\Core\Compare\Span;
 use MistyAttic\Core\Compare\SpanKind;
 use MistyAttic\Core\Compare\TextCompare;

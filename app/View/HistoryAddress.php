@@ -22,6 +22,7 @@ final readonly class HistoryAddress
         public string $rows,
         public string $show,
         public bool $marks,
+        public int $piece = 1,
     ) {}
 
     /** The address of everything, with everybody's changes standing out. */
@@ -42,15 +43,16 @@ final readonly class HistoryAddress
             'tab' => ['nullable', 'string', 'max:24'],
             'rows' => ['nullable', 'in:changed,all'],
             'show' => ['nullable', 'in:values,formulas,age,today'],
+            'piece' => ['nullable', 'integer', 'min:1', 'max:99999'],
             'by' => ['nullable', 'string', 'regex:/^\d+(,\d+)*$/', 'max:200'],
         ]);
         $to = (int) ($sent['to'] ?? $item->head);
         $from = (int) ($sent['from'] ?? min($to, isset($sent['to']) ? max(1, $to - 1) : $otherwise()));
 
-        return new self($item, min($from, $to), max($from, $to), $sent['view'] ?? 'changed', $sent['layout'] ?? 'together', isset($sent['by']) ? array_map(intval(...), explode(',', $sent['by'])) : [], $sent['tab'] ?? null, $sent['rows'] ?? 'changed', $sent['show'] ?? 'values', ! isset($sent['marks']));
+        return new self($item, min($from, $to), max($from, $to), $sent['view'] ?? 'changed', $sent['layout'] ?? 'together', isset($sent['by']) ? array_map(intval(...), explode(',', $sent['by'])) : [], $sent['tab'] ?? null, $sent['rows'] ?? 'changed', $sent['show'] ?? 'values', ! isset($sent['marks']), (int) ($sent['piece'] ?? 1));
     }
 
-    /** @param array{from?: int, to?: int, view?: string, layout?: string, by?: list<int>, tab?: string|null, rows?: string, show?: string, marks?: bool} $other */
+    /** @param array{from?: int, to?: int, view?: string, layout?: string, by?: list<int>, tab?: string|null, rows?: string, show?: string, marks?: bool, piece?: int} $other */
     public function with(array $other, string $route = 'history'): string
     {
         $all = [...get_object_vars($this), ...$other];
@@ -64,6 +66,7 @@ final readonly class HistoryAddress
             'rows' => $all['rows'] === 'changed' ? null : $all['rows'],
             'show' => $all['show'] === 'values' ? null : $all['show'],
             'marks' => $all['marks'] ? null : 'off',
+            'piece' => $all['piece'] === 1 ? null : $all['piece'],
         ], fn ($value) => $value !== null));
     }
 

@@ -26,7 +26,8 @@ final readonly class PageFigures
             return $part;
         }
         $report = Item::query()->with('live.version')->where(['address' => $found[1], 'is_public' => true, 'kind' => 'report'])->whereNotNull('live_id')->first();
-        $widget = $report === null ? null : (new ReportView($this->states->tree($report->live->version->root ?? ''), $this->data->published($report)))->widgets()[$found[2]] ?? null;
+        $live = $report?->live;
+        $widget = $live === null ? null : (new ReportView($this->states->tree($live->version->root), $this->data->published($live)))->widgets()[$found[2]] ?? null;
         if ($widget === null || $widget->widget->type !== 'figure' || $widget->broken !== null) {
             return $part;
         }

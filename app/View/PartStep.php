@@ -17,10 +17,8 @@ final readonly class PartStep
      */
     public function __construct(public Version $version, public string $sentence, public ?Part $part, public SpanHtml $text, public bool $isNow) {}
 
-    public function comparedWith(?Part $now, bool $movedSince): self
+    public function asNow(bool $isNow): self
     {
-        $same = $this->part === null ? $now === null : $now !== null && ! $movedSince && $this->part->sameFields($now);
-
-        return new self($this->version, $this->sentence, $this->part, $this->text, $same);
+        return new self($this->version, $this->sentence, $this->part, $this->text, $isNow);
     }
 }

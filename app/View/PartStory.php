@@ -24,11 +24,14 @@ use MistyAttic\Core\Kinds\Kind;
 use MistyAttic\Core\Kinds\Kinds;
 use MistyAttic\Core\Kinds\NumberLook;
 
-/** Every version that changed one part, with what it held; reads these versions' part and no more. */
+/** Every version that changed one part or what stood below it, with what it held; of a part that holds nothing, reads that and no more. */
 final class PartStory
 {
     /** The newest steps that are shown. */
     private const MOST = 200;
+
+    /** And of a part that holds others, which are read with it. */
+    private const MOST_WHOLE = 100;
 
     /** Of a row, so many cells are told in one line. */
     private const MOST_CELLS = 4;
@@ -41,6 +44,9 @@ final class PartStory
 
     public readonly string $name;
 
+    /** Whether other parts stand or stood below it, which are told with it. */
+    public readonly bool $holds;
+
     private readonly Kind $kind;
 
     private ?PartTree $newest = null;
@@ -48,18 +54,33 @@ final class PartStory
     public function __construct(private readonly Item $item, private readonly string $part, private readonly States $states, private readonly Phrases $phrases)
     {
         $this->kind = Kinds::named($item->kind);
-        $touches = DB::table('touches')->where(['item_id' => $item->id, 'part' => $part])->orderByDesc('number')->get(['number', 'what', 'position'])->all();
-        $this->older = max(0, count($touches) - self::MOST);
+        $touches = DB::table('touches')->where(['item_id' => $item->id, 'part' => $part])->orderByDesc('number')->get(['number', 'what', 'position'])->keyBy('number');
+        $below = $touches->isEmpty() || $this->kind->grid() !== null ? [] : (new PartsBelow($states))->of($item, $part, $touches->reverse()->map(fn (object $touch): ?int => $touch->position === null ? null : (int) $touch->position)->all());
+        $this->holds = $below !== [];
+        $numbers = $touches->keys();
+        foreach (array_chunk($below, 500) as $ids) {
+            $numbers = $numbers->merge(DB::table('touches')->where('item_id', $item->id)->whereIn('part', $ids)->distinct()->pluck('number'));
+        }
+        $numbers = $numbers->map(fn (mixed $number) => (int) $number)->unique()->sortDesc()->values();
+        $most = $this->holds ? self::MOST_WHOLE : self::MOST;
+        $this->older = max(0, $numbers->count() - $most);
         // One more than is shown, for what the oldest shown one changed.
-        $touches = array_reverse(array_slice($touches, 0, self::MOST + 1));
-        $versions = Version::query()->with('user', 'milestone')->where('item_id', $item->id)->whereIn('number', array_column($touches, 'number'))->get()->keyBy('number');
+        $numbers = $numbers->take($most + 1)->reverse();
+        $versions = Version::query()->with('user', 'milestone')->where('item_id', $item->id)->whereIn('number', $numbers)->get()->keyBy('number');
         $steps = [];
         $before = $name = null;
-        foreach ($touches as $touch) {
-            $version = $versions->get($touch->number);
-            $after = $version === null || $touch->position === null ? null : $states->part($version->root, (int) $touch->position);
-            if ($version !== null) {
-                $steps[] = [(int) $touch->what, $this->step($version, (int) $touch->what, $before, $after)];
+        $whole = [];
+        foreach ($numbers as $number) {
+            [$version, $touch] = [$versions->get($number), $touches->get($number)];
+            $wholeBefore = $whole;
+            $whole = $version === null || ! $this->holds ? [] : $this->whole($version);
+            $after = match (true) {
+                $version === null => null,
+                $this->holds => $whole[0] ?? null,
+                default => $touch?->position === null ? null : $states->part($version->root, (int) $touch->position),
+            };
+            if ($version !== null && ($touch !== null || self::records($wholeBefore) !== self::records($whole))) {
+                $steps[] = [(int) ($touch->what ?? 0), $this->step($version, (int) ($touch->what ?? 0), $before, $after, $wholeBefore, $whole), $whole];
             }
             [$before, $name] = [$after, $after ?? $name];
         }
@@ -67,12 +88,41 @@ final class PartStory
         $this->name = $name === null ? '' : $this->label($name);
         $shown = [];
         $movedSince = false;
-        foreach (array_reverse($this->older > 0 ? array_slice($steps, 1) : $steps) as [$what, $step]) {
-            $shown[] = $step->comparedWith($now, $movedSince);
-            // Where a block of a page stands is a part of how it is.
-            $movedSince = $movedSince || ($this->kind->beside() !== null && ($what & ChangeType::Moved->bit()) !== 0);
+        foreach (array_reverse($this->older > 0 ? array_slice($steps, 1) : $steps) as [$what, $step, $then]) {
+            $same = $step->part === null ? $now === null : $now !== null && $step->part->sameFields($now) && self::records($then) === self::records($whole) && ! ($movedSince && $this->stoodElsewhere($step->version));
+            $shown[] = $step->asNow($same);
+            $movedSince = $movedSince || ($what & ChangeType::Moved->bit()) !== 0;
         }
         $this->steps = $shown;
+    }
+
+    /**
+     * The part with all below it, as a version left it; empty when it was not there.
+     *
+     * @return list<Part>
+     */
+    private function whole(Version $version): array
+    {
+        $tree = $this->states->tree($version->root);
+
+        return $tree->has($this->part) ? $tree->subtree($this->part) : [];
+    }
+
+    /**
+     * @param  list<Part>  $parts
+     * @return list<string>
+     */
+    private static function records(array $parts): array
+    {
+        return array_map(fn (Part $part) => $part->atDepth($part->depth - ($parts[0] ?? $part)->depth)->record(), $parts);
+    }
+
+    /** Whether it stood in another place in a version than it does now. */
+    private function stoodElsewhere(Version $version): bool
+    {
+        [$then, $now] = [$this->states->tree($version->root), $this->newest ??= $this->states->tree($this->item->root)];
+
+        return ! $now->has($this->part) || ! $then->has($this->part) || $then->parent($this->part) !== $now->parent($this->part) || isset(TreeCompare::moved($then, $now)[$this->part]);
     }
 
     /** Whether the part is one of this item's at all. */
@@ -81,7 +131,11 @@ final class PartStory
         return $this->steps !== [];
     }
 
-    private function step(Version $version, int $what, ?Part $before, ?Part $after): PartStep
+    /**
+     * @param  list<Part>  $wholeBefore  with what is below it
+     * @param  list<Part>  $whole
+     */
+    private function step(Version $version, int $what, ?Part $before, ?Part $after, array $wholeBefore, array $whole): PartStep
     {
         $spans = [];
         if ($after !== null) {
@@ -92,7 +146,27 @@ final class PartStory
             );
         }
 
-        return new PartStep($version, $this->sentence($version, $what, $before, $after), $after, new SpanHtml($spans), false);
+        return new PartStep($version, implode(', ', array_filter([$this->sentence($version, $what, $before, $after), $this->inside($what, $wholeBefore, $whole)])), $after, new SpanHtml($spans), false);
+    }
+
+    /**
+     * What changed below it, in one line.
+     *
+     * @param  list<Part>  $before
+     * @param  list<Part>  $after
+     */
+    private function inside(int $what, array $before, array $after): string
+    {
+        if ($before === [] || $after === []) {
+            return '';
+        }
+        // Its own change is told already.
+        $own = ($what & ChangeType::Edited->bit()) !== 0 ? $after[0] : $before[0];
+        [$old, $new] = array_map(fn (array $parts) => PartTree::of(array_map(fn (Part $part) => ($part === $parts[0] ? $own : $part)->atDepth($part->depth - $parts[0]->depth), $parts)), [$before, $after]);
+        $statements = Statements::of($this->kind, $old, $new, TreeCompare::of($old, $new));
+        $more = count($statements) - 1;
+
+        return $statements === [] ? '' : $this->phrases->statement($statements[0]).($more > 0 ? ' '.trans_choice('changes.more', $more, ['count' => (string) $more]) : '');
     }
 
     private function sentence(Version $version, int $what, ?Part $before, ?Part $after): string

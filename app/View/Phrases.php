@@ -6,10 +6,12 @@ namespace App\View;
 
 use App\Models\Cause;
 use App\Models\Item;
-use App\Models\PublishingState;
+use App\Models\User;
 use App\Models\Version;
+use App\Words\Days;
 use MistyAttic\Core\Compare\Movement;
 use MistyAttic\Core\Compare\Statement;
+use MistyAttic\Core\Compare\Statements;
 
 /** Puts facts into words. */
 final class Phrases
@@ -20,10 +22,7 @@ final class Phrases
     /** A version in one sentence, as the person sees it who the item was opened for. */
     public function seen(Item $item, Version $version): string
     {
-        // Of an entry nobody was asked about what came before the first change that needed a yes.
-        $told = $item->sight === null || ($item->kind === 'entry' && $version->publishings->where('state', PublishingState::Published)->where('count', '>', 1)->isEmpty());
-
-        return $told ? $this->version($version) : PublishingWords::forReaders($version);
+        return $item->sight === null ? $this->version($version) : PublishingWords::forReaders($version);
     }
 
     public function version(Version $version): string
@@ -31,13 +30,32 @@ final class Phrases
         $values = ['source' => (string) $version->source, 'kind' => $version->item->kind];
 
         return match ($version->cause) {
-            Cause::Wrote => $version->unkept ? __('changes.cause.unkept', ['sentence' => mb_lcfirst($this->withMore($version))]) : $this->withMore($version),
+            Cause::Wrote => $version->unkept ? $this->unkept($version) : $this->withMore($version),
             Cause::Settled => __('changes.cause.settled', ['sentence' => mb_lcfirst($this->withMore($version))]),
             Cause::BroughtBack => __('changes.cause.brought_back', ['source' => (string) $version->source, 'sentence' => mb_lcfirst($this->withMore($version))]),
             Cause::TookOut => __('changes.cause.took_out', ['who' => (string) ($version->facts['of'] ?? ''), 'sentence' => mb_lcfirst($this->withMore($version))]),
-            Cause::Copied => __('changes.cause.copied', ['source' => (string) $version->item->origin?->number, 'title' => (string) ($version->facts['of'] ?? $version->item->origin?->item->title)]),
+            Cause::Copied => ! app(OtherItems::class)->tellsOf($version->item->origin?->item) ? __('changes.cause.copied_elsewhere') : __('changes.cause.copied', ['source' => (string) $version->item->origin?->number, 'title' => (string) ($version->facts['of'] ?? $version->item->origin?->item->title)]),
             default => __('changes.cause.'.$version->cause->value, $values),
         };
+    }
+
+    /** A version that was written while no history was kept may take several people in. */
+    private function unkept(Version $version): string
+    {
+        $by = count($version->facts['by'] ?? []) < 2 ? [] : User::query()->whereIn('id', $version->facts['by'])->orderBy('id')->get()->map(fn (User $user) => $user->firstName())->all();
+
+        return (string) __($by === [] ? 'changes.cause.unkept' : 'changes.cause.unkept_by', ['who' => collect($by)->join(', ', ' and '), 'sentence' => mb_lcfirst($this->withMore($version))]);
+    }
+
+    /** @param list<Statement> $statements the most telling of them, and how many more there are */
+    public function inOneLine(array $statements): string
+    {
+        // What followed by itself is no change of its own.
+        $made = array_values(array_filter($statements, fn (Statement $statement) => ! $statement->isConsequence()));
+        $most = Statements::mostTelling($made === [] ? $statements : $made);
+        $more = count($made === [] ? $statements : $made) - 1;
+
+        return $most === null ? (string) __('changes.same') : $this->statement($most).($more > 0 ? ' '.trans_choice('changes.more', $more, ['count' => (string) $more]) : '');
     }
 
     /**
@@ -50,7 +68,9 @@ final class Phrases
         if ($unusual === null || $unusual === []) {
             return null;
         }
-        $first = __("unusual.{$unusual[0]['type']}", array_map(strval(...), $unusual[0]['evidence']));
+        $evidence = array_map(strval(...), $unusual[0]['evidence']);
+        $told = ! isset($evidence['key']) || app(OtherItems::class)->tellsOfKey($evidence['key']);
+        $first = __($told ? "unusual.{$unusual[0]['type']}" : "unusual.elsewhere.{$unusual[0]['type']}", $evidence);
 
         return count($unusual) > 1 ? $first.' '.trans_choice('unusual.more', count($unusual) - 1, ['count' => (string) (count($unusual) - 1)]) : $first;
     }
@@ -93,7 +113,7 @@ final class Phrases
                 'inner' => trans_choice('changes.inner.'.$values['inner'], (int) $values['count'], ['count' => (string) $values['count']]),
             ]);
         }
-        $key = in_array($form, ['section', 'rows', 'columns'], true) ? "changes.{$form}" : "changes.{$form}.".($values['noun'] ?? 'paragraph');
+        $key = in_array($form, ['section', 'rows', 'columns', 'empty_row', 'empty_column'], true) ? "changes.{$form}" : "changes.{$form}.".($values['noun'] ?? 'paragraph');
 
         return trans_choice($key, (int) ($values['count'] ?? 1), $this->strings($values));
     }

@@ -57,6 +57,6 @@ final readonly class PublishingPlan
     /** Whether readers would see nothing else than now. */
     public function changesNothing(): bool
     {
-        return $this->live !== null && $this->live->root === $this->version->root;
+        return $this->live !== null && $this->live->root === $this->version->root && $this->live->title === $this->version->title;
     }
 }

@@ -78,6 +78,6 @@ final class RibbonData
         $rows = DB::table('publishings')->join('versions', 'versions.id', '=', 'publishings.version_id')
             ->where('publishings.item_id', $item->id)->whereNotNull('count')->orderBy('versions.number')->groupBy('versions.number')->selectRaw('versions.number, MAX(count) AS count')->get();
 
-        return array_values(array_map(fn (object $row) => [(int) $row->number, (string) __(PublishingWords::group($item).'.lantern', ['count' => (string) $row->count])], $rows->all()));
+        return array_values(array_map(fn (object $row) => [(int) $row->number, (string) __('publishing.lantern', ['count' => (string) $row->count])], $rows->all()));
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\View;
 
+use App\Words\Days;
 use MistyAttic\Core\Content\Part;
 
 /** What a part is set to besides its words, by what each setting is called. */

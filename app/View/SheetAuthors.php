@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\View;
 
-use App\Models\Cause;
 use App\Models\Item;
 use App\Models\User;
 use App\Models\Version;
@@ -20,7 +19,7 @@ final class SheetAuthors
     /** Steps of age, in days. */
     public const AGES = [1, 7, 30, 90];
 
-    /** @var Collection<int, object{user_id: int, saved_at: string, source: int|null, cause: string}> by number */
+    /** @var Collection<int, object{user_id: int, saved_at: string, source: int|null, taken_out: int|null}> by number */
     private Collection $versions;
 
     /** @var Collection<int, User> */
@@ -30,15 +29,16 @@ final class SheetAuthors
 
     private int $number;
 
-    /** @var array<int, array<string, int>> version => row/column, or row => the version up to it that wrote it last */
+    /** @var array<string, array<string, int>> version and who is left out => row/column, or row => the version up to it that wrote it last */
     private array $last = [];
 
     public function __construct(private readonly Item $item, Version $until)
     {
         $this->until = $until->saved_at;
         $this->number = $until->number;
-        /** @var Collection<int, object{user_id: int, saved_at: string, source: int|null, cause: string}> $versions */
-        $versions = DB::table('versions')->where('item_id', $item->id)->where('number', '<=', $until->number)->get(['number', 'user_id', 'saved_at', 'source', 'cause'])->keyBy('number');
+        /** @var Collection<int, object{user_id: int, saved_at: string, source: int|null, taken_out: int|null}> $versions */
+        $versions = DB::table('versions')->where('item_id', $item->id)->where('number', '<=', $until->number)
+            ->get(['number', 'user_id', 'saved_at', 'source', DB::raw('json_extract(facts, \'$.author\') AS taken_out')])->keyBy('number');
         $this->versions = $versions;
         $this->users = User::query()->whereIn('id', $versions->pluck('user_id')->unique())->get()->keyBy('id');
     }
@@ -46,21 +46,19 @@ final class SheetAuthors
     /**
      * The last version up to a number that wrote each cell; a row that came brought its cells, one that moved wrote none.
      *
+     * @param  int  $without  a person whose versions are left out, 0 for nobody
      * @return array<string, int>
      */
-    private function last(int $number): array
+    private function last(int $number, int $without = 0): array
     {
-        if (! isset($this->last[$number])) {
-            $this->last[$number] = [];
-            $touches = DB::table('touches')->where('item_id', $this->item->id)->where('number', '<=', $number)
+        if (! isset($this->last["{$number} {$without}"])) {
+            $touches = DB::table('touches')->where('item_id', $this->item->id)->where('number', '<=', $number)->where('user_id', '!=', $without)
                 ->where(fn ($query) => $query->where('part', 'like', '%/%')->orWhereRaw('what & 1 = 1'))
-                ->groupBy('part')->selectRaw('part, MAX(number) AS number')->get();
-            foreach ($touches as $touch) {
-                $this->last[$number][(string) $touch->part] = (int) $touch->number;
-            }
+                ->groupBy('part')->selectRaw('part, MAX(number) AS number')->pluck('number', 'part');
+            $this->last["{$number} {$without}"] = $touches->map(fn (mixed $number) => (int) $number)->all();
         }
 
-        return $this->last[$number];
+        return $this->last["{$number} {$without}"];
     }
 
     /**
@@ -111,30 +109,20 @@ final class SheetAuthors
     }
 
     /**
-     * Who brings something back has not written it: what was brought back tells who did.
+     * Who brings something back, or takes out what was written over it, has not written it: whoever did stands there.
      *
      * @return object{user_id: int, saved_at: string}|null
      */
     private function version(string $row, string $column): ?object
     {
-        for ($until = $this->number; ; $until = $source) {
-            $last = $this->last($until);
+        for ([$until, $without] = [$this->number, 0]; ; $until = $source) {
+            $last = $this->last($until, $without);
             $number = max($last["{$row}/{$column}"] ?? 0, $last[$row] ?? 0);
             $version = $number === 0 ? null : $this->versions->get($number);
-            $source = $version?->cause === Cause::TookOut->value ? $this->beforeTakingOut($row, $column, $number) : $version?->source;
+            [$source, $without] = $version?->taken_out === null ? [$version?->source, 0] : [$number - 1, $version->taken_out];
             if ($version === null || $source === null || $source >= $number) {
                 return $version;
             }
         }
-    }
-
-    /** The version that somebody else wrote a cell in, before what was taken out of it. */
-    private function beforeTakingOut(string $row, string $column, int $number): ?int
-    {
-        $of = json_decode((string) DB::table('versions')->where(['item_id' => $this->item->id, 'number' => $number])->value('facts'), true)['of'] ?? null;
-        $earlier = DB::table('touches')->where('item_id', $this->item->id)->where('number', '<', $number)->whereNotIn('user_id', $this->users->where('name', $of)->keys())
-            ->where(fn ($query) => $query->where('part', "{$row}/{$column}")->orWhere(fn ($added) => $added->where('part', $row)->whereRaw('what & 1 = 1')))->max('number');
-
-        return is_numeric($earlier) ? (int) $earlier : null;
     }
 }

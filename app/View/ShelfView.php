@@ -6,6 +6,7 @@ namespace App\View;
 
 use App\Models\Item;
 use App\Models\Milestone;
+use App\Models\Proposal;
 use App\Models\Publishing;
 use App\Models\PublishingState;
 use App\Models\Shelf;
@@ -46,14 +47,14 @@ final readonly class ShelfView
     public Collection $wishes;
 
     /** @var list<array{Item, int}> forms with how many changes to their entries wait for this person's yes */
-    public array $entryWishes;
+    public array $proposals;
 
     public function __construct(Shelf $shelf, User $user)
     {
         $items = $shelf->items()->with('newest.user', 'newest.milestone', 'origin.item', 'live.version.user')->orderByDesc('changed_at')->get();
         $items->each(fn (Item $item) => $item->setRelation('shelf', $shelf)->newest?->setRelation('item', $item));
         $this->wishes = $this->wishes($shelf, $user, $items);
-        $this->entryWishes = $shelf->asks_entries && $shelf->letsPublish($user) ? $this->entryWishes($user, $items) : [];
+        $this->proposals = $shelf->asks_entries && $shelf->letsPublish($user) ? $this->proposals($user, $items) : [];
         $this->items = $shelf->showsDraftsTo($user) ? $items : $items->map(fn (Item $item) => $item->isPublishable() ? $this->seen($user, $item) : $item)->filter()->sortByDesc('changed_at')->values();
         $this->milestones = Milestone::query()->join('versions', 'versions.id', '=', 'milestones.version_id')
             ->whereIn('versions.item_id', $this->items->whereNull('sight')->pluck('id'))->orderBy('versions.number')
@@ -86,9 +87,9 @@ final readonly class ShelfView
      * @param  Collection<int, Item>  $items
      * @return list<array{Item, int}>
      */
-    private function entryWishes(User $user, Collection $items): array
+    private function proposals(User $user, Collection $items): array
     {
-        $counts = Publishing::query()->waiting()->where('publishings.user_id', '!=', $user->id)->join('items', 'items.id', '=', 'publishings.item_id')
+        $counts = Proposal::query()->waiting()->where('proposals.user_id', '!=', $user->id)->join('items', 'items.id', '=', 'proposals.item_id')
             ->whereIn('items.form_id', $items->where('kind', 'form')->pluck('id'))->whereNull('items.deleted_at')->groupBy('items.form_id')->selectRaw('items.form_id AS form, COUNT(*) AS count')->pluck('count', 'form');
 
         return array_values($items->whereIn('id', $counts->keys())->map(fn (Item $form) => [$form, (int) $counts[$form->id]])->all());

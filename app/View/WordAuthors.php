@@ -15,6 +15,7 @@ use MistyAttic\Core\Compare\Words;
 use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\History\Answerable;
 use MistyAttic\Core\History\Touch;
+use MistyAttic\Core\Store\Nodes;
 
 /**
  * Who typed each word of a text and in which version, wherever the word stood then: restores are seen through, and words that
@@ -29,6 +30,9 @@ final class WordAuthors
     public bool $coarse = false;
 
     private int $readings = 0;
+
+    /** What was read of the states so far. */
+    private ?Nodes $nodes = null;
 
     private readonly Words $words;
 
@@ -45,6 +49,9 @@ final class WordAuthors
 
     /** @var array<string, array<int, list<\stdClass>>> part => version => what came into it from elsewhere */
     private array $carried = [];
+
+    /** @var array<string, RichText|null> root and position => the text that stood there */
+    private array $texts = [];
 
     /** @var array<string, list<array{int, int}>|null> */
     private array $known = [];
@@ -64,15 +71,35 @@ final class WordAuthors
         foreach ($this->query()->orderBy('number')->get(['part', 'number', 'user_id', 'what', 'position']) as $row) {
             $this->touches[(string) $row->part][] = Comparison::touch($row);
         }
-        $this->fetchRoots(array_merge(...array_map(fn (string $part) => $this->runs($part, $this->until), array_map(strval(...), array_keys($this->touches))), ...[[]]));
+        $runs = array_map(fn (string $part) => $this->runs($part, $this->until), array_map(strval(...), array_keys($this->touches)));
+        // The last of each is the text that is shown, and is at hand.
+        $this->read(array_slice(array_merge(...array_map(fn (array $runs) => array_slice($runs, 0, -1), $runs), ...[[]]), 0, self::MOST_READINGS));
     }
 
-    /** @param list<Touch> $runs the states of them are read next */
+    /** @param list<Touch> $runs the texts that they left are read at once */
+    private function read(array $runs): void
+    {
+        $this->fetchRoots($runs);
+        $places = [];
+        foreach ($runs as $touch) {
+            if ($touch->position !== null && isset($this->roots[$touch->number])) {
+                $places[$this->roots[$touch->number].' '.$touch->position] = [$this->roots[$touch->number], $touch->position];
+            }
+        }
+        $places = array_diff_key($places, $this->texts);
+        $found = $places === [] ? [] : $this->states->partsAt(array_values($places), $this->nodes ??= $this->states->nodes());
+        foreach (array_keys($places) as $at => $place) {
+            $this->texts[$place] = $found[$at]?->richText();
+        }
+    }
+
+    /** @param list<Touch> $runs */
     private function fetchRoots(array $runs): void
     {
         $wanted = array_diff_key(array_flip(array_column($runs, 'number')), $this->roots);
         foreach (array_chunk(array_keys($wanted), 500) as $numbers) {
-            $this->roots += Version::query()->where('item_id', $this->item->id)->whereIn('number', $numbers)->pluck('root', 'number')->all();
+            $found = Version::query()->where('item_id', $this->item->id)->whereIn('number', $numbers)->pluck('root', 'number')->all();
+            $this->roots += $found;
         }
     }
 
@@ -165,7 +192,7 @@ final class WordAuthors
 
             return null;
         }
-        $this->fetchRoots($text === null ? $runs : array_slice($runs, 0, -1));
+        $this->read($text === null ? $runs : array_slice($runs, 0, -1));
         $states = [];
         foreach ($runs as $at => $touch) {
             if ($text !== null && $at === count($runs) - 1) {
@@ -173,9 +200,8 @@ final class WordAuthors
 
                 continue;
             }
-            $found = $touch->position === null || ! isset($this->roots[$touch->number]) ? null : $this->states->part($this->roots[$touch->number], $touch->position);
             // Of a version that is no more, the next one answers for what it wrote.
-            $states[] = $found?->richText() ?? $states[count($states) - 1] ?? new RichText;
+            $states[] = $this->texts[($this->roots[$touch->number] ?? '').' '.$touch->position] ?? $states[count($states) - 1] ?? new RichText;
         }
         $restored = [];
         $steps = array_flip(array_column($runs, 'number'));

@@ -17,6 +17,12 @@ final class Evaluation
     /** What asks whether there is an error. */
     private const ASKING = ['IFERROR', 'ISERROR', 'ISERR', 'ERROR.TYPE'];
 
+    /** Results of ranges that are kept for the next formula that asks. */
+    private const RESULTS = 20_000;
+
+    /** @var array<string, array{mixed, bool}> */
+    private array $results = [];
+
     /** @var array<string, Template> */
     private array $templates = [];
 
@@ -118,6 +124,12 @@ final class Evaluation
         if ($name === 'TODAY') {
             return [Sheets::number($this->today), true];
         }
+        $known = $this->known($name, $arguments);
+        if ($known !== null && isset($this->results[$known])) {
+            $this->sheets->spend(1);
+
+            return $this->results[$known];
+        }
         $resolved = array_map($this->resolved(...), $arguments);
         $values = array_column($resolved, 0);
         if ($name === 'SUBTOTAL') {
@@ -142,7 +154,41 @@ final class Evaluation
         }
         $days = array_filter(array_column($resolved, 1)) !== [];
 
-        return [$this->functions->call($name, $values), Functions::givesDay($name, $days)];
+        $this->sheets->spend(Functions::steps($name, $values));
+        $result = [$this->functions->call($name, $values), Functions::givesDay($name, $days)];
+        if ($known !== null && ! is_array($result[0]) && count($this->results) < self::RESULTS) {
+            $this->results[$known] = $result;
+        }
+
+        return $result;
+    }
+
+    /**
+     * What tells calls apart that read a range, so that each is worked out once for all who ask for it.
+     *
+     * @param  list<array{mixed, bool}>  $arguments
+     * @return string|null null when no range is read, or when it is not told by ranges and plain values
+     */
+    private function known(string $name, array $arguments): ?string
+    {
+        $key = $name;
+        $reads = false;
+        foreach ($arguments as [$value, $isDay]) {
+            if ($value instanceof Reference) {
+                $rectangle = $this->sheets->rectangle($value);
+                if ($rectangle === null) {
+                    return null;
+                }
+                $reads = $reads || ! $value->isCell();
+                $key .= '|'.$this->sheets->state($rectangle);
+            } elseif (is_array($value) || is_object($value)) {
+                return null;
+            } else {
+                $key .= '|'.get_debug_type($value).':'.$value.($isDay ? ' day' : '');
+            }
+        }
+
+        return $reads ? $key : null;
     }
 
     /**

@@ -16,8 +16,8 @@ use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetRole;
  */
 final class Recalculation
 {
-    /** Cells that the formulas of one save may read in blocks. */
-    public const MOST_READ = 20_000_000;
+    /** Steps, of about a microsecond each, that the formulas of one save may take; what comes after says that it was too much. */
+    public const MOST_STEPS = 10_000_000;
 
     private readonly Sheets $sheets;
 
@@ -51,7 +51,7 @@ final class Recalculation
      * @param  PartTree  $before  a state whose results are right, and of which most is as it was; empty when there is none
      * @param  string  $today  the day that TODAY gives, ISO 8601
      */
-    public static function of(PartTree $before, PartTree $after, string $today, int $most = self::MOST_READ): PartTree
+    public static function of(PartTree $before, PartTree $after, string $today, int $most = self::MOST_STEPS): PartTree
     {
         if (! Spelling::hasFormulas($after)) {
             return $after;

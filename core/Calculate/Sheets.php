@@ -15,6 +15,9 @@ use PhpOffice\PhpSpreadsheet\Shared\Date;
 /** The cells of a spreadsheet as formulas see them: numbers (a day is its number), texts, TRUE and FALSE, errors as texts. */
 final class Sheets
 {
+    /** Blocks that are kept for the next formula that reads them. */
+    private const BLOCKS = 8;
+
     public readonly Places $places;
 
     /** @var array<string, array<string, mixed>> row => column => value as it is kept */
@@ -23,8 +26,14 @@ final class Sheets
     /** @var array<string, Node> row/column => formula */
     public array $formulas = [];
 
-    /** Cells that may still be read in blocks, before a calculation is stopped. */
+    /** Steps that a calculation may still take. */
     private int $left;
+
+    /** @var array<string, array{string, array{array<int, array<string, mixed>>, bool}}> rectangle => its state, and its cells; the latest few */
+    private array $blocks = [];
+
+    /** @var array<string, int> column => how often a result was put into it */
+    private array $settled = [];
 
     public function __construct(PartTree $tree, int $most)
     {
@@ -53,6 +62,7 @@ final class Sheets
         if (is_string($value) || is_int($value) || is_float($value) || is_bool($value) || is_array($value)) {
             /** @var string|int|float|bool|list<string|int|float|bool> $value */
             $this->rows[$row][$column] = Cell::withResult($value, $result);
+            $this->settled[$column] = ($this->settled[$column] ?? 0) + 1;
         }
     }
 
@@ -122,10 +132,11 @@ final class Sheets
     public function block(array $rectangle): array
     {
         [$tab, $top, $bottom, $from, $to] = $rectangle;
-        $this->left -= ($bottom - $top + 1) * ($to - $from + 1);
-        if ($this->left < 0) {
-            throw new TooMuch;
+        [$key, $state] = [implode(' ', $rectangle), $this->state($rectangle)];
+        if (($this->blocks[$key][0] ?? null) === $state) {
+            return $this->blocks[$key][1];
         }
+        $this->spend(($bottom - $top + 1) * ($to - $from + 1));
         $letters = [];
         for ($column = $from; $column <= $to; $column++) {
             $letters[Places::letters($column)] = $this->places->columns[$tab][$column];
@@ -151,7 +162,36 @@ final class Sheets
             $block[$row + 1] = $line;
         }
 
-        return [$block, $days > 0 && $days === $numbers];
+        if (count($this->blocks) >= self::BLOCKS) {
+            unset($this->blocks[array_key_first($this->blocks)]);
+        }
+
+        return ($this->blocks[$key] = [$state, [$block, $days > 0 && $days === $numbers]])[1];
+    }
+
+    /**
+     * How a rectangle stands: another text as soon as a result in its columns is another.
+     *
+     * @param  array{string, int, int, int, int}  $rectangle
+     */
+    public function state(array $rectangle): string
+    {
+        [$tab, , , $from, $to] = $rectangle;
+        $settled = 0;
+        for ($column = $from; $column <= $to; $column++) {
+            $settled += $this->settled[$this->places->columns[$tab][$column]] ?? 0;
+        }
+
+        return implode(' ', $rectangle)." {$settled}";
+    }
+
+    /** @throws TooMuch */
+    public function spend(int $steps): void
+    {
+        $this->left -= $steps;
+        if ($this->left < 0) {
+            throw new TooMuch;
+        }
     }
 
     /** The number of a day (1 is 1 January 1900), with the time as its fraction. */

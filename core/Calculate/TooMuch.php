@@ -4,5 +4,5 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\Calculate;
 
-/** A calculation read more cells than one save may. */
+/** A calculation took more steps than one save may. */
 final class TooMuch extends \RuntimeException {}

@@ -18,6 +18,29 @@ final readonly class Carried
     public function __construct(public string $part, public int $at, public int $length, public string $from, public int $fromAt) {}
 
     /**
+     * The stretches of it that are left without some words.
+     *
+     * @param  array<int, true>  $known  by their position in the text where they came
+     * @return list<self>
+     */
+    public function without(array $known): array
+    {
+        $left = [];
+        for ($at = 0; $at < $this->length; $at += $length) {
+            $length = 1;
+            if (isset($known[$this->at + $at])) {
+                continue;
+            }
+            while ($at + $length < $this->length && ! isset($known[$this->at + $at + $length])) {
+                $length++;
+            }
+            $left[] = new self($this->part, $this->at + $at, $length, $this->from, $this->fromAt + $at);
+        }
+
+        return $left;
+    }
+
+    /**
      * All words that a set of changes carried: a paragraph that was split or joined, a sentence that was cut and pasted.
      *
      * @return list<self>
@@ -67,7 +90,7 @@ final readonly class Carried
                 continue;
             }
             $compare = TextCompare::of($before, $after, $words);
-            foreach ($compare->alignment->gaps() as [$oldFrom, $oldTo, $newFrom, $newTo]) {
+            foreach (CommonStretches::gaps($compare->alignment, $compare->oldTexts) as [$oldFrom, $oldTo, $newFrom, $newTo]) {
                 if ($newTo > $newFrom) {
                     [$come[], $comePlaces[]] = [array_slice($compare->newTexts, $newFrom, $newTo - $newFrom), [(string) $id, $newFrom]];
                 }

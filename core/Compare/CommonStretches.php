@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\Compare;
 
+use MistyAttic\Core\Sequences\Alignment;
 use MistyAttic\Core\Sequences\Sequences;
 
 /**
@@ -64,6 +65,28 @@ final class CommonStretches
         }
 
         return $places === [] ? [] : [...$found, ...self::leftovers($come, $gone, $taken, $used)];
+    }
+
+    /**
+     * The gaps of an alignment, joined where nothing but a space or a sign stands between them: words that were written over
+     * went and came as one.
+     *
+     * @param  list<string>  $old  the tokens on its left
+     * @return list<array{int, int, int, int}>
+     */
+    public static function gaps(Alignment $alignment, array $old): array
+    {
+        $joined = [];
+        foreach ($alignment->gaps() as $gap) {
+            $last = array_key_last($joined);
+            if ($last !== null && array_filter(array_slice($old, $joined[$last][1], $gap[0] - $joined[$last][1]), Words::counts(...)) === []) {
+                [$joined[$last][1], $joined[$last][3]] = [$gap[1], $gap[3]];
+            } else {
+                $joined[] = $gap;
+            }
+        }
+
+        return $joined;
     }
 
     /**

@@ -43,6 +43,7 @@ final readonly class Statement
         $rank = $empty ? 1 : match (true) {
             // Nothing came or went by it.
             in_array($this->code, ['split', 'joined'], true) => 3,
+            $this->code === 'retitled' => 7,
             default => $this->rank(),
         };
 
@@ -62,7 +63,7 @@ final readonly class Statement
     /** An edit of a few words, marks or settings. */
     public function isSmall(): bool
     {
-        return $this->type === ChangeType::Edited && count($this->ids) === 1 && $this->added + $this->removed <= 4 && ! in_array($this->code, ['renamed', 'emptied', 'answered', 'became'], true);
+        return $this->type === ChangeType::Edited && count($this->ids) === 1 && $this->added + $this->removed <= 4 && ! in_array($this->code, ['retitled', 'renamed', 'emptied', 'answered', 'became'], true);
     }
 
     /** @return array{code: string, values: array<string, string|int>} */

@@ -13,6 +13,9 @@ use MistyAttic\Core\Kinds\Label;
 /** Gathers the changes of a set into statements that a person would make. */
 final class Statements
 {
+    /** Stands for the title of an item where others have the id of a part. */
+    public const TITLE = 'title';
+
     private readonly Words $words;
 
     /** A part of whose words so many were taken from another is a piece of that; where they are joined without a space, two words become one. */
@@ -87,6 +90,12 @@ final class Statements
         return $self->inOrder();
     }
 
+    /** @return list<Statement> of what an item is called; nothing when that is the same, or was not known */
+    public static function ofTitle(string $was, string $is): array
+    {
+        return $was === $is || $was === '' ? [] : [new Statement('retitled', ChangeType::Edited, ['was' => $was, 'title' => $is], [self::TITLE], 0, 0)];
+    }
+
     /**
      * @param  list<Statement>  $statements
      * @return Statement|null the one that tells most
@@ -125,12 +134,24 @@ final class Statements
             $this->cameOrWent($type, $side, $run);
         }
         foreach ($rows as $table => $of) {
-            $this->add($type, $side, $of, ['form' => 'rows', 'count' => count($of), 'name' => $this->kind->label($side, $side->get($table)), 'row' => $this->kind->label($side, $side->get($of[0]))]);
+            $this->ofTable('row', $type, $side, $table, $of, count($of));
         }
         foreach ($cells as $table => $of) {
             $height = max(1, count($side->children()[$table] ?? []));
-            $this->add($type, $side, $of, ['form' => 'columns', 'count' => (int) ceil(count($of) / $height), 'name' => $this->kind->label($side, $side->get($table)), 'row' => $this->kind->label($side, $side->get($of[0]))]);
+            $this->ofTable('column', $type, $side, $table, $of, (int) ceil(count($of) / $height));
         }
+    }
+
+    /**
+     * Rows or columns of a document's table that came or went.
+     *
+     * @param  'row'|'column'  $what
+     * @param  non-empty-list<string>  $run
+     */
+    private function ofTable(string $what, ChangeType $type, PartTree $side, string $table, array $run, int $count): void
+    {
+        $name = $this->kind->label($side, $side->get($run[0]));
+        $this->add($type, $side, $run, ['form' => $count === 1 && $name === '' ? "empty_{$what}" : "{$what}s", 'count' => $count, 'name' => $this->kind->label($side, $side->get($table)), 'row' => $name]);
     }
 
     /** Paragraphs that were split and joined: what came or went with its words taken from, or left in, one that stays. */
@@ -165,7 +186,9 @@ final class Statements
             $split = $whole[$piece]->type === ChangeType::Added;
             $side = $split ? $this->new : $this->old;
             $part = $side->get((string) $piece);
-            $name = $this->kind->label($this->new, $this->new->get($rest));
+            // What came together is called by what it was joined to, not by what became of it.
+            $name = $split || ! $this->old->has($rest) ? '' : $this->kind->label($this->old, $this->old->get($rest));
+            $name = $name === '' ? $this->kind->label($this->new, $this->new->get($rest)) : $name;
             $this->statements[] = new Statement(
                 $split ? 'split' : 'joined',
                 $whole[$piece]->type,

@@ -43,15 +43,15 @@ final readonly class TextAuthors
                 $nextOrigin[$to] = $origin[$at];
             }
             $come = $starts = [];
-            foreach ($alignment->gaps() as [$oldFrom, $oldTo, $newFrom, $newTo]) {
+            foreach (array_diff_key($origin, $pairs) as $from) {
+                if ($from >= 0) {
+                    $removedBy[$from] = $step;
+                }
+            }
+            foreach (CommonStretches::gaps($alignment, $current) as [$oldFrom, $oldTo, $newFrom, $newTo]) {
                 if ($oldTo > $oldFrom) {
                     $goneTokens[] = array_slice($current, $oldFrom, $oldTo - $oldFrom);
                     $goneOrigins[] = array_slice($origin, $oldFrom, $oldTo - $oldFrom);
-                    foreach (array_slice($origin, $oldFrom, $oldTo - $oldFrom) as $from) {
-                        if ($from >= 0) {
-                            $removedBy[$from] = $step;
-                        }
-                    }
                 }
                 if ($newTo > $newFrom) {
                     [$come[], $starts[]] = [array_slice($next, $newFrom, $newTo - $newFrom), $newFrom];

@@ -18,6 +18,9 @@ final class PartTree
     /** @var array<string, list<string>>|null id => ids of the children, in order */
     private ?array $children = null;
 
+    /** @var array<string, list<int>> role => where parts of it stand, ascending */
+    private array $places = [];
+
     /** @var array<string, int>|null id => how many siblings stand before */
     private ?array $before = null;
 
@@ -231,6 +234,22 @@ final class PartTree
         for ($end = $position + 1; $end < $count && $parts[$end]->depth > $depth; $end++);
 
         return array_slice($parts, $position, $end - $position);
+    }
+
+    /** The nearest part of a role that stands before a part, whatever is between; null when there is none. */
+    public function lastBefore(string $id, string $role): ?Part
+    {
+        if (! isset($this->places[$role])) {
+            $this->places[$role] = array_keys(array_filter($this->parts, fn (Part $part) => $part->role === $role));
+        }
+        $places = $this->places[$role];
+        $position = $this->positions()[$id] ?? throw InvalidContent::noSuchPart($id);
+        for ([$low, $high] = [0, count($places)]; $low < $high;) {
+            $middle = intdiv($low + $high, 2);
+            $places[$middle] < $position ? $low = $middle + 1 : $high = $middle;
+        }
+
+        return $this->parts[$places[$low - 1] ?? -1] ?? null;
     }
 
     /** The sibling before a part, or null when it is the first below its parent. */

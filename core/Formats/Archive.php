@@ -33,6 +33,17 @@ final class Archive
         return $archive;
     }
 
+    /** @return list<string> the files in it */
+    public function names(): array
+    {
+        $names = [];
+        for ($at = 0; $at < $this->zip->numFiles; $at++) {
+            $names[] = (string) $this->zip->getNameIndex($at);
+        }
+
+        return $names;
+    }
+
     /** Where a copy of the whole archive lies for as long as this object lives. */
     public function path(): string
     {

@@ -25,7 +25,13 @@ final class CsvReader implements Reader
     public function read(string $bytes, FormatLimits $limits): Content
     {
         $separator = $this->separator ?? self::separator($bytes);
+        if (substr_count($bytes, "\n") + substr_count($bytes, "\r") > 2 * $limits->lines) {
+            throw Unreadable::tooLarge('it has more lines than can be compared', $limits->lines);
+        }
         $records = self::records($bytes);
+        if (count($records) > $limits->parts) {
+            throw Unreadable::tooLarge('it has more rows than can be compared', $limits->parts);
+        }
         $width = $cells = 0;
         $rows = $texts = $ids = [];
         foreach ($records as $at => $record) {

@@ -18,18 +18,19 @@ final readonly class CsvWriter
     /** The first table of a tree. */
     public function write(PartTree $tree, Grid $grid): string
     {
-        $columns = $lines = [];
+        // A column may stand behind rows.
+        $columns = $rows = [];
         foreach ($tree->parts as $part) {
             if ($part->role === $grid->column) {
                 $columns[] = $part->id;
             } elseif ($part->role === $grid->row) {
-                $lines[] = $this->row($part, $columns);
+                $rows[] = $part;
             } elseif ($columns !== []) {
                 break;
             }
         }
 
-        return implode('', $lines);
+        return implode('', array_map(fn (Part $row) => $this->row($row, $columns), $rows));
     }
 
     /** @param list<string> $columns */
@@ -41,7 +42,7 @@ final readonly class CsvWriter
     private function cell(mixed $value): string
     {
         $text = is_array($value) && Cell::isFormula($value) && ! $this->harmless ? '='.$value[1] : Cell::show($value);
-        if ($this->harmless && is_string(Cell::result($value)) && preg_match('/^[=+\-@\t\r]/', $text) === 1) {
+        if ($this->harmless && is_string(Cell::result($value)) && preg_match('/^[\s\x{a0}\x{feff}\x{200b}\x{3000}]*[=+\-@\t\r\x{ff1d}\x{ff0b}\x{ff0d}\x{ff20}]/u', mb_scrub($text)) === 1) {
             $text = "'".$text;
         }
 

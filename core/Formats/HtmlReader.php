@@ -20,6 +20,14 @@ final class HtmlReader implements Reader
 
     private const BLOCKS = ['h1', 'h2', 'h3', 'h4', 'h5', 'h6', 'p', 'ul', 'ol', 'blockquote', 'pre', 'table', 'hr', 'div', 'section', 'article', 'main', 'header', 'footer', 'figure', 'dl', 'dt', 'dd', 'li', 'figcaption', 'nav', 'aside', 'address'];
 
+    /** Empty elements, and those whose end is often left out. */
+    private const UNNESTED = ['br', 'hr', 'img', 'input', 'meta', 'link', 'col', 'wbr', 'source', 'area', 'base', 'embed', 'track', 'p', 'li', 'td', 'th', 'tr', 'dt', 'dd', 'option'];
+
+    private const MOST_TAGS = 120_000;
+
+    /** Of one tag. */
+    private const MOST_ATTRIBUTES = 500;
+
     private DocumentBuilder $builder;
 
     public function read(string $bytes, FormatLimits $limits): Content
@@ -28,7 +36,7 @@ final class HtmlReader implements Reader
             throw Unreadable::because('HTML is read up to '.intdiv($limits->tree, 1_048_576).' MB');
         }
         $bytes = mb_scrub(str_replace("\0", '', $bytes));
-        self::checkDepth($bytes, $limits->depth);
+        self::checkShape($bytes, $limits->depth);
         $body = preg_match('~<body\b[^>]*>(.*?)(</body\s*>|$)~is', $bytes, $found) === 1 ? $found[1] : (string) preg_replace('~<head\b.*?</head\s*>|<!doctype[^>]*>~is', '', $bytes);
         $config = (new HtmlSanitizerConfig)->withMaxInputLength(-1)->allowRelativeLinks()->allowRelativeMedias()->allowLinkSchemes(['http', 'https', 'mailto', 'tel'])->allowMediaSchemes(['http', 'https', 'data']);
         foreach ([...self::BLOCKS, ...array_keys(self::MARKS), 'br', 'thead', 'tbody', 'tfoot', 'tr', 'caption'] as $element) {
@@ -197,19 +205,29 @@ final class HtmlReader implements Reader
         return $collapsed;
     }
 
-    /** @throws Unreadable when it is nested too deep to be read */
-    public static function checkDepth(string $html, int $most): void
+    /**
+     * What a parser takes long for is not begun. A slash at the end of a tag closes nothing in HTML.
+     *
+     * @throws Unreadable when it is nested too deep, or has more elements or attributes than are read
+     */
+    public static function checkShape(string $html, int $deepest): void
     {
-        preg_match_all('~<(/?)([a-z][a-z0-9]*)\b[^>]*?(/?)>~i', $html, $tags, PREG_SET_ORDER);
+        if (substr_count($html, '<') > self::MOST_TAGS) {
+            throw Unreadable::tooLarge('it has more tags than are read', self::MOST_TAGS);
+        }
+        preg_match_all('~<(/?)([a-z][a-z0-9]*)\b([^>]*)>~i', $html, $tags, PREG_SET_ORDER);
         $depth = 0;
-        foreach ($tags as [, $closes, $name, $empty]) {
-            if ($closes === '' && $empty === '' && ! in_array(strtolower($name), ['br', 'hr', 'img', 'input', 'meta', 'link', 'col', 'wbr', 'p', 'li', 'td', 'th', 'tr', 'dt', 'dd', 'option', 'source'], true)) {
+        foreach ($tags as [, $closes, $name, $attributes]) {
+            if (strlen($attributes) > 2 * self::MOST_ATTRIBUTES && preg_match_all('~\s[^\s=>]~', $attributes) > self::MOST_ATTRIBUTES) {
+                throw Unreadable::tooLarge('a tag has more attributes than are read', self::MOST_ATTRIBUTES);
+            }
+            if ($closes === '' && ! in_array(strtolower($name), self::UNNESTED, true)) {
                 $depth++;
-            } elseif ($closes !== '' && ! in_array(strtolower($name), ['p', 'li', 'td', 'th', 'tr', 'dt', 'dd', 'option'], true)) {
+            } elseif ($closes !== '' && ! in_array(strtolower($name), self::UNNESTED, true)) {
                 $depth = max(0, $depth - 1);
             }
-            if ($depth > $most) {
-                throw Unreadable::because("its elements are nested more than {$most} deep");
+            if ($depth > $deepest) {
+                throw Unreadable::because("its elements are nested more than {$deepest} deep");
             }
         }
     }

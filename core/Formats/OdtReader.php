@@ -13,7 +13,11 @@ use MistyAttic\Core\Kinds\Document\DocumentRole;
 /** Text documents by OASIS ODF 1.3, part 3. What is left out is listed in docs/formats/documents.md. */
 final class OdtReader implements Reader
 {
+    private const MOST_SPACES = 1_000_000;
+
     private DocumentBuilder $builder;
+
+    private int $spaces = 0;
 
     private Archive $archive;
 
@@ -180,7 +184,7 @@ final class OdtReader implements Reader
             array_push($runs, ...match ($child->nodeName) {
                 'text:line-break' => [new Run("\n", $marks)],
                 'text:tab' => [new Run("\t", $marks)],
-                'text:s' => [new Run(str_repeat(' ', max(1, min(1000, (int) $child->getAttribute('text:c')))), $marks)],
+                'text:s' => [new Run(str_repeat(' ', $this->spaces((int) $child->getAttribute('text:c'))), $marks)],
                 'text:span' => $this->runs($child, [...$marks, ...$this->marks($child->getAttribute('text:style-name'))]),
                 'text:a' => $this->runs($child, [...$marks, 'link' => $child->getAttribute('xlink:href')]),
                 'text:note', 'office:annotation', 'office:annotation-end', 'text:tracked-changes', 'draw:frame' => [],
@@ -189,6 +193,16 @@ final class OdtReader implements Reader
         }
 
         return $runs;
+    }
+
+    /** A few bytes can say that there are very many of them. */
+    private function spaces(int $count): int
+    {
+        $count = max(1, min(1000, $count));
+        $this->spaces += $count;
+        $this->spaces <= self::MOST_SPACES || throw Unreadable::because('it holds more spaces than can be read', 'content.xml');
+
+        return $count;
     }
 
     /** @return array<string, true> */

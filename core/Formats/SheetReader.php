@@ -30,6 +30,7 @@ final readonly class SheetReader implements Reader
     {
         $archive = Archive::of($bytes, $limits);
         $this->refuseDocumentTypes($archive, $limits);
+        SheetBounds::check($archive, $limits);
         try {
             $reader = IOFactory::createReader(ucfirst($this->format->value));
             $reader->setIncludeCharts(false);
@@ -50,7 +51,7 @@ final readonly class SheetReader implements Reader
     private function refuseDocumentTypes(Archive $archive, FormatLimits $limits): void
     {
         foreach (['content.xml', 'styles.xml', 'meta.xml', 'xl/workbook.xml', 'xl/sharedStrings.xml', 'xl/styles.xml', '[Content_Types].xml', 'xl/worksheets/sheet1.xml'] as $name) {
-            if (preg_match('/<!DOCTYPE|<!ENTITY/i', substr($archive->fileIfThere($name, $limits->unpacked) ?? '', 0, 4096)) === 1) {
+            if (Xml::declares($archive->fileIfThere($name, $limits->unpacked) ?? '')) {
                 throw Unreadable::because('it has a document type, which could bring in anything', $name);
             }
         }

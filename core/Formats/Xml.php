@@ -14,7 +14,7 @@ final class Xml
     /** @throws Unreadable */
     public static function read(string $xml, string $place): DOMElement
     {
-        if (preg_match('/<!DOCTYPE/i', $xml) === 1) {
+        if (self::declares($xml)) {
             throw Unreadable::because('it has a document type, which could bring in anything', $place);
         }
         $document = new DOMDocument;
@@ -23,11 +23,20 @@ final class Xml
         $error = libxml_get_last_error();
         libxml_clear_errors();
         libxml_use_internal_errors($before);
+        if ($document->doctype !== null) {
+            throw Unreadable::because('it has a document type, which could bring in anything', $place);
+        }
         if (! $read || $document->documentElement === null) {
             throw Unreadable::because('its XML is broken', $place.($error === false ? '' : ", line {$error->line}"));
         }
 
         return $document->documentElement;
+    }
+
+    /** Whether it has a document type or entities of its own, in any encoding of one, two or four bytes a sign. */
+    public static function declares(string $xml): bool
+    {
+        return preg_match('/<!DOCTYPE|<!ENTITY/i', str_replace("\0", '', $xml)) === 1;
     }
 
     /** @return iterable<DOMElement> */

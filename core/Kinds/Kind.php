@@ -36,6 +36,9 @@ interface Kind
     /** The id of the part that names the place a part stands in (a document's nearest heading above), if any. */
     public function place(PartTree $tree, Part $part): ?string;
 
+    /** A name for where a part stands: its own, or of a text or a row the name of what it stands under. */
+    public function whereabouts(PartTree $tree, Part $part): string;
+
     /** A value of a field as a person writes it: of a formula itself, not its result. */
     public function written(PartTree $tree, Part $part, mixed $value): string;
 

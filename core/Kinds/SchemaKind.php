@@ -35,7 +35,24 @@ abstract class SchemaKind implements Kind
             }
         }
 
-        return $parts === $tree->parts ? $tree : PartTree::of($parts);
+        return self::columnsFirst($grid, $parts === $tree->parts ? $tree : PartTree::of($parts));
+    }
+
+    /** A column that came while others put rows in can stand behind those. */
+    private static function columnsFirst(Grid $grid, PartTree $tree): PartTree
+    {
+        $isLate = fn (int $at): bool => $tree->parts[$at]->role === $grid->column && $tree->parts[$at - 1]->role === $grid->row;
+        for ($at = 1; $at < count($tree->parts) && ! $isLate($at); $at++);
+        if ($at >= count($tree->parts)) {
+            return $tree;
+        }
+        $children = $tree->children();
+        foreach ($grid->alone ? [PartTree::ROOT] : $children[PartTree::ROOT] ?? [] as $table) {
+            $rows = array_filter($children[$table] ?? [], fn (string $id) => $tree->get($id)->role === $grid->row);
+            $children[$table] = [...array_values(array_diff($children[$table] ?? [], $rows)), ...array_values($rows)];
+        }
+
+        return PartTree::grow($children, $tree->byId());
     }
 
     /** @return array<string, true> ids, as keys */
@@ -53,13 +70,25 @@ abstract class SchemaKind implements Kind
 
     public function label(PartTree $tree, Part $part): string
     {
+        return Label::of($this->ownName($part) ?? $part->richText()->text());
+    }
+
+    private function ownName(Part $part): ?string
+    {
         foreach (['title', 'name', 'label'] as $field) {
             if ($part->string($field) !== '') {
-                return Label::of($part->string($field));
+                return $part->string($field);
             }
         }
 
-        return Label::of($part->richText()->text());
+        return null;
+    }
+
+    public function whereabouts(PartTree $tree, Part $part): string
+    {
+        $place = $this->ownName($part) === null ? $this->place($tree, $part) : null;
+
+        return $this->label($tree, $place === null ? $part : $tree->get($place));
     }
 
     public function place(PartTree $tree, Part $part): ?string

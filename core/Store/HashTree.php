@@ -78,7 +78,7 @@ final readonly class HashTree
      */
     public function read(string $root, int $from = 0, int $length = PHP_INT_MAX): array
     {
-        $nodes = new Nodes($this->store);
+        $nodes = $this->nodes();
         $wanted = [[$root, $from]];
         while ($wanted !== [] && ! $nodes->isLeaf($wanted[0][0])) {
             $nodes->fetch(array_column($wanted, 0));
@@ -109,6 +109,40 @@ final readonly class HashTree
         }
 
         return $length < count($records) ? array_slice($records, 0, $length) : $records;
+    }
+
+    /**
+     * Single records of several lists, read level by level, all of a level at once.
+     *
+     * @param  list<array{string, int}>  $places  root and position
+     * @return list<string|null> null where a list ends before
+     *
+     * @throws ChunkMissing
+     */
+    public function at(array $places, Nodes $nodes): array
+    {
+        $found = array_fill(0, count($places), null);
+        for ($wanted = $places; $wanted !== [];) {
+            $nodes->fetch(array_column($wanted, 0));
+            foreach ($wanted as $place => [$address, $position]) {
+                unset($wanted[$place]);
+                if ($nodes->isLeaf($address)) {
+                    $found[$place] = $nodes->records($address)[$position] ?? null;
+
+                    continue;
+                }
+                foreach ($nodes->entries($address) as $entry) {
+                    if ($position < $entry->count) {
+                        $wanted[$place] = [$entry->address, $position];
+
+                        break;
+                    }
+                    $position -= $entry->count;
+                }
+            }
+        }
+
+        return array_values($found);
     }
 
     /** @throws ChunkMissing */

@@ -77,9 +77,26 @@ final readonly class TreeStore
      */
     public function part(string $root, int $position): ?Part
     {
-        $records = $this->hashes->read($root, $position, 1);
+        return $this->partsAt([[$root, $position]], $this->nodes())[0];
+    }
 
-        return $records === [] ? null : Part::fromRecord($records[0]);
+    /**
+     * Parts of several states at once; reads the paths to them and no more.
+     *
+     * @param  list<array{string, int}>  $places  root and position of the pre-order list
+     * @return list<Part|null> null where a state ends before
+     *
+     * @throws ChunkMissing
+     */
+    public function partsAt(array $places, Nodes $nodes): array
+    {
+        return array_map(fn (?string $record) => $record === null ? null : Part::fromRecord($record), $this->hashes->at($places, $nodes));
+    }
+
+    /** For many parts of states that have much in common: what one of them reads is there for the others. */
+    public function nodes(): Nodes
+    {
+        return $this->hashes->nodes();
     }
 
     /**

@@ -1,32 +1,19 @@
 <?php
 
-/* Changes of entries that need a yes: the same steps as of publishing, in the words for them. */
+/* Changes of entries that need a yes: they lie beside the entry until somebody gives it. */
 return [
-    'steps' => [
-        'asked' => ':asker changed it, and it waited for a yes',
-        'published' => ':decider said yes to :asker',
-        'published_own' => 'It was agreed to as it stood, or needed nobody’s yes',
-        'refused' => ':decider said not yet to :asker',
-        'refused_own' => ':decider said not yet',
-        'withdrawn' => ':decider changed it again, so that this waits with it',
-        'withdrawn_own' => ':asker changed it again, or asks no more',
-        'edited' => ':decider changed it again, and that was agreed to',
-        'edited_own' => ':asker changed it again, and that was agreed to',
-        'ended' => ':ender took it away',
-    ],
-    'see' => '{0} Others see no change|{1} Others see one change|[2,*] Others see :count changes',
-    'waits' => 'Waits for a yes',
-    'for_readers' => 'A change that was agreed to',
-    'lantern' => 'Agreed to',
-    'published' => ':number is what everybody sees now.',
-    'asked' => 'Asked. Others go on seeing what was agreed to, until somebody says yes.',
-    'answered' => ['published' => 'Agreed to: everybody sees :number now.', 'refused' => ':asker is told. Others go on seeing what was agreed to.', 'withdrawn' => 'It is asked for no more. The change stays, and others don’t see it.'],
-    'asked_already' => ':number waits for an answer already.',
-    'already_live' => 'Everybody sees :number already.',
-    'restored' => ':sentence It waits for a yes: others go on seeing :live.',
-    'saved' => 'Saved as :number. It waits for a yes: until then others go on seeing :live.',
+    'state' => ['accepted' => 'was taken in', 'declined' => 'was answered: not yet', 'withdrawn' => 'was taken back'],
+    'told' => ['accepted' => ':decider said yes', 'declined' => ':decider said not yet', 'withdrawn' => ':decider took it back, or changed it again'],
+    'accepted' => ':decider said yes',
+    'saved' => 'Your change waits for a yes. Until then everybody else sees the entry without it.',
+    'answered' => ['accepted' => 'Agreed to: it is version :number, and everybody sees it now.', 'declined' => ':asker is told. The entry stays as it is.', 'withdrawn' => 'Your change is taken back. The entry stays as it is.'],
+    'too_late' => 'This was answered in the meantime.',
+    'moved_on' => 'The entry was changed or taken away in the meantime. Look at it once more.',
+    'same' => 'The entry says so already.',
     'none' => 'Tick the changes that you say yes to.',
     'done' => '{0} None of them waits any more.|{1} Said yes to one change.|[2,*] Said yes to :count changes.',
+    'left' => '{1} One meets what was written since: look at it by itself.|[2,*] :count meet what was written since: look at each by itself.',
     'waiting' => '{1} one change waits for a yes|[2,*] :count changes wait for a yes',
+    'past' => '{1} One change that was not taken in|[2,*] :count changes that were not taken in',
     'answer_first' => '{1} One change to an entry waits for a yes. Answer it first.|[2,*] :count changes to entries wait for a yes. Answer them first.',
 ];

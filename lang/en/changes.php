@@ -76,6 +76,8 @@ return [
     'formatted_cells' => '{1} Changed how “:column” of “:row” looks:in|[2,*] Changed how :count cells look:in',
     'recalculated' => '{1} “:column” of “:row” came out as “:is” instead of “:was”:in|[2,*] Changed on from there: :count results:in',
     'nothing' => 'Wrote and took it back',
+    'retitled' => 'Called it “:title” instead of “:was”',
+    'same' => 'Nothing changed',
 
     'somewhere' => 'the beginning',
     'more' => '{1} and one more change|[2,*] and :count more changes',
@@ -207,6 +209,8 @@ return [
     ],
     'section' => '{1} “:name” and what stands below it|[2,*] “:name” with :count parts below it',
     'rows' => '{1} the row “:row” of the table in “:name”|[2,*] :count rows of the table in “:name”',
+    'empty_row' => 'an empty row of the table in “:name”',
+    'empty_column' => 'an empty column of the table in “:name”',
     'columns' => '{1} the column “:row” of the table in “:name”|[2,*] :count columns of the table in “:name”',
 
     'kinds' => [
@@ -288,8 +292,10 @@ return [
         'brought_back' => 'From :source: :sentence',
         'took_out' => 'Took out edits by :who: :sentence',
         'took_back' => 'Took it back to :source',
+        'copied_elsewhere' => 'Copied out from elsewhere',
         'copied' => 'Copied out from :source of “:title”',
         'settled' => 'Settled an edit: :sentence',
         'unkept' => 'While no history was kept: :sentence',
+        'unkept_by' => 'While no history was kept, by :who: :sentence',
     ],
 ];

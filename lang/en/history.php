@@ -114,6 +114,7 @@ return [
         'split' => '“:whole” and “:name” as one',
         'joined' => '“:name” apart from “:whole”',
         'formatted' => 'The earlier look of “:name”',
+        'retitled' => 'The title “:was”',
         'punctuated' => 'The earlier punctuation of “:name”',
         'set' => 'How “:name” was set',
         'became' => 'What “:name” was before',

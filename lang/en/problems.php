@@ -31,5 +31,8 @@ return [
     'too_big' => 'This is too much at once: an item holds :max MB of text at most. Nothing that was saved before is lost.',
     'comes_from' => 'Its records come from another item and are changed there.',
     'unknown_base' => 'You began from a state that is no longer known here. What you wrote is kept on this computer.',
+    'busy' => 'Others are writing just now. Try again in a moment; nothing is lost.',
+    'damaged' => 'A part of what is kept here is damaged on the disk. Nothing was written.',
+    'host' => 'This place is not called that. Use its own address.',
     'not_json' => 'What was sent can not be read.',
 ];

@@ -5,7 +5,7 @@ return [
     'needs_owner' => 'Only an owner of “:shelf” can do that.',
     'no_drafts' => 'On “:shelf” only those who write see drafts.',
     'needs_publisher' => 'On “:shelf” an owner says who may publish, and you may not.',
-    'waits' => 'A change to this entry waits for a yes. It can be restored when that is answered.',
+    'taken_away' => 'It was taken away. Bring it back first; all of it is kept.',
     'needs_yes' => 'On “:shelf” publishing needs the yes of somebody else.',
     'last_owner' => 'A shelf keeps at least one owner: make somebody else an owner first.',
     'viewer' => 'reads what is there, and its history',

@@ -15,5 +15,11 @@ return [
     'misfit_widget' => '“:field” is of another type, and “:widget” in “:report” needs it',
     'starved_widget' => '“:field” can not be computed any more, and “:widget” in “:report” needs it',
     'emptied_widget' => '“:widget” in “:report” has no record left to count',
+    'elsewhere' => [
+        'broke_widget' => '“:field” is gone, and a report needs it',
+        'misfit_widget' => '“:field” is of another type, and a report needs it',
+        'starved_widget' => '“:field” can not be computed any more, and a report needs it',
+        'emptied_widget' => 'A report has no record left to count',
+    ],
     'more' => '{1} and one more thing|[2,*] and :count more things',
 ];

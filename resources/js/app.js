@@ -2,6 +2,7 @@ import { attachHistory } from './history/history.js';
 import { attachPlan } from './history/plan.js';
 import { attachMenus } from './common/menus.js';
 import { attachForms } from './common/forms.js';
+import { keepOwn } from './common/own.js';
 import { attachTimes } from './common/times.js';
 import { attachRows } from './common/rows.js';
 import { attachTitle } from './common/title.js';
@@ -27,4 +28,5 @@ attachPlan(document.body);
 
 if ('serviceWorker' in navigator) {
     navigator.serviceWorker.register('/offline.js').catch(() => {});
+    keepOwn();
 }

@@ -46,7 +46,7 @@
             <div class="entries-table" tabindex="0" role="region" aria-label="Entries">
             <table class="versions" data-rows>
                 <thead><tr>
-                    @foreach (['number' => 'No.', 'changed' => 'Last changed'] + $list->shown() as $column => $name)
+                    @foreach (['number' => 'No.', 'from' => 'Sent by', 'changed' => 'Last changed'] + $list->shown() as $column => $name)
                         <th scope="col" @if ($list->sort === $column) aria-sort="{{ $list->down ? 'descending' : 'ascending' }}" @endif @class(['is-gone' => isset($list->gone[$column])])><a href="{{ route('entries', $list->address(['sort' => $column, 'down' => $list->sort === $column && ! $list->down ? 1 : 0])) }}">{{ Str::limit($name, 40) }}{{ $list->sort === $column ? ($list->down ? ' ↓' : ' ↑') : '' }}</a>@if (isset($list->gone[$column]))<small>is asked no more</small>@endif</th>
                     @endforeach
                     <th><span class="is-sr-only">History</span></th>
@@ -55,8 +55,9 @@
                     @foreach ($list->entries as $entry)
                         <tr data-row="{{ route('item', $entry) }}">
                             <td class="versions-number"><a href="{{ route('item', $entry) }}">{{ $entry->number }}</a></td>
-                            <td class="versions-when"><x-when :at="$list->changedAt($entry)" /><small>{{ $list->changedBy($entry) }}</small>@isset($list->waiting[$entry->id])<small><a href="{{ route('wish', [$entry, $list->waiting[$entry->id]]) }}">a change waits</a></small>@endisset</td>
-                            @foreach ($list->shown() as $question => $name)<td @class(['is-word' => $list->isWord($entry, $question)]) title="{{ $list->answers[$entry->id][$question] ?? '' }}">{{ Str::limit(App\View\Days::said($list->answers[$entry->id][$question] ?? ''), 60) }}</td>@endforeach
+                            <td class="versions-who">{{ $entry->first?->user->firstName() }}</td>
+                            <td class="versions-when"><x-when :at="$entry->changed_at" /><small>{{ $entry->newest?->user->firstName() }}</small>@isset($list->waiting[$entry->id])<small><a href="{{ route('proposal', [$entry, $list->waiting[$entry->id]]) }}">a change waits</a></small>@endisset</td>
+                            @foreach ($list->shown() as $question => $name)<td @class(['is-word' => $list->isWord($entry, $question)]) title="{{ $list->answers[$entry->id][$question] ?? '' }}">{{ Str::limit(App\Words\Days::said($list->answers[$entry->id][$question] ?? ''), 60) }}</td>@endforeach
                             <td class="versions-do"><a href="{{ route('history', $entry) }}" aria-label="History of entry {{ $entry->number }}">History</a></td>
                         </tr>
                     @endforeach

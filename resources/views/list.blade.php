@@ -5,13 +5,16 @@
             <span class="switch" role="group" aria-label="Show">
                 <a href="{{ route('list', $item) }}" @if ($only === '') aria-current="true" @endif>All</a>
                 <a href="{{ route('list', ['item' => $item, 'only' => 'milestones']) }}" @if ($only === 'milestones') aria-current="true" @endif>Milestones</a>
-                @if ($item->isPublishable())<a href="{{ route('list', ['item' => $item, 'only' => 'published']) }}" @if ($only === 'published') aria-current="true" @endif>{{ $item->kind === 'entry' ? 'Agreed to' : 'Published' }}</a>@endif
+                @if ($item->isPublishable())<a href="{{ route('list', ['item' => $item, 'only' => 'published']) }}" @if ($only === 'published') aria-current="true" @endif>Published</a>@endif
             </span>
             <span class="bar-do"><a class="button" href="{{ route('history', $item) }}">Back to the ribbon</a></span>
         </div>
         <x-problems />
         @if ($page->isEmpty())
-            <div class="empty"><p>@if ($only === 'published') No version was {{ $item->kind === 'entry' ? 'asked about' : 'published' }} yet. @else No version bears a name yet. Mark a milestone on the ribbon, or here, and it can be found at a glance. @endif</p></div>
+            <div class="empty"><p>@if ($only === 'published') No version was published yet. @else No version bears a name yet. Mark a milestone on the ribbon, or here, and it can be found at a glance. @endif</p></div>
+        @endif
+        @if ($item->sight === null && $page->onFirstPage())
+            @foreach ($item->removals()->with('user')->orderByDesc('id')->limit(20)->get() as $removal)<p class="removal">{{ $removal->user->firstName() }} {{ $removal->back ? 'brought it back' : 'took it away' }}, <x-when :at="$removal->at" /></p>@endforeach
         @endif
         <table class="versions">
             <caption class="is-sr-only">Versions, newest first</caption>
@@ -24,7 +27,7 @@
                     @foreach ($sitting as $version)
                         <tr>
                             <td class="versions-number">{{ $version->number }}</td>
-                            <td>{{ $phrases->seen($item, $version) }}@if ($item->sight === null) @if ($version->note)<small>“{{ $version->note }}”</small>@endif @if ($version->unusual)<small class="notch-words">{{ $phrases->unusual($version->unusual) }}</small>@endif @foreach ($steps($version) as $step)<small class="lantern-words">{{ $step }}</small>@endforeach @endif</td>
+                            <td>{{ isset($since[$version->number]) ? $since[$version->number][1] : $phrases->seen($item, $version) }}@if ($item->sight === null) @if ($version->note)<small>“{{ $version->note }}”</small>@endif @if ($version->unusual)<small class="notch-words">{{ $phrases->unusual($version->unusual) }}</small>@endif @foreach ($steps($version) as $step)<small class="lantern-words">{{ $step }}</small>@endforeach @endif</td>
                             <td class="versions-who"><x-monogram :user="$version->user" aria-hidden="true" /> {{ $version->user->firstName() }}</td>
                             <td class="versions-when"><x-when :at="$version->saved_at" /></td>
                             <td>
@@ -40,7 +43,7 @@
                                     <span class="flag" @if ($version->milestone->note) title="{{ $version->milestone->note }}" @endif><span>{{ $version->milestone->name }}</span></span>
                                 @endcan
                             </td>
-                            <td class="versions-do"><a href="{{ route('history', ['item' => $item, 'from' => $version->number, 'to' => $version->number, 'view' => 'was']) }}" aria-label="Version {{ $version->number }} as it was">As it was</a> <a href="{{ route('history', ['item' => $item, 'from' => $item->before($version->number), 'to' => $version->number]) }}" aria-label="What changed in version {{ $version->number }}">What changed</a></td>
+                            <td class="versions-do"><a href="{{ route('history', ['item' => $item, 'from' => $version->number, 'to' => $version->number, 'view' => 'was']) }}" aria-label="Version {{ $version->number }} as it was">As it was</a> <a href="{{ route('history', ['item' => $item, 'from' => $since[$version->number][0] ?? $item->before($version->number), 'to' => $version->number]) }}" aria-label="What changed in version {{ $version->number }}">What changed</a></td>
                         </tr>
                     @endforeach
                 </tbody>

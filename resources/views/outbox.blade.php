@@ -2,11 +2,6 @@
     <x-item-head :item="$item" at="entries" />
     <main id="main" class="listing">
         <div class="bar-row"><a href="{{ route('entries', $item) }}">The entries</a><span>This place sends no mail: what would have been sent is kept here.</span></div>
-        @forelse ($mails as $mail)
-            <article class="mail"><h2>{{ $mail->subject }}</h2><p>to {{ $mail->recipient }}, <x-when :at="Carbon\CarbonImmutable::parse($mail->sent_at)" /></p><pre>{{ $mail->body }}</pre></article>
-        @empty
-            <div class="empty"><p>Nothing would have been sent yet.</p></div>
-        @endforelse
-        @if ($mails->hasPages())<nav class="pages" aria-label="Pages">@if ($mails->previousPageUrl())<a class="button" href="{{ $mails->previousPageUrl() }}">Before</a>@endif @if ($mails->nextPageUrl())<a class="button" href="{{ $mails->nextPageUrl() }}">Next</a>@endif</nav>@endif
+        <x-mails :mails="$mails" />
     </main>
 </x-layout>

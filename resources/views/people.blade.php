@@ -5,14 +5,15 @@
             <div class="shelf-head"><h1>People of “{{ $shelf->name }}”</h1></div>
             <x-problems />
             @if (session('invitation'))
-                <div class="notice" role="status"><p>Pass this link on; it works once, for seven days:</p><input class="input" readonly value="{{ session('invitation') }}" aria-label="Invitation link" data-select></div>
+                <div class="notice" role="status"><p>It is in their mail. You can also pass this link on; it works once, for seven days, and opens this shelf alone:</p><input class="input" readonly value="{{ session('invitation') }}" aria-label="Invitation link" data-select></div>
             @endif
+            @if (session('mailed'))<p class="notice" role="status">{{ session('mailed') }} is known here from elsewhere: the link is in their mail, and nowhere else.</p>@endif
             <table class="items people">
                 <thead><tr><th>Who</th><th>Address</th><th>Role</th><th>Publishes</th><th><span class="is-sr-only">Remove</span></th></tr></thead>
                 <tbody>
                     @foreach ($memberships as $membership)
                         <tr>
-                            <td class="people-name"><x-monogram :user="$membership->user" aria-hidden="true" /> {{ $membership->user->name }} @if ($membership->user->password === null)<small>invited</small>@endif</td>
+                            <td class="people-name"><x-monogram :user="$membership->user" aria-hidden="true" /> {{ $membership->user->name }}</td>
                             <td>{{ $membership->user->email }}</td>
                             <td>
                                 @can('manage', $shelf)
@@ -48,6 +49,15 @@
                                     </details>
                                 @endif
                             </td>
+                        </tr>
+                    @endforeach
+                    @foreach ($invitations as $invitation)
+                        <tr>
+                            <td class="people-name">{{ $invitation->name }} <small>{{ $invitation->expires_at->isPast() ? 'did not come' : 'invited' }}</small></td>
+                            <td>{{ $invitation->email }}</td>
+                            <td>{{ ucfirst($invitation->role->value) }}</td>
+                            <td>by {{ $invitation->user->firstName() }}, until {{ $invitation->expires_at->format('j F') }}</td>
+                            <td class="items-do">@can('manage', $shelf)<form method="post" action="{{ route('people.take-back', [$shelf, $invitation]) }}">@csrf @method('delete')<button class="button is-quiet" aria-label="Take the invitation of {{ $invitation->name }} back">Take back</button></form>@endcan</td>
                         </tr>
                     @endforeach
                 </tbody>

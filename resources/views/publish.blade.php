@@ -1,16 +1,14 @@
-@php($isEntry = $plan->kind->name() === 'entry')
-@php($words = App\View\PublishingWords::group($plan->item))
-<x-layout :title="($wish === null ? 'Publish ' : ($plan->kind->name() === 'entry' ? 'A change to ' : 'A wish to publish ')).$plan->item->title" body="is-item is-history">
+<x-layout :title="($wish === null ? 'Publish ' : 'A wish to publish ').$plan->item->title" body="is-item is-history">
     <x-item-head :item="$plan->item" at="publish" />
     <main id="main" class="past is-publish">
         <section class="changes" aria-labelledby="changes-name" data-changes>
             <div class="changes-head">
                 <h2 id="changes-name">
-                    @if ($plan->comparison === null) {{ $isEntry ? 'All of it is new' : 'Readers see nothing yet' }}
-                    @elseif ($plan->changesNothing()) {{ trans_choice("{$words}.see", 0) }}
-                    @else {{ trans_choice("{$words}.see", count($plan->comparison->entries)) }} @endif
+                    @if ($plan->comparison === null) Readers see nothing yet
+                    @elseif ($plan->changesNothing()) {{ trans_choice('publishing.see', 0) }}
+                    @else {{ trans_choice('publishing.see', count($plan->comparison->entries)) }} @endif
                 </h2>
-                <p>@if ($plan->comparison === null) All of {{ $plan->version->number }} becomes visible to them @else {{ $plan->live->number }}, {{ $isEntry ? 'agreed to' : 'live' }} → {{ $plan->version->number }} @endif</p>
+                <p>@if ($plan->comparison === null) All of {{ $plan->version->number }} becomes visible to them @else {{ $plan->live->number }}, live → {{ $plan->version->number }} @endif</p>
             </div>
             @if ($plan->comparison !== null)
                 <ol class="entries" data-entries>
@@ -29,15 +27,22 @@
                         @csrf
                         <label class="label" for="note">{{ $mayPublish ? 'A note, if you like' : 'What shall those who say yes know?' }}</label>
                         <textarea class="textarea" id="note" name="note" rows="2" maxlength="{{ config('attic.note') }}">{{ old('note') }}</textarea>
-                        <div class="wish-do"><button class="button is-dark" @disabled($plan->item->live?->version_id === $plan->version->id)>{{ $mayPublish ? ($isEntry ? 'Say yes to' : 'Publish') : ($isEntry ? 'Ask for a yes to' : 'Ask to publish') }} {{ $plan->version->number }}</button><a class="button" href="{{ route('item', $plan->item) }}">Not now</a></div>
+                        <div class="wish-do"><button class="button is-dark" @disabled($plan->item->live?->version_id === $plan->version->id)>{{ $mayPublish ? 'Publish' : 'Ask to publish' }} {{ $plan->version->number }}</button><a class="button" href="{{ route('item', $plan->item) }}">Not now</a></div>
                     </form>
-                    <p class="door-note">@if ($isEntry) Others go on seeing {{ $plan->live?->number ?? 'what was sent' }} until somebody says yes. @elseif ($mayPublish) Readers see it at once. What they saw before stays in the history, and can be published again. @elseif ($plan->item->shelf->asks) On “{{ $plan->item->shelf->name }}” somebody else says yes first. You can go on writing; what is published is {{ $plan->version->number }}. @else Those who may publish on “{{ $plan->item->shelf->name }}” are asked. You can go on writing; what is published is {{ $plan->version->number }}. @endif</p>
+                    <p class="door-note">@if ($mayPublish) Readers see it at once. What they saw before stays in the history, and can be published again. @elseif ($plan->item->shelf->asks) On “{{ $plan->item->shelf->name }}” somebody else says yes first. You can go on writing; what is published is {{ $plan->version->number }}. @else Those who may publish on “{{ $plan->item->shelf->name }}” are asked. You can go on writing; what is published is {{ $plan->version->number }}. @endif</p>
                 @endif
             </div>
             @can('open', $plan->item)
                 <section class="publish-readers" aria-labelledby="readers"><h2 id="readers">Readers</h2>
                     @if ($plan->item->is_public)
                         <p>Everybody who has the address: @if ($plan->item->live !== null)<a href="{{ route('read', $plan->item->address) }}">/read/{{ $plan->item->address }}</a>@else <b>/read/{{ $plan->item->address }}</b>, once it is published @endif</p>
+                        @php($hidden = $plan->item->publishings()->with('version')->whereNotNull('count')->where('is_public', false)->orderBy('count')->get())
+                        @if ($hidden->isNotEmpty())
+                            <details><summary>{{ trans_choice('publishing.earlier', $hidden->count(), ['count' => (string) $hidden->count()]) }}</summary>
+                                <ul>@foreach ($hidden as $each)<li><a href="{{ route('history', ['item' => $plan->item, 'from' => $each->version->number, 'to' => $each->version->number, 'view' => 'was']) }}">{{ $each->version->number }}, <x-when :at="$each->decided_at" /></a></li>@endforeach</ul>
+                                <form method="post" action="{{ route('public', $plan->item) }}">@csrf @method('put')<input type="hidden" name="open" value="1"><input type="hidden" name="earlier" value="1"><button class="button">Let everybody read these, too</button></form>
+                            </details>
+                        @endif
                     @else
                         <p>The people of “{{ $plan->item->shelf->name }}”.</p>
                     @endif

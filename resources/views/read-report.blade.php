@@ -1,4 +1,4 @@
-<x-reading :title="$title" scripts>
+<x-reading :title="$title" :item="$item" scripts>
     @if (! $isLive)
         <p class="reading-past" role="note">This is how “{{ $title }}” was published on {{ $publishing->decided_at?->format('j F Y, H:i') }} UTC{{ $publishing->ended_at === null ? '' : ', until '.$publishing->ended_at->format('j F Y, H:i').' UTC' }}. <a href="{{ route('read', $item->address) }}">To the present one</a></p>
     @endif

@@ -4,7 +4,7 @@
         <p class="plan-lead">as it stood on <x-when :at="$version->saved_at" exact />@if ($version->milestone), “{{ $version->milestone->name }}”@endif. Nothing is overwritten: this becomes version {{ $item->head + 1 }}, and {{ $item->head }} stays in the history. Untick what shall stay as it is now. @if ($waits) <b>It waits for a yes:</b> others go on seeing what was agreed to until then. @endif @if ($live !== null) <b>It becomes a draft:</b> readers go on seeing {{ $live->version->number }} until somebody publishes it.@endif</p>
         <x-problems />
         @include('restore.line', $plan->line())
-        @if ($plan->since->changes->isEmpty())
+        @if ($plan->since->entries === [])
             <p class="notice">{{ __('history.same') }}</p>
         @endif
         <div class="plan-columns">
@@ -56,7 +56,7 @@
         <span aria-live="polite" data-plan-count>{{ count($plan->comesBack) }} come back, {{ count($plan->goesAway) }} go away</span>
         @if ($item->kind !== 'entry')<a class="button" href="{{ route('copy', [$item, $version->number]) }}">Copy out instead…</a>@endif
         @if (! $plan->since->changes->isEmpty() || ($data->plans ?? []) !== [])
-            <form id="restore" method="post" action="{{ route('restore.store', [$item, $version->number]) }}">@csrf<input type="hidden" name="seen" value="{{ $item->head }}">@if ($plan->count() > 0)<input type="hidden" name="lines" value="{{ $plan->count() }}">@endif @if ($live !== null) @can('publishNow', $item)<button class="button" name="publish" value="1" data-restore-publish>Restore and publish</button>@endcan @endif<button class="button is-dark" data-restore>Restore {{ $version->number }}</button></form>
+            <form id="restore" method="post" action="{{ route('restore.store', [$item, $version->number]) }}">@csrf<input type="hidden" name="seen" value="{{ $item->head }}">@if ($plan->count() > 0)<input type="hidden" name="lines" value="{{ $plan->count() }}">@endif @if ($live !== null) @can('publishNow', [$item, $version->number])<button class="button" name="publish" value="1" data-restore-publish>Restore and publish</button>@endcan @endif<button class="button is-dark" data-restore>Restore {{ $version->number }}</button></form>
         @endif
     </footer>
 </x-layout>

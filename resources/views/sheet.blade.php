@@ -3,7 +3,7 @@
         <span data-people aria-live="polite"></span>
         <x-origin :item="$item" />
     </x-item-head>
-    <main id="main" class="desk" data-sheet="{{ json_encode(['key' => $item->key, 'root' => $item->root, 'number' => $item->head, 'me' => auth()->id(), 'editable' => Gate::allows('write', $item)]) }}" @if ($parts !== null) data-parts="{{ $parts }}" @endif @if (is_string($at)) data-at="{{ $at }}" @endif aria-busy="true">
+    <main id="main" class="desk" data-sheet="{{ json_encode(['key' => $item->key, 'root' => $item->root, 'number' => $item->head, 'me' => auth()->id(), 'editable' => Gate::allows('write', $item)]) }}" @if ($parts !== null) data-parts="{{ $parts }}" @endif @if ($at !== '') data-at="{{ $at }}" @endif aria-busy="true">
         @can('write', $item)
             @include('sheet.tools')
         @endcan

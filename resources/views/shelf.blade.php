@@ -27,7 +27,7 @@
                 @endcan
             </div>
             <x-problems />
-            @if ($held->isNotEmpty() || $view->unusual->isNotEmpty() || $view->wishes->isNotEmpty() || $view->entryWishes !== [])
+            @if ($held->isNotEmpty() || $view->unusual->isNotEmpty() || $view->wishes->isNotEmpty() || $view->proposals !== [])
                 <div class="cards">
                     @foreach ($view->wishes as $wish)
                         <div class="card is-wish">
@@ -40,7 +40,7 @@
                             <a href="{{ route('wish', [$wish->item, $wish]) }}">{{ $wish->decided_at === null ? 'Look and answer…' : 'I have seen it' }}</a>
                         </div>
                     @endforeach
-                    @foreach ($view->entryWishes as [$form, $count])
+                    @foreach ($view->proposals as [$form, $count])
                         <div class="card is-wish">
                             <b>{{ trans_choice('agreeing.waiting', $count) }}</b>
                             <p>Entries of {{ $form->title }}</p>

@@ -218,9 +218,62 @@ final class CalculateTest extends TestCase
 
     public function test_a_calculation_that_reads_too_much_stops_and_says_so(): void
     {
-        $tree = Recalculation::of(PartTree::of([]), self::sheet(['Log' => "1|=SUM(A1:A3)|=A1\n2|=SUM(A1:A3)\n3|=SUM(A1:A3)"]), self::TODAY, most: 6);
+        $tree = Recalculation::of(PartTree::of([]), self::sheet(['Log' => "1|=SUM(A1:A3)|=A1\n2|=SUM(A1:A3)\n3|=SUM(A1:A3)"]), self::TODAY, most: 7);
 
         self::assertSame(['6', '6', '#LIMIT!', '1'], array_map(fn (string $cell) => self::shown($tree, $cell), ['B1', 'B2', 'B3', 'C1']));
+    }
+
+    public function test_a_range_is_read_and_summed_once_for_all_who_ask(): void
+    {
+        $rows = 600;
+        foreach (['SUM(A1:A600)' => '180300', 'MEDIAN(A1:A600)' => '300.5', 'MIN(A1:A600)' => '1', 'MAX(A1:A600)' => '600'] as $formula => $result) {
+            $sheet = self::sheet(['Log' => implode("\n", array_map(fn (int $row) => "{$row}|={$formula}", range(1, $rows)))]);
+            // So many steps as reading and summing it a few times takes, and not 600 times.
+            $tree = Recalculation::of(PartTree::of([]), $sheet, self::TODAY, most: 20_000);
+            self::assertSame([$result, $result], [self::shown($tree, 'B1'), self::shown($tree, "B{$rows}")], $formula);
+        }
+    }
+
+    public function test_a_result_that_a_range_reads_is_the_newest_one(): void
+    {
+        // The sum is asked for while results are still put into the column that it reads.
+        $tree = self::calculated(self::sheet(['Log' => "=SUM(B1:B3)|=SUM(C1:C3)|1\n=SUM(B1:B3)|=B1+1|2\n=SUM(B1:B2)|=B2+SUM(B1:B2)|3"]));
+        self::assertSame(['33', '33', '13', '6', '7', '20'], array_map(fn (string $cell) => self::shown($tree, $cell), ['A1', 'A2', 'A3', 'B1', 'B2', 'B3']));
+    }
+
+    public function test_formulas_that_would_count_for_ever_say_so_and_the_save_lands(): void
+    {
+        $tree = self::calculated(self::sheet(['Log' => '=BINOM.DIST(99999,99999,0.5,TRUE)|=POISSON(99999,3,TRUE)|=BINOM.DIST(3,10,0.5,TRUE)|=NEGBINOMDIST(99999,3,0.5)']));
+        self::assertSame(['#NUM!', '#NUM!', '0.171875', '#NUM!'], array_map(fn (string $cell) => self::shown($tree, $cell), ['A1', 'B1', 'C1', 'D1']));
+
+        $many = self::sheet(['Log' => implode("\n", array_map(fn (int $row) => "{$row}|=COUNTIF(A1:A600,A{$row})", range(1, 600)))]);
+        $tree = Recalculation::of(PartTree::of([]), $many, self::TODAY, most: 200_000);
+        self::assertSame(['1', '#LIMIT!'], [self::shown($tree, 'B1'), self::shown($tree, 'B600')]);
+    }
+
+    public function test_every_function_of_the_library_comes_to_an_end(): void
+    {
+        // What counted as far as it is asked to would be here for hours.
+        $functions = new Functions;
+        $text = str_repeat('ab ', 3_000);
+        $called = 0;
+        foreach (array_diff($functions->names(), ['ROW', 'COLUMN', 'SUBTOTAL', 'TODAY']) as $name) {
+            foreach ([[999_999, 999_999, 0.5, true], [4_999, 0.5, 1, true], [1_000, 900, 0.5, true], [60, 0.5, 0.4], [$text, $text, 1, $text], [1e9, 1e9]] as $arguments) {
+                $functions->call($name, $arguments);
+                $called++;
+            }
+        }
+        self::assertGreaterThan(1_800, $called);
+        $block = array_map(fn (int $row) => ['A' => $row], range(1, 3_000));
+        self::assertGreaterThan(Recalculation::MOST_STEPS, Functions::steps('NETWORKDAYS', [$block, array_slice($block, 0, 2_000)]));
+        self::assertGreaterThan(Recalculation::MOST_STEPS, Functions::steps('BINOM.DIST', [array_merge($block, $block, $block), 5, 0.5, true]));
+    }
+
+    public function test_criteria_may_be_numbers(): void
+    {
+        $tree = self::calculated(self::sheet(['Log' => "5|=COUNTIF(A1:A3,5)|=SUMIF(A1:A3,A1,A1:A3)\n7|=COUNTIFS(A1:A3,5,A1:A3,\"<6\")|=AVERAGEIF(A1:A3,5)\n5|=COUNTIF(A1:A3,\">5\")"]));
+
+        self::assertSame(['2', '10', '2', '5', '1'], array_map(fn (string $cell) => self::shown($tree, $cell), ['B1', 'C1', 'B2', 'C2', 'B3']));
     }
 
     public function test_rows_that_come_go_and_move_leave_formulas_right(): void

@@ -14,6 +14,7 @@ use MistyAttic\Core\Compare\Match\Matching;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\Problem;
+use MistyAttic\Core\Formats\CsvWriter;
 use MistyAttic\Core\Kinds\Dataset\DatasetKind;
 use MistyAttic\Core\Kinds\Dataset\FieldNames;
 use MistyAttic\Core\Kinds\Dataset\Source;
@@ -34,6 +35,42 @@ final class DataTest extends TestCase
     {
         self::$seed = (int) (getenv('SEED') ?: random_int(1, 999_999));
         fwrite(STDERR, "\ndata property tests: SEED=".self::$seed."\n");
+    }
+
+    public function test_what_a_program_could_take_for_a_formula_is_a_text_in_a_csv(): void
+    {
+        $row = fn (string $text): string => (new CsvWriter)->row(new Part('r', 'record', 0, ['c' => $text]), ['c']);
+        foreach (['=1+1', '@SUM(1)', '-2+3', "\t=1", "\n=1", ' =1', "\u{a0}+1", '＝1+1', '＋1', '－1', '＠x', "\u{feff}=1"] as $text) {
+            self::assertStringContainsString("'", $row($text), json_encode($text) ?: '');
+        }
+        self::assertSame("plain - text\r\n", $row('plain - text'));
+        self::assertSame("-2\r\n", (new CsvWriter)->row(new Part('r', 'record', 0, ['c' => -2]), ['c']));
+    }
+
+    public function test_a_replacement_makes_no_more_text_than_can_be_kept(): void
+    {
+        $long = str_repeat('a', 32_767);
+        $before = memory_get_peak_usage();
+        $made = ExpressionFunctions::call('replace', [$long, 'a', $long]);
+        self::assertSame(32_767, mb_strlen((string) $made));
+        self::assertLessThan(20_000_000, memory_get_peak_usage() - $before);
+        foreach ([['a Lamp', 'a', 'o'], ['aaaa', 'aa', 'a'], ['äöä', 'ä', 'xyz'], ['none', 'z', 'y'], [$long, 'a', 'b'], [str_repeat('ab', 9_000), 'b', 'ccc']] as [$text, $what, $with]) {
+            self::assertSame(mb_substr(str_replace($what, $with, $text), 0, 32_767), ExpressionFunctions::call('replace', [$text, $what, $with]));
+        }
+        $expression = new Expression('replace(replace([ftext], "a", [ftext]), "a", [ftext])', self::TYPES);
+        $values = $expression->values(['ftext' => array_fill(0, 3_000, str_repeat('a', 2_000))], 3_000);
+        self::assertSame([32_767, null], [mb_strlen((string) $values[0]), $values[2_999]]);
+    }
+
+    public function test_a_field_that_a_merge_left_behind_records_loses_no_value(): void
+    {
+        $kind = new DatasetKind;
+        $field = fn (string $id) => new Part($id, 'field', 0, ['name' => $id, 'type' => 'number']);
+        $late = PartTree::of([$field('one'), new Part('r1', 'record', 0, ['one' => 1, 'two' => 2]), $field('two'), new Part('r2', 'record', 0, ['two' => 4])]);
+
+        self::assertSame("1,2\r\n,4\r\n", (new CsvWriter)->write($late, $kind->grid()));
+        self::assertSame(['one', 'two', 'r1', 'r2'], array_column($kind->repair($late)->parts, 'id'));
+        self::assertSame(['two' => 4], $kind->repair($late)->get('r2')->fields);
     }
 
     /**

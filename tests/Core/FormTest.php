@@ -79,6 +79,7 @@ final class FormTest extends TestCase
             'to itself' => [['r4' => '    r4 skip_rule when=answered | action=go | target=q4'], ['circle q4 r4 q4']],
             'its target is gone' => [['r1' => '    r1 skip_rule when=is | value=c2 | action=go | target=q9'], ['gone q1 r1 ']],
             'its choice is gone' => [['r1' => '    r1 skip_rule when=is | value=c9 | action=go | target=p2'], ['choice_gone q1 r1 p2']],
+            'its question has no choices any more' => [['q1' => '  q1 question type=short | text=What are you bringing? | required=TRUE', 'r2' => ''], ['choice_gone q1 r1 p2']],
             'it comes too late' => [['r4' => '    r4 skip_rule when=answered | action=hide | target=q1'], ['too_late q4 r4 q1']],
             'nobody gets there' => [['q2' => '  q2 question type=yes_no | text=Does it smell? | required=TRUE', 'r3' => "    r3 skip_rule when=is | value=yes | action=go | target=q4\n    r5 skip_rule when=is | value=no | action=end", 'r2' => ''], ['unreachable q3  ']],
             'a page without questions' => [['q4' => '', 'r4' => '', 'q5' => ''], ['empty_page q1 r1 p2', 'gone q2 r3 ']],

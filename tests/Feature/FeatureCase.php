@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Actions\MakeItem;
+use App\Actions\OpenToPublic;
 use App\Actions\PublishVersion;
 use App\Actions\Saved;
 use App\Actions\SaveState;
@@ -16,6 +17,7 @@ use App\Models\Role;
 use App\Models\Shelf;
 use App\Models\User;
 use App\Store\States;
+use Illuminate\Contracts\Auth\Authenticatable;
 use Illuminate\Foundation\Testing\TestCase;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Date;
@@ -63,6 +65,14 @@ abstract class FeatureCase extends TestCase
                 unlink($this->database.$ending);
             }
         }
+    }
+
+    /** Somebody else at the same browser begins a session of their own. */
+    public function be(Authenticatable $user, $guard = null): static
+    {
+        $this->app['session']->forget('password_hash_web');
+
+        return parent::be($user, $guard);
     }
 
     protected function databasePath(): string
@@ -131,6 +141,13 @@ abstract class FeatureCase extends TestCase
         $version = $item->refresh()->versions()->where('number', $number ?? $item->head)->firstOrFail();
 
         return $this->app->make(PublishVersion::class)->handle($version->setRelation('item', $item), $publisher);
+    }
+
+    /** Opens what is published, and was, to everybody at an address. */
+    protected function open(Item $item, string $address): void
+    {
+        $item->refresh()->update(['address' => $address]);
+        $this->app->make(OpenToPublic::class)->handle($item, true, earlier: true);
     }
 
     /** Saves as the editor would, two minutes later, so that each save is a version. */

@@ -4,12 +4,22 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Actions\KeepPicture;
 use App\Actions\MakeItem;
+use App\Actions\SaveState;
+use App\Actions\SendingBounds;
+use App\Actions\Sent;
+use App\Actions\TakeEntry;
+use App\Actions\Unpublish;
 use App\Models\HeldEdit;
 use App\Models\Item;
+use App\Models\Proposal;
+use App\Models\ProposalState;
+use App\Models\Publishing;
 use App\Models\Role;
 use App\Models\Shelf;
 use App\Models\User;
+use App\Store\States;
 use App\View\Answering;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
@@ -38,7 +48,7 @@ final class FormsTest extends FeatureCase
         $this->form = $this->app->make(MakeItem::class)->handle($this->shelf, $this->people['owner'], 'form', 'Book a repair');
         $this->save($this->form, $this->people['owner'], $this->asked());
         $this->publish($this->form, $this->people['owner']);
-        $this->form->update(['is_public' => true, 'address' => 'book']);
+        $this->open($this->form, 'book');
     }
 
     /** @return array<string, array{string, string, list<string>}> method, route, who may */
@@ -63,6 +73,9 @@ final class FormsTest extends FeatureCase
             'saving it' => ['put', 'entry.save', ['editor', 'owner']],
             'taking it away' => ['delete', 'entry.delete', ['editor', 'owner']],
             'bringing it back' => ['put', 'entry.undelete', ['editor', 'owner']],
+            'a proposed change' => ['get', 'proposal', ['editor', 'owner']],
+            'answering it' => ['put', 'proposal.answer', ['owner']],
+            'proposing it again' => ['post', 'proposal.again', ['editor']],
         ];
     }
 
@@ -74,6 +87,7 @@ final class FormsTest extends FeatureCase
         $url = in_array($route, ['item', 'history', 'entry.save', 'entry.delete', 'entry.undelete'], true) ? route($route, $entry) : route($route, match ($route) {
             'entries.download' => [$this->form, 'csv'],
             'try' => [$this->form, 2],
+            'proposal', 'proposal.answer', 'proposal.again' => [$entry, $this->proposal($entry, $route === 'proposal.again' ? ProposalState::Withdrawn : ProposalState::Waiting)],
             default => $this->form,
         });
         $this->json($method, $url)->assertUnauthorized();
@@ -81,13 +95,23 @@ final class FormsTest extends FeatureCase
         foreach (['viewer', 'editor', 'owner'] as $who) {
             $status = $this->actingAs($this->people[$who])->json($method, $url, match ($route) {
                 'entry.save' => ['base' => $entry->root],
-                'entries.waiting.yes' => ['wishes' => [1]],
+                'entries.waiting.yes' => ['proposals' => [1]],
                 'entries.keep' => ['keep' => false],
+                'proposal.answer' => ['answer' => 'declined', 'seen' => 1, 'word' => 'No'],
                 'entries.changes.out' => ['entries' => ['x'], 'by' => $this->people['editor']->id],
                 default => [],
             })->status();
             in_array($who, $may, true) ? self::assertContains($status, [200, 302], $who) : self::assertContains($status, [403, 404], $who);
         }
+    }
+
+    /** What the editor proposed. */
+    private function proposal(Item $entry, ProposalState $state): Proposal
+    {
+        $this->shelf->update(['asks_entries' => true]);
+        $root = $this->app->make(States::class)->keep(PartTree::of([]));
+
+        return Proposal::query()->create(['item_id' => $entry->id, 'user_id' => $this->people['editor']->id, 'base' => $entry->root, 'root' => $root, 'state' => $state, 'proposed_at' => now()]);
     }
 
     public function test_a_form_is_answered_page_by_page_without_an_account_or_a_cookie(): void
@@ -160,7 +184,7 @@ final class FormsTest extends FeatureCase
         $this->post('/read/book', ['seen' => ['qone', 'qtwo', 'qmail', 'qmany'], 'a' => $this->answers()])->assertSee('change your answers');
         $entry = $this->form->entries()->where('number', 2)->firstOrFail();
         $mine = "/read/book/mine/{$entry->token}";
-        $this->actingAs($this->people['owner'])->get(route('entries.outbox', $this->form))->assertOk()->assertSee('a@b.example')->assertSee($mine)->assertSee('What is wrong with it? A cable');
+        $this->actingAs($this->people['owner'])->get(route('entries.outbox', $this->form))->assertOk()->assertSee('a@b.example')->assertSee($mine)->assertSee('they are number 2')->assertDontSee('A cable');
         self::assertSame(2, DB::table('mails')->count());
         $this->get($mine)->assertOk()->assertSee('A cable')->assertHeader('Referrer-Policy', 'same-origin');
         $this->post($mine, ['seen' => ['qone', 'qtwo', 'qmail', 'qmany'], 'a' => ['qmany' => 'x'] + $this->answers()])->assertSee('Write a number');
@@ -223,7 +247,7 @@ final class FormsTest extends FeatureCase
     public function test_it_opens_and_closes_and_is_answered_once(): void
     {
         $this->setting(['opens' => '2026-06-01']);
-        $this->get('/read/book')->assertSee('This opens on 2026-06-01');
+        $this->get('/read/book')->assertSee('This opens on 1 June 2026');
         $this->post('/read/book', ['seen' => ['qone', 'qtwo', 'qmail', 'qmany'], 'a' => $this->answers()])->assertSee('This opens on');
         $this->setting(['closes' => '2026-04-01']);
         $this->get('/read/book')->assertSee('This was open until');
@@ -236,6 +260,101 @@ final class FormsTest extends FeatureCase
         $this->get(route('answer', $this->form))->assertSee('You have answered this already');
         self::assertSame(1, $this->form->entries()->count());
         self::assertSame('Tobi Brandt', $this->form->entries()->firstOrFail()->versions()->firstOrFail()->user->name);
+    }
+
+    public function test_once_only_holds_in_the_transaction_that_takes_the_entry(): void
+    {
+        $this->setting(['audience' => 'shelf', 'once' => true]);
+        $live = Publishing::query()->with('version')->findOrFail($this->form->refresh()->live_id);
+        $take = fn (): ?Item => $this->app->make(TakeEntry::class)->handle($this->form, $live, $this->people['editor'], PartTree::of([]));
+        self::assertSame([true, false, false, false], [$take() !== null, $take() !== null, $take() !== null, $take() !== null]);
+        $this->app->make(Unpublish::class)->handle($this->form->refresh(), $this->people['owner']);
+        self::assertNull($this->app->make(TakeEntry::class)->handle($this->form, $live, $this->people['owner'], PartTree::of([])));
+    }
+
+    public function test_a_form_that_nobody_could_answer_is_not_published(): void
+    {
+        $tree = $this->asked();
+        foreach ([
+            'It opens on 1 June 2026, after it closes on 1 April 2026.' => [new Part('sset', 'settings', 0, ['opens' => ['d', '2026-06-01'], 'closes' => ['d', '2026-04-01']] + $tree->parts[0]->fields), ...array_slice($tree->parts, 1)],
+            '“What is it?” has a choice without words.' => array_map(fn (Part $part) => $part->id === 'ctwo' ? $part->with('label', '') : $part, $tree->parts),
+        ] as $why => $parts) {
+            $live = $this->form->refresh()->live_id;
+            $this->save($this->form, $this->people['owner'], PartTree::of($parts));
+            $this->actingAs($this->people['owner'])->from(route('publish', [$this->form, $this->form->refresh()->head]))->post(route('publish.store', [$this->form, $this->form->head]))->assertSessionHasErrors('note');
+            self::assertStringContainsString($why, (string) session('errors')->first('note'));
+            self::assertSame($live, $this->form->refresh()->live_id);
+        }
+    }
+
+    public function test_nothing_that_a_visitor_typed_vanishes(): void
+    {
+        $seen = ['qone', 'qtwo', 'qmail', 'qmany'];
+        // To a question that was just removed, and to one that a rule skips.
+        $this->post('/read/book', ['seen' => $seen, 'a' => ['qgone' => 'Words to a question that went'] + $this->answers()])->assertSee('Thank you.')->assertSee('was not sent')->assertSee('Words to a question that went');
+        $this->post('/read/book', ['seen' => $seen, 'a' => ['qone' => 'ctwo'] + $this->answers()])->assertSee('Thank you.')->assertSee('What is wrong with it?')->assertSee('A cable');
+        // What was typed on an earlier page comes along, though it is not asked for now.
+        $this->post('/read/book', ['seen' => ['qone', 'qtwo'], 'a' => ['qone' => 'cone', 'qtwo' => 'A cable', 'qgone' => 'Words to a question that went']])->assertSee('name="a[qgone]" value="Words to a question that went"', false);
+        // It closes, and it goes offline, while somebody fills it in.
+        $this->setting(['closes' => '2026-04-01']);
+        $this->post('/read/book', ['seen' => $seen, 'a' => $this->answers()])->assertSee('This was open until')->assertSee('A cable')->assertSee('Something with a plug');
+        $this->app->make(Unpublish::class)->handle($this->form->refresh(), $this->people['owner']);
+        $this->post('/read/book', ['seen' => $seen, 'a' => $this->answers()])->assertStatus(410)->assertSee('A cable')->assertDontSee('What is wrong')->assertDontSee('Book a repair');
+    }
+
+    public function test_what_is_kept_for_another_day_keeps_pictures_and_goes_on_where_answers_are_changed(): void
+    {
+        $this->save($this->form, $this->people['owner'], PartTree::of([...$this->asked()->parts, new Part('qfile', 'question', 1, ['type' => 'file', 'text' => RichText::plain('A picture of it'), 'required' => false])]));
+        $this->publish($this->form, $this->people['owner']);
+        $kept = $this->post('/read/book', ['seen' => ['qone'], 'a' => ['qone' => 'cone'], 'upload' => ['qfile' => UploadedFile::fake()->image('lamp.png', 8, 8)], 'later' => '1'])->assertSee('kept for 30 days');
+        preg_match('~href="([^"]+kept=[A-Za-z0-9]{40})"~', (string) $kept->getContent(), $found);
+        $this->get(html_entity_decode($found[1] ?? ''))->assertOk()->assertSee('name="file[qfile]"', false);
+
+        $this->setting(['editable' => true]);
+        $entry = $this->entry();
+        $half = $this->post("/read/book/mine/{$entry->token}", ['base' => $entry->root, 'seen' => ['qone', 'qtwo'], 'a' => ['qtwo' => 'Half changed'] + $this->answers(), 'later' => '1'])->assertSee('kept for 30 days');
+        self::assertSame(1, $entry->refresh()->head);
+        preg_match('~href="([^"]+kept=[A-Za-z0-9]{40})"~', (string) $half->getContent(), $found);
+        $this->get(html_entity_decode($found[1] ?? ''))->assertOk()->assertSee('Half changed');
+    }
+
+    public function test_files_are_looked_at_after_their_question_bounded_and_swept_when_nothing_came_of_them(): void
+    {
+        $picture = fn (): UploadedFile => UploadedFile::fake()->image('lamp.png', 8, 8);
+        $this->post('/read/book', ['seen' => ['qone'], 'a' => ['qone' => 'cone'], 'upload' => ['qone' => $picture(), 'qnone' => $picture()], 'later' => '1'])->assertOk();
+        self::assertSame(0, DB::table('pictures')->count());
+
+        $this->save($this->form, $this->people['owner'], PartTree::of([...$this->asked()->parts, new Part('qfile', 'question', 1, ['type' => 'file', 'text' => RichText::plain('A picture of it'), 'required' => false])]));
+        $this->publish($this->form, $this->people['owner']);
+        $seen = ['qone', 'qtwo', 'qmail', 'qmany', 'qfile'];
+        $this->post('/read/book', ['seen' => ['qone'], 'a' => ['qone' => 'cone'], 'upload' => ['qfile' => UploadedFile::fake()->image('other.png', 9, 9)]])->assertOk();
+        $this->post('/read/book', ['seen' => $seen, 'a' => $this->answers(), 'upload' => ['qfile' => $picture()]])->assertSee('Thank you.');
+        self::assertSame([0, 1], DB::table('pictures')->orderBy('is_used')->pluck('is_used')->all());
+        $chunks = DB::table('chunks')->count();
+        Date::setTestNow(Date::now()->addDays(32));
+        Artisan::call('attic:tidy');
+        self::assertSame([[1], $chunks - 1], [DB::table('pictures')->pluck('is_used')->all(), DB::table('chunks')->count()]);
+        $this->assertVerified();
+        // What was sent and is wanted for good afterwards is not swept.
+        $bytes = (string) UploadedFile::fake()->image('third.png', 7, 7)->getContent();
+        $keep = $this->app->make(KeepPicture::class);
+        self::assertFalse($keep->file($this->form, $bytes)?->is_used);
+        self::assertTrue($keep->handle($this->form, $bytes)?->refresh()->is_used);
+        // A few bytes that unfold into a large picture.
+        self::assertNull(KeepPicture::type("\x89PNG\r\n\x1a\n\x00\x00\x00\rIHDR".pack('NN', 20_000, 20_000)."\x08\x02\x00\x00\x00".pack('N', 0)));
+    }
+
+    public function test_outsiders_make_a_form_send_and_mail_so_much_a_day_and_no_more(): void
+    {
+        $bounds = new SendingBounds;
+        self::assertSame([true, true, true, false], array_map(fn () => $bounds->mayMail($this->form, 'Victim@b.example'), range(1, 4)));
+        self::assertFalse($bounds->mayMail($this->form, 'victim@b.example'));
+        self::assertSame(300, count(array_filter(range(1, 400), fn () => $bounds->maySend($this->form, '10.0.0.1'))));
+        self::assertTrue($bounds->maySend($this->form, '10.0.0.2'));
+        self::assertSame([true, false], [$bounds->mayFile($this->form, '10.0.0.1', 99_000_000), $bounds->mayFile($this->form, '10.0.0.1', 5_000_000)]);
+        array_map(fn () => $bounds->maySend($this->form, '127.0.0.1'), range(1, 300));
+        $this->post('/read/book', ['seen' => ['qone', 'qtwo', 'qmail', 'qmany'], 'a' => $this->answers()])->assertSee('Too much was sent')->assertSee('A cable');
+        self::assertSame(0, $this->form->entries()->count());
     }
 
     public function test_named_people_answer_wherever_they_are_and_see_nothing_else(): void
@@ -258,6 +377,10 @@ final class FormsTest extends FeatureCase
         $without = PartTree::of(array_values(array_filter($this->asked()->parts, fn (Part $part) => $part->id !== 'qtwo')));
         $this->save($this->form, $this->people['owner'], $without);
         $this->actingAs($this->people['owner']);
+        // A draft changes nothing of what is asked.
+        $this->get(route('entries', $this->form))->assertDontSee('is asked no more');
+        $this->get(route('item', $entry))->assertDontSee('Questions that are gone');
+        $this->publish($this->form, $this->people['owner']);
         $this->get(route('entries', $this->form))->assertSee('is asked no more')->assertSee('A cable');
         $this->get(route('entries.sums', $this->form))->assertSee('A question that is gone');
         $this->get(route('item', $entry))->assertSee('Questions that are gone')->assertSee('A cable');
@@ -267,7 +390,73 @@ final class FormsTest extends FeatureCase
         $this->put(route('entry.save', $entry), ['base' => $entry->refresh()->root, 'a' => ['qone' => 'cone', 'qmail' => 'c@d.example', 'qmany' => '2']])->assertRedirect();
         self::assertSame('A cable', $this->tree($entry)->get('qtwo')->richText()->text());
         $this->post(route('restore.store', [$this->form, 2]), ['seen' => 3])->assertRedirect();
+        $this->publish($this->form, $this->people['owner']);
         $this->get(route('entries', $this->form))->assertDontSee('is asked no more')->assertSee('A cable');
+    }
+
+    public function test_an_answer_that_nobody_touched_stays_whatever_became_of_its_question(): void
+    {
+        $entry = $this->entry();
+        $parts = fn (callable $change): PartTree => PartTree::of(array_values(array_filter(array_map($change, $this->tree($this->form)->parts))));
+        $edit = function (array $answers) use ($entry): PartTree {
+            Date::setTestNow(Date::now()->addMinutes(2));
+            $page = (string) $this->actingAs($this->people['editor'])->get(route('item', $entry))->assertOk()->getContent();
+            preg_match_all('/name="shown\[\]" value="(\w+)"/', $page, $shown);
+            $sent = [];
+            preg_match_all('/name="a\[(\w+)\]"[^>]*value="([^"]*)"[^>]* checked|<input class="input"[^>]*name="a\[(\w+)\]"[^>]*value="([^"]*)"|<textarea[^>]*name="a\[(\w+)\]"[^>]*>([^<]*)</', $page, $found, PREG_SET_ORDER);
+            foreach ($found as $one) {
+                [$name, $value] = array_slice(array_values(array_filter($one, fn (string $text, int $at) => $at > 0 && $text !== '', ARRAY_FILTER_USE_BOTH)), 0, 2) + ['', ''];
+                $sent[$name] = html_entity_decode($value);
+            }
+            $this->put(route('entry.save', $entry), ['base' => $entry->refresh()->root, 'shown' => $shown[1], 'a' => $answers + $sent])->assertSessionHasNoErrors()->assertRedirect();
+
+            return $this->tree($entry);
+        };
+        $before = $this->tree($entry)->get('qone');
+        self::assertSame(['cone', 'Something with a plug'], [$before->strings('choices')[0], $before->strings('said')[0]]);
+
+        // The choice that was chosen goes, first in a draft and then for everybody; another field is edited.
+        $this->save($this->form, $this->people['owner'], $parts(fn (Part $part) => $part->id === 'cone' ? null : $part));
+        self::assertSame(['d@e.example', $before->fields], [$edit(['qmail' => 'd@e.example'])->get('qmail')->fields['value'], $this->tree($entry)->get('qone')->fields]);
+        $this->publish($this->form, $this->people['owner']);
+        $this->get(route('item', $entry))->assertSee('not offered any more');
+        self::assertSame($before->fields, $edit(['qmail' => 'e@f.example'])->get('qone')->fields);
+        $this->get(route('entries.sums', $this->form))->assertSee('Something with a plug')->assertDontSee('cone');
+
+        // The question is of another type now: it is shown as it was asked.
+        $this->save($this->form, $this->people['owner'], $parts(fn (Part $part) => $part->id === 'qone' ? new Part('qone', 'question', $part->depth, ['type' => 'short'] + $part->fields) : (in_array($part->id, ['cone', 'ctwo'], true) || $part->role === 'skip_rule' ? null : $part)));
+        $this->publish($this->form, $this->people['owner']);
+        self::assertSame($before->fields, $edit(['qmail' => 'f@g.example'])->get('qone')->fields);
+        self::assertSame('ctwo', $edit(['qone' => 'ctwo'])->get('qone')->strings('choices')[0]);
+        // What was shown and is taken off is gone; what was not shown and not sent is not.
+        $this->put(route('entry.save', $entry), ['base' => $entry->refresh()->root, 'a' => ['qmany' => '4']]);
+        self::assertSame(['ctwo', 4], [$this->tree($entry)->get('qone')->strings('choices')[0], $this->tree($entry)->get('qmany')->fields['value']]);
+        $this->put(route('entry.save', $entry), ['base' => $entry->refresh()->root, 'shown' => ['qmany'], 'a' => []]);
+        self::assertFalse($this->tree($entry)->has('qmany'));
+    }
+
+    public function test_after_an_error_the_fields_show_what_was_typed(): void
+    {
+        $entry = $this->entry();
+        $this->actingAs($this->people['editor'])->put(route('entry.save', $entry), ['base' => $entry->root, 'a' => ['qmany' => 'quite a few', 'qmail' => 'new@b.example'] + $this->answers()])->assertSessionHasErrors('qmany');
+        $this->get(route('item', $entry))->assertSee('quite a few')->assertSee('new@b.example');
+        foreach (['1,5' => 1.5, '1 500' => 1500, '1.500,5' => 1500.5, '1,500.5' => 1500.5, '0,125' => 0.125, '12' => 12] as $typed => $number) {
+            $this->put(route('entry.save', $entry), ['base' => $entry->refresh()->root, 'a' => ['qmany' => (string) $typed]])->assertSessionHasNoErrors();
+            self::assertEquals($number, $this->tree($entry)->get('qmany')->fields['value'], (string) $typed);
+        }
+        $this->put(route('entry.save', $entry), ['base' => $entry->refresh()->root, 'a' => ['qmany' => '1,500']])->assertSessionHasErrors(['qmany' => 'How many?: Is that 1500 or 1.500? Write it so.']);
+    }
+
+    public function test_an_entry_that_was_taken_away_is_not_edited_and_its_history_says_who_did_what(): void
+    {
+        $entry = $this->entry();
+        $this->actingAs($this->people['editor'])->delete(route('entry.delete', $entry))->assertRedirect();
+        $this->put(route('entry.save', $entry), ['base' => $entry->root, 'a' => ['qmany' => '9']])->assertForbidden()->assertSee('Bring it back first');
+        $this->actingAs($this->people['owner'])->put(route('entry.undelete', $entry))->assertRedirect();
+        $this->put(route('entry.undelete', $entry));
+        $this->delete(route('entry.delete', $entry));
+        self::assertSame([[$this->people['editor']->id, false], [$this->people['owner']->id, true], [$this->people['owner']->id, false]], $entry->removals()->orderBy('id')->get()->map(fn ($one) => [$one->user_id, $one->back])->all());
+        $this->get(route('list', $entry))->assertSeeText('Tobi took it away')->assertSeeText('Ines brought it back');
     }
 
     public function test_an_entry_has_a_history_field_by_field_and_comes_back(): void
@@ -317,6 +506,34 @@ final class FormsTest extends FeatureCase
         self::assertSame(['one@b.example', 'two@b.example', 'wrong@b.example'], $mails);
         self::assertSame(8, $this->tree($second)->get('qmany')->fields['value']);
         self::assertSame('one@b.example', DB::table('answers')->where(['item_id' => $first->id, 'question' => 'qmail'])->value('text'));
+        // What was taken out is shown no more, until that is taken back.
+        $this->get(route('entries.changes', $changes))->assertDontSee('two@b.example')->assertSee('three@b.example');
+        $this->post(route('restore.undo', [$first, 3]))->assertSessionHasNoErrors();
+        $this->get(route('entries.changes', $changes))->assertSee('one@b.example')->assertDontSee('two@b.example');
+        $this->assertVerified();
+    }
+
+    public function test_what_one_person_changed_is_taken_out_of_all_entries_in_pieces_and_what_stayed_is_named(): void
+    {
+        $live = Publishing::query()->findOrFail($this->form->refresh()->live_id);
+        $text = fn (string $mail): PartTree => PartTree::of([new Part('qmail', 'answer', 0, ['label' => 'Your address', 'value' => $mail])]);
+        $save = fn (Item $entry, string $who, string $mail) => $this->app->make(SaveState::class)->handle($entry, $this->people[$who], new Sent($entry->root, $text($mail), $who, keep: true));
+        for ($i = 1; $i <= 103; $i++) {
+            Date::setTestNow(Date::now()->addMinute());
+            $entry = $this->app->make(TakeEntry::class)->handle($this->form, $live, null, $text("a{$i}@b.example")) ?? self::fail();
+            $save($entry, 'editor', "wrong{$i}@b.example");
+            $i !== 2 || $save($entry, 'owner', 'right@b.example');
+        }
+        $changes = ['item' => $this->form, 'by' => $this->people['editor']->id];
+        // Who changed something last is shown at once.
+        $this->actingAs($this->people['editor'])->get(route('entries.changes', $this->form))->assertOk()->assertSee('of 103 entries')->assertSeeText('Changed “Your address” from “a103@b.example”');
+        $this->get(route('entries.changes', [...$changes, 'page' => 2]))->assertSee('stays: Your address, it was set to something else later');
+        $this->post(route('entries.changes.out', $changes), ['all' => 1])->assertSessionHas('going', fn (array $going): bool => $going['done'] === 99 && $going['of'] === 103);
+        $going = session('going') ?? self::fail();
+        $this->get(route('entries.changes', $changes))->assertSee('Taken out of 99 of 103 entries');
+        $this->post(route('entries.changes.out', $changes), ['all' => 1, ...$going])->assertSessionHas('said', 'Took what Tobi changed out of 102 entries.');
+        $this->get(route('entries.changes', $changes))->assertSee('This stayed:')->assertSee('it was set to something else later');
+        self::assertSame(['right@b.example'], DB::table('answers')->where('form_id', $this->form->id)->where('text', 'NOT LIKE', 'a%')->pluck('text')->all());
         $this->assertVerified();
     }
 
@@ -344,7 +561,7 @@ final class FormsTest extends FeatureCase
         parse_str((string) parse_url((string) $chosen, PHP_URL_QUERY), $query);
         self::assertSame(['sort' => 'qmail', 'down' => '1', 'without' => ['qtwo', 'qmany']], $query);
         $head = strtok($this->get(route('entries.download', [$this->form, 'csv', ...$query]))->assertOk()->getContent() ?: '', "\n");
-        self::assertSame('Number,Sent,Last changed,By,What is it?,Your address', trim((string) $head));
+        self::assertSame('Number,Sent,Sent by,Last changed,By,What is it?,Your address', trim((string) $head));
     }
 
     public function test_entries_stand_with_their_form_and_not_on_the_shelf(): void

@@ -15,6 +15,7 @@ use App\Store\SqliteChunkStore;
 use App\Store\States;
 use Illuminate\Database\Events\QueryExecuted;
 use Illuminate\Http\UploadedFile;
+use Illuminate\Support\Facades\Date;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
@@ -225,6 +226,32 @@ final class HistoryTest extends FeatureCase
         $this->putJson(route('item.rename', $this->item), ['title' => ' Rules of the bench '])->assertOk()->assertJson(['title' => 'Rules of the bench']);
         $this->post(route('shelf.make', $this->shelf), ['title' => ''])->assertRedirect();
         self::assertTrue(Item::query()->where('title', 'A document without a name')->exists());
+    }
+
+    public function test_what_it_is_called_is_kept_compared_and_restored(): void
+    {
+        $head = $this->item->refresh()->head;
+        $was = $this->item->title;
+        Date::setTestNow(Date::now()->addMinutes(5));
+        $this->actingAs($this->tobi)->putJson(route('item.rename', $this->item), ['title' => 'Rules of the bench'])->assertOk();
+        $this->putJson(route('item.rename', $this->item), ['title' => 'Rules of the bench'])->assertOk();
+        self::assertSame($head + 1, $this->item->refresh()->head);
+        $said = "Called it “Rules of the bench” instead of “{$was}”";
+        $this->get(route('list', $this->item))->assertSeeText($said);
+        $this->get(route('history', [$this->item, 'from' => $head, 'to' => $head + 1]))->assertOk()->assertSeeText($said)->assertSeeTextInOrder([$said, 'Tobi']);
+        // Ticked alone, it comes back alone; with all of it, too.
+        Date::setTestNow(Date::now()->addMinutes(5));
+        $this->save($this->item, $this->ines, $this->paragraphs('Something else.'));
+        $this->actingAs($this->ines)->get(route('restore', [$this->item, $head]))->assertOk()->assertSeeText("The title “{$was}”");
+        $this->post(route('restore.store', [$this->item, $head]), ['seen' => $head + 2, 'lines' => 9, 'pick' => [0]])->assertSessionHasNoErrors();
+        self::assertSame([$head + 3, $was, 'Something else.'], [$this->item->refresh()->head, $this->item->title, $this->tree($this->item)->parts[0]->richText()->text()]);
+        $this->post(route('restore.undo', [$this->item, $head + 3]))->assertSessionHasNoErrors();
+        self::assertSame('Rules of the bench', $this->item->refresh()->title);
+        $this->post(route('restore.store', [$this->item, $head]), ['seen' => $this->item->head])->assertSessionHasNoErrors();
+        self::assertSame($was, $this->item->refresh()->title);
+        // From a restore, another state can be restored at once.
+        $this->get(route('history', [$this->item, 'from' => $head + 1, 'to' => $this->item->head]))->assertSee('Take it back')->assertSee('Restore '.($head + 1).'…');
+        $this->assertVerified();
     }
 
     public function test_opening_costs_the_same_whatever_the_number_of_versions(): void

@@ -12,6 +12,7 @@ use App\Models\Role;
 use App\Models\Shelf;
 use App\Models\User;
 use App\Models\Version;
+use Illuminate\Support\Facades\Date;
 use Illuminate\Testing\TestResponse;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
@@ -47,7 +48,8 @@ final class PublishingRightsTest extends FeatureCase
         $this->wish = $this->app->make(AskToPublish::class)->handle($version->setRelation('item', $this->item), $this->people['editor'], 'Draft note');
         $draft = $this->column('Draft words', 'Asked for words');
         $this->save($this->item, $this->people['editor'], PartTree::of([...$draft->parts, new Part('b003', 'picture', 2, ['chunk' => str_repeat('a', 40), 'alt' => 'Draft picture', 'caption' => 'Draft caption', 'width' => 0, 'height' => 0]), new Part('b004', 'button', 2, ['label' => 'Draft link', 'target' => '/x'])]));
-        $this->item->update(['title' => 'Draft title', 'is_public' => true, 'address' => 'opening-hours']);
+        $this->item->update(['title' => 'Draft title']);
+        $this->open($this->item, 'opening-hours');
         Version::query()->where(['item_id' => $this->item->id, 'number' => 4])->firstOrFail()->milestone()->create(['name' => 'Draft milestone', 'user_id' => $this->people['editor']->id]);
         self::assertSame(4, $this->item->refresh()->head);
     }
@@ -157,6 +159,27 @@ final class PublishingRightsTest extends FeatureCase
         self::assertSame(['Open on Saturdays'], array_values(array_filter($this->texts($own->items()->firstOrFail()), fn (string $text) => $text !== '')));
         $this->get(route('download', [$this->item, 4, 'html']))->assertNotFound();
         self::assertSame($who === 'approver' ? 200 : 404, $this->get(route('download', [$this->item, 3, 'html']))->status());
+    }
+
+    public function test_a_history_tells_readers_neither_numbers_nor_times_of_drafts(): void
+    {
+        Date::setTestNow('2026-06-17 03:33:00');
+        // As many drafts as make a number that stands nowhere else.
+        for ($draft = 5; $draft <= 43; $draft++) {
+            $this->save($this->item, $this->people['editor'], $this->column("Draft words {$draft}"));
+        }
+        $this->item->refresh()->update(['changed_at' => Date::now()]);
+        $times = Version::query()->where('item_id', $this->item->id)->where('number', '>', 3)->pluck('saved_at')->map(fn (mixed $at) => Date::parse((string) $at)->format('H:i'))->all();
+        Date::setTestNow('2026-07-20 12:00:00');
+        $this->actingAs($this->people['viewer']);
+        foreach ([route('shelf', $this->shelf), route('item', $this->item), route('history', $this->item), route('history', ['item' => $this->item, 'from' => 2, 'to' => 2, 'view' => 'was']), route('list', $this->item), route('ribbon', $this->item), route('read', 'opening-hours'), route('read.timemap', 'opening-hours')] as $path) {
+            $said = (string) preg_replace('/(by-|glyph|viewBox|d=)[^ >]*|_token[^>]*>|"[0-9a-f]{40}"|csrf[^>]*>/', '', $this->said($this->get($path)->assertOk()));
+            self::assertDoesNotMatchRegularExpression('/\b43\b|\b42\b|2026-06-17|17 June|17 Jun\b/', $said, $path);
+            foreach ($times as $time) {
+                self::assertStringNotContainsString($time, $said, $path);
+            }
+        }
+        self::assertSame([2], array_column($this->getJson(route('ribbon', $this->item))->json('versions'), 0));
     }
 
     public function test_editors_see_all_of_it(): void

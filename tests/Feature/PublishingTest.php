@@ -57,6 +57,24 @@ final class PublishingTest extends FeatureCase
         self::assertSame(2, $this->item->publishings()->count());
     }
 
+    public function test_a_title_goes_live_when_it_is_published_and_published_states_are_held_against_each_other(): void
+    {
+        $this->publish($this->item, $this->ines);
+        $was = $this->item->refresh()->title;
+        $this->putJson(route('item.rename', $this->item), ['title' => 'Where to find us'])->assertOk();
+        self::assertSame($was, $this->item->refresh()->live?->title);
+        $this->get(route('publish', [$this->item, 3]))->assertSee('Readers see one change')->assertSeeText('Called it “Where to find us” instead of');
+        $this->post(route('publish.store', [$this->item, 3]))->assertRedirect();
+        self::assertSame('Where to find us', $this->item->refresh()->live->title);
+        $this->save($this->item, $this->tobi, $this->column('A draft in between'));
+        $this->save($this->item, $this->ines, $this->column('Open on Sundays', 'Ring twice'));
+        $this->publish($this->item, $this->ines);
+        $this->get(route('list', [$this->item, 'only' => 'published']))->assertSeeText('Ring twice')->assertSee('Readers see it for the first time')->assertDontSee('A draft in between')
+            ->assertSee(route('history', ['item' => $this->item, 'from' => 3, 'to' => 5]));
+        $this->getJson(route('line', [$this->item, 5, 'since' => 3]))->assertJsonPath('sentence', fn (string $sentence): bool => str_contains($sentence, 'Ring twice') && ! str_contains($sentence, 'in between'));
+        $this->getJson(route('line', [$this->item, 5, 'since' => 'x']))->assertStatus(422);
+    }
+
     public function test_what_is_published_is_what_was_asked_for_while_the_draft_goes_on(): void
     {
         $this->shelf->update(['asks' => true]);
@@ -115,6 +133,31 @@ final class PublishingTest extends FeatureCase
         self::assertSame([PublishingState::Withdrawn, 1], [$first->refresh()->state, $this->item->publishings()->waiting()->count()]);
         $this->post(route('publish.store', [$this->item, 3]))->assertSessionHasErrors('note');
         self::assertSame(1, $this->item->publishings()->waiting()->count());
+    }
+
+    public function test_nobody_publishes_their_own_words_alone_where_a_yes_is_needed_whatever_waits(): void
+    {
+        $wish = $this->wish();
+        $this->shelf->update(['asks' => true, 'drafts' => 'everyone']);
+        $this->shelf->memberships()->where('user_id', $this->tobi->id)->update(['publishes' => true]);
+        $this->save($this->item, $this->ines, $this->column('My own words'));
+        $this->actingAs($this->ines->refresh())->get(route('publish', [$this->item, 3]))->assertSee('Ask to publish 3');
+        $this->post(route('publish.store', [$this->item, 3]))->assertRedirect();
+        self::assertNull($this->item->refresh()->live_id);
+        self::assertSame([PublishingState::Withdrawn, 1], [$wish->refresh()->state, $this->item->publishings()->waiting()->count()]);
+        // Who wrote none of it may say yes at once, with a wish or without.
+        $this->save($this->item, $this->tobi, $this->column('My own words, corrected'));
+        $this->shelf->memberships()->where('user_id', $this->jun->id)->update(['publishes' => true]);
+        $this->actingAs($this->jun)->post(route('publish.store', [$this->item, 4]));
+        self::assertSame(4, $this->item->refresh()->live?->version->number);
+    }
+
+    public function test_a_clock_that_goes_back_leaves_the_order_of_what_was_published(): void
+    {
+        $first = $this->publish($this->item, $this->ines);
+        Date::setTestNow('2026-05-01 08:00:00');
+        $second = $this->publish($this->item, $this->ines, 1);
+        self::assertTrue($second->decided_at >= $first->decided_at && $first->refresh()->ended_at >= $first->decided_at);
     }
 
     public function test_the_only_one_who_may_publish_needs_nobodys_yes(): void

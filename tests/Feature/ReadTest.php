@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Actions\Unpublish;
 use App\Models\Item;
 use App\Models\Publishing;
 use App\Models\Role;
@@ -38,7 +39,7 @@ final class ReadTest extends FeatureCase
             $this->published[] = $this->publish($this->item, $this->ines);
         }
         $this->save($this->item, $this->ines, $this->column('Draft words'));
-        $this->item->refresh()->update(['is_public' => true, 'address' => 'opening-hours']);
+        $this->open($this->item, 'opening-hours');
     }
 
     public function test_everybody_reads_what_is_live_without_a_cookie_and_without_scripts(): void
@@ -84,7 +85,47 @@ final class ReadTest extends FeatureCase
 
     public function test_a_moment_that_is_none_is_refused_and_says_how(): void
     {
-        $this->get('/read/opening-hours', ['Accept-Datetime' => 'yesterday'])->assertStatus(400)->assertSee('Thu, 31 May 2026');
+        foreach (['yesterday', 'Thu, 31 Feb 2026 20:35:00 GMT', 'Mon, 05 May 2026 12:00:00 GMT', 'Tue, 05 May 2026 25:00:00 GMT'] as $none) {
+            $this->get('/read/opening-hours', ['Accept-Datetime' => $none])->assertStatus(400)->assertSee('Thu, 31 May 2026');
+        }
+    }
+
+    public function test_a_moment_when_nothing_was_live_leads_to_nothing(): void
+    {
+        Date::setTestNow('2026-05-10 12:00:00');
+        $this->app->make(Unpublish::class)->handle($this->item, $this->ines);
+        Date::setTestNow('2026-05-12 12:00:00');
+        $this->publish($this->item, $this->ines);
+        $gap = $this->get('/read/opening-hours', ['Accept-Datetime' => 'Mon, 11 May 2026 12:00:00 GMT'])->assertNotFound()->assertSee('Nothing was published here at that time')->assertDontSee('Third words');
+        self::assertSame(route('read.timemap', 'opening-hours'), $this->links($gap)['timemap']);
+        $this->get('/read/opening-hours', ['Accept-Datetime' => 'Sun, 10 May 2026 11:59:59 GMT'])->assertRedirect($this->memento(2));
+    }
+
+    public function test_what_only_the_shelf_saw_is_not_the_public_s_unless_the_owner_says_so(): void
+    {
+        $page = $this->page($this->item->shelf, $this->ines, 'Only for us');
+        $this->publish($page, $this->ines);
+        $this->save($page, $this->ines, $this->column('For everybody'));
+        $this->publish($page, $this->ines);
+        $this->actingAs($this->ines)->put(route('public', $page), ['open' => '1'])->assertRedirect();
+        $address = (string) $page->refresh()->address;
+        $hidden = $page->publishings()->where('count', 1)->firstOrFail();
+        $stamp = $hidden->decided_at?->format('YmdHis');
+        $everywhere = fn (): string => implode("\n", [$this->get("/read/{$address}")->getContent(), $this->get("/read/{$address}/timemap")->getContent(), $this->get("/read/{$address}/{$stamp}")->getContent(), $this->get("/read/{$address}", ['Accept-Datetime' => 'Fri, 01 Jan 2027 00:00:00 GMT'])->headers->get('Link')]);
+        self::assertStringNotContainsString('Only for us', $everywhere());
+        self::assertStringNotContainsString((string) $stamp, $everywhere());
+        // Closed, replaced and opened again: what stood there while it was closed is not shown either.
+        $this->put(route('public', $page), ['open' => '0']);
+        $this->save($page, $this->ines, $this->column('While it was closed'));
+        $this->publish($page, $this->ines);
+        $this->save($page, $this->ines, $this->column('Open again'));
+        $this->publish($page, $this->ines);
+        $this->put(route('public', $page), ['open' => '1']);
+        self::assertSame([false, true, false, true], $page->publishings()->orderBy('count')->pluck('is_public')->all());
+
+        $this->get(route('publish', [$page, 2]))->assertSee('2 states that the shelf saw before');
+        $this->put(route('public', $page), ['open' => '1', 'earlier' => '1'])->assertSessionHas('said', 'Everybody who has the address may read what the shelf saw before, too.');
+        self::assertStringContainsString('Only for us', $everywhere());
     }
 
     public function test_links_lead_to_neighbours_map_and_original(): void
@@ -96,6 +137,7 @@ final class ReadTest extends FeatureCase
         $present = $this->get('/read/opening-hours');
         self::assertSame('Accept-Datetime', $present->headers->get('Vary'));
         self::assertArrayHasKey('last memento', $this->links($present));
+        $present->assertSee('<link rel="timemap" type="application/link-format" href="'.route('read.timemap', 'opening-hours').'">', false)->assertSee('<link rel="original timegate" href="'.route('read', 'opening-hours').'">', false);
     }
 
     public function test_the_map_lists_what_was_published_and_nothing_else(): void

@@ -126,7 +126,12 @@ final class ReportsTest extends FeatureCase
         // A forged source in a whole state is no way round.
         $tree = $this->tree($this->report->refresh());
         $forged = $this->wire(PartTree::of([$tree->parts[0], $tree->parts[2]->with('source', $hidden->key)]));
-        $this->putJson(route('state.save', $this->report), ['base' => $this->report->root, 'client' => 'x', 'content' => $forged])->assertForbidden();
+        $this->putJson(route('state.save', $this->report), ['base' => $this->report->root, 'client' => 'x', 'content' => $forged])->assertUnprocessable()->assertSee('you may not see it');
+        self::assertNotSame($hidden->key, $this->tree($this->report->refresh())->get('wtwo')->string('source'));
+        // Nor is a file that is brought in.
+        $file = UploadedFile::fake()->createWithContent('r.json', (string) json_encode(['kind' => 'report', 'parts' => $forged]));
+        $this->post(route('shelf.make', $this->shelf), ['kind' => 'report', 'title' => 'Forged', 'file' => $file])->assertSessionHasErrors('source');
+        $this->post(route('item.file.store', $this->report), ['file' => $file])->assertSessionHasErrors('source');
     }
 
     public function test_looking_back_takes_the_data_of_that_time_or_of_today(): void
@@ -264,13 +269,14 @@ final class ReportsTest extends FeatureCase
     public function test_a_page_shows_a_figure_of_a_public_report_and_goes_on_with_it(): void
     {
         $this->publish($this->report, $this->people['owner']);
-        $this->report->update(['is_public' => true, 'address' => 'quarter', 'pins' => false]);
+        $this->report->update(['pins' => false]);
+        $this->open($this->report, 'quarter');
         Publishing::query()->update(['data' => null]);
         $page = $this->page($this->shelf, $this->people['owner'], 'Welcome');
         $tree = $this->tree($page);
         $this->save($page, $this->people['owner'], PartTree::of([...$tree->parts, new Part('fshown', 'figure', 2, ['label' => 'Doubled this quarter', 'source' => '/read/quarter#part-wtwo']), new Part('fother', 'figure', 2, ['label' => 'Another', 'source' => '/read/quarter#part-wthree'])]));
         $this->publish($page, $this->people['owner']);
-        $page->refresh()->update(['is_public' => true, 'address' => 'welcome']);
+        $this->open($page, 'welcome');
         $first = $this->get('/read/welcome')->assertOk()->assertSee('Doubled this quarter: 18')->assertSee('>Another<', false);
         $this->save($this->data, $this->people['editor'], $this->records(tip: 12));
         $second = $this->get('/read/welcome', ['If-None-Match' => (string) $first->headers->get('ETag')])->assertOk()->assertSee('Doubled this quarter: 38');
@@ -297,6 +303,53 @@ final class ReportsTest extends FeatureCase
         $type('owner', '6')->assertRedirect(route('held', [$this->data, HeldEdit::query()->latest('id')->firstOrFail()]));
         $this->get(route('held', [$this->data, HeldEdit::query()->latest('id')->firstOrFail()]))->assertOk()->assertSee('5')->assertSee('6');
         $this->assertVerified();
+    }
+
+    public function test_who_was_removed_sees_no_more_of_the_data_and_nor_does_who_reads_what_they_published(): void
+    {
+        $jun = $this->people['viewer'];
+        $own = $this->shelf('Own', [[$jun, Role::Owner], [$this->people['stranger'], Role::Viewer]]);
+        $this->shelf->update(['drafts' => 'everyone']);
+        $this->actingAs($jun)->post(route('copy.store', [$this->report, 2]), ['title' => 'Mine now', 'shelf' => $own->key])->assertRedirect();
+        $copy = Item::query()->where('title', 'Mine now')->firstOrFail();
+        $this->publish($copy, $jun);
+        $this->open($copy, 'mine-now');
+        $sees = function (User $who) use ($copy): bool {
+            $shown = [];
+            foreach ([route('item', $copy), route('history', ['item' => $copy, 'from' => 1, 'to' => 1, 'view' => 'was']), route('report.figures', [$copy, 'wthree'])] as $address) {
+                $page = $this->actingAs($who)->get($address);
+                $shown[] = str_contains((string) $page->getContent(), 'Wood');
+            }
+            $shown[] = str_contains((string) $this->get(route('read', 'mine-now'))->getContent(), 'Wood');
+            self::assertCount(1, array_unique($shown), (string) json_encode($shown));
+
+            return $shown[0];
+        };
+        self::assertTrue($sees($jun));
+        // A reader sees what was published by somebody who may see the data, though not the data.
+        self::assertTrue($sees($this->people['stranger']));
+
+        $this->shelf->memberships()->where('user_id', $jun->id)->delete();
+        self::assertFalse($sees($jun));
+        self::assertFalse($sees($this->people['stranger']));
+        $this->actingAs($jun)->get(route('item', $copy))->assertOk()->assertSee('or you may not see it')->assertDontSee('Repair log')->assertDontSee('sum of Tip');
+        // Pointing it at another field shows nothing either.
+        $this->postJson(route('report.edit', $copy), ['do' => 'widget-set', 'part' => 'wthree', 'base' => $copy->refresh()->root, 'client' => 'w', 'title' => 'T', 'type' => 'table', 'source' => $this->data->key, 'measure' => 'count', 'by' => 'fday'])->assertOk()->assertDontSee('2026-01');
+        $this->get(route('history', ['item' => $copy, 'from' => 1, 'to' => $copy->refresh()->head]))->assertOk()->assertDontSee('Repair log')->assertDontSee('“Day”')->assertDontSee('Bench,');
+        // The data alone opens it again.
+        $this->shelf->memberships()->create(['user_id' => $jun->id, 'role' => Role::Viewer]);
+        self::assertTrue(str_contains((string) $this->actingAs($jun)->get(route('item', $copy))->getContent(), 'Repair log'));
+    }
+
+    public function test_a_sentence_names_another_item_to_those_alone_who_may_see_it(): void
+    {
+        $this->save($this->data, $this->people['owner'], $this->records(hours: false));
+        $history = route('history', ['item' => $this->data, 'from' => 2, 'to' => 3]);
+        $this->actingAs($this->people['editor'])->get($history)->assertSee('“Doubled” in “Quarterly repairs” needs it');
+        foreach ([$history, route('shelf', $this->shelf), route('list', $this->data), route('ribbon', $this->data)] as $address) {
+            $this->actingAs($this->people['viewer'])->get($address)->assertOk()->assertDontSee('Doubled')->assertDontSee('Quarterly repairs');
+        }
+        $this->get($history)->assertSee('a report needs it');
     }
 
     public function test_definitions_come_in_again_as_json(): void

@@ -46,6 +46,7 @@ final class RightsTest extends FeatureCase
             'shelf settings' => ['put', 'shelf.settings', 'owner', ['editors_restore' => '1']],
             'rights' => ['put', 'people.update', 'owner', ['role' => 'viewer']],
             'taking off' => ['delete', 'people.destroy', 'owner', []],
+            'taking an invitation back' => ['delete', 'people.take-back', 'owner', []],
             'opening' => ['get', 'item', 'viewer', []],
             'renaming' => ['put', 'item.rename', 'editor', ['title' => 'Other']],
             'the foot' => ['get', 'item.foot', 'viewer', []],
@@ -116,6 +117,14 @@ final class RightsTest extends FeatureCase
         }
     }
 
+    public function test_a_viewer_opens_a_shelf_with_copies_on_it(): void
+    {
+        foreach (['One' => $this->item, 'Two' => $this->document($this->shelf, $this->people['owner'], 'other')] as $title => $item) {
+            $this->actingAs($this->people['editor'])->post(route('copy.store', [$item, 1]), ['title' => $title, 'shelf' => $this->shelf->key])->assertRedirect();
+        }
+        $this->actingAs($this->people['viewer'])->get(route('shelf', $this->shelf))->assertOk()->assertSee('One')->assertSee('Two');
+    }
+
     public function test_only_its_author_settles_a_held_edit(): void
     {
         $base = $this->item->refresh()->root;
@@ -143,6 +152,7 @@ final class RightsTest extends FeatureCase
 
         return match (true) {
             in_array($route, ['people.update', 'people.destroy'], true) => route($route, [$this->shelf, $membership]),
+            $route === 'people.take-back' => route($route, [$this->shelf, $this->shelf->invitations()->firstOrCreate(['email' => 'new@example.org'], ['user_id' => $this->people['owner']->id, 'name' => 'New', 'role' => Role::Viewer, 'expires_at' => now()->addDay()])]),
             in_array($route, ['shelf', 'shelf.make', 'people', 'people.store', 'shelf.settings'], true) => route($route, $this->shelf),
             $route === 'picture' => route($route, [$this->item, str_repeat('a', 40)]),
             $route === 'part' => route($route, [$this->item, $this->tree($this->item)->parts[0]->id]),

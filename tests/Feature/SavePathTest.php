@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Actions\SaveState;
+use App\Actions\Sent;
 use App\Models\Cause;
 use App\Models\HeldEdit;
 use App\Models\Item;
@@ -12,6 +14,8 @@ use App\Models\User;
 use App\Models\Version;
 use Illuminate\Support\Facades\Date;
 use Illuminate\Testing\TestResponse;
+use Illuminate\Validation\ValidationException;
+use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Symfony\Component\HttpFoundation\Response;
@@ -241,5 +245,15 @@ final class SavePathTest extends FeatureCase
     private function version(int $number): Version
     {
         return Version::query()->where(['item_id' => $this->item->id, 'number' => $number])->firstOrFail();
+    }
+
+    public function test_a_picture_of_another_item_is_in_no_state_by_whatever_road(): void
+    {
+        $chunk = str_repeat('ab', 20);
+        $ines = $this->person('Sol Marsh');
+        $item = $this->document($this->shelf('Elsewhere', [[$ines, Role::Owner]]), $ines, 'one');
+        $tree = PartTree::of([new Part('pica', 'picture', 0, ['chunk' => $chunk, 'alt' => '', 'width' => 1, 'height' => 1])]);
+        $this->expectException(ValidationException::class);
+        $this->app->make(SaveState::class)->handle($item, $ines, new Sent($item->root, $tree, 'console'));
     }
 }

@@ -180,6 +180,22 @@ final class SheetTest extends FeatureCase
         self::assertSame('Tobi, 4 May 2026', $authors->words('t1r1', 't1c1'));
     }
 
+    public function test_what_stands_after_a_take_out_is_its_writers_of_two_who_share_a_name_too(): void
+    {
+        $other = $this->person('Tobias Brandt');
+        $other->update(['name' => 'Tobi Brandt']);
+        $this->shelf->memberships()->create(['user_id' => $other->id, 'role' => Role::Editor]);
+        $this->edit(['cells' => ['t1r1' => ['t1c1' => 18]]], $other);
+        $this->edit(['cells' => ['t1r1' => ['t1c1' => 20], 't1r2' => ['t1c1' => 9]]], $this->tobi);
+        $this->post(route('take-out.store', $this->item), ['from' => 3, 'to' => 4, 'by' => $this->tobi->id, 'seen' => 4])->assertRedirect();
+        $authors = new SheetAuthors($this->item->refresh(), Version::query()->where('number', 5)->firstOrFail());
+        self::assertSame(['18', $other->id, $this->ines->id], [$this->shown('t1r1', 't1c1'), $authors->of('t1r1', 't1c1')?->id, $authors->of('t1r2', 't1c1')?->id]);
+
+        DB::enableQueryLog();
+        $authors->counts($this->tree($this->item));
+        self::assertCount(0, array_filter(DB::getQueryLog(), fn (array $query) => str_contains($query['query'], 'touches')));
+    }
+
     public function test_touches_are_kept_by_the_cell_and_results_touch_nothing(): void
     {
         $this->edit(['cells' => ['t1r1' => ['t1c1' => 18]]], $this->tobi);

@@ -8,11 +8,15 @@ use App\Models\Item;
 use App\Models\Role;
 use App\Models\User;
 use App\Models\Version;
+use App\Store\States;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Schema;
 use MistyAttic\Core\Store\ChunkMissing;
 use MistyAttic\Core\Store\ChunkStore;
 use MistyAttic\Core\Store\TreeStore;
+use PDO;
+use RuntimeException;
 
 /** Verifying finds what is wrong: each case breaks one thing by hand. */
 final class VerifyTest extends FeatureCase
@@ -84,6 +88,114 @@ final class VerifyTest extends FeatureCase
         self::assertSame([], DB::select('PRAGMA foreign_key_check'));
         $this->expectException(ChunkMissing::class);
         $trees->tree($roots[count($roots) - 2]);
+    }
+
+    /** @return list<int> the rows of chunks in which a bit was flipped */
+    private function flipBits(int $every): array
+    {
+        $flipped = [];
+        foreach (DB::table('chunks')->orderBy('id')->get(['id', 'data']) as $at => $row) {
+            if ($at % $every === 0) {
+                $data = (string) $row->data;
+                $middle = intdiv(strlen($data), 2);
+                $data[$middle] = chr(ord($data[$middle]) ^ 4);
+                $pdo = DB::connection()->getPdo()->prepare('UPDATE chunks SET data = ? WHERE id = ?');
+                $pdo->bindValue(1, $data, PDO::PARAM_LOB);
+                $pdo->bindValue(2, $row->id);
+                $pdo->execute();
+                $flipped[] = (int) $row->id;
+            }
+        }
+
+        return $flipped;
+    }
+
+    private function write(int $rounds): void
+    {
+        $ines = User::query()->firstOrFail();
+        for ($round = 1; $round <= $rounds; $round++) {
+            $this->save($this->item, $ines, $this->paragraphs(...array_map(fn (int $at) => "Paragraph {$at}, of some length.".($at === 30 + $round ? " Edited {$round} times." : ''), range(1, 61))));
+        }
+    }
+
+    public function test_a_check_goes_on_after_each_fault_names_what_is_touched_and_writes_nothing(): void
+    {
+        $this->write(8);
+        $flipped = $this->flipBits(3);
+        $before = [DB::table('chunks')->count(), DB::table('chunks')->get()->map(fn ($row) => sha1((string) $row->data))->all()];
+        self::assertSame(1, Artisan::call('attic:verify'));
+        $said = Artisan::output();
+        self::assertGreaterThanOrEqual(count($flipped), substr_count($said, 'Chunk '));
+        self::assertStringContainsString('version 2 of “', $said);
+        self::assertStringContainsString('version 11 of “', $said);
+        self::assertSame($before, [DB::table('chunks')->count(), DB::table('chunks')->get()->map(fn ($row) => sha1((string) $row->data))->all()]);
+    }
+
+    public function test_what_is_damaged_is_never_shown_nor_written_from_and_its_whole_neighbours_are_named(): void
+    {
+        $this->write(4);
+        // What the newest version alone has.
+        $newest = DB::table('chunks')->max('id');
+        DB::update('UPDATE chunks SET data = zeroblob(length(data)) WHERE id = ?', [$newest]);
+        $this->actingAs(User::query()->firstOrFail());
+        $this->get(route('history', ['item' => $this->item, 'from' => 6, 'to' => 7]))->assertStatus(500)->assertSee('version')->assertSee('damaged on the disk')->assertSee('6 as it was');
+        $this->get(route('history', ['item' => $this->item, 'from' => 5, 'to' => 6]))->assertOk();
+        $count = [DB::table('chunks')->count(), Version::query()->count()];
+        $this->putJson(route('state.save', $this->item), ['base' => $this->item->refresh()->root, 'client' => 'w', 'content' => $this->wire($this->paragraphs('Anything'))])->assertStatus(500)->assertJsonPath('message', 'A part of what is kept here is damaged on the disk. Nothing was written.');
+        self::assertSame($count, [DB::table('chunks')->count(), Version::query()->count()]);
+    }
+
+    public function test_the_right_bytes_take_the_place_of_the_damaged_ones_when_they_come_again(): void
+    {
+        $this->write(4);
+        $roots = Version::query()->orderBy('number')->pluck('root')->all();
+        $trees = array_map(fn (mixed $root) => $this->app->make(States::class)->tree((string) $root), $roots);
+        $this->flipBits(2);
+        self::assertSame(1, Artisan::call('attic:verify'));
+        foreach ($trees as $tree) {
+            $this->app->make(States::class)->keep($tree);
+        }
+        $this->assertVerified();
+    }
+
+    public function test_a_backup_mends_what_it_can_and_says_what_it_can_not(): void
+    {
+        $this->write(2);
+        DB::statement('PRAGMA wal_checkpoint(TRUNCATE)');
+        $backup = (string) tempnam(sys_get_temp_dir(), 'attic');
+        copy($this->databasePath(), $backup);
+        $this->write(5);
+        DB::statement('PRAGMA foreign_keys = OFF');
+        DB::delete('DELETE FROM chunks WHERE id = (SELECT min(id) + 1 FROM chunks)');
+        $this->flipBits(1);
+        self::assertSame(1, Artisan::call('attic:mend', ['backup' => $backup]));
+        $said = Artisan::output();
+        self::assertMatchesRegularExpression('/[1-9]\d* chunks were put back/', $said);
+        self::assertStringContainsString('Not whole: version 10 of “', $said);
+        self::assertStringNotContainsString('Not whole: version 4 of “', $said);
+        DB::statement('PRAGMA wal_checkpoint(TRUNCATE)');
+        unlink($backup);
+        self::assertSame(1, Artisan::call('attic:mend', ['backup' => '/nowhere.sqlite']));
+    }
+
+    public function test_a_migration_that_breaks_off_can_be_run_again(): void
+    {
+        $folder = sys_get_temp_dir().'/attic-migrations-'.bin2hex(random_bytes(4));
+        mkdir($folder);
+        file_put_contents("{$folder}/2099_01_01_000000_two_tables.php", "<?php return new class extends Illuminate\\Database\\Migrations\\Migration { public function up(): void { DB::statement('CREATE TABLE one_of_two (id INTEGER)'); if (is_file('{$folder}/killed')) { throw new RuntimeException('killed'); } DB::statement('CREATE TABLE two_of_two (id INTEGER)'); } };");
+        touch("{$folder}/killed");
+        try {
+            Artisan::call('migrate', ['--path' => $folder, '--realpath' => true, '--force' => true]);
+            self::fail('it was killed');
+        } catch (RuntimeException $e) {
+            self::assertSame('killed', $e->getMessage());
+        }
+        self::assertFalse(Schema::hasTable('one_of_two'));
+        unlink("{$folder}/killed");
+        self::assertSame(0, Artisan::call('migrate', ['--path' => $folder, '--realpath' => true, '--force' => true]));
+        self::assertTrue(Schema::hasTable('two_of_two'));
+        unlink("{$folder}/2099_01_01_000000_two_tables.php");
+        rmdir($folder);
     }
 
     private function assertComplains(string ...$any): void

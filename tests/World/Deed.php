@@ -28,6 +28,11 @@ enum Deed: string
     case EditEntry = 'edits an entry';
     case Rights = 'changes a right';
     case LookBack = 'looks back';
+    case Trespass = 'tries the doors';
+    case AskForYes = 'wants a yes or none';
+    case Decide = 'says yes or no';
+    case Rename = 'renames';
+    case TakeAway = 'takes an entry away or brings it back';
 
     /** How often it is done, against the others. */
     public function weight(): int
@@ -39,6 +44,8 @@ enum Deed: string
             self::SendUnanswered => 4,
             self::Wait => 6,
             self::LookBack => 2,
+            self::Decide => 3,
+            self::Trespass, self::AskForYes, self::Rename, self::TakeAway => 1,
             self::Reload, self::Answer, self::EditEntry, self::Settle => 3,
             self::Keep, self::Milestone, self::Restore, self::Pick, self::PartBack, self::TakeBack, self::TakeOut, self::CopyOut, self::Publish, self::Rights => 2,
         };

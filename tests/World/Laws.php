@@ -4,10 +4,13 @@ declare(strict_types=1);
 
 namespace Tests\World;
 
+use App\Actions\ReadSource;
 use App\Models\HeldEdit;
 use App\Models\Item;
+use App\Models\Publishing;
 use App\Models\Version;
 use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Cell;
 
@@ -37,6 +40,13 @@ final class Laws
             if ($kind === 'spreadsheet') {
                 $this->sums($this->world->states->tree($item->root));
             }
+        }
+        foreach ($this->world->followers as $kind => $dataset) {
+            $dataset->refresh();
+            $versions = Version::query()->with('user')->where('item_id', $dataset->id)->orderBy('number')->get()->all();
+            $this->numbers("follower of the {$kind}", $dataset, $versions);
+            $this->neverChange("follower of the {$kind}", $dataset, $versions);
+            $this->follows($kind, $dataset);
         }
         foreach ($this->world->items['form']->entries()->orderBy('id')->get()->all() as $entry) {
             $versions = Version::query()->with('user')->where('item_id', $entry->id)->orderBy('number')->get()->all();
@@ -119,6 +129,21 @@ final class Laws
                 throw Broken::law('What was answered with a yes is in a state or waits', "{$tag} is nowhere in the {$kind}");
             }
         }
+    }
+
+    /** Taking all of the source in once more changes nothing, and no name stands there that does not stand in the source. */
+    private function follows(string $kind, Item $dataset): void
+    {
+        $source = $this->world->items[$kind]->refresh();
+        $tree = $this->world->states->tree($dataset->root);
+        $read = app(ReadSource::class)->item($source, $dataset->source_tab, null);
+        if ($read !== null && ! $read->tree($read->types(), $tree)->equals($tree)) {
+            throw Broken::law('A dataset that follows stands as its source', "the one of the {$kind}");
+        }
+        $sources = $kind === 'form' ? [$source->id, ...$source->entries()->pluck('id')->all()] : [$source->id];
+        $wrote = [...Version::query()->whereIn('item_id', $sources)->pluck('user_id')->all(), ...DB::table('removals')->whereIn('item_id', $sources)->pluck('user_id')->all(), ...Publishing::query()->where('item_id', $source->id)->pluck('decider_id')->all()];
+        $other = Version::query()->where('item_id', $dataset->id)->whereNotIn('user_id', array_filter($wrote))->value('number');
+        $other === null || throw Broken::law('Nobody’s name stands on what they did not do', "version {$other} of the follower of the {$kind}");
     }
 
     /** A sum is what its cells add up to, worked out here. */

@@ -6,6 +6,7 @@ namespace Tests\World;
 
 use App\Models\HeldEdit;
 use App\Models\Item;
+use App\Models\Proposal;
 use App\Models\Shelf;
 use App\Models\User;
 use App\Models\Version;
@@ -36,8 +37,9 @@ final class World
     /**
      * @param  array<string, User>  $people  by short name; the visitor has none
      * @param  array<string, Item>  $items  by kind
+     * @param  array<string, Item>  $followers  datasets, by the kind that they follow
      */
-    public function __construct(private readonly TestCase $http, public readonly States $states, public readonly array $people, public array $items, private readonly Shelf $shelf)
+    public function __construct(private readonly TestCase $http, public readonly States $states, public readonly array $people, public array $items, private readonly Shelf $shelf, public readonly array $followers = [])
     {
         $this->ledger = new Ledger;
     }
@@ -67,6 +69,11 @@ final class World
             Deed::EditEntry => $this->editEntry($step, $chance),
             Deed::Rights => $this->rights($step, $chance),
             Deed::LookBack => $this->lookBack($step, $chance),
+            Deed::Trespass => $this->trespass($step, $chance),
+            Deed::AskForYes => $this->askForYes(),
+            Deed::Decide => $this->decide($step, $chance),
+            Deed::Rename => $this->rename($step, $chance),
+            Deed::TakeAway => $this->takeAway($step, $chance),
         };
     }
 
@@ -123,7 +130,7 @@ final class World
         return Kinds::named($kind)->grid()?->row;
     }
 
-    private function as(string $who): TestCase
+    public function as(string $who): TestCase
     {
         $this->shelf->unsetRelation('memberships');
 
@@ -405,7 +412,100 @@ final class World
         foreach ($tree->parts as $part) {
             $answers[$part->id] = $part->fields['value'] ?? '';
         }
-        $this->allowed($this->as($step->who)->put(route('entry.save', $entry), ['base' => $entry->root, 'a' => [$question => $this->pen($chance, 'entry', $step->who)->tag()] + $answers]), 'editing an entry');
+        if ($entry->deleted_at !== null) {
+            return;
+        }
+        $asks = $this->shelf->refresh()->load('memberships')->wantsYesOf($this->people[$step->who], $entry);
+        $own = Proposal::of($this->people[$step->who], $entry);
+        $this->allowed($this->as($step->who)->put(route('entry.save', $entry), ['base' => $entry->root, 'a' => [$question => $this->pen($chance, 'entry', $step->who)->tag()] + $answers] + ($own === null ? [] : ['proposal' => $own->id])), 'editing an entry');
+        $after = $this->states->tree($entry->refresh()->root);
+        if ($asks && ! $after->equals($tree)) {
+            throw Broken::law('No state is live that nobody with the right to said yes to', "{$step->who} changed entry {$entry->number} alone");
+        }
+        $this->onlyThese($entry, $tree, $after, [$question]);
+    }
+
+    /**
+     * @param  list<string>  $sent
+     */
+    private function onlyThese(Item $entry, PartTree $before, PartTree $after, array $sent): void
+    {
+        foreach ($before->parts as $answer) {
+            if (! in_array($answer->id, $sent, true) && $after->find($answer->id)?->record() !== $answer->record()) {
+                throw Broken::law('No answer of an entry changes unless somebody sent that field', "{$answer->id} of entry {$entry->number}");
+            }
+        }
+    }
+
+    /** The owner lets changes of entries need a yes, or none. */
+    private function askForYes(): void
+    {
+        $asks = ! $this->shelf->refresh()->asks_entries;
+        $this->allowed($this->as('ines')->put(route('shelf.settings', $this->shelf), ['editors_restore' => 1] + ($asks ? ['asks_entries' => 1] : [])), 'wanting a yes');
+    }
+
+    private function decide(Step $step, Chance $chance): void
+    {
+        $waiting = Proposal::query()->waiting()->with('item')->orderBy('id')->get()->all();
+        if ($waiting === []) {
+            return;
+        }
+        $one = $chance->of(array_values($waiting));
+        $before = $this->states->tree($one->item->root);
+        $this->shelf->refresh()->load('memberships');
+        $may = $this->shelf->letsPublish($this->people[$step->who]) && ($one->user_id !== $this->people[$step->who]->id || ! $this->shelf->othersLetPublish($this->people[$step->who])) && $one->item->deleted_at === null;
+        $answer = $chance->of(['accepted', 'accepted', 'declined']);
+        $said = $this->as($step->who)->put(route('proposal.answer', [$one->item, $one]), ['answer' => $answer, 'seen' => $one->item->head, 'word' => 'So it is']);
+        $may ? $this->allowed($said, 'answering a proposal') : ($said->status() >= 400 || throw Broken::law('No state is live that nobody with the right to said yes to', "{$step->who} answered a proposal"));
+        $after = $this->states->tree($one->item->refresh()->root);
+        if ($answer === 'declined' || ! $may) {
+            $after->equals($before) || throw Broken::law('No state is live that nobody with the right to said yes to', "proposal {$one->id} of entry {$one->item->number}");
+        } else {
+            $changed = array_keys(array_filter($this->states->tree($one->base)->byId(), fn ($answer, $id) => $this->states->tree($one->root)->find((string) $id)?->record() !== $answer->record(), ARRAY_FILTER_USE_BOTH));
+            $this->onlyThese($one->item, $before, $after, array_map(strval(...), $changed));
+        }
+    }
+
+    private function rename(Step $step, Chance $chance): void
+    {
+        if (! $this->mayWrite($step->who)) {
+            return;
+        }
+        $item = $this->item($step);
+        $root = $item->root;
+        $this->allowed($this->as($step->who)->put(route('item.rename', $item), ['title' => ucfirst($step->item).' '.$chance->under(1000)]), 'renaming');
+        $item->refresh()->root === $root || throw Broken::law('A title changes no content', $step->item);
+    }
+
+    private function takeAway(Step $step, Chance $chance): void
+    {
+        $entries = $this->items['form']->entries()->orderBy('id')->get()->all();
+        if ($entries === [] || ! $this->mayWrite($step->who)) {
+            return;
+        }
+        $entry = $chance->of(array_values($entries));
+        $entry->deleted_at === null
+            ? $this->allowed($this->as($step->who)->delete(route('entry.delete', $entry)), 'taking an entry away', 403)
+            : $this->allowed($this->as($step->who)->put(route('entry.undelete', $entry)), 'bringing an entry back', 403);
+    }
+
+    private function anEntry(Chance $chance): ?Item
+    {
+        $entries = $this->items['form']->entries()->orderBy('id')->get()->all();
+
+        return $entries === [] ? null : $chance->of(array_values($entries));
+    }
+
+    private function trespass(Step $step, Chance $chance): void
+    {
+        $item = $chance->once(4) ? $this->anEntry($chance) ?? $this->item($step) : $this->item($step);
+        $doors = new Doors($this, $this->http);
+        $role = $this->shelf->memberships()->where('user_id', $this->people[$step->who]->id)->value('role')?->value;
+        match (true) {
+            $role === null => $doors->closed($step->who, $item, $chance, true),
+            $role === 'viewer' => $doors->viewer($step->who, $item, $chance),
+            default => $doors->closed('stranger', $item, $chance, $chance->once(2)),
+        };
     }
 
     /** The owner makes somebody a viewer, an editor again, or removes and invites them. */

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Tests\World;
 
 use App\Actions\MakeItem;
+use App\Actions\ReadSource;
+use App\Actions\TakeInData;
 use App\Models\Role;
 use App\Models\User;
 use App\Store\States;
@@ -141,7 +143,7 @@ final class WorldTest extends FeatureCase
     {
         $people = [
             'ines' => $this->person('Ines Oduya'), 'tobi' => $this->person('Tobi Falk'), 'nell' => $this->person('Nell Warwick'), 'jun' => $this->person('Jun Abara'), 'rafi' => $this->person('Rafi Sand'),
-            'visitor' => User::visitor(),
+            'visitor' => User::visitor(), 'stranger' => $this->person('Sol Marsh'),
         ];
         $shelf = $this->shelf('Volunteers', [[$people['ines'], Role::Owner], [$people['tobi'], Role::Editor], [$people['nell'], Role::Editor], [$people['jun'], Role::Editor], [$people['rafi'], Role::Viewer]]);
         $items = [];
@@ -150,10 +152,18 @@ final class WorldTest extends FeatureCase
             $this->save($items[$kind], $people['ines'], $this->start($kind));
         }
         $this->publish($items['form'], $people['ines']);
-        $items['form']->refresh()->update(['address' => 'form-of-the-world', 'is_public' => true]);
+        $this->open($items['form'], 'form-of-the-world');
         Date::setTestNow(Date::now()->addHour());
 
-        return new World($this, $this->app->make(States::class), $people, $items, $shelf);
+        $take = $this->app->make(TakeInData::class);
+        $followers = [];
+        foreach (['spreadsheet' => 'tab1', 'form' => null] as $kind => $tab) {
+            $source = $this->app->make(ReadSource::class)->item($items[$kind]->refresh(), $tab, null) ?? throw new \LogicException('There is a source');
+            $followers[$kind] = $take->make($shelf, $people['ines'], "Follows the {$kind}", $source, $source->types(), bound: true);
+            $take->bind($followers[$kind], $items[$kind], $tab, null);
+        }
+
+        return new World($this, $this->app->make(States::class), $people, $items, $shelf, $followers);
     }
 
     private function start(string $kind): PartTree

@@ -1,15 +1,79 @@
 import { expect, test } from '@playwright/test';
 import { Server } from './server.mjs';
-import { newDocument, saved, signIn, text } from './steps.mjs';
+import { newDocument, newItem, saved, signIn, state, text } from './steps.mjs';
 
 test.use({ serviceWorkers: 'allow', baseURL: 'http://127.0.0.1:8124' });
 
 /** @type {Server} */
 let server;
 test.beforeAll(async () => {
+    // Building the demo takes its time beside other tests.
+    test.setTimeout(120_000);
     server = await new Server(8124).start();
 });
 test.afterAll(() => server.stop());
+
+test('two people at one browser: what one had open and wrote is not there for the other, and is under its own name', async ({ page, context }) => {
+    test.setTimeout(90_000);
+    const everything = () => page.evaluate(async () => {
+        let all = JSON.stringify({ ...localStorage });
+        for (const name of await caches.keys()) {
+            const cache = await caches.open(name);
+            for (const request of await cache.keys()) all += `\n${request.url} ${await (await cache.match(request)).text()}`;
+        }
+        return all;
+    });
+    await signIn(page, 'Ines Oduya');
+    await newItem(page, 'Document', 'For the committee', 'Committee');
+    await text(page).waitFor();
+    await page.evaluate(() => navigator.serviceWorker.ready);
+    await page.reload();
+    await text(page).click();
+    await page.keyboard.press('Control+End');
+    await page.keyboard.type(' Seen by Ines.');
+    await saved(page);
+    const url = page.url();
+    await expect.poll(async () => (await everything()).includes(url)).toBe(true);
+    expect((await everything()).includes('Seen by Ines')).toBe(false);
+    const number = (await state(page)).number;
+
+    // Tobi signs in in another tab: what Ines types on is not his.
+    await page.route('**/live?*', (route) => route.abort());
+    const tobi = await context.newPage();
+    await signIn(tobi, 'Tobi Brandt');
+    await text(page).click();
+    await page.keyboard.press('Control+End');
+    await page.keyboard.type(' And typed on.');
+    await expect(page.getByRole('dialog')).toContainText(/sign in/i);
+    await page.unroute('**/live?*');
+    expect((await everything()).includes('typed on')).toBe(false);
+    // He may not see it, and nothing of it is left for him when the server is away.
+    await tobi.goto(url);
+    await expect(tobi.getByText('Nothing here')).toBeVisible();
+    await context.setOffline(true);
+    await tobi.goto(url).catch(() => {});
+    await expect(tobi.getByText('Seen by Ines')).toHaveCount(0);
+    await context.setOffline(false);
+    // Ines comes back, in place: it is saved under her name.
+    await page.getByRole('dialog').getByRole('button', { name: /Ines/ }).click();
+    await expect.poll(async () => (await state(page)).number ?? 0, { timeout: 25_000 }).toBeGreaterThan(number);
+    await saved(page);
+    expect(await (await page.request.get(`${url}/history/list`)).text()).not.toMatch(/Tobi[^<]*<\/td>\s*<td>Added/);
+    await expect(text(page)).toContainText('Seen by Ines. And typed on.');
+
+    // She signs out with something that is not saved: she is told first.
+    await page.route('**/state', (route) => route.abort());
+    await text(page).click();
+    await page.keyboard.type(' Never saved.');
+    await expect(page.locator('[data-save-line]')).toContainText('not reachable');
+    await page.getByLabel('Signed in as Ines Oduya').click();
+    await page.getByRole('button', { name: 'Sign out' }).click();
+    await expect(page.getByRole('alert').filter({ hasText: 'not saved yet' })).toBeVisible();
+    await page.getByRole('button', { name: 'Sign out all the same' }).click();
+    await page.waitForURL(/sign-in/);
+    await expect.poll(async () => (await everything()).includes(url)).toBe(false);
+    expect(await page.evaluate(() => JSON.stringify({ ...localStorage, ...sessionStorage }))).toBe('{}');
+});
 
 test('with the server stopped one goes on typing, over a reload, and it is merged when it is back', async ({ browser, page }) => {
     test.setTimeout(90_000);

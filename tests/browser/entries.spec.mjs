@@ -34,7 +34,8 @@ test('a change to an entry waits for a yes, others see what was agreed to, and a
     await nell.getByRole('link', { name: '1', exact: true }).click();
     await nell.getByLabel('Your name').fill('Bea Rook');
     await nell.getByRole('button', { name: 'Save' }).click();
-    await expect(nell.locator('.said')).toContainText('waits for a yes: until then others go on seeing 1');
+    await expect(nell.locator('.said')).toContainText('Your change waits for a yes');
+    await expect(nell.getByLabel('Your name')).toHaveValue('Bea Rook');
     await nell.goto(entries);
     await expect(nell.locator('tbody')).toContainText('Ada Quill');
     await expect(nell.locator('tbody')).toContainText('a change waits');
@@ -44,7 +45,7 @@ test('a change to an entry waits for a yes, others see what was agreed to, and a
     await expect(page.locator('tbody')).toContainText('Changed “Your name” from “Ada Quill” to “Bea Rook”');
     await axe(page);
     await page.getByRole('link', { name: /^Look at the change to entry 1/ }).press('Enter');
-    await expect(page.locator('.entry-answer')).toContainText('Bea Rook');
+    await expect(page.locator('.is-proposal')).toContainText('Bea Rook');
     await axe(page);
     await page.getByRole('button', { name: 'Not yet' }).press('Enter');
     await expect(page.getByRole('alert')).toContainText('what is missing');
@@ -106,6 +107,7 @@ test('columns are chosen, and what one person changed in the demo is looked thro
     await expect(page.locator('tbody')).toContainText('to “Name withheld”');
     await axe(page);
     for (const box of (await page.locator('tbody input').all()).slice(2)) await box.uncheck();
-    await page.getByRole('button', { name: 'Take these out of the entries' }).press('Enter');
+    await page.getByRole('button', { name: 'Take those ticked out' }).press('Enter');
     await expect(page.locator('.said')).toContainText('Took what Jun changed out of 2 entries');
+    await expect(page.locator('tbody tr')).toHaveCount(12);
 });

@@ -1,18 +1,9 @@
 import { expect, test } from '@playwright/test';
-import { axe, newForm, openHistory, saved, signIn, state, toShelf } from './steps.mjs';
+import { ask, axe, newForm, openHistory, saved, signIn, state, toShelf } from './steps.mjs';
 
 test.describe.configure({ timeout: 90_000 });
 
 const editor = (page) => page.locator('.form-writing');
-
-/** Puts a question in, by keys alone. */
-async function ask(page, type, words) {
-    await page.getByText('Put in…', { exact: true }).focus();
-    await page.keyboard.press('Enter');
-    await page.getByRole('button', { name: type, exact: true }).focus();
-    await page.keyboard.press('Enter');
-    await page.keyboard.type(words);
-}
 
 const brief = async (page) => (await state(page)).content.filter((part) => part[1] !== 'settings').map(([, role, , fields]) => (fields.text ? fields.text.runs.map((run) => run[0]).join('') : fields.label ?? role));
 
@@ -43,6 +34,9 @@ test('a form is built by keys alone: questions, choices, a rule, carried and und
     await expect(page.locator('[data-chosen]')).toHaveText('Question “What is it?”');
     await page.getByRole('button', { name: 'Skip rule…' }).press('Enter');
     const dialog = page.getByRole('dialog');
+    await dialog.getByRole('button', { name: 'Leave it' }).press('Enter');
+    await expect(editor(page).locator('.question-rule')).toHaveCount(0);
+    await page.getByRole('button', { name: 'Skip rule…' }).press('Enter');
     await dialog.getByLabel('This').selectOption({ label: 'A coat' });
     await dialog.getByLabel('What', { exact: true }).selectOption({ label: 'Page 2' });
     await axe(page);

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { newDocument, saved, signIn, state, text, words } from './steps.mjs';
+import { ask, newDocument, newForm, newItem, saved, signIn, state, text, tool, words } from './steps.mjs';
 
 /** The sentences of the versions after a number, newest first. */
 async function told(page, since) {
@@ -242,4 +242,124 @@ test('what a person would say happened to list items', async ({ page }) => {
     ]);
     expect(said).toEqual(['Removed the list item “Alpha bravo charlie”', 'Split “echo foxtrot” off “Delta”', expect.stringMatching(/^Moved the list item “(echo foxtrot|Delta)” (up|down)$/)]);
     expect((await state(page)).content.map((part) => part[0]).filter((id) => ids.includes(id)).sort()).toEqual(ids.slice(1).sort());
+});
+
+test('what a person would say happened to the rows of a table', async ({ page }) => {
+    await signIn(page, 'Ines Oduya');
+    await newDocument(page, 'Rows');
+    await page.getByRole('button', { name: 'Table', exact: true }).click();
+    const cells = ['Day', 'Who', 'Task', 'Monday', 'Ines', 'Keys', 'Tuesday', 'Nell', 'Tea'];
+    for (const [at, words] of cells.entries()) {
+        if (at > 0) await page.keyboard.press('Tab');
+        await page.keyboard.type(words);
+    }
+    await saved(page);
+    await page.waitForTimeout(1100);
+    const cell = (words) => page.locator('.ProseMirror').locator('td, th').getByText(words, { exact: true });
+    const press = (name) => page.getByRole('button', { name, exact: true }).click();
+    const said = await tells(page, [
+        async () => {
+            await cell('Monday').click();
+            await press('Row below');
+        },
+        async () => page.keyboard.type('Sunday'),
+        async () => {
+            await cell('Tuesday').click();
+            await press('Remove row');
+        },
+        async () => {
+            await cell('Who').click();
+            await press('Remove column');
+        },
+        async () => page.keyboard.press('Control+z'),
+    ]);
+    expect(said).toEqual([
+        'Added an empty row of the table in “Day”',
+        'Wrote “Sunday”',
+        'Removed the row “Tuesday” of the table in “Day”',
+        'Removed the column “Who” of the table in “Day”',
+        'Added the column “Who” of the table in “Day”',
+    ]);
+});
+
+test('what a person would say happened to questions and choices', async ({ page }) => {
+    await signIn(page, 'Ines Oduya');
+    await newForm(page, 'Asked');
+    await ask(page, 'One of several', 'What is it?');
+    await page.keyboard.press('Enter');
+    await page.keyboard.type('A lamp');
+    await page.keyboard.press('Enter');
+    await page.keyboard.type('A coat');
+    await page.keyboard.press('Enter');
+    await page.keyboard.type('A chair');
+    await ask(page, 'Number', 'How many?');
+    await saved(page);
+    await page.waitForTimeout(1100);
+    const at = (words) => page.locator('.form-writing').getByText(words, { exact: true }).click();
+    const said = await tells(page, [
+        async () => {
+            await at('A coat');
+            await press(page, 'Home', 'Shift+End', 'Delete', 'Backspace');
+        },
+        async () => page.keyboard.press('Control+z'),
+        async () => {
+            await at('A lamp');
+            await press(page, 'End', 'Enter');
+            await page.keyboard.type('A rug');
+        },
+        async () => {
+            await at('How many?');
+            await press(page, 'Escape', ' ', 'ArrowUp', 'Enter');
+        },
+        async () => {
+            await at('What is it?');
+            await press(page, 'Escape', 'Delete');
+        },
+        async () => {
+            await page.keyboard.press('Control+z');
+        },
+    ]);
+    expect(said).toEqual([
+        'Removed the choice “A coat”',
+        'Added the choice “A coat”',
+        'Added the choice “A rug”',
+        'Moved the question “How many?” up',
+        'Removed the question “What is it?” with 5 choices',
+        'Added the question “What is it?” with 5 choices',
+    ]);
+});
+
+test('what a person would say happened to the blocks of a page', async ({ page }) => {
+    await signIn(page, 'Tobi Brandt');
+    await newItem(page, 'Page', 'Blocks', 'Website');
+    await tool(page, 'Heading');
+    await page.keyboard.type('Find us');
+    await page.keyboard.press('Enter');
+    await page.keyboard.type('Behind the laundry');
+    await tool(page, 'Call-out');
+    await page.keyboard.type('Ring twice');
+    await saved(page);
+    await page.waitForTimeout(1100);
+    const said = await tells(page, [
+        async () => {
+            await page.locator('.ProseMirror aside').click();
+            await press(page, 'Escape', ' ', 'ArrowUp', 'Enter');
+        },
+        async () => press(page, 'Delete'),
+        async () => press(page, 'Control+z'),
+        async () => {
+            await page.getByText('Behind the laundry').click();
+            await press(page, 'Home', 'Control+ArrowRight', 'Enter');
+        },
+        async () => press(page, 'Backspace'),
+        async () => page.getByRole('button', { name: 'Copy', exact: true }).click(),
+    ]);
+    expect(said).toEqual([
+        'Moved the call-out “Ring twice” up',
+        'Removed the call-out “Ring twice” in “Find us”',
+        'Added the call-out “Ring twice” in “Find us”',
+        'Split “the laundry” off “Behind”',
+        'Joined “the laundry” to “Behind”',
+        'Added “Behind the laundry”',
+    ]);
 });

@@ -1,6 +1,6 @@
 import { request } from 'node:http';
 import { expect, test } from '@playwright/test';
-import { axe, newItem, openHistory, saved, signIn, state, text, toShelf, words } from './steps.mjs';
+import { axe, newItem, openHistory, saved, signIn, state, text, toShelf, words, tool } from './steps.mjs';
 
 test.describe.configure({ timeout: 90_000 });
 
@@ -15,14 +15,6 @@ async function newPage(page, title, texts = [], on = 'Website') {
     }
     if (texts.length > 0) await saved(page);
     return page.url();
-}
-
-/** Puts something in, by keys alone. */
-async function tool(page, name) {
-    await page.getByText('Put in…', { exact: true }).focus();
-    await page.keyboard.press('Enter');
-    await page.getByRole('button', { name, exact: true }).focus();
-    await page.keyboard.press('Enter');
 }
 
 const spoken = (page) => page.locator('[data-spoken]');
@@ -227,6 +219,34 @@ test('settings stand old above new, and pictures are compared in three ways', as
     await openHistoryOf(page, 'Opening hours', 'from=30&to=31');
     await expect(page.locator('[data-state] .button del')).toHaveText('Book a place');
     await expect(page.locator('[data-state] .button ins')).toHaveText('Book a place at a bench');
+});
+
+test('another picture takes the place of one, and the two are compared', async ({ page }) => {
+    await signIn(page, 'Ines Oduya');
+    const url = await newPage(page, `Pictures ${Date.now()}`, ['Words']);
+    const choose = (base64) => page.locator('[data-picture-file]').setInputFiles({ name: 'bench.png', mimeType: 'image/png', buffer: Buffer.from(base64, 'base64') });
+    await page.locator('summary', { hasText: 'Put in' }).click();
+    await page.getByRole('button', { name: 'Picture…', exact: true }).click();
+    await choose('iVBORw0KGgoAAAANSUhEUgAAAAoAAAAKCAIAAAACUFjqAAAAEklEQVR4nGNgYPiPFw1iaQYGAHgOY53TIGNpAAAAAElFTkSuQmCC');
+    await page.getByRole('dialog').getByRole('textbox').fill('A bench');
+    await page.keyboard.press('Enter');
+    await saved(page);
+    await page.keyboard.press('Control+s');
+    await expect(page.locator('[data-save-line]')).toHaveText(/Kept as \d+/);
+    const first = await page.locator('.ProseMirror img').getAttribute('src');
+    await page.locator('.ProseMirror img').click();
+    await page.getByRole('button', { name: 'Other picture…' }).click();
+    await choose('iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==');
+    await expect(page.getByRole('dialog').getByRole('textbox')).toHaveValue('A bench');
+    await page.keyboard.press('Enter');
+    await expect(page.locator('.ProseMirror img')).toHaveCount(1);
+    await expect(page.locator('.ProseMirror img')).not.toHaveAttribute('src', first);
+    await page.keyboard.press('Control+s');
+    await saved(page);
+    await page.goto(`${url}/history/list`);
+    await page.getByRole('link', { name: /What changed in version/ }).first().click();
+    await expect(page.locator('[data-changes]')).toContainText('Changed the picture “A bench”');
+    await expect(page.locator('[data-pictures] img')).toHaveCount(2);
 });
 
 async function openHistoryOf(page, title, query) {

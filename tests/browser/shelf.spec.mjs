@@ -79,6 +79,7 @@ test('people: invited, given rights, taken off, and what the invited person sees
     await ada.getByLabel('The same again').fill('long enough now');
     await ada.getByRole('button', { name: 'Come in' }).click();
     await expect(ada.getByRole('heading', { name: 'Open days' })).toBeVisible();
+    await page.reload();
     await page.getByLabel('What Ada Brook may do').selectOption('viewer');
     await expect(page.locator('tr', { hasText: 'Ada Brook' }).locator('select')).toHaveValue('viewer');
     await page.locator('tr', { hasText: 'Ada Brook' }).getByText('Remove…').click();

@@ -42,6 +42,20 @@ export async function newForm(page, title, on = 'Committee') {
     return url;
 }
 
+/** Puts something in, by keys alone. */
+export async function tool(page, name) {
+    await page.getByText('Put in…', { exact: true }).focus();
+    await page.keyboard.press('Enter');
+    await page.getByRole('button', { name, exact: true }).focus();
+    await page.keyboard.press('Enter');
+}
+
+/** Puts a question in, by keys alone. */
+export async function ask(page, type, words) {
+    await tool(page, type);
+    await page.keyboard.type(words);
+}
+
 /** The sheet. */
 export const text = (page) => page.locator('.ProseMirror');
 

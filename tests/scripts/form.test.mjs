@@ -66,7 +66,7 @@ test('choices and rules stand below their question', () => {
     assert.equal(brief(run(caret(open(), 'q1'), putLine('choice'))), 'set1 p1 >q1 >>a >>b >>* >>r1 >q2 p2 >q3');
     assert.equal(brief(run(caret(open(), 'a'), putLine('choice'))), 'set1 p1 >q1 >>a >>* >>b >>r1 >q2 p2 >q3');
     assert.equal(putLine('choice')(caret(open(), 'q2')), false);
-    const ruled = run(caret(open(), 'q2'), putRule({ when: 'contains', value: 'red', action: 'end' }));
+    const ruled = run(caret(open(), 'q2'), putRule('q2', { when: 'contains', value: 'red', action: 'end' }));
     assert.deepEqual(toParts(ruled.doc)[7].slice(1), ['skip_rule', 2, { when: 'contains', value: 'red', action: 'end' }]);
     assert.equal(brief(run(caret(open(), 'q2'), retype('several'))), 'set1 p1 >q1 >>a >>b >>r1 >q2 >>* >>* p2 >q3');
     assert.equal(targetName(open().doc, 'p2'), 'page 2');

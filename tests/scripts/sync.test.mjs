@@ -11,9 +11,12 @@ const paragraphs = (...texts) => texts.map((text, at) => [`p${at}aa`, 'paragraph
 const words = (parts) => parts.map((part) => part[3].text.runs.map((run) => run[0]).join(''));
 
 let store;
+/** Whom the page was made for. */
+let meta;
 beforeEach(() => {
     store = new Map();
-    globalThis.document = { cookie: 'XSRF-TOKEN=token' };
+    meta = { content: '7', dataset: { key: btoa('k'.repeat(32)) } };
+    globalThis.document = { cookie: 'XSRF-TOKEN=token', querySelector: () => meta };
     globalThis.localStorage = { getItem: (key) => store.get(key) ?? null, setItem: (key, value) => store.set(key, value), removeItem: (key) => store.delete(key) };
 });
 
@@ -177,6 +180,18 @@ test('a newer state is fetched when nothing of one’s own waits, and merged by 
     await at.sync.follow('r6');
     assert.equal(at.asked[1].method, 'PUT');
     assert.deepEqual(at.texts(), ['One, theirs again.', 'Two, mine.']);
+});
+
+test('what waits on this computer is readable by its writer alone', async () => {
+    const at = desk('One.');
+    at.write('A secret.');
+    at.answers.push({ error: true });
+    await at.sync.save();
+    assert.ok(store.size > 0 && ![...store.values()].some((kept) => kept.includes('secret')));
+    meta = { content: '8', dataset: { key: btoa('x'.repeat(32)) } };
+    assert.equal(readKept('item', 7), null, 'somebody else has another key');
+    meta = { content: '7', dataset: { key: btoa('k'.repeat(32)) } };
+    assert.deepEqual(words(readKept('item', 7).content), ['A secret.']);
 });
 
 test('with no room on this computer one is told to keep the window open', async () => {

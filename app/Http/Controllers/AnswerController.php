@@ -4,15 +4,17 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Actions\ChangeEntry;
 use App\Actions\KeepPicture;
 use App\Actions\Saved;
-use App\Actions\SaveState;
+use App\Actions\SendingBounds;
 use App\Actions\SendMail;
-use App\Actions\Sent;
 use App\Actions\SettleHeldEdit;
 use App\Actions\TakeEntry;
+use App\Actions\TakesAnswers;
 use App\Models\HeldEdit;
 use App\Models\Item;
+use App\Models\Proposal;
 use App\Models\Publishing;
 use App\Models\User;
 use App\Store\HandedRoots;
@@ -31,8 +33,7 @@ use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Str;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
-use MistyAttic\Core\Kinds\Entry\AnswerText;
-use MistyAttic\Core\Kinds\Form\Opening;
+use MistyAttic\Core\Kinds\Entry\SentAnswers;
 use MistyAttic\Core\Merge\Choice;
 
 /** Answering a form: at its public address without an account, or on its shelf. Works without scripts, and checks all again. */
@@ -43,7 +44,7 @@ final class AnswerController extends Controller
     /** Bytes of what is kept for another day. */
     private const MOST_HALF = 262_144;
 
-    public function __construct(private readonly States $states, private readonly SendMail $mail, private readonly HandedRoots $handed) {}
+    public function __construct(private readonly States $states, private readonly SendMail $mail, private readonly HandedRoots $handed, private readonly TakesAnswers $takes, private readonly SendingBounds $bounds, private readonly ChangeEntry $change) {}
 
     public function show(Request $request, Item $item): View
     {
@@ -64,31 +65,44 @@ final class AnswerController extends Controller
     {
         $item = $this->public($address);
         $live = $this->live($item);
-        $row = $kept === null ? null : DB::table('half_answers')->where(['token' => $kept, 'item_id' => $item->id])->value('sent');
+        $half = $this->half($item, $kept);
+
+        return $this->private($this->page($item, $live, $half === null ? $this->start($live) : new Answering($this->states->tree($live->version->root), $half['a'], [], $half['files']), null));
+    }
+
+    /** @return array{a: array<array-key, mixed>, files: array<string, array{string, string}>}|null what was kept for another day */
+    private function half(Item $item, ?string $token): ?array
+    {
+        $row = $token === null ? null : DB::table('half_answers')->where(['token' => $token, 'item_id' => $item->id])->value('sent');
         $sent = is_string($row) ? json_decode($row, true) : null;
 
-        return $this->private($this->page($item, $live, is_array($sent) ? new Answering($this->states->tree($live->version->root), $sent, []) : $this->start($live), null));
+        return is_array($sent) && is_array($sent['a'] ?? null) && is_array($sent['files'] ?? null) ? ['a' => $sent['a'], 'files' => $sent['files']] : null;
     }
 
     public function send(Request $request, string $address, TakeEntry $take, KeepPicture $keep): Response
     {
-        $item = $this->public($address);
+        $item = Item::query()->where(['address' => $address, 'kind' => 'form'])->firstOrFail();
+        if (! $item->is_public || $item->live_id === null) {
+            // It went offline while somebody filled it in.
+            return $this->private(view('answer-lost', ['typed' => $this->typed($request, $item, named: false)]))->setStatusCode(410);
+        }
 
         return $this->private($request->boolean('later') ? $this->later($request, $item, $keep) : $this->take($request, $item, $take, $keep, null));
     }
 
     /** What was answered so far, kept for another day at an address of its own. */
-    private function later(Request $request, Item $item, KeepPicture $keep): View
+    private function later(Request $request, Item $item, KeepPicture $keep, ?Item $entry = null): View
     {
         $live = $this->live($item);
-        abort_if($this->closed($item, $live, null) !== null, 403);
-        $answering = $this->answering($request, $item, $live, $keep);
-        $sent = (string) json_encode(array_filter($answering->sent, fn (string|int $name) => $answering->form->has(str_starts_with((string) $name, 'other-') ? substr((string) $name, 6) : (string) $name), ARRAY_FILTER_USE_KEY));
+        abort_if($this->takes->closed($item, $live, null) !== null, 403);
+        $answering = $this->answering($request, $item, $live, $keep, $entry === null ? null : (new EntryView($entry, $this->states))->answering->form);
+        $sent = (string) json_encode(['a' => array_filter($answering->sent, fn (string|int $name) => $answering->form->has(str_starts_with((string) $name, 'other-') ? substr((string) $name, 6) : (string) $name), ARRAY_FILTER_USE_KEY), 'files' => array_filter($answering->files, fn (array $file) => $file[0] !== '')]);
         abort_if(strlen($sent) > self::MOST_HALF, 413);
         $token = Str::random(40);
         DB::table('half_answers')->insert(['token' => $token, 'item_id' => $item->id, 'sent' => $sent, 'kept_at' => now()->format('Y-m-d H:i:s')]);
+        $address = $entry === null ? route('read', [$item->address, 'kept' => $token]) : route('read.mine', [$item->address, $entry->token, 'kept' => $token]);
 
-        return view('answer', ['item' => $item, 'title' => $live->title, 'person' => null, 'closed' => null, 'action' => '', 'answering' => $answering, 'kept' => route('read', [$item->address, 'kept' => $token])]);
+        return view('answer', ['item' => $item, 'title' => $live->title, 'person' => null, 'closed' => null, 'typed' => [], 'action' => '', 'answering' => $answering, 'kept' => $address]);
     }
 
     /** A version tried out as the person answering sees it; nothing is kept. */
@@ -107,52 +121,72 @@ final class AnswerController extends Controller
     private function take(Request $request, Item $item, TakeEntry $take, KeepPicture $keep, ?User $person): View
     {
         $live = $this->live($item);
-        if ($this->closed($item, $live, $person) !== null) {
-            // Nothing is taken, no file either.
-            return $this->page($item, $live, $this->start($live), $person);
+        if ($this->takes->closed($item, $live, $person) !== null) {
+            // Nothing is taken, no file either; what was written is shown, so that it can be kept.
+            return $this->page($item, $live, $this->start($live), $person, $this->typed($request, $item));
         }
         $answering = $this->answering($request, $item, $live, $keep);
         if ($answering->page !== null) {
             return $this->page($item, $live, $answering, $person);
         }
+        if (! $this->bounds->maySend($item, (string) ($person->id ?? $request->ip()))) {
+            return $this->page($item, $live, $this->start($live), $person, $this->typed($request, $item), (string) __('form.closed.many'));
+        }
         $entry = $take->handle($item, $live, $person, $answering->answers->entry());
+        if ($entry === null) {
+            return $this->page($item, $live, $this->start($live), $person, $this->typed($request, $item));
+        }
         $mine = $person === null && ($answering->settings()->fields['editable'] ?? false) === true ? route('read.mine', [$item->address, $entry->token]) : null;
         $this->confirm($item, $live, $answering, $entry, $mine);
 
-        return view('answered', ['mine' => $mine, 'item' => $item, 'title' => $live->title, 'entry' => $entry, 'thanks' => $answering->settings()?->richText('thanks')->text() ?? '', 'person' => $person, 'again' => $person === null ? route('read', $item->address) : route('answer', $item)]);
+        return view('answered', ['mine' => $mine, 'left' => $this->left($request, $item, $answering->answers->entry()), 'item' => $item, 'title' => $live->title, 'entry' => $entry, 'thanks' => $answering->settings()?->richText('thanks')->text() ?? '', 'person' => $person, 'again' => $person === null ? route('read', $item->address) : route('answer', $item)]);
     }
 
     /** Answers that somebody sent, to be changed by who has their address, when the form lets them. */
-    public function mine(string $address, string $token): Response
+    public function mine(Request $request, string $address, string $token): Response
     {
         [$item, $entry, $live] = $this->sentBy($address, $token);
-        if ($this->waiting($entry)->isNotEmpty()) {
+        if ($this->met($entry)->isNotEmpty()) {
             return $this->private($this->toSettle($item, $entry, $live));
         }
-        $view = new EntryView($entry, $this->states);
+        $own = Proposal::of(User::visitor(), $entry);
+        $view = new EntryView($entry, $this->states, shown: $this->change->shown($entry->root, $own));
+        $half = $this->half($item, is_string($request->query('kept')) ? $request->query('kept') : null);
 
         return $this->private(view('answer', [
-            'item' => $item, 'title' => $live->title, 'person' => null, 'closed' => $this->closed($item, $live, null), 'action' => route('read.mine.send', [$address, $token]), 'base' => $entry->root,
-            'answering' => new Answering($this->states->tree($live->version->root), $view->answering->sent, [], $view->answering->files),
+            'item' => $item, 'title' => $live->title, 'person' => null, 'closed' => $this->takes->closed($item, $live, null), 'action' => route('read.mine.send', [$address, $token]), 'base' => $entry->root, 'proposal' => $own?->id,
+            'typed' => [], 'answering' => new Answering($view->answering->form, $half['a'] ?? $view->answering->sent, [], $half['files'] ?? $view->answering->files),
         ]));
     }
 
-    public function change(Request $request, string $address, string $token, SaveState $save, KeepPicture $keep): Response
+    public function change(Request $request, string $address, string $token, KeepPicture $keep): Response
     {
         [$item, $entry, $live] = $this->sentBy($address, $token);
-        $answering = $this->answering($request, $item, $live, $keep);
-        // What was opened is where the change starts from, so that it undoes nobody's in the meantime.
-        $base = $request->validate(['base' => ['nullable', 'string', 'regex:/^[0-9a-f]{40}$/']])['base'] ?? $entry->root;
-        $closed = $this->closed($item, $live, null);
-        if ($closed !== null || $answering->page !== null) {
-            return $this->private(view('answer', ['base' => $base, 'item' => $item, 'title' => $live->title, 'person' => null, 'closed' => $closed, 'action' => route('read.mine.send', [$address, $token]), 'answering' => $answering]));
+        if ($request->boolean('later')) {
+            return $this->private($this->later($request, $item, $keep, $entry));
         }
+        $sent = $request->validate(['base' => ['nullable', 'string', 'regex:/^[0-9a-f]{40}$/'], 'proposal' => ['nullable', 'integer']]);
+        // What was opened is where the change starts from, so that it undoes nobody's in the meantime.
+        $base = $sent['base'] ?? $entry->root;
         abort_unless($this->handed->has($entry, $base), 409);
-        $form = $this->states->tree($live->version->root);
-        $gone = array_filter($this->states->tree($base)->parts, fn (Part $answer) => ! $form->has($answer->id));
-        $saved = $save->handle($entry, User::visitor(), new Sent($base, PartTree::of([...$answering->answers->entry()->parts, ...array_values($gone)]), 'visitor-'.$entry->head, keep: true));
+        $own = isset($sent['proposal']) ? Proposal::query()->where(['item_id' => $entry->id, 'user_id' => User::visitor()->id])->find((int) $sent['proposal']) : null;
+        $before = $this->change->shown($base, $own);
+        $form = (new EntryView($entry, $this->states, shown: $before))->answering->form;
+        $answering = $this->answering($request, $item, $live, $keep, $form);
+        $closed = $this->takes->closed($item, $live, null);
+        if ($closed !== null || $answering->page !== null) {
+            return $this->private(view('answer', ['base' => $base, 'proposal' => $own?->id, 'item' => $item, 'title' => $live->title, 'person' => null, 'closed' => $closed, 'typed' => $closed === null ? [] : $this->typed($request, $item), 'action' => route('read.mine.send', [$address, $token]), 'answering' => $answering]));
+        }
+        $given = $answering->answers->entry();
+        // An answer that is sent as it was stays what it was, and so does one that is not asked for any more.
+        $touched = SentAnswers::touched($form, $before, $answering->sent, []);
+        $into = fn (PartTree $state): PartTree => PartTree::of([
+            ...array_map(fn (Part $answer) => array_key_exists($answer->id, $touched) ? $answer : $state->find($answer->id) ?? $answer, $given->parts),
+            ...array_values(array_filter($state->parts, fn (Part $answer) => ! $form->has($answer->id))),
+        ]);
+        $saved = $this->change->handle($entry, User::visitor(), $base, $own, $into, 'visitor-'.$entry->head);
         abort_unless($saved instanceof Saved, 409);
-        if ($this->waiting($entry)->isNotEmpty()) {
+        if ($this->met($entry)->isNotEmpty()) {
             return $this->private($this->toSettle($item, $entry, $live));
         }
 
@@ -164,24 +198,24 @@ final class AnswerController extends Controller
     {
         [$item, $entry, $live] = $this->sentBy($address, $token);
         $choices = $request->validate(['choice' => ['nullable', 'array', 'max:500'], 'choice.*' => ['in:mine,theirs']])['choice'] ?? [];
-        foreach ($this->waiting($entry) as $held) {
+        foreach ($this->met($entry) as $held) {
             if (isset($choices[$held->id])) {
                 $settle->handle($held->setRelation('item', $entry->refresh()), User::visitor(), Choice::from($choices[$held->id]));
             }
         }
 
-        return $this->private($this->waiting($entry)->isEmpty() ? $this->changed($item, $entry, $live) : $this->toSettle($item, $entry, $live));
+        return $this->private($this->met($entry)->isEmpty() ? $this->changed($item, $entry, $live) : $this->toSettle($item, $entry, $live));
     }
 
     /** @return Collection<int, HeldEdit> what a visitor changed that met a change of somebody else */
-    private function waiting(Item $entry): Collection
+    private function met(Item $entry): Collection
     {
         return HeldEdit::query()->with('item', 'met', 'user')->where(['item_id' => $entry->id, 'user_id' => User::visitor()->id])->whereNull('settled_at')->orderBy('id')->get();
     }
 
     private function toSettle(Item $item, Item $entry, Publishing $live): View
     {
-        $held = $this->waiting($entry)->map(fn (HeldEdit $each) => ['held' => $each, 'view' => new HeldEditView($each, User::visitor(), $this->states)]);
+        $held = $this->met($entry)->map(fn (HeldEdit $each) => ['held' => $each, 'view' => new HeldEditView($each, User::visitor(), $this->states)]);
 
         return view('answer-settle', ['title' => $live->title, 'held' => $held, 'action' => route('read.mine.settle', [$item->address, $entry->token])]);
     }
@@ -212,33 +246,69 @@ final class AnswerController extends Controller
     {
         foreach ($answering->form->parts as $question) {
             $to = $question->string('type') === 'email' ? $answering->answers->entry()->find($question->id)?->string('value') : null;
-            if ($to !== null && $to !== '') {
+            if ($to !== null && $to !== '' && $this->bounds->mayMail($item, $to)) {
+                // Little stands in it that the sender wrote: whose address it is has not asked for it.
                 $this->mail->handle($item, $to, __('form.mail.subject', ['title' => $live->title]), implode("\n\n", array_filter([
                     $answering->settings()?->richText('thanks')->text(),
-                    implode("\n", array_map(fn (Part $answer) => $answer->string('label').(str_ends_with($answer->string('label'), '?') ? ' ' : ': ').AnswerText::of($answer), $answering->answers->entry()->parts)),
+                    (string) __('form.mail.number', ['number' => (string) $entry->number]),
                     $mine === null ? null : (string) __('form.mail.change', ['address' => $mine]),
                 ])));
             }
         }
     }
 
-    private function page(Item $item, Publishing $live, Answering $answering, ?User $person): View
+    /**
+     * What somebody wrote, in words.
+     *
+     * @param  bool  $named  whether the questions are named; where a form is not public, nothing of it is
+     * @return array<string, string> question, or its place in the list => words
+     */
+    private function typed(Request $request, Item $form, bool $named = true): array
+    {
+        $tree = $this->states->tree($form->live->version->root ?? $form->root);
+        $typed = [];
+        foreach ((array) $request->input('a') as $question => $value) {
+            $words = [];
+            foreach (is_array($value) ? $value : [$value] as $one) {
+                $words[] = ! is_string($one) ? '' : ($tree->find($one) === null ? $one : ($named ? $tree->get($one)->string('label') : ''));
+            }
+            $words = implode(', ', array_filter($words, fn (string $word) => trim($word) !== ''));
+            if ($words !== '') {
+                $asked = $tree->find(str_starts_with((string) $question, 'other-') ? substr((string) $question, 6) : (string) $question)?->richText()->text() ?? '';
+                $typed[$named && $asked !== '' ? $asked : (string) (count($typed) + 1)] = mb_substr($words, 0, 20_000);
+            }
+        }
+
+        return $typed;
+    }
+
+    /** @return array<string, string> what was written and is no answer of the entry: to a question that was removed, or that a rule skips */
+    private function left(Request $request, Item $form, PartTree $entry): array
+    {
+        $other = new Request([], ['a' => array_filter((array) $request->input('a'), fn (int|string $question) => ! $entry->has(str_starts_with((string) $question, 'other-') ? substr((string) $question, 6) : (string) $question), ARRAY_FILTER_USE_KEY)]);
+        $other->setMethod('POST');
+
+        return $this->typed($other, $form);
+    }
+
+    /** @param array<string, string> $typed what was written and was not taken */
+    private function page(Item $item, Publishing $live, Answering $answering, ?User $person, array $typed = [], ?string $closed = null): View
     {
         return view('answer', [
-            'item' => $item, 'title' => $live->title, 'answering' => $answering, 'person' => $person,
-            'closed' => $this->closed($item, $live, $person),
+            'item' => $item, 'title' => $live->title, 'answering' => $answering, 'person' => $person, 'typed' => $typed,
+            'closed' => $closed ?? $this->takes->closed($item, $live, $person),
             'action' => $person === null ? route('read.send', $item->address) : route('answer.store', $item),
         ]);
     }
 
-    private function answering(Request $request, Item $item, Publishing $live, KeepPicture $keep): Answering
+    private function answering(Request $request, Item $item, Publishing $live, KeepPicture $keep, ?PartTree $form = null): Answering
     {
         $sent = $request->validate([
             'a' => ['nullable', 'array', 'max:500'], 'seen' => ['nullable', 'array', 'max:500'], 'seen.*' => ['string', 'max:24'],
             'file' => ['nullable', 'array', 'max:50'], 'file.*' => ['string', 'max:2000'], 'to' => ['nullable', 'string', 'max:24'], 'publishing' => ['nullable', 'integer'],
         ]);
-        $form = $this->states->tree($live->version->root);
-        $files = $this->files($request, $item, $keep, $sent['file'] ?? []);
+        $form ??= $this->states->tree($live->version->root);
+        $files = $this->files($request, $item, $form, $keep, $sent['file'] ?? []);
 
         return new Answering($form, $sent['a'] ?? [], array_values(array_filter($sent['seen'] ?? [], $form->has(...))), $files, $sent['to'] ?? null);
     }
@@ -248,25 +318,11 @@ final class AnswerController extends Controller
         return new Answering($this->states->tree($live->version->root), [], []);
     }
 
-    /** Why it takes no answers from this person now. */
-    private function closed(Item $item, Publishing $live, ?User $person): ?string
-    {
-        $opening = new Opening($this->start($live)->settings());
-        $code = $opening->closed(now()->format('Y-m-d'), $person?->email, $person !== null && $this->hasAnswered($item, $person));
-
-        return $code === null ? null : (string) __("form.closed.{$code}", ['date' => in_array($code, ['opens', 'closes'], true) ? $opening->date($code) : '']);
-    }
-
-    private function hasAnswered(Item $form, User $person): bool
-    {
-        return $form->entries()->whereNull('deleted_at')->whereHas('versions', fn ($query) => $query->where(['number' => 1, 'user_id' => $person->id]))->exists();
-    }
-
     /**
      * @param  array<array-key, mixed>  $sealed  files of pages before
      * @return array<string, array{string, string}>
      */
-    private function files(Request $request, Item $item, KeepPicture $keep, array $sealed): array
+    private function files(Request $request, Item $item, PartTree $form, KeepPicture $keep, array $sealed): array
     {
         $files = [];
         foreach ($sealed as $question => $seal) {
@@ -280,7 +336,11 @@ final class AnswerController extends Controller
             }
         }
         foreach ((array) $request->file('upload') as $question => $file) {
-            $kept = $file instanceof UploadedFile && $file->isValid() && $file->getSize() <= self::MOST_BYTES ? $keep->file($item, (string) $file->getContent()) : null;
+            // What no question asks for is not looked at.
+            if ($form->find((string) $question)?->string('type') !== 'file') {
+                continue;
+            }
+            $kept = $file instanceof UploadedFile && $file->isValid() && $file->getSize() <= self::MOST_BYTES && $this->bounds->mayFile($item, (string) $request->ip(), (int) $file->getSize()) ? $keep->file($item, (string) $file->getContent()) : null;
             // What can not be taken is said at its question.
             $files[(string) $question] = $kept === null ? ['', ''] : [$kept->chunk, mb_substr(mb_scrub($file->getClientOriginalName()), 0, 200)];
         }

@@ -89,7 +89,6 @@ final class DataController extends Controller
         [$base, $tree] = $this->opened($request, $item);
         abort_unless($tree->find($field)?->role === 'field', 404);
         if ($tree->get($field)->string('expression') === '') {
-            $this->refuseFollowed($item);
         }
 
         return $this->saved($item, $request, $base, DatasetEdit::withoutField($tree, $field));
@@ -111,7 +110,6 @@ final class DataController extends Controller
     public function record(Request $request, Item $item, string $record): RedirectResponse
     {
         $base = $this->base($request, $item);
-        $this->refuseFollowed($item);
         $sent = $request->validate(['values' => ['nullable', 'array', 'max:500'], 'values.*' => ['nullable', 'string', 'max:'.Cell::MOST], 'at' => ['nullable', 'integer', 'min:0']]);
         $fields = $this->fields($base);
         $at = $this->position($base, $record, count($fields), $sent['at'] ?? null, whole: true);
@@ -140,7 +138,6 @@ final class DataController extends Controller
     public function removeRecord(Request $request, Item $item, string $record): RedirectResponse
     {
         [$base, $tree] = $this->opened($request, $item);
-        $this->refuseFollowed($item);
         abort_unless($tree->find($record)?->role === 'record', 404);
 
         return $this->saved($item, $request, $base, DatasetEdit::withoutRecord($tree, $record));
@@ -164,14 +161,6 @@ final class DataController extends Controller
         return $base;
     }
 
-    /** What comes from another item would be there again with its next change. */
-    private function refuseFollowed(Item $item): void
-    {
-        if ($item->follows()) {
-            throw ValidationException::withMessages(['base' => __('data.comes_from', ['title' => $item->source?->title])]);
-        }
-    }
-
     /** @return list<Part> */
     private function fields(string $root): array
     {
@@ -185,7 +174,7 @@ final class DataController extends Controller
      */
     private function position(string $root, string $record, int $fields, mixed $said, bool $whole = false): ?int
     {
-        $at = is_numeric($said) ? (int) $said + ($whole ? 0 : $fields) : null;
+        $at = (is_int($said) || is_string($said)) && preg_match('/^\d{1,9}$/D', (string) $said) === 1 ? (int) $said + ($whole ? 0 : $fields) : null;
         if ($record === 'new' || ($at !== null && $this->states->part($root, $at)?->id === $record)) {
             return $record === 'new' ? null : $at;
         }

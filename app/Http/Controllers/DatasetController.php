@@ -84,8 +84,7 @@ final class DatasetController extends Controller
         Gate::authorize('write', $item);
         abort_unless($item->kind === 'dataset' && $item->source !== null, 404);
         $follows = (bool) $request->validate(['follow' => ['required', 'boolean']])['follow'];
-        $item->update(['source_number' => $follows ? null : $item->source->head]);
-        $this->take->follow($item);
+        $this->take->follow($item, $follows);
 
         return redirect()->route('item', $item)->with('said', __($follows ? 'data.follows' : 'data.stays'));
     }

@@ -66,11 +66,11 @@ final class DownloadController extends Controller
         if ($item->kind === 'page') {
             $page = PageFormat::tryFrom($format) ?? abort(404);
 
-            return $this->file($item, $number, $format, $page->mediaType(), $page->write($item->title, $tree, $picture));
+            return $this->file($item, $number, $format, $page->mediaType(), $page->write($version->title, $tree, $picture));
         }
         $writer = (DocumentFormat::tryFrom($format) ?? abort(404))->writer();
 
-        return $this->file($item, $number, $format, $writer->mediaType(), $writer->write($item->title, $tree, $picture));
+        return $this->file($item, $number, $format, $writer->mediaType(), $writer->write($version->title, $tree, $picture));
     }
 
     private function file(Item $item, int $number, string $ending, string $type, string $bytes): Response

@@ -41,7 +41,7 @@ final class EntriesController extends Controller
     {
         Gate::authorize('entries', $item);
 
-        return view('entries-sums', ['item' => $item, 'sums' => new EntrySums($item, $this->states->tree($item->root))]);
+        return view('entries-sums', ['item' => $item, 'sums' => new EntrySums($item, $this->states->tree($item->live->version->root ?? $item->root))]);
     }
 
     /** Switches the history of the entries off or on. */
@@ -82,6 +82,6 @@ final class EntriesController extends Controller
     {
         $sent = $request->validate(['sort' => ['nullable', 'string', 'max:24'], 'down' => ['nullable', 'boolean'], 'find' => ['nullable', 'string', 'max:200'], 'gone' => ['nullable', 'boolean'], 'in' => ['nullable', 'string', 'max:24'], 'without' => ['nullable', 'array', 'max:500'], 'without.*' => ['string', 'max:24']]);
 
-        return new EntryList($item, $this->states->tree($item->root), $this->person($request), $sent['sort'] ?? 'number', (bool) ($sent['down'] ?? ! isset($sent['sort'])), trim((string) ($sent['find'] ?? '')), (bool) ($sent['gone'] ?? false), $sent['in'] ?? '', array_values($sent['without'] ?? []));
+        return new EntryList($item, $this->states->tree($item->live->version->root ?? $item->root), $this->person($request), $sent['sort'] ?? 'number', (bool) ($sent['down'] ?? ! isset($sent['sort'])), trim((string) ($sent['find'] ?? '')), (bool) ($sent['gone'] ?? false), $sent['in'] ?? '', array_values($sent['without'] ?? []));
     }
 }

@@ -7,54 +7,101 @@ namespace App\Http\Controllers;
 use App\Actions\TakeOutEdits;
 use App\Models\Item;
 use App\Models\User;
+use App\Store\States;
 use App\View\EntryChanges;
 use App\View\Phrases;
+use App\View\TakeOutPlan;
+use Carbon\CarbonImmutable;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 
 /** What one person changed over many entries, looked through and taken out together. */
 final class EntryChangesController extends Controller
 {
-    public function __construct(private readonly Phrases $phrases) {}
+    /** Entries that one request takes something out of. */
+    private const AT_ONCE = 100;
+
+    /** Entries of which it is told that something stayed, and why. */
+    private const MOST_TOLD = 30;
+
+    public function __construct(private readonly Phrases $phrases, private readonly States $states, private readonly TakeOutEdits $takeOut) {}
 
     public function show(Request $request, Item $item): View
     {
         Gate::authorize('entries', $item);
         $editors = EntryChanges::editors($item);
+        // What stayed so far is told at the end.
+        $request->session()->has('going') && $request->session()->keep(['stayed']);
+        $changes = $this->changes($request, $item, ($editors[0] ?? null)[0] ?? null);
 
-        return view('entries-changes', ['item' => $item, 'editors' => $editors, 'changes' => $this->changes($request, $item), 'mayTakeOut' => Gate::allows('restore', $item)]);
+        return view('entries-changes', [
+            'item' => $item, 'editors' => $editors, 'changes' => $changes?->read($this->person($request), $this->states, $this->takeOut, $this->phrases), 'mayTakeOut' => Gate::allows('restore', $item),
+            'asked' => ['item' => $item, 'by' => $changes?->author->id, ...$request->only('since', 'until')],
+        ]);
     }
 
-    /** All of it or nothing: the entries that are ticked, as they are now, without what that person wrote in that time. */
-    public function store(Request $request, Item $item, TakeOutEdits $takeOut): RedirectResponse
+    /** Takes it out of the entries that are ticked, or of all of them in pieces: where one ended, the page goes on from. */
+    public function store(Request $request, Item $item): RedirectResponse
     {
         Gate::authorize('entries', $item);
         Gate::authorize('restore', $item);
-        $ticked = $request->validate(['entries' => ['required', 'array', 'max:'.EntryChanges::MOST], 'entries.*' => ['string', 'max:40']], ['entries.required' => __('form.changes.none')])['entries'];
-        $changes = $this->changes($request, $item) ?? abort(404);
-        $person = $this->person($request);
-        $done = DB::transaction(function () use ($changes, $ticked, $takeOut, $person): int {
-            $done = 0;
-            foreach ($changes->lines as $line) {
-                if (in_array($line['entry']->key, $ticked, true)) {
-                    $done += $takeOut->handle($line['entry'], $line['from'], $line['to'], $changes->author, $person, $line['entry']->head) === null ? 0 : 1;
-                }
-            }
+        $sent = $request->validate([
+            'all' => ['nullable', 'boolean'], 'after' => ['nullable', 'integer', 'min:0', 'max:9999999999'], 'of' => ['nullable', 'integer', 'min:0', 'max:9999999999'], 'done' => ['nullable', 'integer', 'min:0', 'max:9999999999'],
+            'entries' => ['required_unless:all,1', 'array', 'max:'.self::AT_ONCE], 'entries.*' => ['string', 'max:40'],
+        ], ['entries.required_unless' => __('form.changes.none')]);
+        $changes = $this->changes($request, $item, null) ?? abort(404);
+        $all = $request->boolean('all');
+        $of = $all ? (int) ($sent['of'] ?? 0) ?: $changes->count() : 0;
+        $lines = $changes->next((int) ($sent['after'] ?? 0), $all ? self::AT_ONCE : PHP_INT_MAX);
+        if (! $all) {
+            $ticked = Item::query()->whereIn('key', $sent['entries'])->pluck('id')->flip();
+            $lines = array_values(array_filter($lines, fn (array $line) => $ticked->has($line[0])));
+        }
+        [$done, $stayed] = $this->takeOut($request, $item, $changes, $lines);
+        $done += (int) ($sent['done'] ?? 0);
+        $stayed = array_slice([...(array) $request->session()->get('stayed', []), ...$stayed], 0, self::MOST_TOLD);
+        $back = redirect()->route('entries.changes', ['item' => $item, 'by' => $changes->author->id, ...$request->only('since', 'until')])->with('stayed', $stayed);
+        $last = $lines === [] ? 0 : $lines[count($lines) - 1][0];
+        if ($all && $lines !== [] && $changes->next($last, 1) !== []) {
+            return $back->with('going', ['after' => $last, 'done' => $done, 'of' => $of]);
+        }
 
-            return $done;
-        });
-
-        return redirect()->route('entries', ['item' => $item, 'sort' => 'changed', 'down' => 1])->with('said', trans_choice('form.changes.done', $done, ['count' => (string) $done, 'who' => $changes->author->firstName()]));
+        return $back->with('said', trans_choice($item->shelf->wantsYesOf($this->person($request), $item->entries()->firstOrFail()) ? 'form.changes.proposed' : 'form.changes.done', $done, ['count' => (string) $done, 'who' => $changes->author->firstName()]));
     }
 
-    private function changes(Request $request, Item $item): ?EntryChanges
+    /**
+     * @param  list<array{int, int, int}>  $lines
+     * @return array{int, list<array{string, string, string, string}>} how many, and what stayed: address and name of the entry, part, why
+     */
+    private function takeOut(Request $request, Item $form, EntryChanges $changes, array $lines): array
     {
-        $sent = $request->validate(['by' => ['nullable', 'integer'], 'since' => ['nullable', 'date_format:Y-m-d'], 'until' => ['nullable', 'date_format:Y-m-d']]);
-        $author = isset($sent['by']) ? User::query()->find((int) $sent['by']) : null;
+        $person = $this->person($request);
+        $done = 0;
+        $stayed = [];
+        foreach ($lines as [$id, $from, $to]) {
+            $entry = Item::query()->findOrFail($id)->setRelation('form', $form)->setRelation('shelf', $form->shelf);
+            if (count($stayed) < self::MOST_TOLD) {
+                $merged = $this->takeOut->rehearse($entry, $from, $to, $changes->author);
+                foreach ($merged === null ? [] : (new TakeOutPlan($entry, $this->states->tree($entry->root), $merged, $this->phrases))->stays as [$name, $why]) {
+                    $stayed[] = [route('item', $entry), $entry->title, $name, $why];
+                }
+            }
+            // Each is a step of its own: what is done is done, whatever meets the next.
+            $done += $this->takeOut->handle($entry, $from, $to, $changes->author, $person, $entry->head) === null ? 0 : 1;
+        }
 
-        return $author === null ? null : new EntryChanges($item, $author, $sent['since'] ?? '', $sent['until'] ?? '', $this->phrases, ! $item->shelf->asks_entries || $item->shelf->letsPublish($this->person($request)));
+        return [$done, $stayed];
+    }
+
+    private function changes(Request $request, Item $item, ?User $else): ?EntryChanges
+    {
+        $sent = $request->validate(['by' => ['nullable', 'integer'], 'since' => ['nullable', 'regex:/^\d{4}-\d\d-\d\d(T\d\d:\d\d)?$/', 'date'], 'until' => ['nullable', 'regex:/^\d{4}-\d\d-\d\d(T\d\d:\d\d)?$/', 'date']]);
+        $author = isset($sent['by']) ? User::query()->find((int) $sent['by']) : $else;
+        $moment = fn (?string $text, string $step): ?CarbonImmutable => $text === null || $text === '' ? null : CarbonImmutable::parse($text)->modify(strlen($text) === 10 ? "{$step} day" : "{$step} minute");
+
+        // Both ends are in: the day, or the minute.
+        return $author === null ? null : new EntryChanges($item, $author, $moment($sent['since'] ?? null, '+0'), $moment($sent['until'] ?? null, '+1'));
     }
 }

@@ -39,6 +39,6 @@ final class HeldEditController extends Controller
         ], ['third.required_if' => __('item.third_needed')]);
         $saved = $settle->handle($held, $this->person($request), Choice::from($sent['choice']), isset($sent['third']) ? str_replace("\r\n", "\n", (string) $sent['third']) : null);
 
-        return redirect()->route('item', $item)->with('said', __($saved !== null && $saved->held !== [] ? 'item.met_again' : 'item.settled'));
+        return ($saved === null ? null : $this->waiting($item, $saved->version)) ?? redirect()->route('item', $item)->with('said', __($saved !== null && $saved->held !== [] ? 'item.met_again' : 'item.settled'));
     }
 }

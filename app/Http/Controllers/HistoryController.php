@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\TakeInData;
 use App\Models\Item;
 use App\Models\Publishing;
 use App\Models\PublishingState;
@@ -19,6 +18,7 @@ use App\View\Blocks;
 use App\View\Comparison;
 use App\View\DatasetCompared;
 use App\View\Download;
+use App\View\Entry;
 use App\View\FieldWords;
 use App\View\FlowMap;
 use App\View\FormRows;
@@ -26,6 +26,7 @@ use App\View\HistoryAddress;
 use App\View\PageHtml;
 use App\View\PageMap;
 use App\View\Phrases;
+use App\View\Pieces;
 use App\View\PublishingWords;
 use App\View\ReportCompared;
 use App\View\ReportView;
@@ -47,15 +48,17 @@ final class HistoryController extends Controller
 {
     private const PAGE = 100;
 
+    /** Published versions on a page, each compared with the one before it. */
+    private const COMPARED = 25;
+
     /** Lines of a table that come with the page, and each time more are asked for. */
     private const LINES = 150;
 
-    public function __construct(private readonly ReportData $data, private readonly FieldWords $words, private readonly TakeInData $take) {}
+    public function __construct(private readonly ReportData $data, private readonly FieldWords $words, private readonly States $states) {}
 
     public function show(Request $request, Item $item, States $states, Phrases $phrases): View
     {
         Gate::authorize('view', $item);
-        $this->take->follow($item);
         $address = HistoryAddress::read($request, $item, fn () => $item->sight === null ? $this->beforeLastSitting($item) : $item->before($item->head));
         $from = $this->version($item, $address->from);
         $to = $address->to === $address->from ? $from : $this->version($item, $address->to);
@@ -82,12 +85,12 @@ final class HistoryController extends Controller
             'tellsAuthors' => $this->tellsAuthors($item),
             'chunk' => self::LINES,
             'wish' => $this->wish($item),
-            ...($sheet === null ? $this->blocks($item, $kind, $comparison, $address, $states) : []),
+            ...($sheet === null ? $this->blocks($this->person($request), $item, $kind, $comparison, $address, $states) : []),
         ]);
     }
 
     /** @return array<string, mixed> what a view of a document or a page needs of it */
-    private function blocks(Item $item, Kind $kind, Comparison $comparison, HistoryAddress $address, States $states): array
+    private function blocks(User $person, Item $item, Kind $kind, Comparison $comparison, HistoryAddress $address, States $states): array
     {
         $page = $kind->beside() !== null;
         if ($item->kind === 'entry') {
@@ -97,7 +100,7 @@ final class HistoryController extends Controller
         }
         if ($item->kind === 'report') {
             // Readers see no data that is newer than what was published for them.
-            $data = $item->sight === null ? $this->data->now() : $this->data->published($item);
+            $data = $this->data->of($item, $person);
 
             return $address->view === 'was'
                 ? ['report' => new ReportView($comparison->old, $address->show === 'today' ? $data : $data->at($comparison->from->saved_at)), 'fromLive' => $this->wasLive($item, $address->from)]
@@ -115,21 +118,23 @@ final class HistoryController extends Controller
                 'fromLive' => $was ? $this->wasLive($item, $address->from) : null,
             ];
         }
+        $pieces = $page ? null : new Pieces($address->piece);
         if ($address->view === 'who' && $this->tellsAuthors($item)) {
             $written = new Authorship($item, $comparison->to, $comparison->new, $states);
 
-            return ['written' => $written, 'blocks' => Blocks::written($kind, $comparison->new, $written)];
+            return ['written' => $written, 'blocks' => Blocks::written($kind, $comparison->new, $written, $pieces), 'pieces' => $pieces];
         }
         if ($address->view === 'was') {
             return $page
                 ? ['page' => new PageHtml($comparison->old, fn (string $chunk) => route('picture', [$item, $chunk])), 'fromLive' => $this->wasLive($item, $address->from)]
-                : ['blocks' => Blocks::plain($kind, $comparison->old)];
+                : ['blocks' => Blocks::plain($kind, $comparison->old, $pieces), 'pieces' => $pieces];
         }
 
         return $address->layout === 'source'
             ? ['source' => new SourceView($kind, $comparison->old, $comparison->new)]
             : [
-                'blocks' => Blocks::compared($kind, $comparison),
+                'blocks' => Blocks::compared($kind, $comparison, $pieces),
+                'pieces' => $pieces,
                 'earlier' => $comparison->old,
                 ...($page && $address->layout === 'side' ? ['earlierBlocks' => Blocks::earlier($kind, $comparison)] : []),
                 ...($page && $address->layout === 'together' ? ['map' => new PageMap($comparison)] : []),
@@ -193,13 +198,12 @@ final class HistoryController extends Controller
     public function list(Request $request, Item $item, Phrases $phrases): View
     {
         Gate::authorize('view', $item);
-        $this->take->follow($item);
         $only = $request->validate(['only' => ['nullable', 'in:milestones,published']])['only'] ?? '';
-        $versions = Version::query()->with('user', 'milestone', ...($item->isPublishable() ? ['publishings.user', 'publishings.decider', 'publishings.ender'] : []))->where('item_id', $item->id)->orderByDesc('number')
+        $versions = Version::query()->with('user', 'milestone', 'accepted.decider', ...($item->isPublishable() ? ['publishings.user', 'publishings.decider', 'publishings.ender'] : []))->where('item_id', $item->id)->orderByDesc('number')
             ->when($item->sight, fn ($query, Sight $sight) => $query->whereIn('number', $sight->numbers ?? []))
             ->when($only === 'milestones', fn ($query) => $query->whereHas('milestone'))
             ->when($only === 'published', fn ($query) => $query->whereHas('publishings', fn ($publishing) => $publishing->where('state', PublishingState::Published)))
-            ->paginate(self::PAGE)->withQueryString();
+            ->paginate($only === 'published' ? self::COMPARED : self::PAGE)->withQueryString();
         $item->load('origin.item');
         $versions->getCollection()->each(fn (Version $version) => $version->setRelation('item', $item));
         $ascending = $versions->getCollection()->reverse()->values();
@@ -208,17 +212,43 @@ final class HistoryController extends Controller
             array_reverse(Sittings::fold(array_values($ascending->map(fn (Version $version) => $version->saved_at->getTimestamp())->all()), $only !== '' || $item->sight !== null ? PHP_INT_MAX : Sittings::PAUSE)),
         );
 
-        return view('list', ['item' => $item, 'page' => $versions, 'sittings' => $sittings, 'only' => $only, 'phrases' => $phrases, 'steps' => fn (Version $version): array => $item->isPublishable() ? PublishingWords::of($version) : []]);
+        return view('list', ['item' => $item, 'since' => $only === 'published' ? $this->sincePublished($item, $versions->getCollection(), $phrases) : [], 'page' => $versions, 'sittings' => $sittings, 'only' => $only, 'phrases' => $phrases, 'steps' => fn (Version $version): array => [...$version->accepted->map(fn ($proposal) => __('agreeing.accepted', ['decider' => (string) $proposal->decider?->firstName()]).($proposal->word === null ? '' : ": “{$proposal->word}”"))->all(), ...($item->isPublishable() ? PublishingWords::of($version) : [])]]);
     }
 
     /** One version in words, for the ribbon's hint. */
-    public function line(Item $item, int $number, Phrases $phrases): JsonResponse
+    public function line(Request $request, Item $item, int $number, Phrases $phrases): JsonResponse
     {
         Gate::authorize('view', $item);
+        $since = (int) ($request->validate(['since' => ['nullable', 'integer', 'min:1', 'max:999999999']])['since'] ?? 0);
         $version = $this->version($item, $number)->load($item->isPublishable() ? ['publishings.user', 'publishings.decider', 'publishings.ender'] : []);
         $item->load('origin.item');
 
-        return response()->json(['sentence' => $phrases->seen($item, $version), 'by' => $version->user->firstName(), 'note' => $item->sight === null ? $version->note : null]);
+        return response()->json(['sentence' => $since > 0 && $since < $number ? $this->between($this->version($item, $since), $version, $phrases) : $phrases->seen($item, $version), 'by' => $version->user->firstName(), 'note' => $item->sight === null ? $version->note : null]);
+    }
+
+    /**
+     * Of published versions, what readers saw change with each.
+     *
+     * @param  Collection<int, Version>  $versions  the newest first
+     * @return array<int, array{int, string}> version => the published one before it, and the change in one line; before the first, readers saw nothing
+     */
+    private function sincePublished(Item $item, Collection $versions, Phrases $phrases): array
+    {
+        $oldest = $versions->last();
+        $before = $oldest === null ? null : Version::query()->where('item_id', $item->id)->where('number', '<', $oldest->number)->whereHas('publishings', fn ($publishing) => $publishing->where('state', PublishingState::Published))->orderByDesc('number')->first();
+        $since = [];
+        foreach ($versions->reverse() as $version) {
+            $since[$version->number] = $before === null ? [$item->before($version->number), (string) __('publishing.first')] : [$before->number, $this->between($before->setRelation('item', $item), $version, $phrases)];
+            $before = $version;
+        }
+
+        return $since;
+    }
+
+    /** What changed between two versions, in one line. */
+    private function between(Version $from, Version $to, Phrases $phrases): string
+    {
+        return $phrases->inOneLine(array_map(fn (Entry $entry) => $entry->statement, (new Comparison($to->item, $from, $to, $this->states, $phrases))->entries));
     }
 
     /** The version that the last sitting started from. */

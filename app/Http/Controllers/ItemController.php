@@ -4,15 +4,18 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\TakeInData;
+use App\Actions\RenameItem;
 use App\Models\HeldEdit;
 use App\Models\Item;
+use App\Models\Proposal;
 use App\Models\Version;
 use App\Store\DatasetColumns;
+use App\Store\Proposed;
 use App\Store\ReportData;
 use App\Store\States;
 use App\View\DatasetView;
 use App\View\EntryList;
+use App\View\EntryProposals;
 use App\View\EntryView;
 use App\View\FlowMap;
 use App\View\PageFigures;
@@ -36,24 +39,22 @@ final class ItemController extends Controller
     /** Bytes of content that come with the page; what is larger is asked for by it. */
     private const WITH_THE_PAGE = 4_194_304;
 
-    public function __construct(private readonly ReportData $data, private readonly DatasetColumns $columns, private readonly TakeInData $take, private readonly PageFigures $figures) {}
+    public function __construct(private readonly ReportData $data, private readonly DatasetColumns $columns, private readonly PageFigures $figures) {}
 
     public function show(Request $request, Item $item, States $states, Phrases $phrases, RibbonData $ribbon): View|RedirectResponse
     {
         Gate::authorize('view', $item);
         if ($item->kind === 'entry') {
-            $wish = $item->isPublishable() && $item->sight === null ? $item->publishings()->waiting()->with('user', 'version')->first()?->setRelation('item', $item) : null;
+            $own = Proposal::of($this->person($request), $item);
+            $shown = $own === null ? null : app(Proposed::class)->onto($own, $states->tree($item->root))->tree;
 
-            return view('entry', ['item' => $item->load('deleter'), 'view' => new EntryView($item, $states), 'wish' => $wish]);
+            return view('entry', ['item' => $item->load('deleter'), 'own' => $own, 'beside' => EntryProposals::beside($item, $this->person($request)), 'view' => new EntryView($item, $states, is_array(old('a')) ? old('a') : null, $shown)]);
         }
         if ($item->kind === 'form' && $item->sight !== null) {
             return redirect()->route('answer', $item);
         }
-        if ($item->kind === 'report') {
-            $this->take->followAll($states->tree($item->root));
-        }
         if ($item->sight !== null && $item->kind === 'report') {
-            return view('report.read', ['item' => $item, 'report' => new ReportView($states->tree($item->root), $this->data->published($item))]);
+            return view('report.read', ['item' => $item, 'report' => new ReportView($states->tree($item->root), $this->data->of($item, $this->person($request)))]);
         }
         if ($item->sight !== null) {
             return view('published', ['item' => $item, 'page' => new PageHtml($this->figures->filled($states->tree($item->root)), fn (string $chunk) => route('picture', [$item, $chunk]))]);
@@ -67,17 +68,16 @@ final class ItemController extends Controller
             'item' => $item,
             'flow' => $item->kind === 'form' ? $this->flowOf($states->tree($item->root)) : null,
             'answered' => $item->kind === 'form' ? (object) EntryList::counts($item) : null,
-            ...($item->kind === 'report' ? ['report' => new ReportView($states->tree($item->root), $this->data->now()), 'shown' => (string) $request->query('page', ''), 'mayWrite' => Gate::allows('write', $item), 'data' => null] : []),
+            ...($item->kind === 'report' ? ['report' => new ReportView($states->tree($item->root), $this->data->now($this->person($request))), 'shown' => $this->text($request, 'page'), 'mayWrite' => Gate::allows('write', $item), 'data' => null] : []),
             ...$this->atFoot($item, $phrases, $ribbon),
             'parts' => strlen($parts) > self::WITH_THE_PAGE ? null : $parts,
-            'at' => $request->query('at'),
+            'at' => $this->text($request, 'at'),
             'held' => $this->held($request, $item),
         ]);
     }
 
     private function dataset(Request $request, Item $item, States $states): View
     {
-        $this->take->follow($item);
         $sent = $request->validate(['sort' => ['nullable', 'string', 'max:24'], 'down' => ['nullable', 'boolean'], 'find' => ['nullable', 'string', 'max:200'], 'page' => ['nullable', 'integer', 'min:1', 'max:100000']]);
         $view = new DatasetView($this->columns->records($item->root), $sent['sort'] ?? '', (bool) ($sent['down'] ?? false), trim((string) ($sent['find'] ?? '')), (int) ($sent['page'] ?? 1));
         $fields = count($view->data->fields);
@@ -126,11 +126,11 @@ final class ItemController extends Controller
         return view('form.flow', ['flow' => $this->flowOf($states->tree($item->root)), 'title' => 'The way through']);
     }
 
-    public function rename(Request $request, Item $item): JsonResponse|RedirectResponse
+    public function rename(Request $request, Item $item, RenameItem $rename): JsonResponse|RedirectResponse
     {
-        Gate::authorize('write', $item);
+        Gate::authorize('rename', $item);
         $sent = $request->validate(['title' => ['required', 'string', 'max:'.config('attic.title')]]);
-        $item->update(['title' => trim($sent['title'])]);
+        $rename->handle($item, $this->person($request), trim($sent['title']));
 
         return $request->expectsJson() ? response()->json(['title' => $item->title]) : redirect()->route('item', $item);
     }

@@ -104,7 +104,7 @@ final class PartController extends Controller
 
     private function landed(Item $item, Version $back, int $number): RedirectResponse
     {
-        return redirect()->route('history', ['item' => $item, 'from' => $back->number - 1, 'to' => $back->number])
+        return $this->waiting($item, $back) ?? redirect()->route('history', ['item' => $item, 'from' => $back->number - 1, 'to' => $back->number])
             ->with('said', __($item->live === null ? 'item.part_back' : 'item.part_back_draft', ['source' => (string) $number, 'number' => (string) $back->number, 'live' => (string) $item->live?->version->number]));
     }
 }

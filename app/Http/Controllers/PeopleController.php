@@ -6,7 +6,9 @@ namespace App\Http\Controllers;
 
 use App\Actions\AskAboutEntries;
 use App\Actions\ChangeMembership;
+use App\Actions\Invite;
 use App\Models\Drafts;
+use App\Models\Invitation;
 use App\Models\Membership;
 use App\Models\Role;
 use App\Models\Shelf;
@@ -15,7 +17,6 @@ use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
-use Illuminate\Support\Facades\URL;
 use Illuminate\Validation\Rule;
 
 final class PeopleController extends Controller
@@ -24,11 +25,14 @@ final class PeopleController extends Controller
     {
         Gate::authorize('view', $shelf);
 
-        return view('people', ['shelf' => $shelf, 'memberships' => $shelf->memberships()->with('user')->orderBy('id')->get()]);
+        return view('people', [
+            'shelf' => $shelf, 'memberships' => $shelf->memberships()->with('user')->orderBy('id')->get(),
+            'invitations' => $shelf->invitations()->with('user')->orderBy('id')->get(),
+        ]);
     }
 
-    /** Puts somebody on the shelf; who has no account yet gets one, and a link to take it up by. */
-    public function store(Request $request, Shelf $shelf): RedirectResponse
+    /** Puts somebody on the shelf, or invites them; the link is shown only where it opens nothing that is somebody else's. */
+    public function store(Request $request, Shelf $shelf, Invite $invite): RedirectResponse
     {
         Gate::authorize('manage', $shelf);
         $sent = $request->validate([
@@ -36,17 +40,24 @@ final class PeopleController extends Controller
             'name' => ['nullable', 'string', 'max:80'],
             'role' => ['required', Rule::enum(Role::class)],
         ]);
-        $person = User::query()->where('email', $sent['email'])->first();
-        if ($person === null) {
+        $known = User::query()->where('email', $sent['email'])->value('name');
+        if ($known === null) {
             $request->validate(['name' => ['required']], ['name.required' => __('people.name_needed', ['email' => $sent['email']])]);
-            $person = User::query()->create(['name' => trim((string) $sent['name']), 'email' => $sent['email'], 'colour' => User::nextColour()]);
         }
-        $shelf->memberships()->firstOrCreate(['user_id' => $person->id], ['role' => $sent['role']]);
-        $back = redirect()->route('people', $shelf)->with('said', __('people.added', ['name' => $person->name]));
+        $isNew = $invite->isNew($sent['email']);
+        $name = is_string($known) ? $known : trim((string) $sent['name']);
+        $invitation = $invite->handle($shelf, $this->person($request), $sent['email'], $name, Role::from($sent['role']));
+        $back = redirect()->route('people', $shelf)->with('said', __($invitation === null ? 'people.added' : 'people.invited', ['name' => $name]));
 
-        return $person->password === null
-            ? $back->with('invitation', URL::temporarySignedRoute('invitation', now()->addDays(7), ['person' => $person]))
-            : $back;
+        return $invitation === null ? $back : $back->with($isNew ? ['invitation' => Invite::link($invitation, false)] : ['mailed' => $sent['email']]);
+    }
+
+    public function takeBack(Shelf $shelf, Invitation $invitation): RedirectResponse
+    {
+        Gate::authorize('manage', $shelf);
+        $invitation->delete();
+
+        return $this->changed($shelf, true, (string) __('people.taken_back', ['name' => $invitation->name]));
     }
 
     public function update(Request $request, Shelf $shelf, Membership $membership, ChangeMembership $change): RedirectResponse

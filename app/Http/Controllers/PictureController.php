@@ -33,7 +33,7 @@ final class PictureController extends Controller
             : response()->json(['chunk' => $picture->chunk, 'width' => $picture->width, 'height' => $picture->height]);
     }
 
-    public function show(Item $item, string $chunk, ChunkStore $chunks): Response
+    public function show(Request $request, Item $item, string $chunk, ChunkStore $chunks): Response
     {
         Gate::authorize('view', $item);
         $picture = $item->pictures()->where('chunk', $chunk)->firstOrFail();
@@ -41,10 +41,17 @@ final class PictureController extends Controller
         abort_unless($item->sight === null || $picture->is_published || Gate::allows('publish', $item), 404);
         $address = (string) hex2bin($chunk);
 
+        // A picture never changes, but whoever asks may have lost the right to it: it is asked for each time, and sent once.
+        $known = new Response('', 200, ['ETag' => "\"{$chunk}\"", 'Cache-Control' => 'private, no-cache']);
+        if ($known->isNotModified($request)) {
+            return $known;
+        }
+
         return response($chunks->read([$address])[$address] ?? abort(404), 200, [
             'Content-Type' => $picture->type,
             ...($picture->type === 'application/pdf' ? ['Content-Disposition' => 'attachment; filename="file.pdf"'] : []),
-            'Cache-Control' => 'private, max-age=31536000, immutable',
+            'ETag' => "\"{$chunk}\"",
+            'Cache-Control' => 'private, no-cache',
             'Content-Security-Policy' => "default-src 'none'; sandbox",
         ]);
     }

@@ -29,33 +29,33 @@ final class PublishingController extends Controller
     /** What readers will see change. */
     public function show(Item $item, int $number, States $states, Phrases $phrases): View|RedirectResponse
     {
-        Gate::any(['publishNow', 'askToPublish'], $item) || Gate::authorize('askToPublish', $item);
+        Gate::allows('publishNow', [$item, $number]) || Gate::authorize('askToPublish', $item);
         $version = $this->version($item, $number);
         $wish = $this->wishFor($item, $version);
         if ($wish !== null) {
             return redirect()->route('wish', [$item, $wish]);
         }
 
-        return view('publish', ['plan' => new PublishingPlan($item, $version, $states, $phrases), 'wish' => null, 'address' => HistoryAddress::all($item), 'mayPublish' => Gate::allows('publishNow', $item)]);
+        return view('publish', ['plan' => new PublishingPlan($item, $version, $states, $phrases), 'wish' => null, 'address' => HistoryAddress::all($item), 'mayPublish' => Gate::allows('publishNow', [$item, $number])]);
     }
 
     /** Publishes a version, or asks those who may. */
     public function store(Request $request, Item $item, int $number, PublishVersion $publish, AskToPublish $ask): RedirectResponse
     {
-        $now = Gate::allows('publishNow', $item);
+        $now = Gate::allows('publishNow', [$item, $number]);
         $now || Gate::authorize('askToPublish', $item);
         $version = $this->version($item, $number);
         $note = $this->note($request);
         if ($item->live?->version_id === $version->id) {
-            return redirect()->route('publish', [$item, $number])->withErrors(['note' => __(PublishingWords::group($item).'.already_live', ['number' => (string) $number])]);
+            return redirect()->route('publish', [$item, $number])->withErrors(['note' => __('publishing.already_live', ['number' => (string) $number])]);
         }
         $wish = $this->wishFor($item, $version);
         if ($wish !== null) {
-            return redirect()->route('wish', [$item, $wish])->withErrors(['note' => __(PublishingWords::group($item).'.asked_already', ['number' => (string) $number])]);
+            return redirect()->route('wish', [$item, $wish])->withErrors(['note' => __('publishing.asked_already', ['number' => (string) $number])]);
         }
         $now ? $publish->handle($version, $this->person($request), $note) : $ask->handle($version, $this->person($request), $note);
 
-        return $this->back($item, $number, __(PublishingWords::group($item).($now ? '.published' : '.asked'), ['number' => (string) $number]));
+        return $this->back($item, $number, __($now ? 'publishing.published' : 'publishing.asked', ['number' => (string) $number]));
     }
 
     public function wish(Request $request, Item $item, Publishing $publishing, States $states, Phrases $phrases): View
@@ -77,6 +77,7 @@ final class PublishingController extends Controller
 
     public function answer(Request $request, Item $item, Publishing $publishing, AnswerWish $answer): RedirectResponse
     {
+        Gate::authorize('seeWish', [$item, $publishing]);
         $sent = $request->validate(['answer' => ['required', 'in:published,refused,withdrawn']]);
         $state = PublishingState::from($sent['answer']);
         $own = $publishing->item_id === $item->id && $publishing->user_id === $this->person($request)->id;
@@ -92,7 +93,7 @@ final class PublishingController extends Controller
             return redirect()->route('wish', [$item, $publishing])->withErrors(['answer' => __('publishing.too_late')]);
         }
 
-        return $this->back($item, $number, __(PublishingWords::group($item).".answered.{$state->value}", ['number' => (string) $number, 'asker' => $asker]));
+        return $this->back($item, $number, __("publishing.answered.{$state->value}", ['number' => (string) $number, 'asker' => $asker]));
     }
 
     public function destroy(Request $request, Item $item, Unpublish $unpublish): RedirectResponse
@@ -108,9 +109,13 @@ final class PublishingController extends Controller
     {
         Gate::authorize('open', $item);
         $wanted = $request->boolean('open');
-        $open->handle($item, $wanted);
+        $open->handle($item, $wanted, earlier: $request->boolean('earlier'));
 
-        return redirect()->back(fallback: route('item', $item))->with('said', __($wanted ? 'publishing.opened' : 'publishing.closed'));
+        return redirect()->back(fallback: route('item', $item))->with('said', __(match (true) {
+            ! $wanted => 'publishing.closed',
+            $request->boolean('earlier') => 'publishing.earlier_opened',
+            default => 'publishing.opened',
+        }));
     }
 
     /** The wish that waits for this very version. */

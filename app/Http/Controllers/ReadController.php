@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\TakeInData;
 use App\Models\Item;
 use App\Models\Publishing;
 use App\Store\ReportData;
@@ -30,7 +29,7 @@ final class ReadController extends Controller
 
     private const CONTENT_POLICY = "default-src 'none'; style-src 'self'; font-src 'self'; img-src 'self'; base-uri 'none'; form-action 'none'; frame-ancestors 'none'";
 
-    public function __construct(private readonly ReportData $data, private readonly TakeInData $take, private readonly PageFigures $figures) {}
+    public function __construct(private readonly ReportData $data, private readonly PageFigures $figures) {}
 
     public function show(Request $request, string $address, States $states, AnswerController $answers): Response
     {
@@ -75,7 +74,7 @@ final class ReadController extends Controller
 
     public function picture(string $address, string $chunk, ChunkStore $chunks): Response
     {
-        $picture = $this->item($address)->pictures()->where(['chunk' => $chunk, 'is_published' => true])->firstOrFail();
+        $picture = $this->item($address)->pictures()->where(['chunk' => $chunk, 'is_public' => true])->firstOrFail();
         $bytes = (string) hex2bin($chunk);
 
         return response($chunks->read([$bytes])[$bytes] ?? abort(404), 200, ['Content-Type' => $picture->type, 'Cache-Control' => 'public, max-age=3600', 'Content-Security-Policy' => "default-src 'none'; sandbox"]);
@@ -87,21 +86,24 @@ final class ReadController extends Controller
         return Item::query()->where(['address' => $address, 'is_public' => true])->whereIn('kind', ['page', 'report'])->whereNotNull('live_id')->firstOrFail();
     }
 
-    /** @return Collection<int, Publishing> all that were ever live, the oldest first; of two within a second the later one */
+    /** @return Collection<int, Publishing> all that were ever live for everybody, the oldest first; of two within a second the later one */
     private function publishings(Item $item): Collection
     {
-        return $item->publishings()->with('version')->whereNotNull('count')->orderBy('count')->get()->keyBy(fn (Publishing $each) => $this->at($each)->format(self::STAMP))->values();
+        return $item->publishings()->with('version')->whereNotNull('count')->where('is_public', true)->orderBy('count')->get()->keyBy(fn (Publishing $each) => $this->at($each)->format(self::STAMP))->values();
     }
 
     /** @param Collection<int, Publishing> $all */
     private function atMoment(Item $item, Collection $all, string $asked): Response
     {
         $moment = \DateTimeImmutable::createFromFormat('!D, d M Y H:i:s \G\M\T', trim($asked), new \DateTimeZone('UTC'));
-        if ($moment === false) {
+        if ($moment === false || $moment->format('D, d M Y H:i:s \G\M\T') !== trim($asked)) {
             return response("Accept-Datetime is a date as in RFC 7089, 2.1.1: “Thu, 31 May 2026 20:35:00 GMT”.\n", 400, ['Content-Type' => 'text/plain; charset=utf-8', 'Vary' => 'Accept-Datetime', 'Link' => $this->links($item, $all, null)]);
         }
-        // What came first is the answer to everything before it.
+        // What came first is the answer to everything before it (RFC 7089, 4.5.3); in a gap nothing was live.
         $found = $all->last(fn (Publishing $each) => $this->at($each)->getTimestamp() <= $moment->getTimestamp()) ?? $all->firstOrFail();
+        if ($found->ended_at !== null && $found->ended_at->getTimestamp() <= $moment->getTimestamp()) {
+            return response()->view('errors.404', ['said' => __('publishing.gap')], 404, ['Vary' => 'Accept-Datetime', 'Link' => $this->links($item, $all, null)]);
+        }
 
         return response('', 302, ['Location' => $this->address($item, $found), 'Vary' => 'Accept-Datetime', 'Link' => $this->links($item, $all, null), 'Cache-Control' => 'public, max-age=0, must-revalidate']);
     }
@@ -142,12 +144,7 @@ final class ReadController extends Controller
     /** With the data that it was published with, or that it followed as long as it was live. */
     private function report(Publishing $publishing, States $states): ReportView
     {
-        $tree = $states->tree($publishing->version->root);
-        if ($publishing->data === null && $publishing->ended_at === null) {
-            $this->take->followAll($tree);
-        }
-
-        return new ReportView($tree, $publishing->data !== null ? $this->data->pinned($publishing->data) : ($publishing->ended_at === null ? $this->data->now() : $this->data->at($publishing->ended_at)));
+        return new ReportView($states->tree($publishing->version->root), $this->data->published($publishing));
     }
 
     /** @param Collection<int, Publishing> $all */

@@ -10,6 +10,7 @@ use App\Actions\Saved;
 use App\Actions\SaveState;
 use App\Actions\Sent;
 use App\Models\Item;
+use App\Models\User;
 use App\Store\HandedRoots;
 use App\Store\ReportData;
 use App\Store\States;
@@ -46,15 +47,12 @@ final class ReportController extends Controller
             'x' => ['nullable', 'integer'], 'y' => ['nullable', 'integer'], 'across' => ['nullable', 'integer'], 'down' => ['nullable', 'integer'], 'from' => ['nullable', 'date_format:Y-m-d'], 'to' => ['nullable', 'date_format:Y-m-d'], 'back' => ['nullable', 'string', 'regex:/^[0-9a-f]{40}$/'],
         ]);
         abort_unless($this->handed->has($item, $sent['base']), 409, __('report.moved_on'));
-        if (($sent['source'] ?? '') !== '') {
-            abort_unless(ReportSources::of($this->person($request))->contains('key', $sent['source']), 422, __('report.no_dataset'));
-        }
         [$tree, $touched] = $this->after($item, $sent);
         abort_if($tree === null, 422, __('report.not_there'));
         $saved = $save->handle($item, $this->person($request), new Sent($sent['base'], $tree, $sent['do'] === 'undo' ? Str::random(40) : $sent['client']));
         abort_unless($saved instanceof Saved, 422, __('report.not_there'));
 
-        return response()->json(['root' => $saved->root, 'before' => $sent['base'], 'after' => $saved->sent, 'number' => $saved->version->number, 'held' => count($saved->held), 'touched' => $touched, 'html' => $this->sheet($item->refresh(), (string) $request->input('shown', ''))]);
+        return response()->json(['root' => $saved->root, 'before' => $sent['base'], 'after' => $saved->sent, 'number' => $saved->version->number, 'held' => count($saved->held), 'touched' => $touched, 'html' => $this->sheet($item->refresh(), $this->person($request), $this->text($request, 'shown'))]);
     }
 
     /**
@@ -85,7 +83,7 @@ final class ReportController extends Controller
         Gate::authorize('draft', $item);
         abort_unless($item->kind === 'report', 404);
 
-        return response()->json(['root' => $item->root, 'number' => $item->head, 'html' => $this->sheet($item, (string) $request->query('shown', ''))]);
+        return response()->json(['root' => $item->root, 'number' => $item->head, 'html' => $this->sheet($item, $this->person($request), $this->text($request, 'shown'))]);
     }
 
     /** The settings of a page or a widget, for a dataset that is chosen. */
@@ -100,7 +98,7 @@ final class ReportController extends Controller
         return view($found->role === 'page' ? 'report.page-settings' : 'report.widget-settings', [
             'item' => $item, 'part' => $found, 'datasets' => $datasets, 'source' => $source, 'pages' => array_map($tree->get(...), $tree->children()[PartTree::ROOT] ?? []),
             'type' => is_string($request->query('type')) ? $request->query('type') : $found->string('type'),
-            'records' => $datasets->contains('key', $source) ? $this->data->now()->records($source) : null, 'widget' => $found->role === 'widget' ? new Widget($found) : null,
+            'records' => $datasets->contains('key', $source) ? $this->data->now($this->person($request))->records($source) : null, 'widget' => $found->role === 'widget' ? new Widget($found) : null,
         ]);
     }
 
@@ -109,8 +107,7 @@ final class ReportController extends Controller
     {
         Gate::authorize('view', $item);
         abort_unless($item->kind === 'report', 404);
-        $data = $item->sight === null ? $this->data->now() : $this->data->published($item);
-        $view = (new ReportView($this->states->tree($item->root), $data))->widgets()[$part] ?? abort(404);
+        $view = (new ReportView($this->states->tree($item->root), $this->data->of($item, $this->person($request))))->widgets()[$part] ?? abort(404);
         abort_if($view->figures === null, 404);
 
         return response(SheetFormat::Csv->write(FiguresSheet::tree($view, $view->figures), null), 200, ['Content-Type' => 'text/csv; charset=utf-8', 'Content-Disposition' => 'attachment; filename="figures.csv"']);
@@ -126,9 +123,9 @@ final class ReportController extends Controller
         return redirect()->back(fallback: route('item', $item))->with('said', __($item->pins ? 'report.pinned' : 'report.following'));
     }
 
-    private function sheet(Item $item, string $shown): string
+    private function sheet(Item $item, User $person, string $shown): string
     {
-        return view('report.sheet', ['item' => $item, 'report' => new ReportView($this->states->tree($item->root), $this->data->now()), 'shown' => $shown, 'mayWrite' => Gate::allows('write', $item), 'data' => null])->render();
+        return view('report.sheet', ['item' => $item, 'report' => new ReportView($this->states->tree($item->root), $this->data->now($person)), 'shown' => $shown, 'mayWrite' => Gate::allows('write', $item), 'data' => null])->render();
     }
 
     private function authorizeWrite(Item $item): void

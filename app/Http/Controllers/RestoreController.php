@@ -40,10 +40,10 @@ final class RestoreController extends Controller
             'item' => $item,
             'version' => $version,
             'phrases' => $phrases,
-            'live' => $item->kind !== 'entry' && $item->isPublishable() ? $item->live : null,
-            'waits' => $item->kind === 'entry' && $item->isPublishable(),
+            'live' => $item->isPublishable() ? $item->live : null,
+            'waits' => $item->shelf->wantsYesOf($this->person($request), $item),
             'plan' => new RestorePlan($since, Kinds::named($item->kind)),
-            'data' => $item->kind === 'report' ? new DatasetPlans($item, $version, $this->person($request), $this->data->now(), $states, $phrases) : null,
+            'data' => $item->kind === 'report' ? new DatasetPlans($item, $version, $this->person($request), $this->data->now($this->person($request)), $states, $phrases) : null,
             'hanging' => $item->kind === 'dataset' ? DatasetView::hanging($item, $this->person($request), $states) : [],
             'milestones' => Milestone::query()->whereRelation('version', 'item_id', $item->id)->count(),
         ]);
@@ -65,8 +65,8 @@ final class RestoreController extends Controller
             'data_seen' => ['required_with:data', 'array'],
             'data_seen.*' => ['integer', 'min:1'],
         ], ['pick' => __('history.nothing_ticked')]);
-        $live = $item->kind !== 'entry' && $request->boolean('publish');
-        $live && Gate::authorize('publishNow', $item);
+        $live = $item->isPublishable() && $request->boolean('publish');
+        $live && Gate::authorize('publishNow', [$item, $number]);
         $version = $this->version($item, $number);
         if (($sent['data'] ?? []) !== []) {
             return $this->together($request, $item, $version, $sent, $states, $phrases);
@@ -75,10 +75,10 @@ final class RestoreController extends Controller
         $picked = $all || $item->head !== (int) $sent['seen'] ? null : $this->keys(new Comparison($item, $version, $this->version($item, $item->head), $states, $phrases, apart: true, whole: true), $sent['pick']);
         $restored = $restore->handle($item, $version, $this->person($request), (int) $sent['seen'], picked: $picked);
         if ($restored === null) {
-            return redirect()->route('restore', [$item, $number])->withErrors(['seen' => __($item->root === $version->root ? 'history.same' : 'history.moved_on')]);
+            return redirect()->route('restore', [$item, $number])->withErrors(['seen' => __($item->root === $version->root && $item->title === $version->title ? 'history.same' : 'history.moved_on')]);
         }
 
-        return redirect()->route('history', ['item' => $item, 'from' => $restored->number - 1, 'to' => $restored->number])
+        return $this->waiting($item, $restored) ?? redirect()->route('history', ['item' => $item, 'from' => $restored->number - 1, 'to' => $restored->number])
             ->with('restored', $restored->number)->with('said', $this->said($item, $restored, $live ? $this->publish->handle($restored->setRelation('item', $item), $this->person($request)) : null));
     }
 
@@ -91,7 +91,7 @@ final class RestoreController extends Controller
     {
         abort_unless($item->kind === 'report', 404);
         $person = $this->person($request);
-        $plans = new DatasetPlans($item, $version, $person, $this->data->now(), $states, $phrases);
+        $plans = new DatasetPlans($item, $version, $person, $this->data->now($this->person($request)), $states, $phrases);
         $picked = $sent['pick'] ?? [];
         $wanted = [];
         if ($picked !== []) {
@@ -126,8 +126,7 @@ final class RestoreController extends Controller
 
         return match (true) {
             $published !== null => __('publishing.restored_live', $values),
-            $item->kind === 'entry' && $restored->publishings()->waiting()->exists() => __('agreeing.restored', ['sentence' => __($restored->cause === Cause::BroughtBack ? 'item.brought_back' : 'item.restored', $values), 'live' => (string) $item->refresh()->live?->version->number]),
-            $item->kind !== 'entry' && $item->isPublishable() && $item->live !== null => __($restored->cause === Cause::BroughtBack ? 'publishing.brought_back_draft' : 'publishing.restored_draft', [...$values, 'live' => (string) $item->live->version->number]),
+            $item->isPublishable() && $item->live !== null => __($restored->cause === Cause::BroughtBack ? 'publishing.brought_back_draft' : 'publishing.restored_draft', [...$values, 'live' => (string) $item->live->version->number]),
             default => __($restored->cause === Cause::BroughtBack ? 'item.brought_back' : 'item.restored', $values),
         };
     }
@@ -164,6 +163,6 @@ final class RestoreController extends Controller
             return redirect()->route('history', $item)->withErrors(['seen' => __('item.written_since', ['number' => (string) $number])]);
         }
 
-        return redirect()->route('history', ['item' => $item, 'from' => $number, 'to' => $back->number])->with('said', __('item.took_back', ['source' => (string) ($number - 1)]));
+        return $this->waiting($item, $back) ?? redirect()->route('history', ['item' => $item, 'from' => $number, 'to' => $back->number])->with('said', __('item.took_back', ['source' => (string) ($number - 1)]));
     }
 }

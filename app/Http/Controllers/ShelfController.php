@@ -6,7 +6,6 @@ namespace App\Http\Controllers;
 
 use App\Actions\MakeItem;
 use App\Actions\ReadFile;
-use App\Actions\ReportSources;
 use App\Models\HeldEdit;
 use App\Models\Item;
 use App\Models\Shelf;
@@ -59,10 +58,6 @@ final class ShelfController extends Controller
             $content = $file instanceof UploadedFile ? $read->handle($file->getClientOriginalName(), (string) $file->getContent(), in_array($sent['kind'] ?? '', ['page', 'form', 'report'], true) ? $sent['kind'] : null) : null;
         } catch (Unreadable $e) {
             throw ValidationException::withMessages(['file' => __('item.file_unreadable', ['reason' => $e->getMessage()])]);
-        }
-
-        if ($content !== null && $content->kind->name() === 'report' && ! ReportSources::allowed($this->person($request), $content->tree)) {
-            throw ValidationException::withMessages(['file' => __('report.no_dataset')]);
         }
 
         return redirect()->route('item', $make->handle($shelf, $this->person($request), $content?->kind->name() ?? $sent['kind'] ?? 'document', $title === '' ? __('item.untitled.'.($sent['kind'] ?? 'document')) : $title, content: $content));

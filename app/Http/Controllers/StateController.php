@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\KeepAside;
-use App\Actions\ReportSources;
 use App\Actions\SaveState;
 use App\Actions\Unfit;
 use App\Actions\UnknownBase;
@@ -52,15 +51,11 @@ final class StateController extends Controller
         return response("{\"root\":\"{$item->root}\",\"number\":{$item->head},\"content\":{$states->json($item->root)}}", 200, ['Content-Type' => 'application/json']);
     }
 
-    public function save(SaveRequest $request, Item $item, SaveState $save, States $states): JsonResponse
+    public function save(SaveRequest $request, Item $item, SaveState $save): JsonResponse
     {
         Gate::authorize('write', $item);
-        if ($item->follows()) {
-            $request->fail(422, [new Problem('comes_from', '')]);
-        }
         $sent = $request->sent($item);
-        // No dataset is drawn from by its key alone.
-        abort_if($item->kind === 'report' && ($sent->tree === null || ! ReportSources::allowed($this->person($request), $sent->tree, $states->tree($item->root))), 403);
+        abort_if($sent->tree === null && Kinds::named($item->kind)->grid() === null, 422);
         $saved = $save->handle($item, $this->person($request), $sent);
         if ($saved instanceof Unfit) {
             $request->fail(422, $saved->problems === [] ? [new Problem('not_json', '')] : $saved->problems);

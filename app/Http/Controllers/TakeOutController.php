@@ -43,7 +43,7 @@ final class TakeOutController extends Controller
             return redirect()->route('take-out', ['item' => $item, 'from' => $from, 'to' => $to, 'by' => $author->id])->withErrors(['seen' => __($item->head === $seen ? 'history.take_out.nothing' : 'history.moved_on')]);
         }
 
-        return redirect()->route('history', ['item' => $item, 'from' => $version->number - 1, 'to' => $version->number])
+        return $this->waiting($item, $version) ?? redirect()->route('history', ['item' => $item, 'from' => $version->number - 1, 'to' => $version->number])
             ->with('said', __('item.took_out', ['who' => $author->firstName(), 'number' => (string) $version->number]));
     }
 

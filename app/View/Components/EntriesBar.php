@@ -6,7 +6,7 @@ namespace App\View\Components;
 
 use App\Models\Item;
 use App\Models\User;
-use App\View\EntryWishes;
+use App\View\EntryProposals;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
 use Illuminate\View\Component;
@@ -20,7 +20,7 @@ final class EntriesBar extends Component
     {
         $user = $this->request->user();
 
-        return $user instanceof User ? EntryWishes::waiting($this->item, $user)->count() : 0;
+        return $user instanceof User ? EntryProposals::waiting($this->item, $user)->count() : 0;
     }
 
     public function render(): View

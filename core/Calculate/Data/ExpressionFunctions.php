@@ -7,6 +7,9 @@ namespace MistyAttic\Core\Calculate\Data;
 /** What can be called in an expression. Each takes and gives plain values, and gives nothing for what it can not do. */
 final class ExpressionFunctions
 {
+    /** Characters of a text. */
+    private const MOST_TEXT = 32_767;
+
     /**
      * Types of the arguments, with `?` for one that may be left out, `*` for one that may come again, `any` for any type and
      * `same` for the type of the one before; then what it gives, `same` being the type of its last argument.
@@ -67,7 +70,7 @@ final class ExpressionFunctions
             'length' => mb_strlen((string) $one),
             'left' => mb_substr((string) $one, 0, max(0, (int) $two)),
             'right' => (int) $two <= 0 ? '' : mb_substr((string) $one, -(int) $two),
-            'replace' => $two === '' ? $one : mb_substr(str_replace((string) $two, (string) $three, (string) $one), 0, 32_767),
+            'replace' => self::replaced((string) $one, (string) $two, (string) $three),
             'text' => is_bool($one) ? ($one ? 'yes' : 'no') : (is_float($one) ? (string) json_encode($one) : (string) $one),
             'number' => is_numeric(trim((string) $one)) && is_finite((float) $one) ? trim((string) $one) + 0 : null,
             'round' => round((float) $one, max(-9, min(9, (int) $two))) + 0,
@@ -90,5 +93,19 @@ final class ExpressionFunctions
         $m += 12 * $a - 3;
 
         return $d + intdiv(153 * $m + 2, 5) + 365 * $y + intdiv($y, 4) - intdiv($y, 100) + intdiv($y, 400) - 32045;
+    }
+
+    /** No more is put in than what can be kept of it. */
+    private static function replaced(string $text, string $what, string $with): string
+    {
+        if ($what === '') {
+            return $text;
+        }
+        $growth = max(1, strlen($with) - strlen($what));
+        $pieces = explode($what, $text, 2 + intdiv(4 * self::MOST_TEXT, $growth));
+        $rest = count($pieces) > 1 && $growth > 1 ? array_pop($pieces) : null;
+        $all = implode($with, $pieces).($rest === null ? '' : $with.(strlen($with) <= strlen($what) ? str_replace($what, $with, $rest) : $rest));
+
+        return mb_substr($all, 0, self::MOST_TEXT);
     }
 }

@@ -15,6 +15,9 @@ use Symfony\Component\ExpressionLanguage\Node\UnaryNode;
 /** Runs a checked expression over whole columns: each of its parts once, whatever the number of records. */
 final class ExpressionValues
 {
+    /** Bytes of the texts of a column. */
+    private const MOST_BYTES = 50_000_000;
+
     /** @param array<string, list<mixed>> $columns name in the tree => values */
     public function __construct(private readonly array $columns, private readonly int $count) {}
 
@@ -25,11 +28,30 @@ final class ExpressionValues
             ConstantNode::class => $this->count === 0 ? [] : array_fill(0, $this->count, $node->attributes['value']),
             NameNode::class => $this->columns[(string) $node->attributes['name']],
             UnaryNode::class => $this->unary((string) $node->attributes['operator'], $this->of($node->nodes['node'])),
-            BinaryNode::class => self::binary((string) $node->attributes['operator'], $this->of($node->nodes['left']), $this->of($node->nodes['right'])),
+            BinaryNode::class => self::bounded(self::binary((string) $node->attributes['operator'], $this->of($node->nodes['left']), $this->of($node->nodes['right']))),
             ConditionalNode::class => $this->called('if', [$this->of($node->nodes['expr1']), $this->of($node->nodes['expr2']), $this->of($node->nodes['expr3'])]),
             FunctionNode::class => $this->called((string) $node->attributes['name'], array_values(array_map($this->of(...), $node->nodes['arguments']->nodes))),
             default => array_fill(0, $this->count, null),
         };
+    }
+
+    /**
+     * What a column of texts takes more of than can be held is nothing.
+     *
+     * @param  list<mixed>  $values
+     * @return list<mixed>
+     */
+    private static function bounded(array $values): array
+    {
+        $bytes = 0;
+        foreach ($values as $at => $value) {
+            $bytes += is_string($value) ? strlen($value) : 0;
+            if ($bytes > self::MOST_BYTES) {
+                $values[$at] = is_string($value) ? null : $value;
+            }
+        }
+
+        return $values;
     }
 
     /**
@@ -52,12 +74,15 @@ final class ExpressionValues
     private function called(string $name, array $arguments): array
     {
         $values = [];
+        $bytes = 0;
         for ($at = 0; $at < $this->count; $at++) {
             $given = [];
             foreach ($arguments as $argument) {
                 $given[] = $argument[$at];
             }
-            $values[] = self::finite(ExpressionFunctions::call($name, $given));
+            $value = $bytes > self::MOST_BYTES ? null : self::finite(ExpressionFunctions::call($name, $given));
+            $bytes += is_string($value) && ! in_array($value, $given, true) ? strlen($value) : 0;
+            $values[] = $value;
         }
 
         return $values;

@@ -140,9 +140,12 @@ final class Figures
      */
     private function ordered(array $keys, array $cells): array
     {
-        $values = [];
-        foreach ($keys as $key) {
-            $values[$key] = array_sum(array_map(fn (array $of) => $this->measured($of[$key] ?? null) ?? 0, $cells));
+        // Most groups have few of the series: what there is, is added up, and no more.
+        $values = array_fill_keys($keys, 0);
+        foreach ($cells as $of) {
+            foreach ($of as $key => $cell) {
+                $values[$key] += $this->measured($cell) ?? 0;
+            }
         }
         $names = fn (string|int $one, string|int $two): int => strnatcasecmp((string) $one, (string) $two);
         uksort($values, fn (string|int $one, string|int $two) => match ($this->widget->order) {

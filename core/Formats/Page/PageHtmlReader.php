@@ -33,7 +33,7 @@ final class PageHtmlReader implements Reader
             throw Unreadable::because('HTML is read up to '.intdiv($limits->tree, 1_048_576).' MB');
         }
         $bytes = mb_scrub(str_replace("\0", '', $bytes));
-        HtmlReader::checkDepth($bytes, $limits->depth);
+        HtmlReader::checkShape($bytes, $limits->depth);
         [$this->page, $this->limits] = [new PageBuilder($limits), $limits];
         $document = (new HTML5(['disable_html_ns' => true]))->loadHTML($bytes);
         $body = $document->getElementsByTagName('body')->item(0) ?? $document->documentElement;

@@ -56,16 +56,7 @@ final class DocumentKind extends SchemaKind
 
     private function placePart(PartTree $tree, Part $part): ?Part
     {
-        if ($part->role === DocumentRole::Heading->value) {
-            return null;
-        }
-        for ($at = ($tree->position($part->id) ?? 0) - 1; $at >= 0; $at--) {
-            if ($tree->parts[$at]->role === DocumentRole::Heading->value) {
-                return $tree->parts[$at];
-            }
-        }
-
-        return null;
+        return $part->role === DocumentRole::Heading->value || ! $tree->has($part->id) ? null : $tree->lastBefore($part->id, DocumentRole::Heading->value);
     }
 
     private static function firstText(PartTree $tree, Part $part): RichText

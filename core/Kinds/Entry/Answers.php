@@ -25,7 +25,7 @@ final class Answers
 
     private const SCALE = [1, 5];
 
-    /** @var list<Problem> paths are the ids of questions; codes: required, too_long, too_short, choice, too_many, too_few, number, too_small, too_large, date, time, email, file */
+    /** @var list<Problem> paths are the ids of questions; codes: required, too_long, too_short, choice, too_many, too_few, number, number_unclear, too_small, too_large, date, time, email, file */
     public array $problems = [];
 
     /** @var array<string, Part> by question */
@@ -110,15 +110,36 @@ final class Answers
 
     private function number(Part $question, string $text): ?Part
     {
-        $plain = str_replace([',', ' ', "\u{202f}", "\u{a0}"], '', $text);
+        $plain = self::plainNumber($text);
         [$least, $most] = [self::bound($question, 'least'), self::bound($question, 'most')];
 
         return match (true) {
             $text === '' => null,
+            $plain === null => $this->wrong('number_unclear', $question, ['one' => str_replace(',', '', $text), 'two' => str_replace(',', '.', $text)]),
             ! is_numeric($plain) || ! is_finite((float) $plain) || strlen($plain) > 30 => $this->wrong('number', $question),
             $least !== null && (float) $plain < $least => $this->wrong('too_small', $question, ['least' => (string) $least]),
             $most !== null && (float) $plain > $most => $this->wrong('too_large', $question, ['most' => (string) $most]),
             default => $this->part($question, ['value' => Cell::number($plain + 0)]),
+        };
+    }
+
+    /**
+     * A number as people write it, with spaces between thousands and a point or a comma before decimals.
+     *
+     * @return string|null null when it can be read in two ways, as “1,500” can
+     */
+    public static function plainNumber(string $text): ?string
+    {
+        $text = str_replace([' ', "\u{202f}", "\u{a0}", "\u{2009}", "'", '’'], '', $text);
+        [$commas, $points] = [substr_count($text, ','), substr_count($text, '.')];
+
+        return match (true) {
+            $commas === 0 => $points > 1 && preg_match('/^-?\d{1,3}(\.\d{3})+$/', $text) === 1 ? str_replace('.', '', $text) : $text,
+            // The sign that stands last, and once, is the decimal one.
+            $points > 0 => strrpos($text, ',') > strrpos($text, '.') && $commas === 1 ? str_replace(['.', ','], ['', '.'], $text) : ($points === 1 ? str_replace(',', '', $text) : $text),
+            $commas > 1 => preg_match('/^-?\d{1,3}(,\d{3})+$/', $text) === 1 ? str_replace(',', '', $text) : $text,
+            preg_match('/^-?[1-9]\d{0,2},\d{3}$/', $text) === 1 => null,
+            default => str_replace(',', '.', $text),
         };
     }
 

@@ -133,7 +133,9 @@ final class Flow
     {
         $action = $rule->string('action');
         $value = $rule->string('value');
-        if (in_array($question->string('type'), ['one', 'several'], true) && in_array($rule->string('when'), ['is', 'is_not', 'contains'], true) && ! $this->isChoice($question, $value)) {
+        $asksChoice = in_array($question->string('type'), ['one', 'several'], true);
+        // Of a question that was one of choices, they are below it still, out of sight.
+        if (in_array($rule->string('when'), ['is', 'is_not', 'contains'], true) && $this->isChoice($question, $value) !== $asksChoice) {
             return 'choice_gone';
         }
         if ($action === 'end') {

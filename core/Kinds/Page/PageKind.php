@@ -64,13 +64,17 @@ final class PageKind extends SchemaKind
         if ($parent === PartTree::ROOT || $part->role === PageRole::Column->value) {
             return $parent === PartTree::ROOT ? null : $parent;
         }
-        for ($at = (int) $tree->position($part->id) - 1; $part->role !== PageRole::Heading->value && $at >= 0 && $tree->parts[$at]->id !== $parent; $at--) {
-            if ($tree->parts[$at]->role === PageRole::Heading->value && ! $tree->parts[$at]->richText()->isEmpty()) {
-                return $tree->parts[$at]->id;
-            }
+        $heading = $part->role === PageRole::Heading->value ? null : $tree->lastBefore($part->id, PageRole::Heading->value);
+        while ($heading !== null && $heading->richText()->isEmpty()) {
+            $heading = $tree->lastBefore($heading->id, PageRole::Heading->value);
         }
 
-        return $tree->parent($parent);
+        if ($heading !== null && $tree->position($heading->id) > $tree->position($parent)) {
+            return $heading->id;
+        }
+        $section = $tree->parent($parent);
+
+        return $section === PartTree::ROOT ? null : $section;
     }
 
     public function noun(Part $part): string

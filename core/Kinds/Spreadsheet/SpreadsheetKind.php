@@ -66,24 +66,6 @@ final class SpreadsheetKind extends SchemaKind
     }
 
     /** Columns stand before rows. */
-    public function repair(PartTree $tree, ?PartTree $sound = null): PartTree
-    {
-        $tree = parent::repair($tree, $sound);
-        $row = SpreadsheetRole::Row->value;
-        $isLate = fn (int $at): bool => $tree->parts[$at]->role === SpreadsheetRole::Column->value && $tree->parts[$at - 1]->role === $row;
-        for ($at = 1; $at < count($tree->parts) && ! $isLate($at); $at++);
-        if ($at >= count($tree->parts)) {
-            return $tree;
-        }
-        $children = $tree->children();
-        foreach ($children[PartTree::ROOT] ?? [] as $tab) {
-            $rows = array_filter($children[$tab] ?? [], fn (string $id) => $tree->get($id)->role === $row);
-            $children[$tab] = [...array_values(array_diff($children[$tab] ?? [], $rows)), ...array_values($rows)];
-        }
-
-        return PartTree::grow($children, $tree->byId());
-    }
-
     public function places(PartTree $tree): Places
     {
         $this->known ??= new \WeakMap;

@@ -1,5 +1,13 @@
+import { ownId } from './own.js';
+
 /** @returns {string} the newest token: a page that stood open for long has an old one in it */
 const token = () => decodeURIComponent(/(?:^|; )XSRF-TOKEN=([^;]*)/.exec(document.cookie)?.[1] ?? '');
+
+/** @returns {Record<string, string>} whom this page was made for: the session may be somebody else's by now */
+const forWhom = () => {
+    const id = ownId();
+    return id === null ? {} : { 'X-Person': id };
+};
 
 /** The server could not be reached, or did not answer in time. */
 export class Unreachable extends Error {}
@@ -42,7 +50,7 @@ export async function ask(url, { method = 'GET', json, form, timeout = 15000 } =
         response = await fetch(url, {
             method,
             body: json === undefined ? form : JSON.stringify(json),
-            headers: { Accept: 'application/json', 'X-XSRF-TOKEN': token(), ...(json === undefined ? {} : { 'Content-Type': 'application/json' }) },
+            headers: { Accept: 'application/json', 'X-XSRF-TOKEN': token(), ...forWhom(), ...(json === undefined ? {} : { 'Content-Type': 'application/json' }) },
             signal: AbortSignal.timeout(timeout),
             redirect: 'error',
         });
@@ -58,7 +66,7 @@ export async function ask(url, { method = 'GET', json, form, timeout = 15000 } =
 
 /** @param {string} url @returns {Promise<string>} a piece of a page */
 export async function piece(url) {
-    const response = await fetch(url, { headers: { Accept: 'text/html' }, signal: AbortSignal.timeout(15000) }).catch((error) => {
+    const response = await fetch(url, { headers: { Accept: 'text/html', ...forWhom() }, signal: AbortSignal.timeout(15000) }).catch((error) => {
         throw new Unreachable(String(error));
     });
     if (!response.ok) throw new Unreachable(String(response.status));

@@ -1,3 +1,23 @@
+import { forgetOwn, waiting } from './own.js';
+
+/**
+ * A moment is shown and chosen in one's own time, and sent in UTC.
+ *
+ * @param {HTMLInputElement} field
+ */
+function ownTime(field) {
+    /** @param {Date} date */
+    const said = (date) => (Number.isNaN(date.getTime()) ? '' : date.toISOString().slice(0, 16));
+    const away = (/** @type {string} */ moment, /** @type {number} */ sign) => {
+        const date = new Date(`${moment}Z`);
+        return said(new Date(date.getTime() + sign * new Date(moment).getTimezoneOffset() * 60_000));
+    };
+    if (field.value !== '') field.value = away(field.value, -1);
+    field.form?.addEventListener('formdata', (event) => {
+        if (field.value !== '') event.formData.set(field.name, away(field.value, 1));
+    });
+}
+
 /**
  * Small comforts for plain forms: choices that are sent at once, boxes that are ticked together, a link that is selected whole, messages that leave, and
  * a form that is not sent twice.
@@ -7,6 +27,10 @@
  */
 export function attachForms(root) {
     for (const button of root.querySelectorAll('[data-submit-button]')) button.setAttribute('hidden', '');
+    for (const field of /** @type {NodeListOf<HTMLInputElement>} */ (root.querySelectorAll('input[data-utc]'))) ownTime(field);
+    const going = root.querySelector('form[data-goes-on]');
+    // Long work in pieces: the page goes on by itself as long as somebody looks.
+    const goesOn = going instanceof HTMLFormElement ? setTimeout(() => going.requestSubmit(), 400) : 0;
     /** @param {Event} event */
     const change = (event) => {
         const target = event.target;
@@ -25,6 +49,20 @@ export function attachForms(root) {
             event.preventDefault();
             return;
         }
+        const left = form.hasAttribute('data-sign-out') ? waiting() : 0;
+        if (left > 0 && !form.dataset.warned) {
+            // What is not saved yet goes with the session: one is told first.
+            event.preventDefault();
+            form.dataset.warned = '1';
+            const word = document.createElement('p');
+            word.className = 'menu-note';
+            word.setAttribute('role', 'alert');
+            word.textContent = `${left === 1 ? 'In one item there is text' : `In ${left} items there is text`} that is not saved yet. Whoever signs out takes it off this computer for good.`;
+            form.before(word);
+            const button = form.querySelector('button');
+            if (button) button.textContent = 'Sign out all the same';
+            return;
+        }
         form.dataset.sent = '1';
         setTimeout(() => delete form.dataset.sent, 4000);
         if (form.dataset.slow) {
@@ -33,10 +71,7 @@ export function attachForms(root) {
             if (button) button.textContent = form.dataset.slow;
             form.setAttribute('aria-busy', 'true');
         }
-        if (form.hasAttribute('data-sign-out')) {
-            // What was kept of items for times without a server is the business of who was signed in.
-            navigator.serviceWorker?.controller?.postMessage('forget');
-        }
+        if (form.hasAttribute('data-sign-out')) forgetOwn();
     };
     /** @param {MouseEvent} event */
     const click = (event) => {
@@ -52,6 +87,7 @@ export function attachForms(root) {
     const leave = said ? setTimeout(() => said.remove(), 8000) : undefined;
     return () => {
         clearTimeout(leave);
+        clearTimeout(goesOn);
         root.removeEventListener('click', click);
         root.removeEventListener('change', change);
         root.removeEventListener('focusin', focus);

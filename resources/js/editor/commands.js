@@ -1,7 +1,7 @@
 import { setBlockType, toggleMark } from 'prosemirror-commands';
 import { TextSelection } from 'prosemirror-state';
 import {
-    addColumnAfter, addColumnBefore, addRowAfter, addRowBefore, deleteColumn, deleteRow, deleteTable, goToNextCell, isInTable, toggleHeaderRow,
+    TableMap, addColumnAfter, addColumnBefore, addRowAfter, addRowBefore, deleteColumn, deleteRow, deleteTable, goToNextCell, isInTable, selectedRect, toggleHeaderRow,
 } from 'prosemirror-tables';
 import { redo, undo } from 'prosemirror-history';
 import { schema } from '../document/schema.js';
@@ -103,6 +103,19 @@ export const nextCell = (state, dispatch, view) => {
     return true;
 };
 
+/** @param {Command} add @param {-1 | 1} step @returns {Command} puts a row in and goes there: what is typed next belongs in it */
+const intoNew = (add, step) => (state, dispatch, view) => {
+    if (!isInTable(state) || !dispatch || !view) return add(state, dispatch);
+    const rect = selectedRect(state);
+    add(state, dispatch);
+    const row = step > 0 ? rect.bottom : rect.top;
+    const table = view.state.doc.nodeAt(rect.tableStart - 1);
+    if (!table) return true;
+    const cell = view.state.doc.resolve(rect.tableStart + TableMap.get(table).positionAt(row, rect.left, table));
+    view.dispatch(view.state.tr.setSelection(TextSelection.near(cell, 1)).scrollIntoView());
+    return true;
+};
+
 /** @param {import('prosemirror-model').Node} node @param {boolean} [select] @returns {Command} puts a block below the present one */
 export const insertBlock = (node, select = false) => (state, dispatch) => {
     const { $from } = state.selection;
@@ -149,8 +162,8 @@ export const tools = {
     rule: (state, dispatch) => !isInTable(state) && insertBlock(nodes.rule.create())(state, dispatch),
     undo,
     redo,
-    'row-above': addRowBefore,
-    'row-below': addRowAfter,
+    'row-above': intoNew(addRowBefore, -1),
+    'row-below': intoNew(addRowAfter, 1),
     'row-remove': (state, dispatch) => isInTable(state) && (deleteRow(state, dispatch) || deleteTable(state, dispatch)),
     'column-before': addColumnBefore,
     'column-after': addColumnAfter,

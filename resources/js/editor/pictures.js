@@ -3,6 +3,17 @@ import { ask as askDialog } from './dialogs.js';
 
 const MOST = 10 * 1024 * 1024;
 
+/** @param {import('prosemirror-model').Node} doc @param {string} id @returns {{node: import('prosemirror-model').Node, pos: number} | null} */
+function find(doc, id) {
+    /** @type {{node: import('prosemirror-model').Node, pos: number} | null} */
+    let found = null;
+    doc.descendants((node, pos) => {
+        if (node.attrs.id === id) found = { node, pos };
+        return !found;
+    });
+    return found;
+}
+
 /**
  * Takes pictures that are pasted, dropped or chosen, keeps them with the item and puts them in.
  *
@@ -12,8 +23,8 @@ const MOST = 10 * 1024 * 1024;
  * @param {(node: import('prosemirror-model').Node) => import('prosemirror-state').Command} insert puts a picture in
  */
 export function pictures(key, dialog, complain, insert) {
-    /** @param {import('prosemirror-view').EditorView} view @param {File} file */
-    const put = async (view, file) => {
+    /** @param {import('prosemirror-view').EditorView} view @param {File} file @param {string | null} [other] the id of a picture whose place it takes */
+    const put = async (view, file, other = null) => {
         if (file.size > MOST) {
             complain('This picture is larger than 10 MB.');
             return;
@@ -22,9 +33,13 @@ export function pictures(key, dialog, complain, insert) {
         form.set('picture', file);
         try {
             const kept = await ask(`/items/${key}/pictures`, { method: 'POST', form, timeout: 60000 });
-            const alt = dialog ? await askDialog(dialog, 'alt', '') : '';
-            const node = view.state.schema.nodes.picture.create({ ...kept, alt: alt ?? '' });
-            insert(node)(view.state, view.dispatch);
+            const old = other === null ? null : find(view.state.doc, other);
+            const alt = dialog ? await askDialog(dialog, 'alt', old?.node.attrs.alt ?? '') : '';
+            // Others may have moved it in the meantime.
+            const place = other === null ? null : find(view.state.doc, other);
+            if (other !== null && !place) complain('The picture that it was to replace was removed in the meantime.');
+            else if (place) view.dispatch(view.state.tr.setNodeMarkup(place.pos, null, { ...place.node.attrs, ...kept, alt: alt ?? place.node.attrs.alt }));
+            else insert(view.state.schema.nodes.picture.create({ ...kept, alt: alt ?? '' }))(view.state, view.dispatch);
             view.focus();
         } catch (error) {
             complain(error instanceof Refused ? error.message : 'The picture could not be kept just now: the server is not reachable.');

@@ -8,8 +8,12 @@ import { ask, Refused } from '../common/ask.js';
  * @returns {Promise<void>}
  */
 export async function signInAgain(dialog, person) {
-    /** @returns {Promise<boolean>} also brings a fresh token */
-    const signedIn = async () => (await ask('/sign-in/state').catch(() => ({ id: null }))).id === person;
+    /** @param {{id: number | null, token?: string}} answer @returns {boolean} whether it is them; the forms of the page are of their new session then */
+    const isThem = ({ id, token }) => {
+        if (id === person && token) for (const input of document.querySelectorAll('input[name="_token"]')) /** @type {HTMLInputElement} */ (input).value = token;
+        return id === person;
+    };
+    const signedIn = async () => isThem(await ask('/sign-in/state').catch(() => ({ id: null })));
     if (await signedIn()) return;
     const problem = /** @type {HTMLElement} */ (dialog.querySelector('.dialog-problem'));
     const form = /** @type {HTMLFormElement} */ (dialog.querySelector('[data-sign-in]'));
@@ -19,7 +23,7 @@ export async function signInAgain(dialog, person) {
         const attempt = async (url, json) => {
             try {
                 const answer = await ask(url, { method: 'POST', json });
-                if (answer.id !== person) throw new Refused(422, { message: 'That is somebody else. Sign in as yourself, so that your text is saved under your name.' });
+                if (!isThem(answer)) throw new Refused(422, { message: 'That is somebody else. Sign in as yourself, so that your text is saved under your name.' });
                 dialog.removeEventListener('cancel', stay);
                 dialog.close();
                 resolve(undefined);

@@ -101,9 +101,24 @@ export function writing(root, sheet, craft) {
     });
 
     const chooser = /** @type {HTMLInputElement | null} */ (root.querySelector('[data-picture-file]'));
-    const bar = root.querySelector('[data-tools]') ? craft.tools(root, view, { link, picture: (_, dispatch) => (dispatch && chooser?.click(), true) }, dialog) : null;
+    /** @type {string | null} the picture that the one to be chosen takes the place of */
+    let replaced = null;
+    /** @param {string | null} other @returns {import('prosemirror-state').Command} */
+    const choose = (other) => (_, dispatch) => {
+        if (dispatch) {
+            replaced = other;
+            chooser?.click();
+        }
+        return true;
+    };
+    /** @type {import('prosemirror-state').Command} */
+    const replace = (state, dispatch) => {
+        const node = state.selection instanceof NodeSelection ? state.selection.node : null;
+        return node?.type.name === 'picture' && choose(node.attrs.id)(state, dispatch);
+    };
+    const bar = root.querySelector('[data-tools]') ? craft.tools(root, view, { link, picture: choose(null), replace }, dialog) : null;
     chooser?.addEventListener('change', () => {
-        if (chooser.files?.[0]) takePictures.put(view, chooser.files[0]);
+        if (chooser.files?.[0]) takePictures.put(view, chooser.files[0], replaced);
         chooser.value = '';
     });
     if (item.editable && craft.isBlank?.(view.state)) view.focus();

@@ -68,11 +68,12 @@ export const putLine = (name) => (state, dispatch) => {
     return true;
 };
 
-/** @param {Record<string, any>} attrs @returns {Command} a skip rule at the end of the present question */
-export const putRule = (attrs) => (state, dispatch) => {
-    const question = around(state, 'question');
-    if (!question) return false;
-    const at = question.pos + question.node.nodeSize - 1;
+/** @param {string} id @param {Record<string, any>} attrs @returns {Command} a skip rule at the end of a question */
+export const putRule = (id, attrs) => (state, dispatch) => {
+    const pos = whereIs(state.doc, id);
+    const question = pos === null ? null : state.doc.nodeAt(pos);
+    if (pos === null || question?.type !== nodes.question) return false;
+    const at = pos + question.nodeSize - 1;
     dispatch?.(choose(state.tr.insert(at, nodes.skip_rule.create(attrs)), at));
     return true;
 };
@@ -156,6 +157,17 @@ export const retype = (type) => (state, dispatch) => {
     dispatch?.(transaction);
     return true;
 };
+
+/** @param {Node} doc @param {string} id @returns {number | null} where a part stands now */
+export function whereIs(doc, id) {
+    /** @type {number | null} */
+    let found = null;
+    doc.descendants((node, at) => {
+        if (node.attrs.id === id) found = at;
+        return found === null && !node.isTextblock;
+    });
+    return found;
+}
 
 /** Settings of what is at a place. @param {number} pos @param {Record<string, any>} values @returns {Command} */
 export const set = (pos, values) => (state, dispatch) => {

@@ -6,9 +6,10 @@ import { carry, carrying } from '../editor/carry.js';
 import { grip } from '../editor/grip.js';
 import { askSettings } from '../editor/settings.js';
 import { writing } from '../editor/writing.js';
-import { backspace, enter, lineBreak, move, putRule, retype, set, tools } from './commands.js';
+import { backspace, enter, lineBreak, move, putRule, retype, set, tools, whereIs } from './commands.js';
 import { toDocument, toParts } from './convert.js';
 import { around, levels, nameOf, questions, spokenPlace } from './places.js';
+import { schema } from './schema.js';
 import { answers, fieldsOf, targets } from './settings.js';
 import { toolbar } from './toolbar.js';
 import { drawRule, views } from './views.js';
@@ -39,15 +40,20 @@ export function attachForm(root) {
         view.focus();
         if (!values) return;
         // Others may have moved it in the meantime.
-        let pos = -1;
-        view.state.doc.descendants((node, at) => {
-            if (node.attrs.id === id) pos = at;
-            return pos < 0 && !node.isTextblock;
-        });
-        if (pos < 0) return say('It was removed in the meantime.');
+        const pos = whereIs(view.state.doc, id);
+        if (pos === null) return say('It was removed in the meantime.');
         const { type, ...rest } = values;
-        set(pos, Object.fromEntries(Object.entries(rest).map(([name, value]) => [name, (value === '' && name !== 'title') || (Array.isArray(value) && value.length === 0) ? null : value])))(view.state, view.dispatch);
+        set(pos, plain(rest))(view.state, view.dispatch);
         if (type !== undefined && type !== place.node.attrs.type) retype(type)(view.state, view.dispatch);
+    };
+    /** What is left empty is none. @param {Record<string, any>} values */
+    const plain = (values) => Object.fromEntries(Object.entries(values).map(([name, value]) => [name, (value === '' && name !== 'title') || (Array.isArray(value) && value.length === 0) ? null : value]));
+    /** A rule is made when it is agreed to: cancelled, there is none. @param {import('prosemirror-view').EditorView} view @param {import('prosemirror-model').Node} question */
+    const addRule = async (view, question) => {
+        const rule = schema.nodes.skip_rule.create({ when: question.attrs.type === 'several' ? 'contains' : 'is', value: answers(question)?.[0]?.[0] ?? '', action: 'go', target: targets(view.state.doc, questions(view.state.doc).find(({ node }) => node === question)?.number ?? 0)[0]?.[0] ?? null });
+        const values = await askSettings(dialog, nameOf(rule), fieldsOf(view.state.doc, rule, question) ?? [], rule.attrs);
+        view.focus();
+        if (values && !putRule(question.attrs.id, { ...rule.attrs, ...plain(values) })(view.state, view.dispatch)) say('It was removed in the meantime.');
     };
     /** What can be set: the innermost of where one is that has something. @param {import('prosemirror-state').EditorState} state */
     const settable = (state) => levels(state).find(({ node }) => fieldsOf(state.doc, node, around(state, 'question')?.node ?? null));
@@ -83,10 +89,7 @@ export function attachForm(root) {
         rule: (state, dispatch, view) => {
             const question = around(state, 'question');
             if (!question || question.node.attrs.type === 'note') return false;
-            if (dispatch && view) {
-                putRule({ when: question.node.attrs.type === 'several' ? 'contains' : 'is', value: answers(question.node)?.[0]?.[0] ?? '', action: 'go', target: targets(state.doc, questions(state.doc).find(({ node }) => node === question.node)?.number ?? 0)[0]?.[0] ?? null })(state, dispatch, view);
-                open(view, levels(view.state)[0]);
-            }
+            if (dispatch && view) addRule(view, question.node);
             return true;
         },
         carry: carry(LIE, say),

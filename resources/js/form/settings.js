@@ -34,7 +34,11 @@ export const whens = (question) => (['number', 'scale', 'date', 'time'].includes
 /** @param {Node} question @returns {[string, string][] | null} the answers that can be chosen, or null when they are written */
 export function answers(question) {
     if (question.attrs.type === 'yes_no') return [['yes', 'Yes'], ['no', 'No']];
-    if (!HAS_CHOICES.includes(question.attrs.type)) return null;
+    return HAS_CHOICES.includes(question.attrs.type) ? choicesOf(question) : null;
+}
+
+/** @param {Node} question @returns {[string, string][]} the choices below it, whatever it asks for */
+export function choicesOf(question) {
     /** @type {[string, string][]} */
     const found = [];
     question.forEach((child) => {

@@ -1,5 +1,5 @@
 import { targetName, TYPES } from './places.js';
-import { answers, whens } from './settings.js';
+import { answers, choicesOf, whens } from './settings.js';
 
 /** @typedef {import('prosemirror-model').Node} Node */
 /** @typedef {import('prosemirror-view').EditorView} EditorView */
@@ -31,13 +31,15 @@ function settingsInWords({ audience, opens, closes, once, editable }) {
 export function ruleInWords(rule, question, doc) {
     const { when, value, action, target } = rule.attrs;
     const chosen = question ? answers(question) : null;
-    const shown = chosen ? chosen.find(([id]) => id === value)?.[1] : value;
-    const isKnown = when === 'answered' || !chosen || shown !== undefined;
+    // Choices of a question that has another type now are below it still, out of sight.
+    const hidden = chosen || !question ? [] : choicesOf(question);
+    const shown = (chosen ?? hidden).find(([id]) => id === value)?.[1] ?? (chosen ? undefined : value);
+    const isKnown = when === 'answered' || (chosen ? shown !== undefined : !hidden.some(([id]) => id === value));
     const word = (question ? whens(question) : []).find(([name]) => name === when)?.[1] ?? when.replace('_', ' ');
     const to = action === 'end' ? '' : targetName(doc, target);
     const isBroken = !isKnown || (action !== 'end' && to === '');
     return {
-        text: `If the answer ${word}${when === 'answered' ? '' : ` “${shown ?? 'a choice that is gone'}”`}, ${/** @type {Record<string, string>} */ (ACTIONS)[action]}${action === 'end' ? '' : ` ${to || 'what is gone'}`}`,
+        text: `If the answer ${word}${when === 'answered' ? '' : ` “${shown ?? 'a choice that is gone'}”${isKnown || chosen ? '' : ', which it does not offer any more'}`}, ${/** @type {Record<string, string>} */ (ACTIONS)[action]}${action === 'end' ? '' : ` ${to || 'what is gone'}`}`,
         isBroken,
     };
 }

@@ -65,7 +65,7 @@ export function toolbar(root, view, more) {
             if (['button', 'links', 'hours', 'contact', 'figure'].includes(block)) more.settings(view.state, view.dispatch, view);
         } else if (tool !== undefined) {
             all[tool]?.(view.state, view.dispatch, view);
-            if (!['link', 'picture', 'settings', 'section-settings'].includes(tool)) view.focus();
+            if (!['link', 'picture', 'replace', 'settings', 'section-settings'].includes(tool)) view.focus();
         }
     }, (target) => {
         if (target === select) style(select.value)(view.state, view.dispatch);

@@ -226,9 +226,9 @@ export function ribbon(root, state, choose) {
         const at = Math.max(0, Math.min(shown.length - 1, placeOf(end === 'from' ? from : to) + by));
         set(end, shown[at][0]);
     };
-    /** The version before one, of those that there are to see. @param {number} number */
+    /** The version before one, of those that are shown: published states are held against published ones. @param {number} number */
     const before = (number) => {
-        const all = data?.versions ?? [];
+        const all = only === '' ? data?.versions ?? [] : shown;
         return all[Math.max(0, all.findIndex((version) => version[0] === number) - 1)]?.[0] ?? number;
     };
     /** @param {number} number */
@@ -269,13 +269,14 @@ export function ribbon(root, state, choose) {
     const say = (version) => {
         const at = new Date((times.get(version[0]) ?? 0) * 1000);
         const start = `${version[0]}: ${data?.lanes[version[1]].name}, ${exact(at)}`;
-        if (hint.dataset.number === String(version[0])) return;
-        hint.dataset.number = String(version[0]);
+        const shows = `${version[0]}${only}`;
+        if (hint.dataset.number === shows) return;
+        hint.dataset.number = shows;
         hint.textContent = start;
         clearTimeout(asked);
         asked = window.setTimeout(async () => {
-            const line = await ask(state.line.replace(/0\/line$/, `${version[0]}/line`)).catch(() => null);
-            if (line && hint.dataset.number === String(version[0])) hint.textContent = `${start}. ${line.sentence}${line.note ? ` “${line.note}”` : ''}`;
+            const line = await ask(`${state.line.replace(/0\/line$/, `${version[0]}/line`)}${only === '' ? '' : `?since=${before(version[0])}`}`).catch(() => null);
+            if (line && hint.dataset.number === shows) hint.textContent = `${start}. ${line.sentence}${line.note ? ` “${line.note}”` : ''}`;
         }, 180);
     };
     const up = () => {

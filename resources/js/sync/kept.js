@@ -1,5 +1,7 @@
+import { seal, unseal } from '../common/own.js';
+
 /**
- * What was written and not saved yet, kept on this computer.
+ * What was written and not saved yet, kept on this computer for its writer alone.
  *
  * @typedef {{base: string, number: number, client: string, content: unknown, waiting: number}} Kept `number` is the version of the base
  */
@@ -10,7 +12,7 @@ const name = (item, person) => `attic:${person}:${item}`;
 /** @param {string} item @param {number} person @returns {Kept | null} */
 export function readKept(item, person) {
     try {
-        return JSON.parse(localStorage.getItem(name(item, person)) ?? 'null');
+        return JSON.parse(unseal(localStorage.getItem(name(item, person)) ?? '') ?? 'null');
     } catch {
         return null;
     }
@@ -19,8 +21,9 @@ export function readKept(item, person) {
 /** @param {string} item @param {number} person @param {Kept} kept @returns {boolean} whether there was room */
 export function keepHere(item, person, kept) {
     try {
-        localStorage.setItem(name(item, person), JSON.stringify(kept));
-        return true;
+        const sealed = seal(JSON.stringify(kept));
+        if (sealed !== null) localStorage.setItem(name(item, person), sealed);
+        return sealed !== null;
     } catch {
         return false;
     }

@@ -6,6 +6,7 @@
     <meta name="viewport" content="width=device-width, initial-scale=1">
     <meta name="color-scheme" content="light dark">
     <title>{{ $title }} · Misty Attic</title>
+    @auth<meta name="person" content="{{ auth()->id() }}" data-key="{{ auth()->user()->keptKey() }}">@endauth
     <link rel="icon" href="/mark.svg" type="image/svg+xml">
     @vite(['resources/css/fonts.css', 'resources/css/built/app.css', 'resources/js/app.js'])
 </head>
@@ -19,6 +20,8 @@
                 <summary aria-label="Signed in as {{ auth()->user()->name }}"><x-monogram :user="auth()->user()" /></summary>
                 <div class="menu-sheet is-right">
                     <p class="menu-note">{{ auth()->user()->name }}<br>{{ auth()->user()->email }}</p>
+                    @unless (auth()->user()->proved)<form method="post" action="{{ route('address.ask') }}">@csrf<button class="menu-line">Show that this address is yours</button></form>@endunless
+                    @if (auth()->user()->keeps_place)<a class="menu-line" href="{{ route('outbox') }}">Outbox</a>@endif
                     <form method="post" action="{{ route('sign-out') }}" data-sign-out>@csrf<button class="menu-line">Sign out</button></form>
                 </div>
             </details>

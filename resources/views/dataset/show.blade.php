@@ -6,7 +6,7 @@
             <form class="entries-find" method="get" action="{{ route('item', $item) }}" role="search"><input class="input" name="find" value="{{ $view->find }}" maxlength="200" placeholder="Find in the records" aria-label="Find in the records"><input type="hidden" name="sort" value="{{ $view->sort }}"><input type="hidden" name="down" value="{{ $view->down ? 1 : 0 }}"><button class="button">Find</button></form>
             <span>{{ trans_choice('{0} no records|{1} one record|[2,*] :count records', $view->records->total(), ['count' => number_format($view->records->total())]) }}</span>
             @if ($item->source !== null)
-                <span class="data-source">@if ($item->follows()) follows <a href="{{ route('item', $item->source) }}">{{ $item->source->title }}</a> @else as <a href="{{ route('item', $item->source) }}">{{ $item->source->title }}</a> stood in {{ $item->source_number }} @endif</span>
+                <span class="data-source">@if (! app(App\View\OtherItems::class)->tellsOf($item->source)) {{ __($item->follows() ? 'data.follows_elsewhere' : 'data.from_elsewhere') }} @elseif ($item->follows()) follows <a href="{{ route('item', $item->source) }}">{{ $item->source->title }}</a> @else as <a href="{{ route('item', $item->source) }}">{{ $item->source->title }}</a> stood in {{ $item->source_number }} @endif</span>
             @endif
             @can('write', $item)
                 <span class="bar-do">

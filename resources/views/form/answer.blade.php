@@ -3,12 +3,13 @@
     <p>Go on at this address, which is yours alone: <a href="{{ $kept }}">{{ $kept }}</a></p>
 @elseif ($closed !== null)
     <p class="answer-note" role="note">{{ $closed }}</p>
+    <x-typed :typed="$typed ?? []" :head="__('form.kept_here')" />
 @elseif ($answering->page === null)
     <p class="answer-note" role="note">Nothing is asked here yet.</p>
 @else
     <form method="post" action="{{ $action }}" enctype="multipart/form-data" class="answer-form" novalidate>
         @unless ($public && ($person ?? null) === null)@csrf @endunless
-        @isset($base)<input type="hidden" name="base" value="{{ $base }}">@endisset
+        @isset($base)<input type="hidden" name="base" value="{{ $base }}">@endisset @isset($proposal)<input type="hidden" name="proposal" value="{{ $proposal }}">@endisset
         @foreach ($answering->carried() as [$name, $value])<input type="hidden" name="{{ $name }}" value="{{ $value }}">@endforeach
         @if ($answering->of > 1)<p class="answer-at">Page {{ $answering->at }}@if ($answering->page->string('title') !== ''): {{ $answering->page->string('title') }}@endif</p>@elseif ($answering->page->string('title') !== '')<h2>{{ $answering->page->string('title') }}</h2>@endif
         @if ($answering->problems !== [])

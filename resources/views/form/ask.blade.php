@@ -10,7 +10,7 @@
         @include('form.ask-notes')
         @if ($type === 'one' || $type === 'several')
             @foreach ($answering->below($question, 'choice') as $choice)
-                <label class="ask-choice"><input type="{{ $type === 'one' ? 'radio' : 'checkbox' }}" name="{{ $name }}{{ $type === 'several' ? '[]' : '' }}" value="{{ $choice->id }}" @checked($answering->isChosen($question->id, $choice->id))> {{ $choice->string('label') }}</label>
+                <label class="ask-choice"><input type="{{ $type === 'one' ? 'radio' : 'checkbox' }}" name="{{ $name }}{{ $type === 'several' ? '[]' : '' }}" value="{{ $choice->id }}" @checked($answering->isChosen($question->id, $choice->id))> {{ $choice->string('label') }}@if ($choice->fields['gone'] ?? false) <small>not offered any more</small>@endif</label>
                 @if (($choice->fields['other'] ?? false) === true)<input class="input ask-other" name="a[other-{{ $question->id }}]" value="{{ $answering->sent("other-{$question->id}") }}" maxlength="500" aria-label="{{ $choice->string('label') }}, in your words">@endif
             @endforeach
         @elseif ($type === 'yes_no')

@@ -38,8 +38,9 @@
         @can('restore', $item)
             @if ($to->cause->canBeTakenBack() && $to->number === $item->head)
                 <form method="post" action="{{ route('restore.undo', [$item, $to->number]) }}">@csrf<button class="button is-dark">Take it back</button></form>
-            @elseif ($from->root !== $item->root)
-                <a class="button is-dark" href="{{ route('restore', [$item, $from->number]) }}">Restore {{ $from->number }}…</a>
+            @endif
+            @if ($from->root !== $item->root || $from->title !== $item->title)
+                <a @class(['button', 'is-dark' => ! $to->cause->canBeTakenBack() || $to->number !== $item->head]) href="{{ route('restore', [$item, $from->number]) }}">Restore {{ $from->number }}…</a>
             @endif
         @endcan
     </span>

@@ -2,7 +2,7 @@
     <div class="changes-head">
         <h2 id="changes-name">{{ trans_choice('history.changes', count($comparison->entries)) }} @if ($item->live !== null && $item->live->version->number === $from->number && $to->number === $item->head && $from->number < $to->number) since it went live @elseif ($from->number === $to->number) in {{ $from->number }} @else between {{ $from->number }} and {{ $to->number }}@endif</h2>
         <p><x-when :at="$from->saved_at" exact /> → <x-when :at="$to->saved_at" exact />@if ($to->number < $item->head) · {{ trans_choice('history.since', $item->head - $to->number) }}@endif
-            @if ($item->isPublishable() && $item->sight === null && $to->number !== $item->head && $item->live?->version_id !== $to->id && Gate::any(['publishNow', 'askToPublish'], $item)) · <a href="{{ route('publish', [$item, $to->number]) }}">{{ Gate::allows('publishNow', $item) ? 'Publish' : 'Ask to publish' }} {{ $to->number }}…</a>@endif</p>
+            @if ($item->isPublishable() && $item->sight === null && $to->number !== $item->head && $item->live?->version_id !== $to->id && (Gate::allows('publishNow', [$item, $to->number]) || Gate::allows('askToPublish', $item))) · <a href="{{ route('publish', [$item, $to->number]) }}">{{ Gate::allows('publishNow', [$item, $to->number]) ? 'Publish' : 'Ask to publish' }} {{ $to->number }}…</a>@endif</p>
         @if ($address->view === 'changed')
             <span class="stepper" data-stepper hidden><span data-step-count></span> <button type="button" data-step="-1" aria-label="Change before (p)" title="Change before (p)">‹</button><button type="button" data-step="1" aria-label="Next change (n)" title="Next change (n)">›</button></span>
         @endif
@@ -28,10 +28,11 @@
         <div class="note is-unusual"><b>{{ $phrases->unusual($to->unusual) }}</b> <small>in {{ $to->number }}, by {{ $to->user->firstName() }}</small><x-unusual :version="$to" /></div>
     @endif
     <ol class="entries" data-entries>
-        @foreach ($comparison->entries as $entry)
-            @if ($address->shows($entry))
+        @php($listed = array_filter($comparison->entries, $address->shows(...)))
+        @foreach (array_slice($listed, 0, App\View\Comparison::MOST_LISTED) as $entry)
+            @php($piece = ($pieces ?? null)?->of($entry->part()))
                 <li>
-                    <a class="entry @if ($entry->editors !== []) by-{{ $entry->editors[0]->colour }} @elseif ($entry->statement->isConsequence()) is-consequence @endif" href="{{ $sheet?->lacks($entry) ? $address->with(['tab' => $entry->table()]) : '' }}#part-{{ $entry->part() }}" data-entry="{{ $entry->part() }}" @if ($sheet?->lacks($entry)) data-swap data-elsewhere @endif>
+                    <a class="entry @if ($entry->editors !== []) by-{{ $entry->editors[0]->colour }} @elseif ($entry->statement->isConsequence()) is-consequence @endif" href="{{ $sheet?->lacks($entry) ? $address->with(['tab' => $entry->table()]) : ($piece === null ? '' : $address->with(['piece' => $piece])) }}#part-{{ $entry->part() }}" data-entry="{{ $entry->part() }}" @if ($sheet?->lacks($entry) || $piece !== null) data-swap data-elsewhere @endif>
                         <span class="entry-sign" aria-hidden="true">{{ $entry->sign() }}</span>
                         <span class="entry-text">{{ $entry->sentence }}@if ($item->kind === 'form' && ($gone = $entry->answers($item, 'out_of_sight')) !== null) <span class="out-of-sight">{{ $gone }}</span>@endif
                             <small>@foreach ($entry->editors as $editor){{ $editor->firstName() }}@if (! $loop->last), @endif @endforeach {{ $entry->versions() }}@if ($entry->at), <x-when :at="$entry->at" />@endif @if ($entry->place())· {{ $entry->place() }}@endif</small>
@@ -39,8 +40,8 @@
                     </a>
                     @if ($parts)<a class="entry-history" href="{{ $entry->story($item) }}" title="{{ __('history.its_history') }}"><x-glyph name="history" /><span class="is-sr-only">{{ __('history.its_history') }}: {{ $entry->sentence }}</span></a>@endif
                 </li>
-            @endif
         @endforeach
+        @if (count($listed) > App\View\Comparison::MOST_LISTED)<li class="data-moved">and {{ number_format(count($listed) - App\View\Comparison::MOST_LISTED) }} more: all of them are in <a href="{{ route('comparison', [$item, $from->number, $to->number, 'xlsx']) }}">the comparison to take along</a></li>@endif
         @if (($compared ?? null) !== null && $compared->because !== [])
                 <li class="data-moved">And because the data changed</li>
                 @foreach ($compared->because as $moved)

@@ -4,7 +4,7 @@
         <span class="switch" role="group" aria-label="On the ribbon">
             <button type="button" data-only="" aria-pressed="true">All</button>
             <button type="button" data-only="milestones" aria-pressed="false">Milestones</button>
-            @if ($item->isPublishable())<button type="button" data-only="published" aria-pressed="false">{{ $item->kind === 'entry' ? 'Agreed to' : 'Published' }}</button>@endif
+            @if ($item->isPublishable())<button type="button" data-only="published" aria-pressed="false">Published</button>@endif
         </span>
         <span class="ribbon-hint" data-hint role="status"></span>
         <span class="bar-do">

@@ -3,6 +3,7 @@
     <div class="state is-was @if ($from->number === $item->head) is-newest @endif" tabindex="0" role="region" aria-label="Version {{ $from->number }}, read only" data-state>
         @include('history.banner')
         <article class="paper prose">@foreach ($blocks as $block)@include('history.block', ['side' => 'both'])@endforeach</article>
+        @include('history.pieces')
     </div>
 @elseif (isset($written))
     @include('history.written')
@@ -18,9 +19,11 @@
                 <div class="side-cell prose">@if (! $block->removed())@include('history.block', ['side' => 'new'])@endif</div>
             @endforeach
         </div>
+        @include('history.pieces')
     </div>
 @else
     <div class="state" tabindex="0" role="region" aria-label="What changed between {{ $from->number }} and {{ $to->number }}" data-state>
         <article class="paper prose">@foreach ($blocks as $block)@include('history.block', ['side' => 'both'])@endforeach</article>
+        @include('history.pieces')
     </div>
 @endif

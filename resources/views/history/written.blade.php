@@ -12,5 +12,6 @@
         <div class="page">@include('page.compared', ['side' => 'new', 'named' => true])</div>
     @else
         <article class="paper prose">@foreach ($blocks as $block)@include('history.block', ['side' => 'new'])@endforeach</article>
+        @include('history.pieces')
     @endif
 </div>

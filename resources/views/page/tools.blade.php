@@ -46,6 +46,7 @@
     <span class="tool-arrange" role="group" aria-label="What is chosen">
         <b data-chosen>Nothing chosen</b>
         <button type="button" data-do="settings" title="Its settings (Enter)">Settings…</button>
+        <button type="button" data-do="replace" title="Puts another picture in its place">Other picture…</button>
         <button type="button" data-do="up" title="Up">Up</button><button type="button" data-do="down" title="Down">Down</button><button type="button" data-do="left" title="To the column on the left">Left</button><button type="button" data-do="right" title="To the column on the right">Right</button>
         <button type="button" data-do="carry" title="Carry it with the arrow keys (Escape, then Space)">Carry</button>
         <button type="button" data-do="copy">Copy</button>

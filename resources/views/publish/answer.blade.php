@@ -8,19 +8,15 @@
             @csrf @method('put')
             <label class="label" for="note">What do you say to {{ $wish->user->firstName() }}?</label>
             <textarea class="textarea" id="note" name="note" rows="2" maxlength="{{ config('attic.note') }}">{{ old('note') }}</textarea>
-            <div class="wish-do"><button class="button is-dark" name="answer" value="published">{{ $plan->kind->name() === 'entry' ? 'Yes' : "Yes, publish {$plan->version->number}" }}</button><button class="button" name="answer" value="refused">Not yet</button></div>
+            <div class="wish-do"><button class="button is-dark" name="answer" value="published">Yes, publish {{ $plan->version->number }}</button><button class="button" name="answer" value="refused">Not yet</button></div>
         </form>
-        @if ($plan->kind->name() === 'entry')
-            @if ($plan->newer > 0)<p class="door-note">It was changed again since: <a href="{{ route('history', ['item' => $plan->item, 'from' => $plan->version->number, 'to' => $plan->item->head]) }}">look at {{ $plan->item->head }}</a>.</p>@endif
-        @elseif (Gate::allows('write', $plan->item))<p class="door-note">Or <a href="{{ route('item', $plan->item) }}">edit it first</a>@if ($plan->newer > 0), or <a href="{{ route('publish', [$plan->item, $plan->item->head]) }}">look at the newest draft, {{ $plan->item->head }}</a>@endif: publishing another version answers the wish as well.</p>@endif
+        @if (Gate::allows('write', $plan->item))<p class="door-note">Or <a href="{{ route('item', $plan->item) }}">edit it first</a>@if ($plan->newer > 0), or <a href="{{ route('publish', [$plan->item, $plan->item->head]) }}">look at the newest draft, {{ $plan->item->head }}</a>@endif: publishing another version answers the wish as well.</p>@endif
     @else
-        <p class="door-note">It waits for the yes of somebody who may {{ $plan->kind->name() === 'entry' ? 'give it' : 'publish' }} on “{{ $plan->item->shelf->name }}”.</p>
+        <p class="door-note">It waits for the yes of somebody who may publish on “{{ $plan->item->shelf->name }}”.</p>
     @endif
     @if ($wish->user_id === auth()->id())
         <form method="post" action="{{ route('wish.answer', [$plan->item, $wish]) }}">@csrf @method('put')<button class="button is-quiet" name="answer" value="withdrawn">Take the wish back</button></form>
     @endif
 @elseif ($wish->state === App\Models\PublishingState::Refused)
-    @if ($plan->kind->name() === 'entry')
-        @if ($plan->live !== null && ! $plan->changesNothing())<p class="door-note"><a href="{{ route('item', $plan->item) }}">Change it again</a>, or <a href="{{ route('restore', [$plan->item, $plan->live->number]) }}">restore what everybody sees</a>.</p>@endif
-    @elseif (Gate::allows('write', $plan->item))<p class="door-note"><a href="{{ route('item', $plan->item) }}">Go on writing</a>, and ask again when it is ready.</p>@endif
+    @if (Gate::allows('write', $plan->item))<p class="door-note"><a href="{{ route('item', $plan->item) }}">Go on writing</a>, and ask again when it is ready.</p>@endif
 @endif

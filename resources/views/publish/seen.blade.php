@@ -6,8 +6,6 @@
         <div class="form-rows">@foreach ((new App\View\FormRows($blocks, false))->rows as $row)@include('form.row', ['comparison' => $plan])@endforeach</div>
     @elseif ($kind->name() === 'report')
         <div class="report-sheet">@include('report.sheet', ['report' => new App\View\ReportView($plan->new, app(App\Store\ReportData::class)), 'shown' => '', 'mayWrite' => false, 'data' => 'past'])</div>
-    @elseif ($kind->name() === 'entry')
-        @include('form.answers', ['answers' => App\View\FormRows::flat($blocks, false)])
     @elseif ($kind->beside() === null)
         <article class="paper prose">@foreach ($blocks as $block)@include('history.block', ['side' => 'both'])@endforeach</article>
     @elseif ($plan->comparison === null || $plan->changesNothing())

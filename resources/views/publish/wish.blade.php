@@ -1,5 +1,5 @@
 <div class="note is-wish">
-    <b>{{ $wish->user->firstName() }} {{ $wish->item->kind === 'entry' ? 'asks for a yes to' : 'asks to publish' }} {{ $wish->version->number }}</b>
+    <b>{{ $wish->user->firstName() }} asks to publish {{ $wish->version->number }}</b>
     @if ($wish->note)<p>“{{ $wish->note }}”</p>@endif
     <div class="wish-do">
         @can('answer', [$item, $wish])
