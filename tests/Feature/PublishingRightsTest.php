@@ -7,6 +7,7 @@ namespace Tests\Feature;
 use App\Actions\AskToPublish;
 use App\Models\Drafts;
 use App\Models\Item;
+use App\Models\Picture;
 use App\Models\Publishing;
 use App\Models\Role;
 use App\Models\Shelf;
@@ -47,6 +48,7 @@ final class PublishingRightsTest extends FeatureCase
         $version = $this->item->refresh()->versions()->where('number', 3)->firstOrFail();
         $this->wish = $this->app->make(AskToPublish::class)->handle($version->setRelation('item', $this->item), $this->people['editor'], 'Draft note');
         $draft = $this->column('Draft words', 'Asked for words');
+        Picture::query()->create(['item_id' => $this->item->id, 'chunk' => str_repeat('a', 40), 'type' => 'image/png', 'width' => 1, 'height' => 1]);
         $this->save($this->item, $this->people['editor'], PartTree::of([...$draft->parts, new Part('b003', 'picture', 2, ['chunk' => str_repeat('a', 40), 'alt' => 'Draft picture', 'caption' => 'Draft caption', 'width' => 0, 'height' => 0]), new Part('b004', 'button', 2, ['label' => 'Draft link', 'target' => '/x'])]));
         $this->item->update(['title' => 'Draft title']);
         $this->open($this->item, 'opening-hours');
