@@ -60,8 +60,8 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
         Route::get('/', [ShelfController::class, 'show'])->name('shelf');
         Route::post('/items', [ShelfController::class, 'store'])->middleware('beside:file')->name('shelf.make');
         Route::get('/datasets/new', [DatasetController::class, 'create'])->name('dataset.new');
-        Route::post('/datasets/look', [DatasetController::class, 'look'])->middleware('beside:file')->name('dataset.look');
-        Route::post('/datasets', [DatasetController::class, 'store'])->name('dataset.store');
+        Route::post('/datasets/look', [DatasetController::class, 'look'])->middleware('beside:data')->name('dataset.look');
+        Route::post('/datasets', [DatasetController::class, 'store'])->middleware('beside:data')->name('dataset.store');
         Route::get('/people', [PeopleController::class, 'index'])->name('people');
         Route::post('/people', [PeopleController::class, 'store'])->name('people.store');
         Route::put('/settings', [PeopleController::class, 'settings'])->name('shelf.settings');

@@ -105,7 +105,11 @@ final class WorkTest extends FeatureCase
         $this->work();
         $page = $this->get(route('work', Task::query()->firstOrFail()))->assertOk()->assertSee('Minutes')->assertSee((string) csrf_token());
         preg_match('/name="seal" value="([^"]+)"/', (string) $page->getContent(), $seal);
-        $this->post(route('dataset.store', $this->shelf), ['seal' => $seal[1] ?? '', 'title' => 'Log'])->assertSessionHasNoErrors();
+        $sealed = ['seal' => $seal[1] ?? '', 'title' => 'Log'];
+        $this->post(route('dataset.store', $this->shelf), $sealed)->assertRedirect(route('work', Task::query()->latest('id')->firstOrFail()));
+        self::assertSame(0, Item::query()->count());
+        $this->work();
+        $this->get(route('work', Task::query()->latest('id')->firstOrFail()))->assertRedirect(route('item', Item::query()->firstOrFail()))->assertSessionHas('said', 'Made, with 3,100 records.');
         self::assertSame('Log', Item::query()->where('kind', 'dataset')->firstOrFail()->title);
     }
 }

@@ -8,6 +8,7 @@ use App\Actions\MakeItem;
 use App\Actions\ReadFile;
 use App\Actions\ReadSource;
 use App\Actions\TakeInData;
+use App\Http\Middleware\WorkedBeside;
 use App\Models\Item;
 use App\Models\Shelf;
 use App\Models\User;
@@ -30,6 +31,9 @@ use MistyAttic\Core\Store\ChunkStore;
 /** Filling a dataset: a look at what a file, a tab or a form holds, then making it, or taking it in again. */
 final class DatasetController extends Controller
 {
+    /** Records that take longer than a second or so to take in. */
+    private const MANY = 20_000;
+
     public function __construct(private readonly ReadSource $sources, private readonly ChunkStore $chunks, private readonly TakeInData $take) {}
 
     public function create(Request $request, Shelf $shelf, States $states): View
@@ -47,6 +51,7 @@ final class DatasetController extends Controller
         Gate::authorize('make', $shelf);
         $sent = $request->validate($this->rules() + ['title' => ['nullable', 'string', 'max:'.config('attic.title')]], ['file.max' => __('item.file_big', ['max' => (string) intdiv(ReadFile::MOST_KB, 1024)]), 'file.uploaded' => __('item.file_big', ['max' => (string) intdiv(ReadFile::MOST_KB, 1024)])]);
         [$seal, $source, $title] = $this->sealed($request, $sent);
+        $seal['long'] = ($seal['long'] ?? false) || count($source->records) > self::MANY;
 
         return view('dataset.look', ['shelf' => $shelf, 'item' => null, 'source' => $source, 'types' => $source->types(), 'seal' => encrypt($seal), 'title' => trim((string) ($sent['title'] ?? '')) ?: $title]);
     }
@@ -107,7 +112,7 @@ final class DatasetController extends Controller
             $bytes = (string) $file->getContent();
             $this->chunks->write([Address::of($bytes) => $bytes]);
 
-            return [['chunk' => bin2hex(Address::of($bytes)), 'name' => $file->getClientOriginalName()], $source, mb_substr(trim(mb_scrub(pathinfo($file->getClientOriginalName(), PATHINFO_FILENAME))), 0, 200)];
+            return [['chunk' => bin2hex(Address::of($bytes)), 'name' => $file->getClientOriginalName(), 'long' => WorkedBeside::isLongFile($file->getClientOriginalName(), strlen($bytes))], $source, mb_substr(trim(mb_scrub(pathinfo($file->getClientOriginalName(), PATHINFO_FILENAME))), 0, 200)];
         }
         [$key, $tab] = explode('/', (string) $sent['from'], 2) + ['', ''];
         $from = $this->from($this->person($request), $key);

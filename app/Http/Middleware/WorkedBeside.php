@@ -11,6 +11,7 @@ use App\Models\Task;
 use App\Models\User;
 use App\Store\States;
 use Closure;
+use Illuminate\Contracts\Encryption\DecryptException;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
 use Symfony\Component\HttpFoundation\Response;
@@ -68,19 +69,48 @@ final readonly class WorkedBeside
         return $file instanceof UploadedFile ? $file : null;
     }
 
+    /** Whether it takes long to read a file, by its name and bytes. */
+    public static function isLongFile(string $name, int $bytes): bool
+    {
+        return $bytes > (self::QUICK[strtolower(pathinfo($name, PATHINFO_EXTENSION))] ?? self::QUICK_ELSE);
+    }
+
     private function isLong(Request $request): bool
     {
         $file = self::file($request);
         if ($file !== null) {
-            return $file->isValid() && $file->getSize() > (self::QUICK[strtolower($file->getClientOriginalExtension())] ?? self::QUICK_ELSE);
+            return $file->isValid() && self::isLongFile($file->getClientOriginalName(), (int) $file->getSize());
+        }
+        $from = $request->input('from');
+        if (is_string($from) && $request->isMethod('post')) {
+            $item = Item::query()->where('key', explode('/', $from)[0])->first();
+
+            return $item !== null && $this->parts($item) > self::FEW_PARTS_ELSE;
+        }
+        if (is_string($seal = $request->input('seal'))) {
+            return self::isSealedLong($seal);
         }
         $item = $request->route('item');
         $format = $request->route('format');
         if (! $item instanceof Item || ! is_string($format) || ! $request->isMethod('get')) {
             return false;
         }
-        $parts = $item->kind === 'form' ? $item->entries()->count() : $this->states->count($item->root);
 
-        return $parts > (self::FEW_PARTS[$format] ?? self::FEW_PARTS_ELSE);
+        return $this->parts($item) > (self::FEW_PARTS[$format] ?? self::FEW_PARTS_ELSE);
+    }
+
+    private function parts(Item $item): int
+    {
+        return $item->kind === 'form' ? $item->entries()->count() : $this->states->count($item->root);
+    }
+
+    /** What was looked at and sealed says itself whether it is long. */
+    private static function isSealedLong(string $seal): bool
+    {
+        try {
+            return (bool) (decrypt($seal)['long'] ?? false);
+        } catch (DecryptException) {
+            return false;
+        }
     }
 }
