@@ -27,7 +27,7 @@ final class ReadFile
     private const MOST_CELLS = 300_000;
 
     /**
-     * @param  string|null  $kind  `page` for a file that shall become one; else the format says
+     * @param  string|null  $kind  `page` for a file that shall become one, `dataset` for values as they are written; else the format says
      *
      * @throws Unreadable when it is none that can be read, or breaks the schema
      */
@@ -49,7 +49,7 @@ final class ReadFile
         $limits = new Limits;
         $content = $format->reader()->read($bytes, new FormatLimits(bytes: self::MOST_KB * 1024, unpacked: 134_217_728, tree: 8_388_608, parts: $format->isTable() ? 250_000 : $limits->parts, cells: in_array($format, [FileFormat::Xlsx, FileFormat::Ods], true) ? self::MOST_CELLS : 2_500_000));
 
-        return $format->isTable() ? $this->table($content, $format) : $this->document($content, $limits);
+        return $format->isTable() ? $this->table($content, $format, $kind) : $this->document($content, $limits);
     }
 
     /** The definitions of a report, as they were downloaded. */
@@ -80,10 +80,10 @@ final class ReadFile
         return $content;
     }
 
-    private function table(Content $content, FileFormat $format): Content
+    private function table(Content $content, FileFormat $format, ?string $kind): Content
     {
         $tree = PartTree::of(array_map(fn (Part $part) => $part->role === 'tab' && $part->string('name') === '' ? $part->with('name', 'Sheet') : $part, $content->tree->parts));
-        $tree = $format === FileFormat::Xlsx || $format === FileFormat::Ods ? Spelling::kept($tree) : TypedText::in($tree);
+        $tree = $format === FileFormat::Xlsx || $format === FileFormat::Ods ? Spelling::kept($tree) : ($kind === 'dataset' ? $tree : TypedText::in($tree));
         $this->check($content->kind, $tree, Limits::for($content->kind));
 
         return new Content($content->kind, $tree);

@@ -11,6 +11,7 @@ use Carbon\CarbonImmutable;
 use Generator;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Formats\Content;
+use MistyAttic\Core\Formats\CsvReader;
 use MistyAttic\Core\Formats\FileFormat;
 use MistyAttic\Core\Formats\Unreadable;
 use MistyAttic\Core\Kinds\Dataset\Source;
@@ -47,13 +48,17 @@ final readonly class ReadSource
             throw Unreadable::because(__('item.file_not', ['formats' => 'CSV, TSV, XLSX, ODS, JSON']));
         }
 
-        return $this->table($this->files->handle($name, $bytes));
+        // Where semicolons part the values, commas stand before decimals.
+        $format = FileFormat::ofPath($name);
+        $hint = $format->isText() ? ($format === FileFormat::Csv && CsvReader::separator($bytes) === ';' ? ',' : '.') : null;
+
+        return $this->table($this->files->handle($name, $bytes, 'dataset'), $hint);
     }
 
-    private function table(Content $content): Source
+    private function table(Content $content, ?string $hint): Source
     {
         $tabs = $content->tree->children()[PartTree::ROOT] ?? [];
-        $source = $tabs === [] ? new Source([], []) : Source::tab($content->tree, $tabs[0]);
+        $source = $tabs === [] ? new Source([], []) : Source::tab($content->tree, $tabs[0], $hint);
 
         count($source->names) <= self::MOST_FIELDS || throw Unreadable::because(__('data.too_many_fields', ['most' => number_format(self::MOST_FIELDS)]));
 

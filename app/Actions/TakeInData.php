@@ -15,6 +15,7 @@ use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Formats\Content;
 use MistyAttic\Core\Kinds\Dataset\DatasetKind;
+use MistyAttic\Core\Kinds\Dataset\FieldType;
 use MistyAttic\Core\Kinds\Dataset\Source;
 use MistyAttic\Core\Kinds\Fresh;
 
@@ -23,7 +24,7 @@ final readonly class TakeInData
 {
     public function __construct(private MakeItem $make, private SaveState $save, private States $states, private TellFollowers $tell) {}
 
-    /** @param array<string, array{type: string, choices: list<string>}> $types */
+    /** @param array<string, FieldType> $types */
     public function make(Shelf $shelf, User $maker, string $title, Source $source, array $types, bool $bound = false): Item
     {
         return $this->make->handle($shelf, $maker, 'dataset', $title, content: new Content(new DatasetKind, $source->tree($types)), keepIds: $bound);
@@ -38,7 +39,7 @@ final readonly class TakeInData
         $types = $source->types();
         foreach ($source->names as $id => $called) {
             $field = $known[mb_strtolower($called)] ?? null;
-            $types[$id] = $field === null ? $types[$id] : ['type' => $field->string('type'), 'choices' => $field->strings('choices')];
+            $types[$id] = $field === null ? $types[$id] : FieldType::of($field);
         }
         $matched = Matching::adopt($stored, $this->fresh($source->tree($types)), (new DatasetKind)->grid())->tree;
         $fields = array_filter($matched->parts, fn (Part $part) => $part->role === 'field');

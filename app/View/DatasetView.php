@@ -27,22 +27,25 @@ final class DatasetView
     /** @var LengthAwarePaginator<int, int> positions of the records */
     public LengthAwarePaginator $records;
 
-    public function __construct(public readonly Records $data, public readonly string $sort, public readonly bool $down, public readonly string $find, int $page)
+    /** @param string $unread a field whose records alone are shown that hold something that can't be read there */
+    public function __construct(public readonly Records $data, public readonly string $sort, public readonly bool $down, public readonly string $find, int $page, public readonly string $unread = '')
     {
         $rows = $data->count === 0 ? [] : range(0, $data->count - 1);
         array_map($data->column(...), array_map(strval(...), array_keys($data->fields)));
         if ($find !== '') {
-            $columns = array_map($data->column(...), array_map(strval(...), array_keys($data->fields)));
             $wanted = mb_strtolower($find);
-            $rows = array_values(array_filter($rows, function (int $row) use ($columns, $wanted): bool {
-                foreach ($columns as $column) {
-                    if ($column[$row] !== null && str_contains(mb_strtolower(self::show($column[$row])), $wanted)) {
+            $rows = array_values(array_filter($rows, function (int $row) use ($data, $wanted): bool {
+                foreach (array_map(strval(...), array_keys($data->fields)) as $field) {
+                    if (str_contains(mb_strtolower($this->shown($row, $field)), $wanted)) {
                         return true;
                     }
                 }
 
                 return false;
             }));
+        }
+        if ($data->has($unread)) {
+            $rows = array_values(array_intersect($rows, array_keys($data->unread($unread))));
         }
         if ($data->has($sort)) {
             $column = $data->column($sort);
@@ -69,7 +72,25 @@ final class DatasetView
     {
         $value = $this->data->column($field)[$row];
 
-        return $this->data->type($field) === 'money' && (is_int($value) || is_float($value)) ? number_format($value, 2, '.', '') : self::show($value);
+        return $this->data->type($field) === 'money' && (is_int($value) || is_float($value)) ? number_format($value, 2, '.', '').($this->currency($field) === '' ? '' : ' '.$this->currency($field)) : $this->shown($row, $field);
+    }
+
+    public function isUnread(int $row, string $field): bool
+    {
+        return isset($this->data->unread($field)[$row]);
+    }
+
+    /** What can't be read is shown as it stands. */
+    private function shown(int $row, string $field): string
+    {
+        $value = $this->data->column($field)[$row];
+
+        return $value === null ? self::cell($this->data->unread($field)[$row] ?? null) : self::show($value);
+    }
+
+    private function currency(string $field): string
+    {
+        return $this->data->fields[$field]->string('currency');
     }
 
     /** What is wrong with a calculated field, in words. */

@@ -174,7 +174,7 @@ final class TableStatements
     /** @param array<Change> $changes */
     private function cells(string $table, array $changes): void
     {
-        $cells = ['renamed_column' => [], 'typed_over' => [], 'filled' => [], 'emptied_cells' => [], 'formatted_cells' => [], 'recalculated' => []];
+        $cells = ['renamed_column' => [], 'typed_over' => [], 'filled' => [], 'emptied_cells' => [], 'formatted_cells' => [], 'recalculated' => [], 'read_anew' => []];
         $first = null;
         foreach ($this->new->children()[$table] ?? [] as $id) {
             if ($this->new->get($id)->role === $this->grid->row) {
@@ -196,6 +196,7 @@ final class TableStatements
                 }
                 $code = match (true) {
                     $this->edits->followed($was, $is) => 'recalculated',
+                    $this->new->has($column) && $this->kind->isReadAs($this->old->find($column), $this->new->get($column), $was, $is) => 'read_anew',
                     Cell::sameInput(Cell::bare($was), Cell::bare($is)) => 'formatted_cells',
                     Cell::bare($was) === null => 'filled',
                     Cell::bare($is) === null => 'emptied_cells',
@@ -206,7 +207,7 @@ final class TableStatements
             }
         }
         foreach ($cells as $code => $of) {
-            foreach ($this->detail !== Detail::Gathered && $code !== 'recalculated' ? $this->grouped($of) : [['', $of]] as [$name, $group]) {
+            foreach ($this->detail !== Detail::Gathered && ! in_array($code, ['recalculated', 'read_anew'], true) ? $this->grouped($of) : [['', $of]] as [$name, $group]) {
                 if ($group !== []) {
                     $this->say($table, $code, $group, $name);
                 }

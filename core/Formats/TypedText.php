@@ -7,6 +7,7 @@ namespace MistyAttic\Core\Formats;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Cell;
+use MistyAttic\Core\Kinds\Dataset\NumberWriting;
 use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetRole;
 
 /**
@@ -20,9 +21,45 @@ final class TypedText
 {
     public static function in(PartTree $tree): PartTree
     {
+        $commas = self::commas($tree);
+
         return PartTree::of(array_map(fn (Part $part): Part => $part->role === SpreadsheetRole::Row->value
-            ? new Part($part->id, $part->role, $part->depth, array_map(fn (mixed $value) => is_string($value) ? self::of($value) : $value, $part->fields))
+            ? new Part($part->id, $part->role, $part->depth, self::cells($part->fields, $commas))
             : $part, $tree->parts));
+    }
+
+    /**
+     * @param  array<string, mixed>  $cells
+     * @param  array<string, true>  $commas
+     * @return array<string, mixed>
+     */
+    private static function cells(array $cells, array $commas): array
+    {
+        foreach ($cells as $column => $value) {
+            // Where commas stand before decimals, `1,234` is not twelve hundred and thirty-four, and `1.234` is.
+            if (isset($commas[$column])) {
+                $cells[$column] = is_float($value) ? Cell::show($value) : (is_string($value) && ! str_contains($value, ',') && ! str_contains($value, '.') ? self::of($value) : $value);
+            } elseif (is_string($value)) {
+                $cells[$column] = self::of($value);
+            }
+        }
+
+        return $cells;
+    }
+
+    /** @return array<string, true> columns in which a comma stands before decimals */
+    private static function commas(PartTree $tree): array
+    {
+        $texts = [];
+        foreach ($tree->parts as $part) {
+            foreach ($part->role === SpreadsheetRole::Row->value ? $part->fields : [] as $column => $value) {
+                if (is_float($value) || (is_string($value) && strlen($value) <= 24 && str_contains($value, ','))) {
+                    $texts[$column][] = is_float($value) ? Cell::show($value) : $value;
+                }
+            }
+        }
+
+        return array_fill_keys(array_keys(array_filter($texts, fn (array $texts) => NumberWriting::of($texts)->decimal === ',')), true);
     }
 
     /** @return CellValue */

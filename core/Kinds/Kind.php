@@ -42,6 +42,9 @@ interface Kind
     /** A value of a field as a person writes it: of a formula itself, not its result. */
     public function written(PartTree $tree, Part $part, mixed $value): string;
 
+    /** Whether a value is what another one is read as since its column became what it is now: nobody typed it. */
+    public function isReadAs(?Part $before, Part $column, mixed $was, mixed $is): bool;
+
     /** The sentence-level name of a part, such as `paragraph`, for choosing the phrase. */
     public function noun(Part $part): string;
 

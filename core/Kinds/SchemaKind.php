@@ -103,6 +103,11 @@ abstract class SchemaKind implements Kind
         return $formula === null ? Cell::show($value) : '='.$formula;
     }
 
+    public function isReadAs(?Part $before, Part $column, mixed $was, mixed $is): bool
+    {
+        return false;
+    }
+
     public function noun(Part $part): string
     {
         return $part->role;

@@ -101,6 +101,7 @@ return [
         'sorted' => 'The order of :count rows:in',
         'typed_over' => '{1} “:was” in “:column” of “:row”:in, now “:is”|[2,*] :count values:in',
         'emptied_cells' => '{1} “:was” in “:column” of “:row”:in|[2,*] :count cells:in',
+        'read_anew' => '{1} “:was” in “:column” of “:row”:in, as it was read|[2,*] :count values:in as they were read',
         'filled' => '{1} “:is” in “:column” of “:row”:in|[2,*] :count cells:in',
         'formatted_cells' => '{1} How “:column” of “:row” looked:in|[2,*] How :count cells looked:in',
         'renamed_column' => '{1} The name “:was” of the column “:is”:in|[2,*] The names of :count columns:in',

@@ -17,6 +17,7 @@ use MistyAttic\Core\Content\Problem;
 use MistyAttic\Core\Formats\CsvWriter;
 use MistyAttic\Core\Kinds\Dataset\DatasetKind;
 use MistyAttic\Core\Kinds\Dataset\FieldNames;
+use MistyAttic\Core\Kinds\Dataset\FieldType;
 use MistyAttic\Core\Kinds\Dataset\Source;
 use MistyAttic\Core\Kinds\Report\Grid;
 use MistyAttic\Core\Kinds\Report\Widget;
@@ -281,7 +282,8 @@ final class DataTest extends TestCase
     {
         $source = new Source(['none' => 'Day', 'ntwo' => 'Paid', 'nthree' => 'Open', 'nfour' => 'Bench', 'nfive' => 'What'], array_map(fn (int $at) => ['none' => '2026-05-0'.(1 + $at % 9), 'ntwo' => '£'.$at.'.50', 'nthree' => $at % 2 === 0 ? 'Yes' : 'no', 'nfour' => ['Wood', 'Cloth'][$at % 2], 'nfive' => "thing {$at}"], array_combine(array_map(fn (int $at) => "r{$at}", range(0, 11)), range(0, 11))));
         self::assertSame(['date', 'money', 'boolean', 'choice', 'text'], array_column($source->types(), 'type'));
-        self::assertSame([1.5, 1200, -3, 'about 5', ['d', '2026-05-03'], true, 'maybe', '12'], [Source::cell('€ 1.50', 'money'), Source::cell('1,200', 'number'), Source::cell('-3', 'number'), Source::cell('about 5', 'number'), Source::cell('2026-05-03', 'date'), Source::cell('TRUE', 'boolean'), Source::cell('maybe', 'boolean'), Source::cell(12, 'text')]);
+        $value = fn (mixed $cell, string $type): mixed => (new FieldType($type))->value($cell);
+        self::assertSame([1.5, 1200, -3, 'about 5', ['d', '2026-05-03'], true, 'maybe', '12'], [$value('€ 1.50', 'money'), $value('1,200', 'number'), $value('-3', 'number'), $value('about 5', 'number'), $value('2026-05-03', 'date'), $value('TRUE', 'boolean'), $value('maybe', 'boolean'), $value(12, 'text')]);
     }
 
     public function test_records_of_another_file_are_matched_by_what_they_hold(): void

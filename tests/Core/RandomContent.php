@@ -262,7 +262,7 @@ final class RandomContent
             'bool' => $this->under(2) === 0,
             'int' => $this->random->getInt((int) $bounds[1], min((int) $bounds[2], (int) $bounds[1] + 5)),
             'number' => $this->number(),
-            'string' => $this->under(4) === 0 ? '' : trim($this->word().' '.$this->word()),
+            'string' => $this->under(4) === 0 ? '' : trim(mb_substr($this->word().' '.$this->word(), 0, (int) $bounds[1])),
             'words' => explode('|', $bounds[1])[$this->under(substr_count($bounds[1], '|') + 1)],
             'hash' => str_repeat((string) $this->under(4), 40),
             'date' => $this->date(),

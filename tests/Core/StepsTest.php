@@ -10,6 +10,7 @@ use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Kinds\Dataset\DatasetEdit;
 use MistyAttic\Core\Kinds\Dataset\DatasetKind;
+use MistyAttic\Core\Kinds\Dataset\FieldType;
 use MistyAttic\Core\Kinds\Dataset\Source;
 use MistyAttic\Core\Kinds\Kind;
 use MistyAttic\Core\Kinds\Limits;
@@ -119,8 +120,8 @@ final class StepsTest extends TestCase
             new Part('qhow', 'answer', 0, ['type' => 'scale', 'label' => 'How', 'value' => 4]), new Part('qgone', 'answer', 0, ['type' => 'short', 'label' => 'Gone', 'text' => RichText::plain('x')]),
         ]);
         $source = Source::entries($form, ['entry00001' => ['2026-05-03', $entry]], 'Sent on');
-        self::assertSame(['sent' => 'date', 'qname' => 'text', 'qkind' => 'choice', 'qmany' => 'text', 'qhow' => 'number', 'qday' => 'date', 'qyes' => 'boolean'], array_map(fn (array $type) => $type['type'], $source->types()));
-        self::assertSame(['Wood'], $source->types()['qkind']['choices']);
+        self::assertSame(['sent' => 'date', 'qname' => 'text', 'qkind' => 'choice', 'qmany' => 'text', 'qhow' => 'number', 'qday' => 'date', 'qyes' => 'boolean'], array_map(fn (FieldType $type) => $type->type, $source->types()));
+        self::assertSame(['Wood'], $source->types()['qkind']->choices);
         self::assertSame(['entry00001' => ['sent' => ['d', '2026-05-03'], 'qname' => 'Ada', 'qkind' => 'Wood', 'qmany' => 'A, B', 'qhow' => 4]], $source->records);
         $this->assertTaken(new DatasetKind, $source->tree($source->types()));
     }

@@ -84,10 +84,44 @@ final class DatasetsTest extends FeatureCase
     {
         $item = $this->dataset(types: []);
         $minutes = $this->fields($item)['Thing'];
-        $this->field($item, $minutes->id, ['name' => 'Thing', 'type' => 'number'])->assertSessionHasNoErrors();
-        $this->get(route('item', $item))->assertSee('4 can’t be read as that');
-        $this->field($item, $minutes->id, ['name' => 'Thing', 'type' => 'text']);
+        $this->field($item, 'new', ['name' => 'Twice', 'type' => 'text', 'expression' => '[Thing] ~ [Thing]']);
+        // What would become of it is said first, and nothing is done.
+        $this->field($item, $minutes->id, ['name' => 'Thing', 'type' => 'number'])->assertOk()->assertSee('4 of them can’t be read so: “A toaster”, “A lamp”')->assertSee('“Twice”');
+        self::assertSame('text', $this->fields($item)['Thing']->string('type'));
+        $this->field($item, $minutes->id, ['name' => 'Thing', 'type' => 'number', 'sure' => '1'])->assertSessionHasNoErrors()->assertRedirect();
+        // They are shown as they are, found, and mended in place.
+        $this->get(route('item', ['item' => $item, 'sort' => $minutes->id]))->assertSee('4 can’t be read as that')->assertSee('<td class="is-number data-wrong">A lamp</td>', false);
+        $this->get(route('item', ['item' => $item, 'unread' => $minutes->id]))->assertSee('4 records')->assertSee('in which “Thing” can’t be read');
+        $lamp = array_values(array_filter($this->tree($item)->parts, fn (Part $part) => ($part->fields[$minutes->id] ?? null) === 'A lamp'))[0]->id;
+        $this->put(route('record.save', [$item, $lamp]), ['base' => $item->refresh()->root, 'values' => [$minutes->id => '1.234,50']])->assertSessionHasNoErrors();
+        self::assertSame(1234.5, $this->tree($item->refresh())->get($lamp)->fields[$minutes->id]);
+        $this->get(route('item', ['item' => $item, 'unread' => $minutes->id]))->assertSee('3 records')->assertDontSee('data-wrong">A lamp', false);
+        $this->field($item, $minutes->id, ['name' => 'Thing', 'type' => 'text', 'sure' => '1']);
         $this->get(route('item', $item))->assertSee('A toaster');
+        $this->assertVerified();
+    }
+
+    public function test_numbers_are_read_as_their_column_writes_them_and_it_can_be_said_otherwise(): void
+    {
+        $csv = "What;Price;Paid;Code\nBread;1,50;€10;01234\nOil;1.234,50;\"€1.000,00\";10115\nJuice;2,25;30 CHF;04103\n";
+        $look = $this->post(route('dataset.look', $this->shelf), ['file' => UploadedFile::fake()->createWithContent('till.csv', $csv)])->assertOk()
+            ->assertSee('A comma stands before decimals: “1.234,50” is 1,234.5; all values can be read.')->assertSee('A point stands before decimals: “1.234,50” can’t be read; 3 values stay as they are (“1,50”, “1.234,50”, “2,25”).');
+        preg_match('/name="seal" value="([^"]+)"/', (string) $look->getContent(), $seal);
+        preg_match_all('/<select name="types\[(\w+)\]/', (string) $look->getContent(), $ids);
+        $this->post(route('dataset.store', $this->shelf), ['seal' => $seal[1] ?? '', 'title' => 'Till', 'types' => [$ids[1][2] => 'money'], 'decimals' => [$ids[1][1] => 'comma']])->assertSessionHasNoErrors();
+        $item = Item::query()->where('title', 'Till')->firstOrFail();
+        $data = Records::of($this->tree($item));
+        $fields = array_map(fn (Part $field) => $field->id, $this->fields($item));
+        self::assertSame([[1.5, 1234.5, 2.25], [10, 1000, null], ['01234', '10115', '04103']], array_map(fn (string $name) => $data->column($fields[$name]), ['Price', 'Paid', 'Code']));
+        self::assertSame([1, 'EUR'], [$data->misfits[$fields['Paid']], $this->fields($item)['Paid']->string('currency')]);
+        $this->get(route('item', $item))->assertSee('1000.00 EUR')->assertSee('30 CHF');
+        // The next file is read as the field is written.
+        $this->post(route('item.file.store', $item), ['file' => UploadedFile::fake()->createWithContent('till.csv', $csv."Salt;1.000;€5,5;01234\n")])->assertSessionHasNoErrors();
+        self::assertSame([1.5, 1234.5, 2.25, 1000], Records::of($this->tree($item->refresh()))->column($fields['Price']));
+        // Read the other way, its values were not typed over.
+        $this->field($item, $fields['Price'], ['name' => 'Price', 'type' => 'text', 'sure' => '1']);
+        $this->get(route('list', $item))->assertDontSee('Typed over')->assertSee('type');
+        $this->assertVerified();
     }
 
     public function test_a_calculated_field_is_checked_named_and_survives_a_new_name(): void

@@ -12,6 +12,7 @@ use App\Models\Item;
 use App\Store\Excerpt;
 use App\Store\States;
 use App\View\DatasetView;
+use App\View\NumberWays;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -26,6 +27,7 @@ use MistyAttic\Core\Kinds\Cell;
 use MistyAttic\Core\Kinds\Dataset\DatasetEdit;
 use MistyAttic\Core\Kinds\Dataset\DatasetKind;
 use MistyAttic\Core\Kinds\Dataset\FieldNames;
+use MistyAttic\Core\Kinds\Dataset\FieldType;
 
 /** The fields and records of a dataset: adding, changing and removing them. What others changed since the page was opened is merged. */
 final class DataController extends Controller
@@ -44,11 +46,12 @@ final class DataController extends Controller
     }
 
     /** A field, one of its own or a calculated one; what it is called, what it holds, or by which expression. */
-    public function field(Request $request, Item $item, string $field): RedirectResponse
+    public function field(Request $request, Item $item, string $field): RedirectResponse|View
     {
         [$base, $tree] = $this->opened($request, $item);
         $sent = $request->validate([
             'name' => ['required', 'string', 'max:100'], 'type' => ['required', Rule::in(DatasetView::TYPES)], 'choices' => ['nullable', 'string', 'max:4000'], 'expression' => ['nullable', 'string', 'max:'.Expression::LONGEST],
+            'decimal' => ['nullable', Rule::in(['point', 'comma'])], 'sure' => ['nullable', 'boolean'],
         ]);
         $names = FieldNames::of($tree);
         $id = $field === 'new' ? MakeItem::partId() : $field;
@@ -59,7 +62,15 @@ final class DataController extends Controller
         }
         $expression = FieldNames::stored(trim((string) ($sent['expression'] ?? '')), array_replace($names, [$id => $name]));
         $choices = array_values(array_unique(array_filter(array_map(trim(...), explode("\n", (string) ($sent['choices'] ?? ''))), fn (string $choice) => $choice !== '')));
-        $part = new Part($id, 'field', 0, ['name' => $name, 'type' => $sent['type'], ...($sent['type'] === 'choice' && $choices !== [] ? ['choices' => array_slice($choices, 0, 200)] : []), ...($expression === '' ? [] : ['expression' => $expression])]);
+        $was = $tree->find($id);
+        $isTyped = $was !== null && $expression === '' && $was->string('type') !== $sent['type'];
+        $values = $isTyped ? array_values(array_filter(array_map(fn (Part $record) => $record->role === 'record' ? $record->fields[$id] ?? null : null, $tree->parts), fn (mixed $value) => $value !== null)) : [];
+        $type = $was === null || $isTyped ? (new FieldType('text'))->asked($sent['type'], $values, $sent['decimal'] ?? null) : FieldType::of($was);
+        $part = new Part($id, 'field', 0, ['name' => $name, ...$type->fields(), 'choices' => array_slice($choices, 0, 200), ...($expression === '' ? [] : ['expression' => $expression])]);
+        $part = $sent['type'] === 'choice' && $choices !== [] ? $part : $part->without('choices');
+        if ($values !== [] && ! ($sent['sure'] ?? false)) {
+            return $this->retyping($request, $item, $tree->get($id), $type, $values);
+        }
         $after = DatasetEdit::withField($tree, $part);
         if ($expression !== '') {
             $problems = Records::of(PartTree::of(array_values(array_filter($after->parts, fn (Part $other) => $other->role === 'field'))))->problems($id);
@@ -71,25 +82,43 @@ final class DataController extends Controller
         return $this->saved($item, $request, $base, $after);
     }
 
+    /**
+     * What becomes of the values of a field, and what hangs on it, before it is made another type.
+     *
+     * @param  list<mixed>  $values
+     */
+    private function retyping(Request $request, Item $item, Part $field, FieldType $type, array $values): View
+    {
+        return view('dataset.retype', [
+            'item' => $item, 'field' => $field, 'type' => $type, 'sent' => $request->only('base', 'name', 'type', 'choices'), 'values' => count($values), 'left' => $type->misfits($values),
+            'kept' => array_map(DatasetView::cell(...), array_slice(array_values(array_filter($values, fn (mixed $value) => ! $type->holds($type->value($value)))), 0, 5)),
+            'ways' => $type->isNumber() ? new NumberWays($values, $type) : null, ...$this->hangsOn($request, $item, $field->id),
+        ]);
+    }
+
+    /** @return array{calculated: list<Part>, widgets: list<array{report: Item, widget: Part, fields: list<string>}>} of a field */
+    private function hangsOn(Request $request, Item $item, string $field): array
+    {
+        $calculated = DatasetEdit::calculatedFrom($this->states->tree($item->root), [$field]);
+        $fields = [$field, ...array_column($calculated, 'id')];
+
+        return ['calculated' => $calculated, 'widgets' => array_values(array_filter(DatasetView::hanging($item, $this->person($request), $this->states), fn (array $hanging) => array_intersect($fields, $hanging['fields']) !== []))];
+    }
+
     /** What hangs on a field, before it is removed. */
     public function hanging(Request $request, Item $item, string $field): View
     {
         Gate::authorize('write', $item);
         $tree = $this->states->tree($item->root);
         abort_unless($item->kind === 'dataset' && $tree->find($field)?->role === 'field', 404);
-        $calculated = DatasetEdit::calculatedFrom($tree, [$field]);
-        $lost = [$field, ...array_column($calculated, 'id')];
-        $widgets = array_values(array_filter(DatasetView::hanging($item, $this->person($request), $this->states), fn (array $hanging) => array_intersect($lost, $hanging['fields']) !== []));
 
-        return view('dataset.remove', ['item' => $item, 'field' => $tree->get($field), 'calculated' => $calculated, 'widgets' => $widgets, 'values' => count(array_filter($tree->parts, fn (Part $part) => $part->role === 'record' && isset($part->fields[$field])))]);
+        return view('dataset.remove', ['item' => $item, 'field' => $tree->get($field), ...$this->hangsOn($request, $item, $field), 'values' => count(array_filter($tree->parts, fn (Part $part) => $part->role === 'record' && isset($part->fields[$field])))]);
     }
 
     public function removeField(Request $request, Item $item, string $field): RedirectResponse
     {
         [$base, $tree] = $this->opened($request, $item);
         abort_unless($tree->find($field)?->role === 'field', 404);
-        if ($tree->get($field)->string('expression') === '') {
-        }
 
         return $this->saved($item, $request, $base, DatasetEdit::withoutField($tree, $field));
     }

@@ -15,6 +15,7 @@ use App\Models\User;
 use App\Store\DatasetColumns;
 use App\Store\States;
 use App\View\DatasetView;
+use App\View\NumberWays;
 use Illuminate\Contracts\Encryption\DecryptException;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
@@ -25,6 +26,7 @@ use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 use MistyAttic\Core\Content\Address;
 use MistyAttic\Core\Formats\Unreadable;
+use MistyAttic\Core\Kinds\Dataset\FieldType;
 use MistyAttic\Core\Kinds\Dataset\Source;
 use MistyAttic\Core\Store\ChunkStore;
 
@@ -53,23 +55,24 @@ final class DatasetController extends Controller
         [$seal, $source, $title] = $this->sealed($request, $sent);
         $seal['long'] = ($seal['long'] ?? false) || count($source->records) > self::MANY;
 
-        return view('dataset.look', ['shelf' => $shelf, 'item' => null, 'source' => $source, 'types' => $source->types(), 'seal' => encrypt($seal), 'title' => trim((string) ($sent['title'] ?? '')) ?: $title]);
+        $types = $source->types();
+        $ways = array_map(fn (string $field) => new NumberWays($source->values($field), $types[$field]->isNumber() ? $types[$field] : new FieldType('number')), array_combine($fields = array_map(strval(...), array_keys($types)), $fields));
+
+        return view('dataset.look', ['shelf' => $shelf, 'item' => null, 'source' => $source, 'types' => $types, 'ways' => $ways, 'seal' => encrypt($seal), 'title' => trim((string) ($sent['title'] ?? '')) ?: $title]);
     }
 
     public function store(Request $request, Shelf $shelf, MakeItem $make, DatasetColumns $columns): RedirectResponse
     {
         Gate::authorize('make', $shelf);
-        $sent = $request->validate(['seal' => ['nullable', 'string', 'max:4000'], 'title' => ['nullable', 'string', 'max:'.config('attic.title')], 'types' => ['nullable', 'array', 'max:500'], 'types.*' => [Rule::in(DatasetView::TYPES)]]);
+        $sent = $request->validate(['seal' => ['nullable', 'string', 'max:4000'], 'title' => ['nullable', 'string', 'max:'.config('attic.title')], 'types' => ['nullable', 'array', 'max:500'], 'types.*' => [Rule::in(DatasetView::TYPES)], 'decimals' => ['nullable', 'array', 'max:500'], 'decimals.*' => [Rule::in(['point', 'comma'])]]);
         $title = trim((string) ($sent['title'] ?? '')) ?: (string) __('item.untitled.dataset');
         if (! isset($sent['seal'])) {
             return redirect()->route('item', $make->handle($shelf, $this->person($request), 'dataset', $title));
         }
         [$source, $seal] = $this->opened($request, $sent['seal']);
         $types = $source->types();
-        foreach ($sent['types'] ?? [] as $field => $type) {
-            if (isset($types[$field])) {
-                $types[$field] = ['type' => (string) $type, 'choices' => $type === 'choice' ? $types[$field]['choices'] : []];
-            }
+        foreach ($types as $field => $seen) {
+            $types[$field] = $seen->asked($sent['types'][$field] ?? $seen->type, $source->values((string) $field), $sent['decimals'][$field] ?? null);
         }
         $item = $this->take->make($shelf, $this->person($request), $title, $source, $types, bound: isset($seal['item']));
         if (isset($seal['item'])) {

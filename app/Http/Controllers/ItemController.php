@@ -78,8 +78,8 @@ final class ItemController extends Controller
 
     private function dataset(Request $request, Item $item, States $states): View
     {
-        $sent = $request->validate(['sort' => ['nullable', 'string', 'max:24'], 'down' => ['nullable', 'boolean'], 'find' => ['nullable', 'string', 'max:200'], 'page' => ['nullable', 'integer', 'min:1', 'max:100000']]);
-        $view = new DatasetView($this->columns->records($item->root), $sent['sort'] ?? '', (bool) ($sent['down'] ?? false), trim((string) ($sent['find'] ?? '')), (int) ($sent['page'] ?? 1));
+        $sent = $request->validate(['sort' => ['nullable', 'string', 'max:24'], 'down' => ['nullable', 'boolean'], 'find' => ['nullable', 'string', 'max:200'], 'unread' => ['nullable', 'string', 'max:24'], 'page' => ['nullable', 'integer', 'min:1', 'max:100000']]);
+        $view = new DatasetView($this->columns->records($item->root), $sent['sort'] ?? '', (bool) ($sent['down'] ?? false), trim((string) ($sent['find'] ?? '')), (int) ($sent['page'] ?? 1), $sent['unread'] ?? '');
         $fields = count($view->data->fields);
 
         return view('dataset.show', [

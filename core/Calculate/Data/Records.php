@@ -28,6 +28,9 @@ final class Records
     /** @var array<string, string>|null types of all fields, calculated ones by what they give */
     private ?array $types = null;
 
+    /** @var array<string, array<int, mixed>> */
+    private array $unread = [];
+
     /** @var array<string, int> field => values that are none of its type */
     public array $misfits = [];
 
@@ -87,6 +90,17 @@ final class Records
     public function column(string $field): array
     {
         return $this->columns[$field] ??= $this->isCalculated($field) ? $this->calculated($field) : $this->typed($field);
+    }
+
+    /** @return array<int, mixed> position of a record => what it holds that is none of the field's type */
+    public function unread(string $field): array
+    {
+        $typed = $this->column($field);
+        if (($this->misfits[$field] ?? 0) === 0) {
+            return [];
+        }
+
+        return $this->unread[$field] ??= array_filter(($this->raw)($field), fn (mixed $value, int $row) => $value !== null && $typed[$row] === null, ARRAY_FILTER_USE_BOTH);
     }
 
     /**

@@ -13,13 +13,14 @@ final class DatasetEdit
     /** A field of its id is replaced, or comes behind the other fields. Values take a new type where they can; where not, they stay as they are. */
     public static function withField(PartTree $tree, Part $field): PartTree
     {
+        $type = FieldType::of($field);
         $isTyped = $tree->has($field->id) && $tree->get($field->id)->string('type') !== $field->string('type');
         $fields = $records = [];
         foreach ($tree->parts as $part) {
             if ($part->role === DatasetRole::Field->value) {
                 $fields[$part->id] = $part;
             } else {
-                $records[] = $isTyped && isset($part->fields[$field->id]) ? $part->with($field->id, Source::cell($part->fields[$field->id], $field->string('type'))) : $part;
+                $records[] = $isTyped && isset($part->fields[$field->id]) ? $part->with($field->id, $type->value($part->fields[$field->id])) : $part;
             }
         }
         $fields[$field->id] = $field;
@@ -58,9 +59,9 @@ final class DatasetEdit
      */
     public static function typed(Part $field, string $text): array
     {
-        $value = $text === '' ? null : Source::cell($text, $field->string('type'));
+        $value = $text === '' ? null : FieldType::of($field)->typed($text);
 
-        return [$value, ! is_string($value) || in_array($field->string('type'), ['text', 'choice'], true)];
+        return [$value, $value === null || FieldType::of($field)->holds($value)];
     }
 
     /**

@@ -34,10 +34,12 @@ final class DatasetKind extends SchemaKind
         if ($part->role === DatasetRole::Field->value) {
             return parent::label($tree, $part);
         }
-        $values = array_filter(array_map(Cell::show(...), $part->fields), fn (string $shown) => $shown !== '');
-
-        if ($values !== []) {
-            return Label::of(array_values($values)[0]);
+        // A record is called by its first field that holds something, in the order of the fields.
+        foreach ($part->fields === [] ? [] : $tree->parts as $field) {
+            $shown = $field->role === DatasetRole::Field->value && isset($part->fields[$field->id]) ? Cell::show($part->fields[$field->id]) : '';
+            if ($shown !== '') {
+                return Label::of($shown);
+            }
         }
         $records = array_values(array_filter($tree->parts, fn (Part $other) => $other->role === $part->role));
 
@@ -48,6 +50,11 @@ final class DatasetKind extends SchemaKind
     public function written(PartTree $tree, Part $part, mixed $value): string
     {
         return $part->role === DatasetRole::Field->value && is_string($value) ? FieldNames::shown($value, FieldNames::of($tree)) : parent::written($tree, $part, $value);
+    }
+
+    public function isReadAs(?Part $before, Part $column, mixed $was, mixed $is): bool
+    {
+        return $before !== null && $before->fields !== $column->fields && FieldType::of($column)->value($was) === $is;
     }
 
     public function grid(): Grid

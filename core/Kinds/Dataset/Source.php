@@ -14,20 +14,16 @@ use MistyAttic\Core\Kinds\Label;
 /** Something that a dataset is filled from: named fields, and records under ids that stay theirs. */
 final readonly class Source
 {
-    /** Values by which a type is proposed, and choices that still are some. */
-    private const LOOKED_AT = 2_000;
-
-    private const MOST_CHOICES = 24;
-
     /**
      * @param  array<string, string>  $names  field => name
      * @param  array<string, array<string, mixed>>  $records  record => field => cell
-     * @param  array<string, array{type: string, choices: list<string>}>  $known  what fields are, where that needs no guess
+     * @param  array<string, FieldType>  $known  what fields are, where that needs no guess
+     * @param  string|null  $hint  of a file that is plain text, the mark that stands before its decimals where its values leave it open
      */
-    public function __construct(public array $names, public array $records, private array $known = []) {}
+    public function __construct(public array $names, public array $records, private array $known = [], private ?string $hint = null) {}
 
     /** A tab of a spreadsheet: its first line has the names, the others are records. Results of formulas are what counts. */
-    public static function tab(PartTree $sheet, string $tab): self
+    public static function tab(PartTree $sheet, string $tab, ?string $hint = null): self
     {
         $columns = $rows = [];
         foreach ($sheet->subtree($tab) as $part) {
@@ -53,7 +49,7 @@ final readonly class Source
             }
         }
 
-        return new self($names, $records);
+        return new self($names, $records, hint: $hint);
     }
 
     /**
@@ -65,7 +61,7 @@ final readonly class Source
     public static function entries(PartTree $form, iterable $entries, string $sent): self
     {
         $names = ['sent' => $sent];
-        $known = ['sent' => ['type' => 'date', 'choices' => []]];
+        $known = ['sent' => new FieldType('date')];
         foreach ((new Flow($form))->questions as $question) {
             if (! in_array($question->string('type'), ['note', 'file', 'grid'], true)) {
                 $names[$question->id] = mb_substr($question->richText()->text(), 0, 100);
@@ -87,13 +83,13 @@ final readonly class Source
         return new self($names, $records, $known);
     }
 
-    /** @return array{type: string, choices: list<string>} what the answers to a question are */
-    private static function asked(PartTree $form, Part $question): array
+    /** What the answers to a question are. */
+    private static function asked(PartTree $form, Part $question): FieldType
     {
         $type = ['one' => 'choice', 'scale' => 'number', 'number' => 'number', 'date' => 'date', 'yes_no' => 'boolean'][$question->string('type')] ?? 'text';
         $choices = $type !== 'choice' ? [] : array_filter($form->subtree($question->id), fn (Part $part) => $part->role === FormRole::Choice->value && ($part->fields['other'] ?? false) !== true);
 
-        return ['type' => $type, 'choices' => array_values(array_map(fn (Part $choice) => Label::of($choice->string('label')), $choices))];
+        return new FieldType($type, array_values(array_map(fn (Part $choice) => Label::of($choice->string('label')), $choices)));
     }
 
     /**
@@ -123,40 +119,37 @@ final readonly class Source
     }
 
     /**
-     * What each field is, or seems to be by its first values.
+     * What each field is, or seems to be by its values.
      *
-     * @return array<string, array{type: string, choices: list<string>}>
+     * @return array<string, FieldType>
      */
     public function types(): array
     {
         $types = [];
-        $looked = array_slice($this->records, 0, self::LOOKED_AT, true);
         foreach (array_map(strval(...), array_keys($this->names)) as $field) {
-            if (isset($this->known[$field])) {
-                $types[$field] = $this->known[$field];
-                continue;
-            }
-            $values = array_values(array_filter(array_map(fn (array $cells) => $cells[$field] ?? null, $looked), fn (mixed $value) => $value !== null));
-            $type = 'text';
-            foreach (['date', 'boolean', 'number', 'money'] as $one) {
-                if ($values !== [] && array_filter($values, fn (mixed $value) => ! self::isOf(self::cell($value, $one), $one)) === []) {
-                    $type = $one;
-                    break;
-                }
-            }
-            $texts = $type === 'text' ? array_count_values(array_map(Cell::show(...), $values)) : [];
-            $isChoice = count($values) >= 8 && count($texts) > 1 && count($texts) <= min(self::MOST_CHOICES, intdiv(count($values), 3));
-            ksort($texts);
-            $types[$field] = ['type' => $isChoice ? 'choice' : $type, 'choices' => $isChoice ? array_map(fn (string|int $text) => Label::of((string) $text), array_keys($texts)) : []];
+            $types[$field] = $this->known[$field] ?? FieldType::seen($this->values($field), $this->hint ?? '.');
         }
 
         return $types;
     }
 
+    /** @return list<mixed> what the records hold in a field, none of it null; of a plain text file as it is written where that is open */
+    public function values(string $field): array
+    {
+        $values = [];
+        foreach ($this->records as $cells) {
+            if (($cells[$field] ?? null) !== null) {
+                $values[] = $this->hint === null || ! is_float($cells[$field]) ? $cells[$field] : Cell::show($cells[$field]);
+            }
+        }
+
+        return $values;
+    }
+
     /**
      * The dataset that it makes: fields that are there already keep their name, type and place; calculated ones stay.
      *
-     * @param  array<string, array{type: string, choices: list<string>}>  $types
+     * @param  array<string, FieldType>  $types
      */
     public function tree(array $types, ?PartTree $before = null): PartTree
     {
@@ -167,53 +160,20 @@ final readonly class Source
             }
         }
         foreach ($this->names as $id => $name) {
-            $type = $types[$id] ?? ['type' => 'text', 'choices' => []];
-            $fields[$id] ??= new Part((string) $id, 'field', 0, ['name' => $name, 'type' => $type['type'], ...($type['choices'] === [] ? [] : ['choices' => $type['choices']])]);
+            $fields[$id] ??= new Part((string) $id, 'field', 0, ['name' => $name, ...($types[$id] ?? new FieldType('text'))->fields()]);
         }
         $parts = array_values($fields);
+        $types = array_map(FieldType::of(...), $fields);
         foreach ($this->records as $id => $cells) {
             $values = [];
             foreach ($cells as $field => $cell) {
-                if (isset($fields[$field])) {
-                    $values[$field] = self::cell($cell, $fields[$field]->string('type'));
+                if (isset($types[$field])) {
+                    $values[$field] = $types[$field]->value($this->hint !== null && is_float($cell) ? Cell::show($cell) : $cell);
                 }
             }
             $parts[] = new Part((string) $id, 'record', 0, $values);
         }
 
         return PartTree::of($parts);
-    }
-
-    /** A cell as a value of a type; what can't be one stays what it is, and is counted as a misfit when it is read. */
-    public static function cell(mixed $cell, string $type): mixed
-    {
-        if (! is_string($cell)) {
-            return in_array($type, ['text', 'choice'], true) && (is_int($cell) || is_float($cell)) ? Cell::show($cell) : $cell;
-        }
-        $text = trim($cell);
-
-        return match ($type) {
-            'number' => is_numeric(str_replace(',', '', $text)) ? self::numeric($text) : $cell,
-            'money' => preg_match('/^(-?)\p{Sc}?\s?(-?\d[\d,]*(\.\d+)?)\s?(\p{Sc}|[A-Z]{3})?$/Du', $text, $found) === 1 ? self::numeric($found[1].$found[2]) : $cell,
-            'date' => Cell::isDate($text) ? ['d', $text] : $cell,
-            'boolean' => ['yes' => true, 'true' => true, 'no' => false, 'false' => false][mb_strtolower($text)] ?? $cell,
-            default => $cell,
-        };
-    }
-
-    private static function numeric(string $text): int|float
-    {
-        $plain = str_replace(',', '', $text);
-
-        return Cell::number(preg_match('/^-?\d{1,15}$/D', $plain) === 1 ? (int) $plain : (float) $plain);
-    }
-
-    private static function isOf(mixed $cell, string $type): bool
-    {
-        return match ($type) {
-            'number', 'money' => is_int($cell) || is_float($cell),
-            'boolean' => is_bool($cell),
-            default => is_array($cell) && ($cell[0] ?? '') === 'd',
-        };
     }
 }

@@ -9,11 +9,14 @@
             <div class="data-name"><label class="label" for="title">What is it called?</label><input class="input" id="title" name="title" value="{{ $title }}" maxlength="{{ config('attic.title') }}"></div>
             <div class="entries-table" tabindex="0" role="region" aria-label="The first records">
                 <table class="versions data-table">
-                    <thead><tr>@foreach ($source->names as $field => $name)<th scope="col">{{ $name }}<br><div class="select"><select name="types[{{ $field }}]" aria-label="What “{{ $name }}” is">@foreach (App\View\DatasetView::TYPES as $type)<option value="{{ $type }}" @selected($types[$field]['type'] === $type)>{{ __("data.types.{$type}") }}</option>@endforeach</select></div></th>@endforeach</tr></thead>
+                    <thead><tr>@foreach ($source->names as $field => $name)<th scope="col">{{ $name }}<br><div class="select"><select name="types[{{ $field }}]" aria-label="What “{{ $name }}” is">@foreach (App\View\DatasetView::TYPES as $type)<option value="{{ $type }}" @selected($types[$field]->type === $type)>{{ __("data.types.{$type}") }}</option>@endforeach</select></div></th>@endforeach</tr></thead>
                     <tbody>@foreach (array_slice($source->records, 0, 12) as $cells)<tr>@foreach ($source->names as $field => $name)<td>{{ Str::limit(MistyAttic\Core\Kinds\Cell::show($cells[$field] ?? null), 60) }}</td>@endforeach</tr>@endforeach</tbody>
                 </table>
             </div>
             @if (count($source->records) > 12)<p class="form-same">and {{ number_format(count($source->records) - 12) }} more</p>@endif
+            @foreach ($ways as $field => $way)@continue(! $way->differ() || ($types[$field]->isNumber() ? false : min($way->ways['point']['left'], $way->ways['comma']['left']) * 2 > count($source->records)))
+                <fieldset class="data-ways"><legend>How are the numbers of “{{ $source->names[$field] }}” written?</legend>@include('dataset.ways', ['ways' => $way, 'name' => "decimals[{$field}]", 'chosen' => $types[$field]->decimal === ',' ? 'comma' : 'point'])@if ($types[$field]->currency !== '')<p class="data-kept">It is kept in {{ $types[$field]->currency }}; money that names another currency stays as it is, and no sum counts it.</p>@endif</fieldset>
+            @endforeach
             <div class="changes-do"><button class="button is-dark">Take it in</button><a class="button" href="{{ route('dataset.new', $shelf) }}">Not this</a></div>
         </form>
     </main>

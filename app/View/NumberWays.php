@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\View;
+
+use MistyAttic\Core\Kinds\Cell;
+use MistyAttic\Core\Kinds\Dataset\FieldType;
+
+/** What becomes of values that are written as texts when they are read as numbers or money, one way and the other. */
+final readonly class NumberWays
+{
+    private const EXAMPLES = 3;
+
+    /** @var array<string, array{example: string, read: string|null, left: int, kept: list<string>, currency: string}> point, comma */
+    public array $ways;
+
+    /** @param list<mixed> $values of a field */
+    public function __construct(array $values, FieldType $type)
+    {
+        $texts = array_values(array_filter($values, is_string(...)));
+        $marked = array_values(array_filter($texts, fn (string $text) => preg_match('/\d.*[.,]|[.,].*\d/u', $text) === 1));
+        // The one with most marks shows most.
+        usort($marked, fn (string $one, string $two) => preg_match_all('/[.,]/', $two) <=> preg_match_all('/[.,]/', $one));
+        $ways = [];
+        foreach (['point' => '.', 'comma' => ','] as $name => $decimal) {
+            $as = new FieldType($type->type, decimal: $decimal, currency: $type->currency);
+            $kept = array_values(array_filter($values, fn (mixed $value) => ! $as->holds($as->value($value))));
+            $read = $marked === [] ? null : $as->value($marked[0]);
+            $ways[$name] = ['example' => $marked[0] ?? '', 'read' => is_int($read) || is_float($read) ? self::number($read) : null, 'left' => count($kept), 'kept' => array_map(fn (mixed $value) => Cell::show($value), array_slice($kept, 0, self::EXAMPLES)), 'currency' => $type->currency];
+        }
+        $this->ways = $ways;
+    }
+
+    /** Whether there is something to choose: some value is read otherwise one way than the other. */
+    public function differ(): bool
+    {
+        return $this->ways['point']['example'] !== '' && ($this->ways['point']['read'] !== $this->ways['comma']['read'] || $this->ways['point']['left'] !== $this->ways['comma']['left']);
+    }
+
+    private static function number(int|float $number): string
+    {
+        $plain = is_int($number) ? (string) $number : (string) json_encode($number);
+        $decimals = str_contains($plain, '.') && ! str_contains($plain, 'e') ? strlen($plain) - strpos($plain, '.') - 1 : 0;
+
+        return number_format($number, $decimals);
+    }
+}
