@@ -60,6 +60,15 @@ final class DatasetView
         return is_bool($value) ? ($value ? 'yes' : 'no') : (is_float($value) ? rtrim(rtrim(number_format($value, 4, '.', ''), '0'), '.') : (string) $value);
     }
 
+    /** A number with its thousands apart and all of its decimals. */
+    public static function separated(int|float $number): string
+    {
+        $plain = is_int($number) ? (string) $number : (string) json_encode($number);
+        $decimals = str_contains($plain, '.') && ! str_contains($plain, 'e') ? strlen($plain) - strpos($plain, '.') - 1 : 0;
+
+        return number_format($number, $decimals);
+    }
+
     /** What a record holds in a field, as a person writes it. */
     public static function cell(mixed $cell): string
     {

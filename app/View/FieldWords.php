@@ -10,6 +10,7 @@ use App\Store\Excerpt;
 use App\Store\States;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
+use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Kinds\Dataset\DatasetKind;
 use MistyAttic\Core\Kinds\Report\Widget;
 
@@ -48,6 +49,26 @@ final class FieldWords
             $two === '' => $this->name($one),
             default => $this->name($one).', '.__("data.steps.{$two}"),
         };
+    }
+
+    /** What a page counts only: of which days, and of one dataset by which filters; nothing when that is all. */
+    public function onPage(Part $page): string
+    {
+        $said = [];
+        $period = Widget::period($page);
+        if ($period !== null) {
+            [$from, $to] = array_map(fn (string $day) => (new \DateTimeImmutable($day))->format('j M Y'), $period);
+            $open = ($period[0] === Widget::FIRST_DAY ? 'until' : ($period[1] === Widget::LAST_DAY ? 'since' : 'between'));
+            $said[] = (string) __("data.days.{$open}", ['from' => $from, 'to' => $to]);
+        }
+        $filters = Widget::filters($page->strings('filters'));
+        if ($filters !== []) {
+            $said[] = $this->others->tellsOfKey($page->string('source'))
+                ? (string) __('data.page_filters', ['dataset' => (string) $this->setting('source', $page->string('source')), 'filters' => (string) $this->setting('filters', implode(', ', $page->strings('filters')))])
+                : trans_choice('data.page_filters_count', count($filters));
+        }
+
+        return implode(' · ', $said);
     }
 
     public function name(string $field): string

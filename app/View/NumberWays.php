@@ -27,7 +27,7 @@ final readonly class NumberWays
             $as = new FieldType($type->type, decimal: $decimal, currency: $type->currency);
             $kept = array_values(array_filter($values, fn (mixed $value) => ! $as->holds($as->value($value))));
             $read = $marked === [] ? null : $as->value($marked[0]);
-            $ways[$name] = ['example' => $marked[0] ?? '', 'read' => is_int($read) || is_float($read) ? self::number($read) : null, 'left' => count($kept), 'kept' => array_map(fn (mixed $value) => Cell::show($value), array_slice($kept, 0, self::EXAMPLES)), 'currency' => $type->currency];
+            $ways[$name] = ['example' => $marked[0] ?? '', 'read' => is_int($read) || is_float($read) ? DatasetView::separated($read) : null, 'left' => count($kept), 'kept' => array_map(fn (mixed $value) => Cell::show($value), array_slice($kept, 0, self::EXAMPLES)), 'currency' => $type->currency];
         }
         $this->ways = $ways;
     }
@@ -36,13 +36,5 @@ final readonly class NumberWays
     public function differ(): bool
     {
         return $this->ways['point']['example'] !== '' && ($this->ways['point']['read'] !== $this->ways['comma']['read'] || $this->ways['point']['left'] !== $this->ways['comma']['left']);
-    }
-
-    private static function number(int|float $number): string
-    {
-        $plain = is_int($number) ? (string) $number : (string) json_encode($number);
-        $decimals = str_contains($plain, '.') && ! str_contains($plain, 'e') ? strlen($plain) - strpos($plain, '.') - 1 : 0;
-
-        return number_format($number, $decimals);
     }
 }

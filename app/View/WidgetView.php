@@ -9,6 +9,7 @@ use App\Models\Version;
 use App\Store\ReportData;
 use App\Store\States;
 use Illuminate\Support\Facades\DB;
+use MistyAttic\Core\Calculate\Data\Counted;
 use MistyAttic\Core\Calculate\Data\Figures;
 use MistyAttic\Core\Calculate\Data\Records;
 use MistyAttic\Core\Content\Part;
@@ -77,11 +78,8 @@ final class WidgetView
         if ($this->widget->split !== '') {
             $words[] = 'split by '.$this->name($this->widget->split);
         }
-        foreach ($this->widget->filters as [$field, $way, $value]) {
-            $words[] = (string) __("data.filters.{$way}", ['of' => $this->name($field), 'value' => $value]);
-        }
 
-        return implode(', ', $words);
+        return implode(', ', [...$words, ...array_map($this->filter(...), $this->widget->filters)]);
     }
 
     public function measureWords(): string
@@ -124,8 +122,27 @@ final class WidgetView
     public function seriesName(int $at): string
     {
         $name = $this->figures->series[$at]['name'] ?? '';
+        if ($this->figures->series[$at]['isRest'] ?? false) {
+            return (string) __('data.rest');
+        }
 
         return $name === '' ? ($this->widget->split === '' ? $this->measureWords() : (string) __('data.none')) : $name;
+    }
+
+    /**
+     * What the groups do not show, in words.
+     *
+     * @return list<string>
+     */
+    public function leftOut(): array
+    {
+        $figures = $this->figures;
+        if ($figures === null || $this->widget->step === '' || $this->widget->type === 'figure') {
+            return [];
+        }
+        $counts = array_filter(['undated' => $figures->undated, 'earlier' => $figures->earlier], fn (int $count) => $count > 0);
+
+        return array_map(fn (string $code) => trans_choice("data.left_out.{$code}", $counts[$code], ['count' => number_format($counts[$code]), 'field' => $this->name($this->widget->by), 'first' => $this->key(0)]), array_keys($counts));
     }
 
     /**
@@ -156,7 +173,40 @@ final class WidgetView
     /** What is wrong with it, in words. */
     public function problem(): ?string
     {
+        if ($this->broken === 'empty' && $this->unmet() !== []) {
+            return (string) __('data.broken.empty_filter', ['filters' => implode((string) __('data.filter_and'), array_map($this->filter(...), $this->unmet()))]);
+        }
+
         return $this->broken === null ? null : (string) __("data.broken.{$this->broken}", ['name' => $this->brokenField ?? '', 'needed' => (string) __('data.plain.'.($this->figures?->problems[0]->variables['needed'] ?? 'any'))]);
+    }
+
+    /**
+     * The filters that no record meets: one of them alone, or else all of them together; none where there are no records at all.
+     *
+     * @return list<array{string, string, string}>
+     */
+    private function unmet(): array
+    {
+        $filters = [...$this->widget->filtersOf($this->page), ...$this->widget->filters];
+        if ($this->records === null || $this->records->count === 0 || Widget::period($this->page) !== null) {
+            return [];
+        }
+        foreach ($filters as $filter) {
+            if ((new Counted(new Widget($this->part->without('filters')), $this->records, [$filter]))->rows === []) {
+                return [$filter];
+            }
+        }
+
+        return $filters;
+    }
+
+    /** @param array{string, string, string} $filter field, way and value */
+    private function filter(array $filter): string
+    {
+        [$field, $way, $value] = $filter;
+        $isNumber = is_numeric($value) && $this->records !== null && $this->records->has($field) && in_array($this->records->type($field), ['number', 'money'], true);
+
+        return (string) __("data.filters.{$way}", ['of' => $this->name($field), 'value' => $isNumber ? DatasetView::separated($value + 0) : $value]);
     }
 
     private function missing(): string
@@ -209,12 +259,26 @@ final class WidgetView
         if ($field === null || $this->dataset === null || $this->version === null) {
             return null;
         }
-        $number = DB::table('touches')->where(['item_id' => $this->dataset->id, 'part' => $field])->where('number', '<=', $this->version->number)->max('number');
+        $number = $this->touched($field, $this->version->number);
         $pair = $number === null ? null : Version::query()->with('user')->where('item_id', $this->dataset->id)->whereIn('number', [$number - 1, $number])->orderBy('number')->get();
 
         [$before, $in] = [$pair?->first(), $pair?->last()];
 
         return $before === null || $in === null || $before->id === $in->id ? null : [$before, $in];
+    }
+
+    /** The version in which a field became what it is in a state; what a restore put back is followed to where it came from. */
+    private function touched(string $field, int $until): ?int
+    {
+        $number = DB::table('touches')->where(['item_id' => $this->dataset?->id, 'part' => $field])->where('number', '<=', $until)->max('number');
+        $source = $number === null ? null : Version::query()->where(['item_id' => $this->dataset?->id, 'number' => $number])->value('source');
+        if (! is_int($source) || $source >= $number) {
+            return $number === null ? null : (int) $number;
+        }
+        $states = app(States::class);
+        [$then, $now] = array_map(fn (int $of) => $states->tree((string) Version::query()->where(['item_id' => $this->dataset?->id, 'number' => $of])->value('root'))->find($field), [$source, (int) $number]);
+
+        return $then?->fields === $now?->fields ? $this->touched($field, $source) ?? (int) $number : (int) $number;
     }
 
     /**

@@ -268,6 +268,7 @@ return [
         'question' => 'question',
         'background' => 'background',
         'width' => 'width',
+        'x' => 'columns from the left', 'y' => 'rows from the top', 'across' => 'columns wide', 'down' => 'rows high',
         'tone' => 'tone',
         'alt' => 'description',
         'style' => 'list style',

@@ -1,8 +1,9 @@
 <?php
 
 return [
-    'met' => ':name’s',
-    'met_own' => 'yours from another window',
+    'met' => 'an edit of :name’s',
+    'met_own' => 'an edit of your own from another window',
+    'met_side' => ':name’s, as it stands', 'met_side_other' => 'The other, as it stands',
     'in_one' => 'in :number',
     'in_two' => 'in :first and :second',
     'in_many' => 'in :count versions, :first to :last',

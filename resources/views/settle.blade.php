@@ -1,7 +1,7 @@
 <x-layout :title="'Settle an edit in '.$item->title" body="is-plain">
     <main id="main" class="plan is-settle">
         <h1>Settle it</h1>
-        <p class="plan-lead">In “{{ $item->title }}”@if ($view->cell !== null), {{ $view->cell }},@elseif ($held->place !== ''), {{ in_array($item->kind, ['document', 'page'], true) ? 'under' : 'at' }} “{{ $held->place }}”,@else,@endif {{ $own ? 'your edit' : 'an edit of '.$held->user->firstName().'’s' }} met one of {{ $view::whose($held) }}. That was first and stands; this one was held back <x-when :at="$held->created_at" />.</p>
+        <p class="plan-lead">In “{{ $item->title }}”@if ($view->cell !== null), {{ $view->cell }},@elseif ($held->place !== ''), {{ in_array($item->kind, ['document', 'page'], true) ? 'under' : 'at' }} “{{ $held->place }}”,@else,@endif {{ $own ? 'your edit' : 'an edit of '.$held->user->firstName().'’s' }} met {{ $view::whose($held) }}. That was first and stands; this one was held back <x-when :at="$held->created_at" />.</p>
         <x-problems />
         <div class="settle-sides">
             <section class="settle-side" aria-labelledby="mine"><h2 id="mine">{{ $own ? 'Yours' : $held->user->firstName().'’s' }}</h2>
@@ -12,7 +12,7 @@
                 @if ($view->pictures[0] !== '')<img class="part-picture" src="{{ route('picture', [$item, $view->pictures[0]]) }}" alt="The picture that was held back">@endif
                 <p class="settle-text">{{ $view->mine }}</p>
             </section>
-            <section class="settle-side" aria-labelledby="theirs"><h2 id="theirs">{{ $held->met === null ? 'The other' : $view::whose($held) }}, as it stands</h2>
+            <section class="settle-side" aria-labelledby="theirs"><h2 id="theirs">{{ $held->met === null ? __('history.met_side_other') : __('history.met_side', ['name' => $held->met->firstName()]) }}</h2>
                 @if ($view->conflict->type === MistyAttic\Core\Merge\ConflictType::EditedRemoved)<p>They took this part out.</p>@endif
                 @if ($view->setting !== null)<p class="settle-setting">{{ $view->setting }}</p>@endif
                 @if ($view->pictures[1] !== '')<img class="part-picture" src="{{ route('picture', [$item, $view->pictures[1]]) }}" alt="Their picture">@endif

@@ -57,7 +57,7 @@
                     @foreach ($held as $edit)
                         <div class="card is-held">
                             <b>{{ App\View\HeldEditView::title($edit, auth()->user()) }}</b>
-                            <p>{{ $edit->item->title }} · it met one of {{ App\View\HeldEditView::whose($edit) }} @if ($edit->place !== '')in “{{ $edit->place }}”@endif</p>
+                            <p>{{ $edit->item->title }} · it met {{ App\View\HeldEditView::whose($edit) }}{{ $edit->place === '' ? '' : " in “{$edit->place}”" }}</p>
                             <a href="{{ route('held', [$edit->item, $edit]) }}">Settle it</a>
                         </div>
                     @endforeach

@@ -276,6 +276,34 @@ final class DataTest extends TestCase
             self::assertSame([['field_gone', 'by'], ['field_type', 'measure'], ['field_type', 'by'], ['field_gone', 'filters']][$at], [$figures($with)->problems[0]->code, $figures($with)->problems[0]->path]);
         }
         self::assertSame(1, (new Figures(new Widget(new Part('wone', 'widget', 1, ['type' => 'bars', 'measure' => 'count'])), $data, [], ['2025-01-01', '2025-12-31']))->records);
+        self::assertSame(['2025-01-01', Widget::LAST_DAY], Widget::period(new Part('p', 'page', 0, ['period' => '2025-01-01/'])));
+        self::assertNull(Widget::period(new Part('p', 'page', 0, ['period' => '/'])));
+    }
+
+    public function test_what_is_left_out_is_counted_and_totals_are_those_of_all(): void
+    {
+        mt_srand(self::$seed);
+        $fields = [new Part('fday', 'field', 0, ['name' => 'Day', 'type' => 'date']), new Part('fkind', 'field', 0, ['name' => 'Kind', 'type' => 'text']), new Part('fwho', 'field', 0, ['name' => 'Who', 'type' => 'text']), new Part('fnum', 'field', 0, ['name' => 'Number', 'type' => 'number'])];
+        for ($run = 0; $run < 40; $run++) {
+            $records = array_map(fn (int $at): array => ['fkind' => 'kind '.mt_rand(0, 60), 'fwho' => 'who '.mt_rand(0, 20), 'fnum' => mt_rand(1, 400) / 4, ...(mt_rand(0, 3) === 0 ? [] : ['fday' => ['d', (new \DateTimeImmutable('2020-01-01'))->modify('+'.mt_rand(0, 1_600).' days')->format('Y-m-d')]])], range(1, 200));
+            $data = Records::of(PartTree::of([...$fields, ...array_map(fn (array $record, int $at) => new Part("r{$at}x", 'record', 0, $record), $records, array_keys($records))]));
+            [$measure, $by, $split, $most] = [Widget::MEASURES[mt_rand(0, 6)], ['fkind', 'fday:day', 'fday:month'][mt_rand(0, 2)], ['', 'fwho'][mt_rand(0, 1)], [null, 5, 40][mt_rand(0, 2)]];
+            $figures = new Figures(new Widget(new Part('wone', 'widget', 1, ['type' => 'table', 'measure' => $measure === 'count' ? 'count' : "{$measure}:fnum", 'by' => $by, 'split' => $split, ...($most === null ? [] : ['most' => $most])])), $data);
+            self::assertLessThanOrEqual(12, count($figures->series));
+            $sum = fn (array $of): int|float => $measure === 'count' ? count($of) : array_sum(array_column($of, 'fnum'));
+            if (in_array($measure, ['count', 'sum'], true)) {
+                // Each total is of all records, and all that is shown and told is all there is.
+                self::assertEqualsWithDelta($sum($records), array_sum(array_column($figures->series, 'total')), 1e-6);
+                $shown = array_sum(array_merge(...array_column($figures->series, 'values')));
+                $outside = array_filter($records, fn (array $record) => $by !== 'fkind' && (! isset($record['fday']) || Figures::step($record['fday'][1], substr($by, 5)) < $figures->keys[0]));
+                self::assertEqualsWithDelta($sum($records) - $sum($outside), $shown, 1e-6);
+                self::assertSame(count($outside), $figures->undated + $figures->earlier);
+            }
+            if ($split === '' && $figures->hasRest && $measure === 'mean') {
+                $rest = array_column(array_filter($records, fn (array $record) => ! in_array($record['fkind'], array_slice($figures->keys, 0, -1), true)), 'fnum');
+                self::assertEqualsWithDelta(array_sum($rest) / count($rest), $figures->series[0]['values'][count($figures->keys) - 1], 1e-6);
+            }
+        }
     }
 
     public function test_a_source_proposes_types_and_keeps_what_does_not_fit(): void

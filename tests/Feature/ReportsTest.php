@@ -107,7 +107,7 @@ final class ReportsTest extends FeatureCase
         foreach ([['page-add', ['title' => 'Third']], ['page-set', ['part' => 'pone', 'title' => 'Glance', 'from' => '2026-01-01', 'to' => '2026-01-31', 'source' => $this->data->key, 'filters' => [['field' => 'fbench', 'way' => 'is', 'value' => 'Wood']]]], ['page-move', ['part' => 'ptwo', 'by' => -1]], ['widget-copy', ['part' => 'wtwo']], ['widget-page', ['part' => 'wthree', 'page' => 'pone']], ['page-remove', ['part' => 'ptwo']], ['widget-remove', ['part' => 'wtwo']]] as [$do, $sent]) {
             $this->step($do, $sent)->assertOk();
         }
-        $this->get(route('item', $this->report))->assertOk()->assertSee('1 Jan 2026 to 31 Jan 2026')->assertSee('one filter for the whole page');
+        $this->get(route('item', $this->report))->assertOk()->assertSee('1 Jan 2026 to 31 Jan 2026')->assertSee('Of “Repair log” only where Bench is');
         $this->assertVerified();
     }
 
@@ -216,7 +216,28 @@ final class ReportsTest extends FeatureCase
         self::assertSame(['misfit_widget'], $types());
         $this->get(route('item', $this->report))->assertOk()->assertSee('It needs “Day” to be a day')->assertSee('Ines made it another type in Repair log 5')->assertSee('Bring “Day” back…');
         $this->save($this->data, $this->people['editor'], PartTree::of([...array_values(array_filter($tree->parts, fn (Part $part) => $part->role === 'field'))]));
-        $this->get(route('item', $this->report))->assertOk()->assertSee('No record of its dataset is counted any more.')->assertSee('It has been so since Repair log 6, by Tobi');
+        $this->get(route('item', $this->report))->assertOk()->assertSee('No record of its dataset is counted.')->assertSee('It has been so since Repair log 6, by Tobi');
+    }
+
+    public function test_a_gap_is_followed_to_whoever_made_it_and_a_filter_that_nobody_meets_says_so(): void
+    {
+        $this->save($this->data, $this->people['owner'], $this->records(hours: false));
+        $this->post(route('restore.store', [$this->data, 2]), ['seen' => 3, 'all' => 1])->assertSessionHasNoErrors();
+        $this->get(route('item', $this->report))->assertDontSee('which is gone');
+        // Taking the restore back is bringing the gap back that Ines made.
+        $this->post(route('restore.store', [$this->data, 3]), ['seen' => 4, 'all' => 1])->assertSessionHasNoErrors();
+        self::assertSame(5, $this->data->refresh()->head);
+        $this->get(route('item', $this->report))->assertOk()->assertSee('Ines removed it in Repair log 3')->assertDontSee('Tobi removed');
+        // Readers are told what happened, and no names.
+        $this->actingAs($this->people['owner'])->post(route('publish.store', [$this->report, 2]), ['follows' => 1])->assertRedirect();
+        $this->put(route('report.pin', $this->report), ['pins' => 0]);
+        $this->put(route('public', $this->report), ['open' => 1]);
+        $this->app->make('auth')->forgetGuards();
+        $this->get("/read/{$this->report->refresh()->address}")->assertOk()->assertSee('It was removed in Repair log 3')->assertDontSee('Ines')->assertDontSee('Tobi');
+        $this->actingAs($this->people['editor']);
+        $widget = ['part' => 'wone', 'type' => 'bars', 'title' => 'Tips by month', 'source' => $this->data->key, 'measure' => 'count', 'by' => 'fday', 'step' => 'month'];
+        $this->step('widget-set', [...$widget, 'filters' => [['field' => 'ftip', 'way' => 'above', 'value' => '1000']]])->assertOk();
+        $this->get(route('item', $this->report))->assertSee('the filter “Tip above 1,000” leaves none')->assertDontSee('It has been so since');
     }
 
     public function test_a_report_and_its_data_are_restored_together_and_taken_back_together(): void

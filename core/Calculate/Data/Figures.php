@@ -15,6 +15,7 @@ final class Figures
 
     private const MOST = 1_000;
 
+    /** Series that are shown; where there are more, the last of them is the rest. */
     private const SERIES = 12;
 
     /** Steps of time that are filled in where nothing was recorded. */
@@ -23,11 +24,17 @@ final class Figures
     /** @var list<string> the groups, in their order; a time is `2026`, `2026-Q2`, `2026-05`, `2026-W18` or `2026-05-03`; one empty name when nothing is grouped */
     public array $keys = [];
 
-    /** @var list<array{name: string, values: list<int|float|null>}> an empty name when nothing is split */
+    /** @var list<array{name: string, isRest: bool, values: list<int|float|null>, total: int|float|null}> an empty name when nothing is split; the total is that of all records, shown or not */
     public array $series = [];
 
     /** Whether the last group is the rest of them. */
     public bool $hasRest = false;
+
+    /** Records that no group of time shows, since they have no day. */
+    public int $undated = 0;
+
+    /** Records that no group of time shows, since they are earlier than the earliest. */
+    public int $earlier = 0;
 
     /** Records that were counted. */
     public int $records = 0;
@@ -56,10 +63,10 @@ final class Figures
         }
     }
 
-    /** The sum of a series, where adding up its groups says something. */
+    /** Of all records of a series, where adding up its groups says something. */
     public function total(int $series): int|float|null
     {
-        return in_array($this->widget->measure, ['count', 'sum'], true) ? array_sum(array_map(fn (int|float|null $value) => $value ?? 0, $this->series[$series]['values'] ?? [])) : null;
+        return $this->series[$series]['total'] ?? null;
     }
 
     /** @param list<int> $rows */
@@ -96,8 +103,9 @@ final class Figures
         $rest = [];
         if ($this->widget->step !== '') {
             sort($keys);
-            $keys = self::filled($keys, $this->widget->step);
-            $keys = array_slice($keys, -min($this->widget->most ?? self::MOST, self::MOST));
+            $keys = array_slice(self::filled($keys, $this->widget->step), -min($this->widget->most ?? self::MOST, self::MOST));
+            $this->undated = $totals[''] ?? 0;
+            $this->earlier = array_sum(array_filter($totals, fn (string|int $key) => (string) $key !== '' && strcmp((string) $key, $keys[0] ?? '') < 0, ARRAY_FILTER_USE_KEY));
         } elseif ($this->widget->by !== '') {
             [$keys, $rest] = $this->ordered($keys, $cells);
         } elseif ($keys === []) {
@@ -117,20 +125,56 @@ final class Figures
         $sizes = array_map(fn (array $of) => array_sum(array_column($of, 0)), $cells);
         arsort($sizes);
         $names = array_map(strval(...), array_keys($sizes));
-        $this->hasRest = $rest !== [] && in_array($this->widget->measure, ['count', 'sum'], true);
+        $this->hasRest = $rest !== [];
         if ($this->hasRest) {
             $this->keys[] = '';
         }
-        foreach (array_slice($names === [] ? [''] : $names, 0, self::SERIES) as $name) {
-            $values = array_map(fn (string $key) => $this->measured($cells[$name][$key] ?? null), $keys);
-            if ($this->hasRest) {
-                $values[] = array_sum(array_map(fn (string $key) => $this->measured($cells[$name][$key] ?? null) ?? 0, $rest));
-            }
-            $this->series[] = ['name' => $name, 'values' => $values];
+        $shown = count($names) > self::SERIES ? array_slice($names, 0, self::SERIES - 1) : $names;
+        foreach ($shown === [] ? [''] : $shown as $name) {
+            $this->series[] = $this->series($name, $cells[$name] ?? [], $keys, $rest);
         }
         if ($this->widget->split !== '') {
             usort($this->series, fn (array $one, array $two) => strcmp($one['name'], $two['name']));
         }
+        if (count($shown) < count($names)) {
+            $others = [];
+            foreach (array_slice($names, count($shown)) as $name) {
+                foreach ($cells[$name] as $key => $cell) {
+                    $others[$key][] = $cell;
+                }
+            }
+            $this->series[] = [...$this->series('', array_map(self::together(...), $others), $keys, $rest), 'isRest' => true];
+        }
+    }
+
+    /**
+     * @param  array<string, array{int, int|float, int|float|null, int|float|null, list<mixed>}>  $cells  of one series
+     * @param  list<string>  $keys
+     * @param  list<string>  $rest
+     * @return array{name: string, isRest: bool, values: list<int|float|null>, total: int|float|null}
+     */
+    private function series(string $name, array $cells, array $keys, array $rest): array
+    {
+        $values = array_map(fn (string $key) => $this->measured($cells[$key] ?? null), $keys);
+        if ($rest !== []) {
+            $values[] = $this->measured(self::together(array_values(array_intersect_key($cells, array_flip($rest)))));
+        }
+        $adds = in_array($this->widget->measure, ['count', 'sum'], true);
+
+        return ['name' => $name, 'isRest' => false, 'values' => $values, 'total' => $adds ? $this->measured(self::together(array_values($cells))) : null];
+    }
+
+    /**
+     * What several cells are as one.
+     *
+     * @param  list<array{int, int|float, int|float|null, int|float|null, list<mixed>}>  $cells
+     * @return array{int, int|float, int|float|null, int|float|null, list<mixed>}
+     */
+    private static function together(array $cells): array
+    {
+        $ends = fn (int $of): array => array_values(array_filter(array_column($cells, $of), fn (int|float|null $value) => $value !== null));
+
+        return [array_sum(array_column($cells, 0)), array_sum(array_column($cells, 1)), $ends(2) === [] ? null : min($ends(2)), $ends(3) === [] ? null : max($ends(3)), array_merge(...array_column($cells, 4), ...[[]])];
     }
 
     /**

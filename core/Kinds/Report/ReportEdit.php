@@ -47,10 +47,11 @@ final readonly class ReportEdit
     {
         $from = (string) ($sent['from'] ?? '');
         $to = (string) ($sent['to'] ?? '');
+        [$from, $to] = $from !== '' && $to !== '' && $to < $from ? [$to, $from] : [$from, $to];
         $source = (string) ($sent['source'] ?? '');
         $filters = $source === '' ? [] : self::filters($sent);
 
-        return new Part($page->id, 'page', 0, ['title' => (string) ($sent['title'] ?? ''), ...($filters === [] ? [] : ['source' => $source, 'filters' => $filters]), ...($from !== '' && $to !== '' ? ['period' => min($from, $to).'/'.max($from, $to)] : [])]);
+        return new Part($page->id, 'page', 0, ['title' => (string) ($sent['title'] ?? ''), ...($filters === [] ? [] : ['source' => $source, 'filters' => $filters]), ...($from === '' && $to === '' ? [] : ['period' => "{$from}/{$to}"])]);
     }
 
     /** @param array<string, mixed> $sent */

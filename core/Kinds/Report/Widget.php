@@ -22,6 +22,11 @@ final readonly class Widget
 
     public const FILTERS = ['is', 'is_not', 'contains', 'above', 'below', 'empty', 'filled'];
 
+    /** Ends of a period that is open. */
+    public const FIRST_DAY = '0000-01-01';
+
+    public const LAST_DAY = '9999-12-31';
+
     /** Key of the dataset; empty for none yet. */
     public string $source;
 
@@ -107,9 +112,11 @@ final readonly class Widget
         return $page->string('source') === $this->source ? self::filters($page->strings('filters')) : [];
     }
 
-    /** @return array{string, string}|null first and last day of the period of a page */
+    /** @return array{string, string}|null first and last day of the period of a page; either end may be open, as in `2026-01-01/` */
     public static function period(Part $page): ?array
     {
-        return preg_match('#^(\d{4}-\d\d-\d\d)/(\d{4}-\d\d-\d\d)$#D', $page->string('period'), $found) === 1 ? [$found[1], $found[2]] : null;
+        $period = $page->string('period');
+
+        return strlen($period) > 1 && preg_match('#^(\d{4}-\d\d-\d\d)?/(\d{4}-\d\d-\d\d)?$#D', $period, $found) === 1 ? [($found[1] ?? '') === '' ? self::FIRST_DAY : $found[1], ($found[2] ?? '') === '' ? self::LAST_DAY : $found[2]] : null;
     }
 }

@@ -8,7 +8,8 @@
         <div class="widget-scroll" tabindex="0" role="region" aria-label="Figures of {{ $widget->title() }}"><table>
             <thead><tr>@if ($widget->widget->by === '')<td></td>@else<th scope="col">{{ $widget->name($widget->widget->by) }}</th>@endif @foreach ($figures->series as $at => $series)<th scope="col" class="is-number">{{ $widget->seriesName($at) }}</th>@endforeach</tr></thead>
             <tbody>@foreach ($figures->keys as $at => $key)<tr><th scope="row">{{ $widget->key($at) }}</th>@foreach ($figures->series as $series)<td class="is-number">{{ $widget->number($series['values'][$at]) }}</td>@endforeach</tr>@endforeach</tbody>
-            @if ($figures->total(0) !== null && count($figures->keys) > 1)<tfoot><tr><th scope="row">{{ __('data.total') }}</th>@foreach ($figures->series as $at => $series)<td class="is-number">{{ $widget->number($figures->total($at)) }}</td>@endforeach</tr></tfoot>@endif
+            @if ($figures->total(0) !== null && (count($figures->keys) > 1 || $widget->leftOut() !== []))<tfoot><tr><th scope="row">{{ __($widget->leftOut() === [] ? 'data.total' : 'data.total_of_all') }}</th>@foreach ($figures->series as $at => $series)<td class="is-number">{{ $widget->number($figures->total($at)) }}</td>@endforeach</tr></tfoot>@endif
         </table></div>
     @if ($widget->widget->type !== 'table')</details>@endif
+    @if ($widget->leftOut() !== [])<p class="widget-left">{{ implode(' ', $widget->leftOut()) }}</p>@endif
 @endif

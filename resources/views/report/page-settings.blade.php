@@ -1,11 +1,11 @@
-@php($period = MistyAttic\Core\Kinds\Report\Widget::period($part))
+@php($period = explode('/', $part->string('period')) + ['', ''])
 @php($fields = $records === null ? [] : $records->fields)
 <form data-settings-of="{{ $part->id }}" data-do="page-set">
     <h2 id="report-dialog-name">The page “{{ $part->string('title') }}”</h2>
     <div class="settings-grid">
         <label class="is-whole">Title<input class="input" name="title" value="{{ $part->string('title') }}" maxlength="200" required></label>
-        <label>Only from<input class="input" type="date" name="from" value="{{ $period[0] ?? '' }}"></label>
-        <label>to<input class="input" type="date" name="to" value="{{ $period[1] ?? '' }}"></label>
+        <label>Only from<input class="input" type="date" name="from" value="{{ $period[0] }}"></label>
+        <label>to<input class="input" type="date" name="to" value="{{ $period[1] }}"></label>
         <label class="is-whole">Filters are about<select class="input" name="source" data-again><option value="">no dataset: no filters</option>@foreach ($datasets as $dataset)<option value="{{ $dataset->key }}" @selected($dataset->key === $source)>{{ $dataset->title }}</option>@endforeach</select></label>
         @if ($fields !== [])@include('report.filters', ['filters' => MistyAttic\Core\Kinds\Report\Widget::filters($part->strings('filters'))])@endif
     </div>

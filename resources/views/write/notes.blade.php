@@ -1,7 +1,7 @@
 @foreach ($held as $edit)
     <div class="note is-held">
         <b>{{ App\View\HeldEditView::title($edit, auth()->user()) }}</b>
-        <p>It met one of {{ App\View\HeldEditView::whose($edit) }} @if ($edit->place !== '')in “{{ $edit->place }}”@endif. That was first; this one is kept here until it is settled.</p>
+        <p>It met {{ App\View\HeldEditView::whose($edit) }}{{ $edit->place === '' ? '' : " in “{$edit->place}”" }}. That was first; this one is kept here until it is settled.</p>
         <a href="{{ route('held', [$item, $edit]) }}">Settle it</a>
     </div>
 @endforeach
