@@ -12,20 +12,12 @@ use App\Models\Version;
 use App\Store\States;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
-use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Kinds;
-use MistyAttic\Core\Kinds\Report\ReportKind;
 
 /** Lets readers see a version from now on, in place of the one they saw. */
 final readonly class PublishVersion
 {
-    public function __construct(private States $states, private OpenToPublic $public, private TellFollowers $followers, private MayBePublished $may) {}
-
-    /** @return array<string, int> the datasets that a report is drawn from, each with its newest version */
-    private function dataOf(PartTree $report): array
-    {
-        return array_map(intval(...), Version::query()->join('items', 'items.id', '=', 'versions.item_id')->where('items.kind', 'dataset')->whereIn('items.key', ReportKind::sources($report))->where('versions.saved_at', '<=', now()->format('Y-m-d H:i:s'))->groupBy('items.key')->selectRaw('items.key AS dataset, MAX(versions.number) AS number')->pluck('number', 'dataset')->all());
-    }
+    public function __construct(private States $states, private OpenToPublic $public, private TellFollowers $followers, private MayBePublished $may, private PinnedData $pinned) {}
 
     /** @param Publishing|null $wish that is granted by it; another one that waits is answered by it as well */
     public function handle(Version $version, User $publisher, ?string $note = null, ?Publishing $wish = null): Publishing
@@ -45,7 +37,7 @@ final readonly class PublishVersion
                 'state' => PublishingState::Published, 'decider_id' => $publisher->id, 'decided_at' => $at,
                 'count' => 1 + (int) $item->publishings()->max('count'),
                 ...($wish === null ? [] : ['answer' => $note]),
-                ...($item->kind === 'report' && $item->pins ? ['data' => $this->dataOf($tree)] : []),
+                ...($item->kind === 'report' && $item->pins ? ['data' => $this->pinned->newest($tree)] : []),
             ])->save();
             $item->update(['live_id' => $publishing->id]);
             $this->followers->published($item, $publishing->setRelation('version', $version));

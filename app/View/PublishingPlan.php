@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\View;
 
+use App\Actions\PinnedData;
 use App\Models\Item;
 use App\Models\Version;
 use App\Store\States;
@@ -32,6 +33,12 @@ final readonly class PublishingPlan
     /** How many versions were made since. */
     public int $newer;
 
+    /** @var list<array{title: string, was: int, is: int}> datasets of which readers would see newer figures */
+    public array $figures;
+
+    /** Whether publishing it would make readers see anything else, were it only newer figures. */
+    public bool $brings;
+
     public function __construct(public Item $item, public Version $version, States $states, public Phrases $phrases)
     {
         $this->kind = Kinds::named($item->kind);
@@ -41,6 +48,9 @@ final readonly class PublishingPlan
         $this->new = $this->tree;
         $this->old = $this->comparison->old ?? $this->tree;
         $this->newer = $item->head - $version->number;
+        $behind = app(PinnedData::class)->behind($item, $version);
+        $this->figures = array_values(Item::query()->whereIn('key', array_keys($behind))->orderBy('title')->get()->filter(app(OtherItems::class)->tellsOf(...))->map(fn (Item $dataset) => ['title' => $dataset->title, 'was' => $behind[$dataset->key][0], 'is' => $behind[$dataset->key][1]])->all());
+        $this->brings = $behind !== [] || $item->live?->version_id !== $version->id;
     }
 
     /** @return list<Block> */

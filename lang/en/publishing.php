@@ -33,6 +33,8 @@ return [
     'answered' => ['published' => 'Published: :number is live now.', 'refused' => ':asker is told.', 'withdrawn' => 'The wish is taken back.'],
     'too_late' => 'This was answered in the meantime.',
     'asked_already' => ':number is asked for already, and waits for an answer here.',
+    'see_figures' => 'Readers see newer figures',
+    'figures' => ':title: :was → :is',
     'already_live' => ':number is live already.',
     'unpublished' => 'Readers see nothing of it any more. The draft and its history stay.',
     'opened' => 'Everybody who has the address may read what is published.',

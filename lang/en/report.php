@@ -11,6 +11,8 @@ return [
     'together' => 'Restored together with',
     'pinned' => 'Once it is published, readers see the figures of that day.',
     'following' => 'Readers see figures that follow the data.',
+    'pinned_now' => 'Readers see the figures of today from now on, until it is published again.',
+    'following_now' => 'Readers see figures that follow the data from now on.',
     'reader_pins' => 'The figures are those of :when, when this was published.',
     'reader_follows' => 'The figures follow their data, day by day.',
 ];

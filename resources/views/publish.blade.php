@@ -5,11 +5,13 @@
             <div class="changes-head">
                 <h2 id="changes-name">
                     @if ($plan->comparison === null) Readers see nothing yet
+                    @elseif ($plan->changesNothing() && $plan->brings && $plan->live->id === $plan->version->id) {{ __('publishing.see_figures') }}
                     @elseif ($plan->changesNothing()) {{ trans_choice('publishing.see', 0) }}
                     @else {{ trans_choice('publishing.see', count($plan->comparison->entries)) }} @endif
                 </h2>
                 <p>@if ($plan->comparison === null) All of {{ $plan->version->number }} becomes visible to them @else {{ $plan->live->number }}, live → {{ $plan->version->number }} @endif</p>
             </div>
+            @if ($plan->figures !== [])<ul class="publish-figures">@foreach ($plan->figures as $one)<li>{{ __('publishing.figures', [...$one, 'was' => (string) $one['was'], 'is' => (string) $one['is']]) }}</li>@endforeach</ul>@endif
             @if ($plan->comparison !== null)
                 <ol class="entries" data-entries>
                     @foreach ($plan->comparison->entries as $entry)
@@ -27,7 +29,7 @@
                         @csrf
                         <label class="label" for="note">{{ $mayPublish ? 'A note, if you like' : 'What shall those who say yes know?' }}</label>
                         <textarea class="textarea" id="note" name="note" rows="2" maxlength="{{ config('attic.note') }}">{{ old('note') }}</textarea>
-                        <div class="wish-do"><button class="button is-dark" @disabled($plan->item->live?->version_id === $plan->version->id)>{{ $mayPublish ? 'Publish' : 'Ask to publish' }} {{ $plan->version->number }}</button><a class="button" href="{{ route('item', $plan->item) }}">Not now</a></div>
+                        <div class="wish-do"><button class="button is-dark" @disabled(! $plan->brings)>{{ $mayPublish ? 'Publish' : 'Ask to publish' }} {{ $plan->version->number }}</button><a class="button" href="{{ route('item', $plan->item) }}">Not now</a></div>
                     </form>
                     <p class="door-note">@if ($mayPublish) Readers see it at once. What they saw before stays in the history, and can be published again. @elseif ($plan->item->shelf->asks) On “{{ $plan->item->shelf->name }}” somebody else says yes first. You can go on writing; what is published is {{ $plan->version->number }}. @else Those who may publish on “{{ $plan->item->shelf->name }}” are asked. You can go on writing; what is published is {{ $plan->version->number }}. @endif</p>
                 @endif

@@ -287,6 +287,45 @@ final class ReportsTest extends FeatureCase
         self::assertNotSame($etag, $public()->assertSee('Total</th><td class="is-number">29<', false)->headers->get('ETag'));
     }
 
+    public function test_readers_get_newer_figures_of_the_same_report_and_following_begins_at_once(): void
+    {
+        $this->actingAs($this->people['owner'])->post(route('publish.store', [$this->report, 2]));
+        $this->put(route('public', $this->report), ['open' => 1]);
+        $address = (string) $this->report->refresh()->address;
+        $public = fn (): TestResponse => $this->get("/read/{$address}")->assertOk();
+        $this->get(route('publish', [$this->report, 2]))->assertSee('Readers see no change');
+        $this->post(route('publish.store', [$this->report, 2]))->assertSessionHasErrors('note');
+        $this->save($this->data, $this->people['editor'], $this->records(tip: 12));
+        $public()->assertSee('Total</th><td class="is-number">9<', false);
+        $this->get(route('publish', [$this->report, 2]))->assertSee('Readers see newer figures')->assertSee('Repair log: 2 → 3');
+        $this->post(route('publish.store', [$this->report, 2]))->assertSessionHasNoErrors();
+        $public()->assertSee('Total</th><td class="is-number">19<', false);
+        $this->save($this->data, $this->people['editor'], $this->records(tip: 22));
+        $this->put(route('report.pin', $this->report), ['pins' => 0])->assertSessionHas('said', 'Readers see figures that follow the data from now on.');
+        $public()->assertSee('Total</th><td class="is-number">29<', false)->assertSee('follow their data');
+        $this->put(route('report.pin', $this->report), ['pins' => 1]);
+        $this->save($this->data, $this->people['editor'], $this->records(tip: 32));
+        $public()->assertSee('Total</th><td class="is-number">29<', false);
+        $this->assertVerified();
+    }
+
+    public function test_what_somebody_may_not_see_stays_as_it_is_set_up(): void
+    {
+        $own = $this->shelf('Own', [[$this->people['stranger'], Role::Owner], [$this->people['editor'], Role::Editor]]);
+        $hidden = $this->app->make(MakeItem::class)->handle($this->shelf('Hidden', [[$this->people['editor'], Role::Owner]]), $this->people['editor'], 'dataset', 'Wages');
+        $report = $this->app->make(MakeItem::class)->handle($own, $this->people['editor'], 'report', 'Of wages');
+        $this->save($report, $this->people['editor'], PartTree::of([new Part('pone', 'page', 0, ['title' => 'One', 'source' => $hidden->key, 'filters' => ['fa|is|x']]), new Part('wone', 'widget', 1, ['type' => 'bars', 'title' => 'Wages', 'x' => 0, 'y' => 0, 'across' => 6, 'down' => 6, 'source' => $hidden->key, 'measure' => 'sum:fw', 'by' => 'fd:month', 'filters' => ['fa|filled|'], 'most' => 5])]));
+        $before = $this->tree($report->refresh());
+        $this->actingAs($this->people['stranger']);
+        $this->get(route('report.settings', [$report, 'wone']))->assertOk()->assertSee('one that you may not see')->assertDontSee('Wages (');
+        $step = fn (array $sent): TestResponse => $this->postJson(route('report.edit', $report), ['base' => $report->refresh()->root, 'client' => 'window', 'keeps' => '1', 'source' => $hidden->key, ...$sent])->assertOk();
+        $step(['do' => 'widget-set', 'part' => 'wone', 'type' => 'lines', 'title' => 'Pay']);
+        $step(['do' => 'page-set', 'part' => 'pone', 'title' => 'First']);
+        $after = $this->tree($report->refresh());
+        self::assertEquals($before->get('wone')->with('type', 'lines')->with('title', 'Pay')->fields, $after->get('wone')->fields);
+        self::assertEquals($before->get('pone')->with('title', 'First')->fields, $after->get('pone')->fields);
+    }
+
     public function test_a_page_shows_a_figure_of_a_public_report_and_goes_on_with_it(): void
     {
         $this->publish($this->report, $this->people['owner']);

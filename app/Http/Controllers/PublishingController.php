@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Actions\AnswerWish;
 use App\Actions\AskToPublish;
 use App\Actions\OpenToPublic;
+use App\Actions\PinnedData;
 use App\Actions\PublishVersion;
 use App\Actions\Unpublish;
 use App\Models\Item;
@@ -40,13 +41,13 @@ final class PublishingController extends Controller
     }
 
     /** Publishes a version, or asks those who may. */
-    public function store(Request $request, Item $item, int $number, PublishVersion $publish, AskToPublish $ask): RedirectResponse
+    public function store(Request $request, Item $item, int $number, PublishVersion $publish, AskToPublish $ask, PinnedData $pinned): RedirectResponse
     {
         $now = Gate::allows('publishNow', [$item, $number]);
         $now || Gate::authorize('askToPublish', $item);
         $version = $this->version($item, $number);
         $note = $this->note($request);
-        if ($item->live?->version_id === $version->id) {
+        if ($item->live?->version_id === $version->id && $pinned->behind($item, $version) === []) {
             return redirect()->route('publish', [$item, $number])->withErrors(['note' => __('publishing.already_live', ['number' => (string) $number])]);
         }
         $wish = $this->wishFor($item, $version);

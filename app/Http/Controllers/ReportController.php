@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\MakeItem;
+use App\Actions\PublishVersion;
 use App\Actions\ReportSources;
 use App\Actions\Saved;
 use App\Actions\SaveState;
@@ -44,7 +45,7 @@ final class ReportController extends Controller
             'source' => ['nullable', 'string', 'max:100'], 'measure' => ['nullable', 'string', 'max:20'], 'of' => ['nullable', 'string', 'max:24'], 'by' => ['nullable', 'max:24'], 'step' => ['nullable', 'string', 'max:10'], 'split' => ['nullable', 'string', 'max:24'],
             'filters' => ['nullable', 'array', 'max:6'], 'filters.*.field' => ['nullable', 'string', 'max:24'], 'filters.*.way' => ['nullable', 'string', 'max:10'], 'filters.*.value' => ['nullable', 'string', 'max:100'],
             'order' => ['nullable', 'string', 'max:10'], 'most' => ['nullable', 'integer', 'min:1', 'max:1000'], 'digits' => ['nullable', 'integer', 'min:0', 'max:6'], 'behind' => ['nullable', 'string', 'max:20'],
-            'x' => ['nullable', 'integer'], 'y' => ['nullable', 'integer'], 'across' => ['nullable', 'integer'], 'down' => ['nullable', 'integer'], 'from' => ['nullable', 'date_format:Y-m-d'], 'to' => ['nullable', 'date_format:Y-m-d'], 'back' => ['nullable', 'string', 'regex:/^[0-9a-f]{40}$/'],
+            'x' => ['nullable', 'integer'], 'y' => ['nullable', 'integer'], 'across' => ['nullable', 'integer'], 'down' => ['nullable', 'integer'], 'from' => ['nullable', 'date_format:Y-m-d'], 'to' => ['nullable', 'date_format:Y-m-d'], 'back' => ['nullable', 'string', 'regex:/^[0-9a-f]{40}$/'], 'keeps' => ['nullable', 'boolean'],
         ]);
         abort_unless($this->handed->has($item, $sent['base']), 409, __('report.moved_on'));
         [$tree, $touched] = $this->after($item, $sent);
@@ -114,13 +115,19 @@ final class ReportController extends Controller
     }
 
     /** Whether a published report keeps the data that it was published with, or follows it. */
-    public function pin(Request $request, Item $item): RedirectResponse
+    public function pin(Request $request, Item $item, PublishVersion $publish): RedirectResponse
     {
         Gate::authorize('publish', $item);
         abort_unless($item->kind === 'report', 404);
         $item->update(['pins' => (bool) $request->validate(['pins' => ['required', 'boolean']])['pins']]);
+        $said = $item->pins ? 'report.pinned' : 'report.following';
+        if ($item->live !== null && ($item->live->data === null) === $item->pins) {
+            // Readers see it at once: what is live is published once more, with its figures otherwise.
+            $said .= '_now';
+            $publish->handle($item->live->version->setRelation('item', $item), $this->person($request), __($said));
+        }
 
-        return redirect()->back(fallback: route('item', $item))->with('said', __($item->pins ? 'report.pinned' : 'report.following'));
+        return redirect()->back(fallback: route('item', $item))->with('said', __($said));
     }
 
     private function sheet(Item $item, User $person, string $shown): string

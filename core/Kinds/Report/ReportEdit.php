@@ -49,7 +49,7 @@ final readonly class ReportEdit
         $to = (string) ($sent['to'] ?? '');
         [$from, $to] = $from !== '' && $to !== '' && $to < $from ? [$to, $from] : [$from, $to];
         $source = (string) ($sent['source'] ?? '');
-        $filters = $source === '' ? [] : self::filters($sent);
+        $filters = self::keeps($page, $sent) ? $page->strings('filters') : ($source === '' ? [] : self::filters($sent));
 
         return new Part($page->id, 'page', 0, ['title' => (string) ($sent['title'] ?? ''), ...($filters === [] ? [] : ['source' => $source, 'filters' => $filters]), ...($from === '' && $to === '' ? [] : ['period' => "{$from}/{$to}"])]);
     }
@@ -65,6 +65,8 @@ final readonly class ReportEdit
         } elseif ($type === 'picture') {
             $chunk = preg_match('/^[0-9a-f]{40}$/D', $text('chunk')) === 1 ? $text('chunk') : $widget->string('chunk');
             $fields += $chunk === '' ? [] : ['chunk' => $chunk, 'alt' => $text('alt')];
+        } elseif (self::keeps($widget, $sent)) {
+            $fields += array_diff_key($widget->fields, $fields, ['text' => true, 'chunk' => true, 'alt' => true]);
         } else {
             $of = $text('measure') === 'count' ? '' : $text('of');
             $fields += array_filter([
@@ -78,6 +80,16 @@ final readonly class ReportEdit
         }
 
         return new Part($widget->id, 'widget', 1, $fields);
+    }
+
+    /**
+     * Whether what a part says of its dataset stays: who may not see that was not shown it.
+     *
+     * @param  array<string, mixed>  $sent
+     */
+    private static function keeps(Part $part, array $sent): bool
+    {
+        return (bool) ($sent['keeps'] ?? false) && ($sent['source'] ?? '') !== '' && $sent['source'] === $part->string('source');
     }
 
     /**

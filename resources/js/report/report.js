@@ -144,7 +144,14 @@ export function attachReport(root) {
         const form = /** @type {HTMLFormElement | null} */ (target.closest('[data-settings-of]'));
         if (form && target.matches('[data-again]')) {
             const data = new FormData(form);
+            const focused = target.getAttribute('name') ?? '';
             await settings(form.dataset.settingsOf ?? '', `?source=${encodeURIComponent(String(data.get('source') ?? ''))}&type=${encodeURIComponent(String(data.get('type') ?? ''))}`);
+            // What was typed meanwhile stays.
+            for (const field of /** @type {NodeListOf<HTMLInputElement>} */ (dialog.querySelectorAll('.settings-grid input[name]:not([type=hidden]), .settings-grid textarea[name]'))) {
+                const typed = data.get(field.name);
+                if (typeof typed === 'string') field.value = typed;
+            }
+            /** @type {HTMLElement | null} */ (dialog.querySelector(`[name="${focused}"]`))?.focus();
         } else if (form && target instanceof HTMLSelectElement && target.matches('[data-to-page]') && target.value) {
             dialog.close();
             step({ do: 'widget-page', part: form.dataset.settingsOf, page: target.value }, { said: 'Moved to another page' });

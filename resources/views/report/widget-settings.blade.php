@@ -1,4 +1,5 @@
 @php($chart = in_array($type, MistyAttic\Core\Kinds\Report\Widget::CHARTS, true))
+@php($hidden = $source !== '' && $source === $part->string('source') && ! $datasets->contains('key', $source))
 @php($fields = $records === null ? [] : $records->fields)
 <form data-settings-of="{{ $part->id }}" data-do="widget-set">
     <h2 id="report-dialog-name">Set up “{{ $part->string('title') === '' ? __("data.widgets.{$type}") : $part->string('title') }}”</h2>
@@ -11,7 +12,7 @@
             <label class="is-whole">Picture<input class="file-in" type="file" accept="image/png,image/jpeg,image/gif,image/webp" data-picture="{{ route('picture.store', $item) }}"></label><input type="hidden" name="chunk" value="{{ $part->string('chunk') }}">
             <label class="is-whole">What does it show?<input class="input" name="alt" value="{{ $part->string('alt') }}" maxlength="500"></label>
         @else
-            <label class="is-whole">Dataset<select class="input" name="source" data-again><option value="">none yet</option>@foreach ($datasets as $dataset)<option value="{{ $dataset->key }}" @selected($dataset->key === $source)>{{ $dataset->title }}</option>@endforeach</select></label>
+            <label class="is-whole">Dataset<select class="input" name="source" data-again><option value="">none yet</option>@foreach ($datasets as $dataset)<option value="{{ $dataset->key }}" @selected($dataset->key === $source)>{{ $dataset->title }}</option>@endforeach @if ($hidden)<option value="{{ $source }}" selected>one that you may not see</option>@endif</select></label>@if ($hidden)<input type="hidden" name="keeps" value="1"><p class="is-whole settings-kept">What it takes from there stays as it is set up.</p>@endif
             @if ($fields !== [])
                 <label>How much<select class="input" name="measure">@foreach (MistyAttic\Core\Kinds\Report\Widget::MEASURES as $measure)<option value="{{ $measure }}" @selected($widget->measure === $measure)>{{ __("data.measure_names.{$measure}") }}</option>@endforeach</select></label>
                 <label>Of which field<select class="input" name="of"><option value="">of records</option>@foreach ($fields as $id => $field)<option value="{{ $id }}" @selected($widget->of === (string) $id)>{{ $field->string('name') }}</option>@endforeach</select></label>
