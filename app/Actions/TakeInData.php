@@ -22,7 +22,7 @@ use MistyAttic\Core\Kinds\Fresh;
 /** Fills a dataset from a source: a new one, or an old one again as its next version. */
 final readonly class TakeInData
 {
-    public function __construct(private MakeItem $make, private SaveState $save, private States $states, private TellFollowers $tell) {}
+    public function __construct(private MakeItem $make, private SaveState $save, private States $states, private ReadSource $sources) {}
 
     /** @param array<string, FieldType> $types */
     public function make(Shelf $shelf, User $maker, string $title, Source $source, array $types, bool $bound = false): Item
@@ -55,15 +55,38 @@ final readonly class TakeInData
         $dataset->update(['source_id' => $source->id, 'source_tab' => $tab, 'source_number' => $version?->number, 'source_state' => (string) $this->seen($source)]);
     }
 
-    /** Begins to follow again, or stays with what it has. */
-    public function follow(Item $dataset, bool $follows): void
+    /** Stays with what it has, whatever becomes of its source. */
+    public function stop(Item $dataset): void
     {
-        DB::transaction(function () use ($dataset, $follows): void {
+        DB::transaction(function () use ($dataset): void {
             $source = $dataset->refresh()->source ?? throw new \LogicException('It comes from somewhere');
-            $missed = $follows && ! $dataset->follows();
-            $dataset->update(['source_number' => $follows ? null : $source->head, ...($follows || ! $dataset->follows() ? [] : ['source_state' => (string) $this->seen($source)])]);
-            $missed && $this->tell->missed($dataset, $source, (int) $dataset->source_state);
+            $dataset->update(['source_number' => $source->head, ...($dataset->follows() ? ['source_state' => (string) $this->seen($source)] : [])]);
         });
+    }
+
+    /** Follows again: what it holds becomes what its source is now, by whoever says so. */
+    public function follow(Item $dataset, User $editor): void
+    {
+        DB::transaction(function () use ($dataset, $editor): void {
+            $source = $dataset->refresh()->source ?? throw new \LogicException('It comes from somewhere');
+            if ($dataset->follows()) {
+                return;
+            }
+            $after = $this->following($dataset);
+            $dataset->update(['source_number' => null, 'source_state' => (string) $this->seen($source), 'source_grew' => null]);
+            if ($after !== null) {
+                $this->save->handle($dataset, $editor, new Sent($dataset->root, $after, 'follow', keep: true, note: (string) __('data.follows_again'), follows: true));
+            }
+        });
+    }
+
+    /** What it would be if it followed its source, with its own calculated fields; null when that has nothing for it. */
+    public function following(Item $dataset): ?PartTree
+    {
+        $source = $dataset->source;
+        $read = $source === null ? null : $this->sources->item($source, $dataset->source_tab, null);
+
+        return $read?->tree($read->types(), $this->states->tree($dataset->root));
     }
 
     /** The newest version of all that a source consists of. */

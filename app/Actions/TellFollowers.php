@@ -19,9 +19,6 @@ use Illuminate\Support\Facades\DB;
  */
 final class TellFollowers
 {
-    /** The newest steps that are told one by one to a dataset that follows again after a while. */
-    private const MOST_MISSED = 200;
-
     /** A version of a sheet or of an entry; what a form's draft becomes is nobody's yet. */
     public function version(Item $item, Version $version): void
     {
@@ -41,29 +38,6 @@ final class TellFollowers
     public function removal(Item $entry, User $person, bool $back): void
     {
         $this->tell($entry, $entry->head, $back ? $entry->root : null, $person->id, CarbonImmutable::now());
-    }
-
-    /**
-     * What a dataset missed since it followed last.
-     *
-     * @param  int  $since  the newest version that it has seen, of all that the source consists of
-     */
-    public function missed(Item $dataset, Item $source, int $since): void
-    {
-        $steps = Version::query()->with('item')->where('versions.id', '>', $since)->whereIn('item_id', $source->kind === 'form' ? $source->entries()->select('id') : [$source->id])
-            ->orderByDesc('versions.id')->limit(self::MOST_MISSED)->get()->reverse()->map(fn (Version $version): array => [$version->saved_at, $this->row($version->item, $version->number, $version->root, $version->user_id, $version->saved_at)]);
-        $last = Version::query()->find($since)?->saved_at;
-        $removals = $source->kind !== 'form' || $last === null ? collect() : DB::table('removals')->join('items', 'items.id', '=', 'removals.item_id')->where('items.form_id', $source->id)->where('removals.at', '>=', $last->format('Y-m-d H:i:s'))
-            ->orderBy('removals.id')->get(['items.id', 'items.head', 'items.root', 'removals.user_id', 'removals.back', 'removals.at'])
-            ->map(fn (\stdClass $row): array => [CarbonImmutable::parse((string) $row->at), ['number' => (int) $row->head, 'entry_id' => (int) $row->id, 'root' => $row->back ? $row->root : null, 'user_id' => (int) $row->user_id, 'at' => (string) $row->at]]);
-        foreach ($steps->toBase()->concat($removals)->sortBy(fn (array $step) => $step[0]->getTimestamp())->values() as [, $row]) {
-            SourceStep::query()->create([...$row, 'dataset_id' => $dataset->id]);
-        }
-        $live = $source->kind === 'form' ? $source->live : null;
-        if ($live !== null) {
-            SourceStep::query()->create(['dataset_id' => $dataset->id, 'number' => $live->version->number, 'root' => $live->version->root, 'user_id' => $live->decider_id ?? $live->user_id, 'at' => $live->decided_at ?? now()]);
-        }
-        $this->wake(collect([$dataset->id]));
     }
 
     private function tell(Item $item, int $number, ?string $root, int $person, CarbonImmutable $at): void

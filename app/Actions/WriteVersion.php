@@ -52,7 +52,7 @@ final readonly class WriteVersion
             return $newest->load('user', 'milestone')->waitsFor($this->propose->handle($item, $editor, $written->root));
         }
         // Without a history, one version takes in what everybody writes; what stood before it stays.
-        $unkept = $item->form_id !== null && $newest !== null && $written->cause === Cause::Wrote && $item->form?->keeps_entries === false;
+        $unkept = $newest !== null && $this->keepsNoSteps($item, $written);
         $grown = $newest !== null && ($unkept ? $newest->unkept && ! $newest->isHeldOnTo() : $this->grows($newest, $editor, $written)) ? $newest : null;
         $kind = Kinds::named($item->kind);
         $beforeRoot = $grown === null ? ($item->head === 0 ? null : $item->root) : $this->rootBefore($item, $grown);
@@ -125,6 +125,14 @@ final readonly class WriteVersion
         }
 
         return $newest->load('user', 'milestone');
+    }
+
+    /** Answers to a form without a history have none, and nor have the datasets that follow them. */
+    private function keepsNoSteps(Item $item, Written $written): bool
+    {
+        $form = $item->form_id !== null ? $item->form : ($written->follows ? $item->source : null);
+
+        return $written->cause === Cause::Wrote && $form?->kind === 'form' && $form->keeps_entries === false;
     }
 
     private function grows(Version $newest, User $editor, Written $written): bool

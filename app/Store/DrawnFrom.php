@@ -23,6 +23,12 @@ final readonly class DrawnFrom
         DB::table('report_sources')->insert(array_map(fn (string $source) => ['report_id' => $report->id, 'source' => $source], ReportKind::sources($tree)));
     }
 
+    /** Another one whenever data changed that a report draws from. */
+    public function stamp(Item $report): string
+    {
+        return hash('xxh32', (string) Item::query()->whereIn('key', DB::table('report_sources')->where('report_id', $report->id)->select('source'))->orderBy('key')->pluck('root')->implode(''));
+    }
+
     /**
      * The widgets that draw from a dataset, with the page that each stands on.
      *

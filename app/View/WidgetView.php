@@ -140,9 +140,14 @@ final class WidgetView
         if ($figures === null || $this->widget->step === '' || $this->widget->type === 'figure') {
             return [];
         }
-        $counts = array_filter(['undated' => $figures->undated, 'earlier' => $figures->earlier], fn (int $count) => $count > 0);
+        $said = [];
+        foreach (['undated' => $figures->undated, 'earlier' => $figures->earlier] as $code => $count) {
+            if ($count > 0) {
+                $said[] = trans_choice("data.left_out.{$code}", $count, ['count' => number_format($count), 'field' => $this->name($this->widget->by), 'first' => $this->key(0)]);
+            }
+        }
 
-        return array_map(fn (string $code) => trans_choice("data.left_out.{$code}", $counts[$code], ['count' => number_format($counts[$code]), 'field' => $this->name($this->widget->by), 'first' => $this->key(0)]), array_keys($counts));
+        return $said;
     }
 
     /**

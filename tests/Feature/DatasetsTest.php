@@ -365,8 +365,29 @@ final class DatasetsTest extends FeatureCase
         $this->put(route('dataset.follow', $follows), ['follow' => 0])->assertRedirect();
         $this->save($sheet, $this->people['owner'], $tree('Bikes'));
         $this->get(route('item', $follows))->assertSee('Electrics')->assertDontSee('Bikes');
-        $this->put(route('dataset.follow', $follows), ['follow' => 1]);
-        $this->get(route('item', $follows))->assertSee('Bikes');
+        $own = [array_column($this->tree($follows->refresh())->parts, null, 'id')['rone']->id => ['cone' => 'Own words']];
+        $this->put(route('record.save', [$follows, array_key_first($own)]), ['base' => $follows->root, 'values' => $own['rone']])->assertSessionHasNoErrors();
+        // What goes by it is shown first, and it is the doing of whoever says so.
+        $head = $follows->refresh()->head;
+        $this->put(route('dataset.follow', $follows), ['follow' => 1])->assertOk()->assertSee('Typed “Wood” over “Own words”')->assertSee('Typed “Bikes” over “Electrics”');
+        self::assertFalse($follows->refresh()->follows());
+        $this->put(route('dataset.follow', $follows), ['follow' => 1, 'seen' => $head])->assertRedirect(route('item', $follows));
+        $this->get(route('item', $follows))->assertSee('Bikes')->assertDontSee('<td class="">Own words</td>', false);
+        $again = $follows->refresh()->versions()->where('number', $head + 1)->firstOrFail();
+        self::assertSame([$head + 1, $this->people['editor']->id], [$follows->head, $again->user_id]);
+        // It follows on from there, heading and all, and a restore can stop it.
+        $tree = $this->tree($sheet->refresh());
+        $this->save($sheet, $this->people['owner'], PartTree::of(array_map(fn (Part $part) => $part->id === 'rhead' ? $part->with('cone', 'Trade') : $part, $tree->parts)));
+        self::assertArrayHasKey('Trade', $this->fields($follows->refresh()));
+        $this->field($follows, 'cone', ['name' => 'Mine', 'type' => 'text'])->assertSessionHasErrors('base');
+        $this->field($follows, 'ctwo', ['name' => 'Hours', 'type' => 'text', 'sure' => 1])->assertSessionHasNoErrors();
+        self::assertSame('4', $this->tree($follows->refresh())->get('rone')->fields['ctwo']);
+        $this->get(route('restore', [$follows, 2]))->assertOk()->assertSee('Stop following “Bench rota”, and keep what comes back.');
+        $this->post(route('restore.store', [$follows, 2]), ['seen' => $follows->head])->assertSessionHasErrors('seen');
+        self::assertTrue($follows->refresh()->follows());
+        $this->post(route('restore.store', [$follows, 2]), ['seen' => $follows->head, 'stop' => 1])->assertSessionHasNoErrors();
+        self::assertFalse($follows->refresh()->follows());
+        self::assertSame('Electrics', $this->tree($follows)->get('rtwo')->fields['cone']);
         $this->assertVerified();
     }
 

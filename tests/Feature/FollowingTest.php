@@ -18,9 +18,11 @@ use App\Models\Shelf;
 use App\Models\SourceStep;
 use App\Models\User;
 use App\Models\Version;
+use App\Store\States;
 use Illuminate\Support\Facades\Date;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Queue;
+use MistyAttic\Core\Calculate\Data\Records;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
@@ -111,6 +113,60 @@ final class FollowingTest extends FeatureCase
         $this->publish($form, $this->ines);
         self::assertSame(['10:01:00 Ines'], $this->told($dataset));
         self::assertSame(['sent', 'qone'], array_column(array_filter($this->tree($dataset)->parts, fn (Part $part) => $part->role === 'field'), 'id'));
+    }
+
+    public function test_whatever_the_way_there_the_same_form_gives_the_same_dataset(): void
+    {
+        $question = fn (string $id, string $words, string $type = 'short'): Part => new Part($id, 'question', 1, ['type' => $type, 'text' => RichText::plain($words), 'required' => false]);
+        $choice = fn (string $id, string $label): Part => new Part($id, 'choice', 2, ['label' => $label, 'other' => false]);
+        $page = new Part('pone', 'page', 0, ['title' => 'First']);
+        $form = $this->app->make(MakeItem::class)->handle($this->shelf, $this->ines, 'form', 'Book');
+        $this->save($form, $this->ines, PartTree::of([$page, $question('qname', 'Name'), $question('qkind', 'Kind', 'one'), $choice('cone', 'Wood'), $choice('ctwo', 'Cloth')]));
+        $live = $this->publish($form, $this->ines);
+        $dataset = $this->follows($form, null);
+        $this->put(route('field.save', [$dataset, 'new']), ['base' => $dataset->refresh()->root, 'name' => 'Both', 'type' => 'text', 'expression' => '[Name] ~ " " ~ [Kind]'])->assertSessionHasNoErrors();
+        $this->app->make(TakeEntry::class)->handle($form, $live, $this->nell, PartTree::of([new Part('qname', 'answer', 0, ['label' => 'Name', 'value' => 'Ada']), new Part('qkind', 'answer', 0, ['label' => 'Kind', 'choices' => ['cone'], 'said' => ['Wood']])]));
+        // A question and a choice are called otherwise, one is new between them, one is asked otherwise, and they stand in another order.
+        $this->save($form, $this->ines, PartTree::of([$page, $question('qkind', 'Trade', 'one'), $choice('ctwo', 'Cloth'), $choice('cone', 'Timber'), $question('qnew', 'How many', 'number'), $question('qname', 'Called', 'long')]));
+        $this->publish($form, $this->ines);
+        $tree = $this->tree($dataset->refresh());
+        $fields = array_values(array_filter($tree->parts, fn (Part $part) => $part->role === 'field'));
+        self::assertSame(['Sent on', 'Trade', 'How many', 'Called', 'Both'], array_map(fn (Part $field) => $field->string('name'), $fields));
+        self::assertSame([['Cloth', 'Timber'], 'number'], [$fields[1]->strings('choices'), $fields[2]->string('type')]);
+        $record = array_values(array_filter($tree->parts, fn (Part $part) => $part->role === 'record'))[0];
+        self::assertSame(['Ada', 'Timber'], [$record->fields['qname'], $record->fields['qkind']]);
+        self::assertSame(['Ada Timber'], Records::of($tree)->column($fields[4]->id));
+        // Another one that follows it from now on only is the same.
+        $other = $this->tree($this->follows($form, null));
+        self::assertTrue(PartTree::of(array_values(array_filter($tree->parts, fn (Part $part) => $part->string('expression') === '')))->equals($other));
+        // What it is and is called, its questions say.
+        $this->put(route('field.save', [$dataset, 'qnew']), ['base' => $dataset->root, 'name' => 'How many', 'type' => 'text', 'sure' => 1])->assertSessionHasErrors('base');
+        $this->put(route('field.save', [$dataset, 'new']), ['base' => $dataset->root, 'name' => 'Own', 'type' => 'text'])->assertSessionHasErrors('base');
+        $this->get(route('field.edit', [$dataset, 'new']))->assertDontSee('empty if values are typed in');
+        $this->assertVerified();
+    }
+
+    public function test_a_form_that_keeps_no_steps_gives_none_to_what_follows_it(): void
+    {
+        $form = $this->form(['qone']);
+        $live = $this->publish($form, $this->ines);
+        $form->update(['keeps_entries' => false]);
+        $this->post(route('dataset.look', $this->shelf), ['from' => $form->key])->assertOk()->assertSee('All 3 people on “Open days” will be able to read these answers')->assertSee('no step between');
+        $dataset = $this->follows($form, null);
+        $entry = $this->app->make(TakeEntry::class)->handle($form, $live, $this->nell, $this->answers(['qone' => 'A lamp'])) ?? self::fail();
+        foreach (['A kettle', 'A secret', 'A drill'] as $at => $words) {
+            Date::setTestNow("2026-06-01 1{$at}:00:00");
+            $this->actingAs($this->tobi)->put(route('entry.save', $entry), ['base' => $entry->refresh()->root, 'a' => ['qone' => $words]])->assertSessionHasNoErrors();
+        }
+        $dataset->refresh();
+        self::assertSame('A drill', array_values(array_filter($this->tree($dataset)->parts, fn (Part $part) => $part->role === 'record'))[0]->fields['qone']);
+        foreach ($dataset->versions as $version) {
+            foreach (['A kettle', 'A secret'] as $words) {
+                self::assertStringNotContainsString($words, (string) json_encode([$this->app->make(States::class)->tree($version->root)->parts, $version->facts]));
+            }
+        }
+        $this->get(route('list', $dataset))->assertDontSee('A secret');
+        $this->assertVerified();
     }
 
     public function test_entries_are_taken_in_by_who_did_it_and_a_change_that_waits_when_it_was_agreed_to(): void

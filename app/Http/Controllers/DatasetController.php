@@ -16,6 +16,7 @@ use App\Store\DatasetColumns;
 use App\Store\States;
 use App\View\DatasetView;
 use App\View\NumberWays;
+use App\View\Phrases;
 use Illuminate\Contracts\Encryption\DecryptException;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
@@ -24,8 +25,12 @@ use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
+use MistyAttic\Core\Compare\Detail;
+use MistyAttic\Core\Compare\Statements;
+use MistyAttic\Core\Compare\TreeCompare;
 use MistyAttic\Core\Content\Address;
 use MistyAttic\Core\Formats\Unreadable;
+use MistyAttic\Core\Kinds\Dataset\DatasetKind;
 use MistyAttic\Core\Kinds\Dataset\FieldType;
 use MistyAttic\Core\Kinds\Dataset\Source;
 use MistyAttic\Core\Store\ChunkStore;
@@ -35,6 +40,9 @@ final class DatasetController extends Controller
 {
     /** Records that take longer than a second or so to take in. */
     private const MANY = 20_000;
+
+    /** Changes that are listed before a dataset follows again. */
+    private const LISTED = 40;
 
     public function __construct(private readonly ReadSource $sources, private readonly ChunkStore $chunks, private readonly TakeInData $take) {}
 
@@ -58,7 +66,7 @@ final class DatasetController extends Controller
         $types = $source->types();
         $ways = array_map(fn (string $field) => new NumberWays($source->values($field), $types[$field]->isNumber() ? $types[$field] : new FieldType('number')), array_combine($fields = array_map(strval(...), array_keys($types)), $fields));
 
-        return view('dataset.look', ['shelf' => $shelf, 'item' => null, 'source' => $source, 'types' => $types, 'ways' => $ways, 'seal' => encrypt($seal), 'title' => trim((string) ($sent['title'] ?? '')) ?: $title]);
+        return view('dataset.look', ['shelf' => $shelf, 'item' => null, 'source' => $source, 'types' => $types, 'ways' => $ways, 'readers' => $this->readers($shelf, $seal), 'seal' => encrypt($seal), 'title' => trim((string) ($sent['title'] ?? '')) ?: $title]);
     }
 
     public function store(Request $request, Shelf $shelf, MakeItem $make, DatasetColumns $columns): RedirectResponse
@@ -72,7 +80,7 @@ final class DatasetController extends Controller
         [$source, $seal] = $this->opened($request, $sent['seal']);
         $types = $source->types();
         foreach ($types as $field => $seen) {
-            $types[$field] = $seen->asked($sent['types'][$field] ?? $seen->type, $source->values((string) $field), $sent['decimals'][$field] ?? null);
+            $types[$field] = $source->isKnown((string) $field) ? $seen : $seen->asked($sent['types'][$field] ?? $seen->type, $source->values((string) $field), $sent['decimals'][$field] ?? null);
         }
         $item = $this->take->make($shelf, $this->person($request), $title, $source, $types, bound: isset($seal['item']));
         if (isset($seal['item'])) {
@@ -86,15 +94,27 @@ final class DatasetController extends Controller
         return redirect()->route('item', $item)->with('said', trans_choice('data.taken', count($source->records), ['count' => number_format(count($source->records))]));
     }
 
-    /** Stops following, or begins again. */
-    public function follow(Request $request, Item $item): RedirectResponse
+    /** Stops following, or begins again; what goes by that is shown first. */
+    public function follow(Request $request, Item $item, States $states, Phrases $phrases): RedirectResponse|View
     {
         Gate::authorize('write', $item);
         abort_unless($item->kind === 'dataset' && $item->source !== null, 404);
-        $follows = (bool) $request->validate(['follow' => ['required', 'boolean']])['follow'];
-        $this->take->follow($item, $follows);
+        $sent = $request->validate(['follow' => ['required', 'boolean'], 'seen' => ['nullable', 'integer', 'min:1']]);
+        if (! $sent['follow']) {
+            $this->take->stop($item);
 
-        return redirect()->route('item', $item)->with('said', __($follows ? 'data.follows' : 'data.stays'));
+            return redirect()->route('item', $item)->with('said', __('data.stays'));
+        }
+        abort_unless($this->mayRead($this->person($request), $item->source), 403);
+        [$before, $after] = [$states->tree($item->root), $this->take->following($item)];
+        if ($after !== null && ! $after->equals($before) && (int) ($sent['seen'] ?? 0) !== $item->head) {
+            $statements = Statements::of(new DatasetKind, $before, $after, TreeCompare::of($before, $after), Detail::Listed);
+
+            return view('dataset.follow', ['item' => $item, 'sentences' => array_map($phrases->statement(...), array_slice($statements, 0, self::LISTED)), 'more' => max(0, count($statements) - self::LISTED)]);
+        }
+        $this->take->follow($item, $this->person($request));
+
+        return redirect()->route('item', $item)->with('said', __('data.follows'));
     }
 
     /** @return array<string, list<mixed>> */
@@ -145,6 +165,18 @@ final class DatasetController extends Controller
         $address = (string) hex2bin($opened['chunk']);
 
         return [$this->sources->file($opened['name'], $this->chunks->read([$address])[$address] ?? abort(410)), $opened];
+    }
+
+    /**
+     * Who will be able to read the entries of a form in a dataset of them.
+     *
+     * @param  array<string, mixed>  $seal
+     */
+    private function readers(Shelf $shelf, array $seal): ?string
+    {
+        $form = isset($seal['item']) ? Item::query()->where('key', $seal['item'])->first() : null;
+
+        return $form?->kind !== 'form' ? null : trans_choice('data.who_reads', $shelf->memberships()->count(), ['shelf' => $shelf->name, 'count' => (string) $shelf->memberships()->count()]).($form->keeps_entries === false ? ' '.__('data.no_steps') : '');
     }
 
     /**

@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Actions\PublishVersion;
 use App\Actions\RestoreTogether;
 use App\Actions\RestoreVersion;
+use App\Actions\TakeInData;
 use App\Models\Cause;
 use App\Models\Item;
 use App\Models\Milestone;
@@ -23,12 +24,13 @@ use App\View\RestorePlan;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use MistyAttic\Core\Kinds\Kinds;
 
 final class RestoreController extends Controller
 {
-    public function __construct(private readonly ReportData $data, private readonly RestoreTogether $together, private readonly PublishVersion $publish) {}
+    public function __construct(private readonly ReportData $data, private readonly RestoreTogether $together, private readonly PublishVersion $publish, private readonly TakeInData $take) {}
 
     public function show(Request $request, Item $item, int $number, States $states, Phrases $phrases): View
     {
@@ -59,6 +61,7 @@ final class RestoreController extends Controller
             'pick' => [$request->has('data') ? 'nullable' : 'required_with:lines', 'array', 'min:1'],
             'pick.*' => ['integer', 'min:0'],
             'publish' => ['sometimes', 'boolean'],
+            'stop' => ['sometimes', 'boolean'],
             'data' => ['sometimes', 'array', 'max:40'],
             'data.*' => ['array', 'max:100'],
             'data.*.*' => ['integer', 'min:0'],
@@ -73,13 +76,26 @@ final class RestoreController extends Controller
         }
         $all = ! isset($sent['lines']) || count(array_unique($sent['pick'])) >= (int) $sent['lines'];
         $picked = $all || $item->head !== (int) $sent['seen'] ? null : $this->keys(new Comparison($item, $version, $this->version($item, $item->head), $states, $phrases, apart: true, whole: true), $sent['pick']);
-        $restored = $restore->handle($item, $version, $this->person($request), (int) $sent['seen'], picked: $picked);
+        $restored = DB::transaction(function () use ($request, $item, $version, $sent, $picked, $restore): ?Version {
+            $this->stopFollowing($request, $item);
+
+            return $restore->handle($item, $version, $this->person($request), (int) $sent['seen'], picked: $picked);
+        });
         if ($restored === null) {
             return redirect()->route('restore', [$item, $number])->withErrors(['seen' => __($item->root === $version->root && $item->title === $version->title ? 'history.same' : 'history.moved_on')]);
         }
 
         return $this->waiting($item, $restored) ?? redirect()->route('history', ['item' => $item, 'from' => $restored->number - 1, 'to' => $restored->number])
             ->with('restored', $restored->number)->with('said', $this->said($item, $restored, $live ? $this->publish->handle($restored->setRelation('item', $item), $this->person($request)) : null));
+    }
+
+    /** Whoever restores what follows another item can let it stay with that from then on. */
+    private function stopFollowing(Request $request, Item $item): void
+    {
+        if ($request->boolean('stop') && $item->kind === 'dataset' && $item->follows()) {
+            Gate::authorize('write', $item);
+            $this->take->stop($item);
+        }
     }
 
     /**

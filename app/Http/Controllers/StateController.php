@@ -14,6 +14,7 @@ use App\Models\Item;
 use App\Models\Presence;
 use App\Models\User;
 use App\Models\Version;
+use App\Store\DrawnFrom;
 use App\Store\HandedRoots;
 use App\Store\States;
 use App\View\Phrases;
@@ -87,7 +88,7 @@ final class StateController extends Controller
     }
 
     /** Asked every two seconds by each open window. */
-    public function live(Request $request, Item $item, Phrases $phrases): JsonResponse
+    public function live(Request $request, Item $item, Phrases $phrases, DrawnFrom $drawn): JsonResponse
     {
         Gate::authorize('draft', $item);
         $sent = $request->validate(['client' => ['required', 'string', 'max:40'], 'part' => ['nullable', 'string', 'max:49']]);
@@ -104,6 +105,7 @@ final class StateController extends Controller
             'people' => $others->unique('user_id')->values()->map(fn (Presence $presence) => [
                 'name' => $presence->user->firstName(), 'monogram' => $presence->user->monogram(), 'colour' => $presence->user->colour, 'part' => $presence->part,
             ]),
+            ...($item->kind === 'report' ? ['data' => $drawn->stamp($item)] : []),
             ...$this->lastChange($request, $item, $phrases),
         ]);
     }

@@ -172,9 +172,16 @@ final class Figures
      */
     private static function together(array $cells): array
     {
-        $ends = fn (int $of): array => array_values(array_filter(array_column($cells, $of), fn (int|float|null $value) => $value !== null));
+        $all = [0, 0, null, null, []];
+        foreach ($cells as [$count, $sum, $least, $most, $values]) {
+            $all[0] += $count;
+            $all[1] += $sum;
+            $all[2] = $all[2] === null || ($least !== null && $least < $all[2]) ? $least : $all[2];
+            $all[3] = $all[3] === null || ($most !== null && $most > $all[3]) ? $most : $all[3];
+            array_push($all[4], ...$values);
+        }
 
-        return [array_sum(array_column($cells, 0)), array_sum(array_column($cells, 1)), $ends(2) === [] ? null : min($ends(2)), $ends(3) === [] ? null : max($ends(3)), array_merge(...array_column($cells, 4), ...[[]])];
+        return $all;
     }
 
     /**

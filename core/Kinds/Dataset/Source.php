@@ -73,7 +73,7 @@ final readonly class Source
             $cells = ['sent' => ['d', $day]];
             foreach ($entry->parts as $answer) {
                 if (isset($names[$answer->id])) {
-                    $text = $answer->strings('said') === [] ? $answer->richText()->text() : implode(', ', $answer->strings('said'));
+                    $text = $answer->strings('said') === [] ? $answer->richText()->text() : implode(', ', self::chosen($form, $answer));
                     $cells[$answer->id] = $answer->fields['value'] ?? mb_substr($text, 0, Cell::MOST);
                 }
             }
@@ -81,6 +81,26 @@ final readonly class Source
         }
 
         return new self($names, $records, $known);
+    }
+
+    /** @return list<string> what was chosen, as it is called now; words of one's own as they are */
+    private static function chosen(PartTree $form, Part $answer): array
+    {
+        $said = $answer->strings('said');
+        foreach ($answer->strings('choices') as $at => $id) {
+            $choice = $form->find($id);
+            if ($choice !== null && $choice->role === FormRole::Choice->value && isset($said[$at]) && ($choice->fields['other'] ?? false) !== true) {
+                $said[$at] = Label::of($choice->string('label'));
+            }
+        }
+
+        return $said;
+    }
+
+    /** Whether what a field is, is said where it comes from. */
+    public function isKnown(string $field): bool
+    {
+        return isset($this->known[$field]);
     }
 
     /** What the answers to a question are. */
@@ -147,20 +167,24 @@ final readonly class Source
     }
 
     /**
-     * The dataset that it makes: fields that are there already keep their name, type and place; calculated ones stay.
+     * The dataset that it makes. One that follows it has its fields by their names and in their order, whatever the way there; what a field
+     * is stays as it was chosen, where the source does not say it, and calculated fields stay behind them.
      *
      * @param  array<string, FieldType>  $types
+     * @param  PartTree|null  $before  the dataset that follows
      */
     public function tree(array $types, ?PartTree $before = null): PartTree
     {
         $fields = [];
+        foreach ($this->names as $id => $name) {
+            $was = $before?->find((string) $id);
+            $type = $this->known[$id] ?? ($was?->role === 'field' ? FieldType::of($was) : $types[$id] ?? new FieldType('text'));
+            $fields[$id] = new Part((string) $id, 'field', 0, ['name' => $name, ...$type->fields()]);
+        }
         foreach ($before->parts ?? [] as $part) {
-            if ($part->role === 'field' && ($part->string('expression') !== '' || isset($this->names[$part->id]))) {
+            if ($part->role === 'field' && $part->string('expression') !== '') {
                 $fields[$part->id] = $part;
             }
-        }
-        foreach ($this->names as $id => $name) {
-            $fields[$id] ??= new Part((string) $id, 'field', 0, ['name' => $name, ...($types[$id] ?? new FieldType('text'))->fields()]);
         }
         $parts = array_values($fields);
         $types = array_map(FieldType::of(...), $fields);

@@ -11,7 +11,9 @@ const POLL = 2500;
 /** Lays out a report: each step goes to the server, which merges it and gives the pages back. @param {HTMLElement} root @returns {() => void} */
 export function attachReport(root) {
     const desk = /** @type {HTMLElement} */ (root.querySelector('[data-report]'));
-    const { key, root: first, number, editable } = JSON.parse(desk.dataset.report ?? '{}');
+    const { key, root: first, number, editable, data: drawn } = JSON.parse(desk.dataset.report ?? '{}');
+    /** Another one whenever data changed that the figures are made from. @type {string} */
+    let data = drawn;
     const sheet = /** @type {HTMLElement} */ (desk.querySelector('[data-sheet-of-report]'));
     const dialog = /** @type {HTMLDialogElement} */ (root.querySelector('[data-report-dialog]'));
     const spoken = desk.querySelector('[data-spoken]');
@@ -261,10 +263,16 @@ export function attachReport(root) {
         const people = desk.ownerDocument.querySelector('[data-people]');
         if (people) people.textContent = answer.people.map((/** @type {any} */ person) => person.name).join(', ');
         heldAre(answer.held);
-        if (answer.root === state) return;
+        const newer = answer.data !== data;
+        data = answer.data;
+        if (answer.root === state && !newer) return;
         busy = busy.then(async () => {
             const fresh = await ask(`/items/${key}/report?shown=${shown()}`).catch(() => null);
-            if (!fresh || fresh.root === state) return;
+            if (!fresh || (fresh.root === state && !newer)) return;
+            if (fresh.root === state) {
+                refresh(fresh.html, null);
+                return say('The data moved on.');
+            }
             state = fresh.root;
             refresh(fresh.html, null);
             headIs(fresh.number);

@@ -2,6 +2,7 @@
     <main id="main" class="listing data-look">
         <h1>{{ trans_choice('{0} No record|{1} One record|[2,*] :count records', count($source->records), ['count' => number_format(count($source->records))]) }} with {{ trans_choice('{1} one field|[2,*] :count fields', count($source->names)) }}</h1>
         <p class="plan-lead">Nothing is made yet. Say what each field is where it was not seen rightly; what can’t be read as that stays what it is, and is counted.</p>
+        @if ($readers !== null)<p class="notice">{{ $readers }}</p>@endif
         <x-problems />
         <form method="post" action="{{ route('dataset.store', $shelf) }}" data-slow="Taking it in…">
             @csrf
@@ -9,7 +10,7 @@
             <div class="data-name"><label class="label" for="title">What is it called?</label><input class="input" id="title" name="title" value="{{ $title }}" maxlength="{{ config('attic.title') }}"></div>
             <div class="entries-table" tabindex="0" role="region" aria-label="The first records">
                 <table class="versions data-table">
-                    <thead><tr>@foreach ($source->names as $field => $name)<th scope="col">{{ $name }}<br><div class="select"><select name="types[{{ $field }}]" aria-label="What “{{ $name }}” is">@foreach (App\View\DatasetView::TYPES as $type)<option value="{{ $type }}" @selected($types[$field]->type === $type)>{{ __("data.types.{$type}") }}</option>@endforeach</select></div></th>@endforeach</tr></thead>
+                    <thead><tr>@foreach ($source->names as $field => $name)<th scope="col">{{ $name }}<br>@if ($source->isKnown((string) $field))<small>{{ __("data.types.{$types[$field]->type}") }}</small>@else<div class="select"><select name="types[{{ $field }}]" aria-label="What “{{ $name }}” is">@foreach (App\View\DatasetView::TYPES as $type)<option value="{{ $type }}" @selected($types[$field]->type === $type)>{{ __("data.types.{$type}") }}</option>@endforeach</select></div>@endif</th>@endforeach</tr></thead>
                     <tbody>@foreach (array_slice($source->records, 0, 12) as $cells)<tr>@foreach ($source->names as $field => $name)<td>{{ Str::limit(MistyAttic\Core\Kinds\Cell::show($cells[$field] ?? null), 60) }}</td>@endforeach</tr>@endforeach</tbody>
                 </table>
             </div>

@@ -12,7 +12,7 @@
             @can('write', $item)
                 <span class="bar-do">
                     @if ($item->source !== null)
-                        <form method="post" action="{{ route('dataset.follow', $item) }}">@csrf @method('put')<input type="hidden" name="follow" value="{{ $item->follows() ? 0 : 1 }}"><button class="button">{{ $item->follows() ? 'Stop following' : 'Follow it' }}</button></form>
+                        <form method="post" action="{{ route('dataset.follow', $item) }}">@csrf @method('put')<input type="hidden" name="follow" value="{{ $item->follows() ? 0 : 1 }}"><button class="button">{{ $item->follows() ? 'Stop following' : 'Follow it…' }}</button></form>
                     @else
                         <a class="button" href="{{ route('item.file', $item) }}">A file as the next version…</a>
                         <a class="button" href="{{ route('record.edit', [$item, 'new']) }}">New record</a>

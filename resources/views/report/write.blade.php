@@ -3,7 +3,7 @@
         <span data-people aria-live="polite"></span>
         <x-origin :item="$item" />
     </x-item-head>
-    <main id="main" class="desk report-desk" data-report="{{ json_encode(['key' => $item->key, 'root' => $item->root, 'number' => $item->head, 'editable' => Gate::allows('write', $item)]) }}">
+    <main id="main" class="desk report-desk" data-report="{{ json_encode(['key' => $item->key, 'root' => $item->root, 'number' => $item->head, 'editable' => Gate::allows('write', $item), 'data' => app(App\Store\DrawnFrom::class)->stamp($item)]) }}">
         @can('write', $item)
             <div class="tools" role="toolbar" aria-label="Laying out" data-tools>
                 <details class="menu" data-menu><summary class="button">Put in…</summary>
