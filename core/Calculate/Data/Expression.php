@@ -12,7 +12,7 @@ use Symfony\Component\ExpressionLanguage\SyntaxError;
 
 /**
  * An expression of a calculated field, such as `[Minutes] / 60` or `if([Mended], [Paid], 0)`: fields in brackets, arithmetic,
- * comparisons, `contains`, `starts with` and `ends with` without regard to case, `and or not`, `~` for texts put together, `a ? b : c`, and the functions of {@see ExpressionFunctions}. It is read
+ * comparisons, `contains`, `starts with` and `ends with`, all without regard to case, `and or not`, `~` for texts put together, `a ? b : c`, and the functions of {@see ExpressionFunctions}. It is read
  * by symfony/expression-language and checked here: nothing but these is let through, and every type is known before it runs.
  *
  * Types are number, text, date and boolean; money counts as a number, a choice as a text. Every value may be nothing.

@@ -144,7 +144,7 @@ final class ExpressionTypes
                 if ($needed !== 'any' && ! $this->fits($one, $needed)) {
                     return $this->wrong($node, 'types', $gives === 'same' ? $needed : $gives, ['needed' => $needed, 'given' => $one]);
                 }
-                $last = $one === 'nothing' ? $last : $one;
+                $last = $type === 'same' && $one === 'nothing' ? $last : $one;
             }
         }
         if (count($given) > count($wanted) && ! str_ends_with($wanted[count($wanted) - 1], '*')) {

@@ -117,15 +117,19 @@ final class ExpressionValues
         }, $left, $right);
     }
 
-    /** Texts are compared as texts, also when they look like numbers. */
+    /** Texts are compared as texts, also when they look like numbers, and without regard to case, as they are found. */
     private static function order(mixed $a, mixed $b): int
     {
-        return is_string($a) && is_string($b) ? strcmp($a, $b) : $a <=> $b;
+        return is_string($a) && is_string($b) ? strcmp(mb_strtolower($a), mb_strtolower($b)) : $a <=> $b;
     }
 
     private static function same(mixed $a, mixed $b): bool
     {
-        return is_string($a) || is_string($b) || $a === null || $b === null ? $a === $b : $a == $b;
+        return match (true) {
+            is_string($a) && is_string($b) => $a === $b || mb_strtolower($a) === mb_strtolower($b),
+            is_string($a), is_string($b), $a === null, $b === null => $a === $b,
+            default => $a == $b,
+        };
     }
 
     /** A number without an end is nothing; one without a fraction is whole. */

@@ -12,6 +12,9 @@ final class FieldNames
     /** Texts in quotes are passed over. */
     public const PATTERN = '/"(?:[^"\\\\]|\\\\.)*"|\'(?:[^\'\\\\]|\\\\.)*\'|\[([^\[\]"\']{1,120})\]/su';
 
+    /** As somebody writes it: a bracket or a backslash in a name stands behind a backslash. */
+    private const WRITTEN = '/"(?:[^"\\\\]|\\\\.)*"|\'(?:[^\'\\\\]|\\\\.)*\'|\[((?:[^\[\]\\\\]|\\\\.){1,240})\]/su';
+
     /** @param array<string, string> $names id => name */
     public static function stored(string $text, array $names): string
     {
@@ -20,13 +23,17 @@ final class FieldNames
             $ids[mb_strtolower($name)] ??= (string) $id;
         }
 
-        return self::replaced($text, fn (string $name): string => $ids[mb_strtolower(trim($name))] ?? $name);
+        return (string) preg_replace_callback(self::WRITTEN, function (array $found) use ($ids): string {
+            $name = isset($found[1]) ? trim((string) preg_replace('/\\\\(.)/su', '$1', $found[1])) : null;
+
+            return $name === null || ! isset($ids[mb_strtolower($name)]) ? $found[0] : '['.$ids[mb_strtolower($name)].']';
+        }, $text);
     }
 
     /** @param array<string, string> $names id => name */
     public static function shown(string $text, array $names): string
     {
-        return self::replaced($text, fn (string $id): string => $names[$id] ?? $id);
+        return self::replaced($text, fn (string $id): string => isset($names[$id]) ? addcslashes($names[$id], '[]\\') : $id);
     }
 
     /** @return list<string> ids, whether there are such fields or not */
