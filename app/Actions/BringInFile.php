@@ -24,17 +24,35 @@ final readonly class BringInFile
 
     /**
      * @param  Content  $content  of the item's kind
+     * @param  bool  $hasIds  whether its parts have ids of an item of ours
      * @param  string|null  $tab  the tab that a file of one table stands for; the others stay
      */
-    public function handle(Item $item, User $editor, Content $content, string $name, ?string $tab = null): Saved|Unfit|UnknownBase
+    public function handle(Item $item, User $editor, Content $content, string $name, ?string $tab = null, bool $hasIds = false): Saved|Unfit|UnknownBase
     {
         $head = $this->states->tree($item->root);
         foreach ($content->pictures as $bytes) {
             $this->pictures->handle($item, $bytes);
         }
-        $tree = $content->kind->grid() === null ? $this->matched($content->kind, $head, $content->tree) : $this->table($content->kind, $head, $content->tree, $tab);
+        $tree = $hasIds && self::knows($head, $content->tree) ? $this->kept($content, $item) : ($content->kind->grid() === null ? $this->matched($content->kind, $head, $content->tree) : $this->table($content->kind, $head, $content->tree, $tab));
 
-        return $this->save->handle($item, $editor, new Sent($item->root, $tree, 'file', keep: true, note: mb_substr(__('item.from_file', ['name' => $name]), 0, (int) config('attic.note'))));
+        return $this->save->handle($item, $editor, new Sent($item->root, $tree, 'file', keep: true, grows: false, note: mb_substr(__('item.from_file', ['name' => $name]), 0, (int) config('attic.note'))));
+    }
+
+    /** Whether a file is of the same item: most of what both could have in common stands under the same ids. */
+    public static function knows(PartTree $head, PartTree $file): bool
+    {
+        $same = count(array_filter($file->parts, fn (Part $part) => $head->find($part->id)?->role === $part->role));
+
+        return $same > 0 && 2 * $same >= min(count($file->parts), count($head->parts));
+    }
+
+    /** As it is, but for pictures that are neither in the file nor in the item. */
+    private function kept(Content $content, Item $item): PartTree
+    {
+        $wanted = array_unique(array_merge([], ...array_map($content->kind->chunksOf(...), $content->tree->parts)));
+        $missing = array_diff($wanted, $item->pictures()->whereIn('chunk', $wanted)->pluck('chunk')->all());
+
+        return $missing === [] ? $content->tree : PartTree::of(array_values(array_filter($content->tree->parts, fn (Part $part) => array_intersect($content->kind->chunksOf($part), $missing) === [])));
     }
 
     private function table(Kind $kind, PartTree $head, PartTree $new, ?string $tab): PartTree

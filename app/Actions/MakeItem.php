@@ -31,7 +31,7 @@ final readonly class MakeItem
     public function handle(Shelf $shelf, User $maker, string $kind, string $title, ?string $firstId = null, ?Content $content = null, bool $keepIds = false, ?Item $picturesOf = null): Item
     {
         return DB::transaction(function () use ($shelf, $maker, $kind, $title, $firstId, $content, $keepIds, $picturesOf) {
-            $blank = $content === null || $content->tree->parts === [] ? Kinds::named($kind)->blank($firstId ?? self::partId()) : ($keepIds ? $content->tree : $this->own($content));
+            $blank = $content === null || $content->tree->parts === [] ? Kinds::named($kind)->blank($firstId ?? self::partId()) : $this->own($content, $keepIds);
             $blank = Consequences::of(Kinds::named($kind), PartTree::of([]), $blank, now()->format('Y-m-d'));
             $root = $this->states->keep($blank);
             $item = Item::query()->create(['key' => self::key(), 'shelf_id' => $shelf->id, 'kind' => $kind, 'title' => $title, 'head' => 0, 'root' => $root, 'changed_at' => now()]);
@@ -45,8 +45,8 @@ final readonly class MakeItem
         });
     }
 
-    /** The parts under ids of their own; a picture that is elsewhere, or is none, is left out. */
-    private function own(Content $content): PartTree
+    /** The parts, under ids of their own unless they keep theirs; a picture that is elsewhere, or is none, is left out. */
+    private function own(Content $content, bool $keepIds): PartTree
     {
         $parts = $ids = [];
         foreach ($content->tree->parts as $part) {
@@ -57,7 +57,7 @@ final readonly class MakeItem
             }
         }
 
-        return $parts === [] ? $content->kind->blank(self::partId()) : Fresh::ids(PartTree::of($parts), $ids);
+        return $parts === [] ? $content->kind->blank(self::partId()) : ($keepIds ? PartTree::of($parts) : Fresh::ids(PartTree::of($parts), $ids));
     }
 
     public static function partId(): string

@@ -34,17 +34,17 @@ final class ReadFile
     public function handle(string $name, string $bytes, ?string $kind = null): Content
     {
         $format = FileFormat::ofPath($name);
-        if ($kind === 'form') {
-            throw Unreadable::because(__('item.file_not_form'));
+        if ($format === FileFormat::Json) {
+            return $this->item($bytes, $kind);
         }
-        if ($kind === 'report') {
-            return $this->report($format, $bytes);
+        if ($kind === 'form' || $kind === 'report') {
+            throw Unreadable::because(__('item.file_only_json', ['kind' => $kind]));
         }
         if ($kind === 'page') {
             return $this->page($format, $bytes, new Limits);
         }
         if (! $format->isTable() && (DocumentFormat::tryFrom($format->value) === null || $format === FileFormat::Text)) {
-            throw Unreadable::because(__('item.file_not', ['formats' => 'Markdown, HTML, ODT, DOCX, XLSX, ODS, CSV, TSV']));
+            throw Unreadable::because(__('item.file_not', ['formats' => 'Markdown, HTML, ODT, DOCX, XLSX, ODS, CSV, TSV, JSON']));
         }
         $limits = new Limits;
         $content = $format->reader()->read($bytes, new FormatLimits(bytes: self::MOST_KB * 1024, unpacked: 134_217_728, tree: 8_388_608, parts: $format->isTable() ? 250_000 : $limits->parts, cells: in_array($format, [FileFormat::Xlsx, FileFormat::Ods], true) ? self::MOST_CELLS : 2_500_000));
@@ -52,21 +52,24 @@ final class ReadFile
         return $format->isTable() ? $this->table($content, $format, $kind) : $this->document($content, $limits);
     }
 
-    /** The definitions of a report, as they were downloaded. */
-    private function report(FileFormat $format, string $bytes): Content
+    /** An item of any kind, with its ids, as it was downloaded. */
+    private function item(string $bytes, ?string $kind): Content
     {
-        $content = $format === FileFormat::Json ? $format->reader()->read($bytes, new FormatLimits(bytes: self::MOST_KB * 1024)) : null;
-        if ($content === null || $content->kind->name() !== 'report') {
-            throw Unreadable::because(__('item.file_not_report'));
+        $content = FileFormat::Json->reader()->read($bytes, new FormatLimits(bytes: self::MOST_KB * 1024, parts: 250_000));
+        if (! in_array($content->kind->name(), ['document', 'spreadsheet', 'page', 'form', 'report', 'dataset'], true)) {
+            throw Unreadable::because(__('item.file_not_item'));
         }
-        $this->check($content->kind, $content->tree, new Limits);
+        if ($kind !== null && $content->kind->name() !== $kind) {
+            throw Unreadable::because(__('item.file_not_kind', ['is' => $content->kind->name(), 'wanted' => $kind]));
+        }
+        $this->check($content->kind, $content->tree, Limits::for($content->kind));
 
         return $content;
     }
 
     private function page(FileFormat $format, string $bytes, Limits $limits): Content
     {
-        $reader = PageFormat::tryFrom($format->value)?->reader() ?? throw Unreadable::because(__('item.file_not_page', ['formats' => 'HTML, Markdown']));
+        $reader = PageFormat::tryFrom($format->value)?->reader() ?? throw Unreadable::because(__('item.file_not_page', ['formats' => 'HTML, Markdown, JSON']));
         $content = $reader->read($bytes, new FormatLimits(bytes: self::MOST_KB * 1024, tree: 8_388_608, parts: $limits->parts));
         $this->check($content->kind, $content->tree, $limits);
 
@@ -83,7 +86,7 @@ final class ReadFile
     private function table(Content $content, FileFormat $format, ?string $kind): Content
     {
         $tree = PartTree::of(array_map(fn (Part $part) => $part->role === 'tab' && $part->string('name') === '' ? $part->with('name', 'Sheet') : $part, $content->tree->parts));
-        $tree = $format === FileFormat::Xlsx || $format === FileFormat::Ods ? Spelling::kept($tree) : ($kind === 'dataset' ? $tree : TypedText::in($tree));
+        $tree = $format === FileFormat::Xlsx || $format === FileFormat::Ods ? Spelling::kept($tree) : ($kind === 'dataset' ? TypedText::plain($tree) : TypedText::in($tree));
         $this->check($content->kind, $tree, Limits::for($content->kind));
 
         return new Content($content->kind, $tree);

@@ -26,10 +26,17 @@ final readonly class ReadSource
 
     public function __construct(private States $states, private ReadFile $files) {}
 
-    /** @throws Unreadable */
-    public function file(string $name, string $bytes): Source
+    /**
+     * @param  int  $tab  which one of a workbook, from 0
+     *
+     * @throws Unreadable
+     */
+    public function file(string $name, string $bytes, int $tab = 0): Source
     {
         if (FileFormat::ofPath($name) === FileFormat::Json) {
+            if (self::isItem($bytes)) {
+                return Source::dataset($this->files->handle($name, $bytes, 'dataset')->tree);
+            }
             $list = strlen($bytes) > self::MOST_JSON ? null : json_decode($bytes, true, 64);
             $list = is_array($list) && ! array_is_list($list) ? ($list['records'] ?? $list['entries'] ?? null) : $list;
 
@@ -52,17 +59,24 @@ final readonly class ReadSource
         $format = FileFormat::ofPath($name);
         $hint = $format->isText() ? ($format === FileFormat::Csv && CsvReader::separator($bytes) === ';' ? ',' : '.') : null;
 
-        return $this->table($this->files->handle($name, $bytes, 'dataset'), $hint);
+        return $this->table($this->files->handle($name, $bytes, 'dataset'), $hint, $tab);
     }
 
-    private function table(Content $content, ?string $hint): Source
+    /** Whether JSON is an item as one is downloaded, and not a list of records. */
+    public static function isItem(string $bytes): bool
+    {
+        return preg_match('/^\s*\{\s*"kind"\s*:\s*"\w+"\s*,\s*"parts"\s*:/', substr($bytes, 0, 200)) === 1;
+    }
+
+    private function table(Content $content, ?string $hint, int $tab): Source
     {
         $tabs = $content->tree->children()[PartTree::ROOT] ?? [];
-        $source = $tabs === [] ? new Source([], []) : Source::tab($content->tree, $tabs[0], $hint);
+        $names = array_map(fn (string $id): string => $content->tree->get($id)->string('name'), $tabs);
+        $source = isset($tabs[$tab]) ? Source::tab($content->tree, $tabs[$tab], $hint, $names) : new Source([], []);
 
         count($source->names) <= self::MOST_FIELDS || throw Unreadable::because(__('data.too_many_fields', ['most' => number_format(self::MOST_FIELDS)]));
 
-        return $source->names === [] ? throw Unreadable::because(__('data.file_empty')) : $source;
+        return $source->names === [] && count($names) < 2 ? throw Unreadable::because(__('data.file_empty')) : $source;
     }
 
     /**

@@ -11,15 +11,17 @@ use MistyAttic\Core\Formats\SheetFormat;
 /** The formats that items of a kind are downloaded in. */
 final class Download
 {
-    /** @return list<DocumentFormat>|list<SheetFormat|PageFormat> */
+    /** @return array<string, string> ending => what it is called */
     public static function formats(string $kind): array
     {
-        return match ($kind) {
+        $formats = match ($kind) {
             'spreadsheet' => SheetFormat::cases(),
             'page' => PageFormat::cases(),
-            'dataset' => [SheetFormat::Csv, SheetFormat::Xlsx, SheetFormat::Ods, PageFormat::Json],
-            'form', 'entry', 'report' => [PageFormat::Json],
+            'dataset' => [SheetFormat::Csv, SheetFormat::Xlsx, SheetFormat::Ods],
+            'form', 'entry', 'report' => [],
             default => DocumentFormat::cases(),
         };
+
+        return [...array_combine(array_map(fn ($format) => $format->value, $formats), array_map(fn ($format) => $format->label(), $formats)), 'json' => (string) __('item.json')];
     }
 }

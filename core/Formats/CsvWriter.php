@@ -41,11 +41,26 @@ final readonly class CsvWriter
 
     private function cell(mixed $value): string
     {
-        $text = is_array($value) && Cell::isFormula($value) && ! $this->harmless ? '='.$value[1] : Cell::show($value);
-        if ($this->harmless && is_string(Cell::result($value)) && preg_match('/^[\s\x{a0}\x{feff}\x{200b}\x{3000}]*[=+\-@\t\r\x{ff1d}\x{ff0b}\x{ff0d}\x{ff20}]/u', mb_scrub($text)) === 1) {
+        $text = is_array($value) && Cell::isFormula($value) && ! $this->harmless ? '='.$value[1] : self::shown($value);
+        if ($this->harmless && is_string(Cell::result($value)) && self::couldDoHarm($text)) {
             $text = "'".$text;
         }
 
         return preg_match('/["\r\n'.preg_quote($this->separator, '/').']|^\s|\s$/', $text) === 1 ? '"'.str_replace('"', '""', $text).'"' : $text;
+    }
+
+    /** Whether a spreadsheet program may take a text for a formula, or for one that was made harmless; a number below nothing is none. */
+    public static function couldDoHarm(string $text): bool
+    {
+        return preg_match("/^'*[\\s\x{a0}\x{feff}\x{200b}\x{3000}]*[=+\\-@\t\r\x{ff1d}\x{ff0b}\x{ff0d}\x{ff20}]/u", mb_scrub($text)) === 1
+            && preg_match('/^-\d[\d.,]*%?$/D', $text) !== 1;
+    }
+
+    /** What a formula gave has no more digits than it can be sure of. */
+    private static function shown(mixed $value): string
+    {
+        $result = Cell::result($value);
+
+        return is_float($result) && Cell::isFormula($value) ? Cell::show((float) sprintf('%.15g', $result)) : Cell::show($value);
     }
 }

@@ -35,11 +35,11 @@ enum FileFormat: string
     public static function endings(string $kind): array
     {
         return match ($kind) {
-            'document' => ['md', 'markdown', 'html', 'htm', 'odt', 'docx'],
-            'spreadsheet' => ['xlsx', 'ods', 'csv', 'tsv'],
+            'document' => ['md', 'markdown', 'html', 'htm', 'odt', 'docx', 'json'],
+            'spreadsheet' => ['xlsx', 'ods', 'csv', 'tsv', 'json'],
             'dataset' => ['csv', 'tsv', 'xlsx', 'ods', 'json'],
-            'page' => ['html', 'htm', 'md', 'markdown'],
-            'report' => ['json'],
+            'page' => ['html', 'htm', 'md', 'markdown', 'json'],
+            'form', 'report' => ['json'],
             default => [],
         };
     }

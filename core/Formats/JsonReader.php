@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\Formats;
 
+use MistyAttic\Core\Content\Address;
 use MistyAttic\Core\Content\CanonicalJson;
 use MistyAttic\Core\Content\InvalidContent;
 use MistyAttic\Core\Content\Part;
@@ -27,7 +28,7 @@ final class JsonReader implements Reader
             throw Unreadable::because('it is no JSON: '.lcfirst($e->getMessage()));
         }
         if ($value instanceof \stdClass && is_string($value->kind ?? null) && is_array($value->parts ?? null)) {
-            return $this->item($value->kind, $value->parts, $limits);
+            return $this->item($value->kind, $value->parts, self::pictures($value->pictures ?? null), $limits);
         }
         $this->parts = [];
         $this->add('', $value, 0, $limits);
@@ -35,8 +36,25 @@ final class JsonReader implements Reader
         return new Content(new DataKind, PartTree::of($this->parts));
     }
 
-    /** @param array<mixed> $parts */
-    private function item(string $name, array $parts, FormatLimits $limits): Content
+    /** @return array<string, string> those whose bytes are what their address says */
+    private static function pictures(mixed $given): array
+    {
+        $pictures = [];
+        foreach ($given instanceof \stdClass ? (array) $given : [] as $chunk => $text) {
+            $bytes = is_string($text) ? base64_decode($text, true) : false;
+            if ($bytes !== false && bin2hex(Address::of($bytes)) === (string) $chunk) {
+                $pictures[(string) $chunk] = $bytes;
+            }
+        }
+
+        return $pictures;
+    }
+
+    /**
+     * @param  array<mixed>  $parts
+     * @param  array<string, string>  $pictures
+     */
+    private function item(string $name, array $parts, array $pictures, FormatLimits $limits): Content
     {
         try {
             $kind = Kinds::named($name);
@@ -45,7 +63,7 @@ final class JsonReader implements Reader
         }
         try {
             $sent = CanonicalJson::decode((string) json_encode($parts, JSON_THROW_ON_ERROR));
-            $reading = $kind->read($sent, new Limits(parts: $limits->parts, depth: 64));
+            $reading = $kind->read($sent, new Limits(bytes: max($limits->bytes, Limits::for($kind)->bytes), parts: $limits->parts, depth: 64));
         } catch (InvalidContent|\JsonException $e) {
             throw Unreadable::because('its parts can not be read: '.Unreadable::quote($e->getMessage()));
         }
@@ -54,7 +72,7 @@ final class JsonReader implements Reader
             throw Unreadable::because('it does not fit the schema of its kind: '.str_replace('_', ' ', $first->code), $first->path);
         }
 
-        return new Content($kind, $reading->tree);
+        return new Content($kind, $reading->tree, $pictures);
     }
 
     private function add(string $key, mixed $value, int $depth, FormatLimits $limits): void

@@ -8,13 +8,15 @@ use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Kind;
 
-/** An item of any kind as JSON, one part a line; {@see JsonReader} reads it back. */
+/** An item of any kind as JSON, one part a line; {@see JsonReader} reads it back, {@see ItemSchema} says what it is. */
 final class JsonWriter
 {
-    public function write(Kind $kind, PartTree $tree): string
+    /** @param array<string, string> $pictures address in hexadecimal => bytes */
+    public function write(Kind $kind, PartTree $tree, array $pictures = []): string
     {
         $parts = array_map(fn (Part $part) => "    {$part->record()}", $tree->parts);
+        $kept = array_map(fn (string $chunk, string $bytes) => "    \"{$chunk}\": \"".base64_encode($bytes).'"', array_keys($pictures), $pictures);
 
-        return '{"kind": '.json_encode($kind->name()).", \"parts\": [\n".implode(",\n", $parts)."\n]}\n";
+        return '{"kind": '.json_encode($kind->name()).", \"parts\": [\n".implode(",\n", $parts)."\n]".($kept === [] ? '' : ", \"pictures\": {\n".implode(",\n", $kept)."\n}")."}\n";
     }
 }

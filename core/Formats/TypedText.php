@@ -28,6 +28,19 @@ final class TypedText
             : $part, $tree->parts));
     }
 
+    /** Texts as they were before {@see CsvWriter} made them harmless, and otherwise as they are. */
+    public static function plain(PartTree $tree): PartTree
+    {
+        return PartTree::of(array_map(fn (Part $part): Part => $part->role === SpreadsheetRole::Row->value
+            ? new Part($part->id, $part->role, $part->depth, array_map(fn (mixed $value) => is_string($value) ? self::bare($value) : $value, $part->fields))
+            : $part, $tree->parts));
+    }
+
+    private static function bare(string $text): string
+    {
+        return str_starts_with($text, "'") && CsvWriter::couldDoHarm(substr($text, 1)) ? substr($text, 1) : $text;
+    }
+
     /**
      * @param  array<string, mixed>  $cells
      * @param  array<string, true>  $commas
@@ -40,7 +53,7 @@ final class TypedText
             if (isset($commas[$column])) {
                 $cells[$column] = is_float($value) ? Cell::show($value) : (is_string($value) && ! str_contains($value, ',') && ! str_contains($value, '.') ? self::of($value) : $value);
             } elseif (is_string($value)) {
-                $cells[$column] = self::of($value);
+                $cells[$column] = self::bare($value) === $value ? self::of($value) : self::bare($value);
             }
         }
 

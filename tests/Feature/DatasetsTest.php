@@ -20,6 +20,8 @@ use MistyAttic\Core\Calculate\Data\Records;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
+use PhpOffice\PhpSpreadsheet\Spreadsheet;
+use PhpOffice\PhpSpreadsheet\Writer\Xlsx;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Symfony\Component\HttpFoundation\Response;
 
@@ -77,6 +79,43 @@ final class DatasetsTest extends FeatureCase
         $ids = array_map(fn (Part $field) => $field->id, $this->fields($item));
         self::assertSame([['2026-01-03', '2026-01-10', '2026-02-07', '2026-02-14'], [35, 20, 80, 15], [true, false, true, false], [4.5, null, 1200, 2]], array_map(fn (string $name) => $data->column($ids[$name]), ['Day', 'Minutes', 'Mended', 'Paid']));
         $this->get(route('item', $item))->assertOk()->assertSee('A toaster')->assertSee('1200');
+        $this->assertVerified();
+    }
+
+    public function test_what_comes_in_is_told_apart_and_what_went_out_comes_in_again(): void
+    {
+        // Another tab of a workbook.
+        $book = new Spreadsheet;
+        $book->getActiveSheet()->setTitle('First')->fromArray([['Bench', 'Bench', 'Sum'], ['Wood', 'Oak', 4], ['Cloth', 'Silk', '#DIV/0!'], ['Heat', 'Iron', 2]]);
+        $book->createSheet()->setTitle('Second')->fromArray([['Who'], ['Ada']]);
+        (new Xlsx($book))->save($path = (string) tempnam(sys_get_temp_dir(), 'book'));
+        $look = $this->post(route('dataset.look', $this->shelf), ['file' => UploadedFile::fake()->createWithContent('book.xlsx', (string) file_get_contents($path))])->assertOk()->assertSee('3 records with 3 fields')->assertSee('Bench 2')->assertSee('Look at that one');
+        preg_match_all('/<option value="(\w+)" selected>/', (string) $look->getContent(), $selected);
+        self::assertSame(['0', 'text', 'text', 'number'], $selected[1]);
+        preg_match('/name="seal" value="([^"]+)"/', (string) $look->getContent(), $seal);
+        $look = $this->post(route('dataset.look', $this->shelf), ['seal' => $seal[1] ?? '', 'tab' => 1])->assertOk()->assertSee('One record with one field')->assertSee('Ada');
+        preg_match('/name="seal" value="([^"]+)"/', (string) $look->getContent(), $seal);
+        $this->post(route('dataset.store', $this->shelf), ['seal' => $seal[1] ?? '', 'title' => 'Second'])->assertSessionHasNoErrors();
+        self::assertSame(['Who'], array_keys($this->fields(Item::query()->where('title', 'Second')->firstOrFail())));
+        // Lists of lists, and names that differ by a space.
+        foreach (['[["Bench", "Hours"], ["Wood", 4]]' => 'Hours', '[{"Bench": "Wood", "Bench ": "Oak"}]' => 'Bench 2'] as $json => $name) {
+            $this->post(route('dataset.look', $this->shelf), ['file' => UploadedFile::fake()->createWithContent('list.json', $json)])->assertOk()->assertSee('One record with 2 fields')->assertSee($name);
+        }
+        // Its own CSV and JSON.
+        $item = $this->dataset();
+        $this->field($item, 'new', ['name' => 'Hours', 'type' => 'number', 'expression' => 'round([Minutes] / 60, 1)']);
+        $before = $this->tree($item->refresh());
+        foreach (['csv', 'json'] as $format) {
+            $bytes = (string) $this->get(route('download', [$item, $item->head, $format]))->assertOk()->getContent();
+            $this->post(route('item.file.store', $item), ['file' => UploadedFile::fake()->createWithContent("again.{$format}", $bytes)])->assertSessionHasErrors(['file' => 'The file holds what is there already. Nothing was changed.']);
+            self::assertTrue($before->equals($this->tree($item->refresh())), $format);
+        }
+        $look = $this->post(route('dataset.look', $this->shelf), ['file' => UploadedFile::fake()->createWithContent('again.json', (string) $this->get(route('download', [$item, $item->head, 'json']))->getContent())])->assertOk();
+        preg_match('/name="seal" value="([^"]+)"/', (string) $look->getContent(), $seal);
+        $this->post(route('dataset.store', $this->shelf), ['seal' => $seal[1] ?? '', 'title' => 'Copy'])->assertSessionHasNoErrors();
+        $copy = Item::query()->where('title', 'Copy')->firstOrFail();
+        $all = fn (PartTree $tree): array => array_map(Records::of($tree)->column(...), array_map(fn (Part $field) => $field->id, array_values(array_filter($tree->parts, fn (Part $part) => $part->role === 'field'))));
+        self::assertSame($all($before), $all($this->tree($copy)));
         $this->assertVerified();
     }
 

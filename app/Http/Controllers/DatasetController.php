@@ -66,7 +66,7 @@ final class DatasetController extends Controller
         $types = $source->types();
         $ways = array_map(fn (string $field) => new NumberWays($source->values($field), $types[$field]->isNumber() ? $types[$field] : new FieldType('number')), array_combine($fields = array_map(strval(...), array_keys($types)), $fields));
 
-        return view('dataset.look', ['shelf' => $shelf, 'item' => null, 'source' => $source, 'types' => $types, 'ways' => $ways, 'readers' => $this->readers($shelf, $seal), 'seal' => encrypt($seal), 'title' => trim((string) ($sent['title'] ?? '')) ?: $title]);
+        return view('dataset.look', ['shelf' => $shelf, 'item' => null, 'source' => $source, 'types' => $types, 'ways' => $ways, 'readers' => $this->readers($shelf, $seal), 'tab' => isset($seal['item']) ? 0 : (int) ($seal['tab'] ?? 0), 'seal' => encrypt($seal), 'title' => trim((string) ($sent['title'] ?? '')) ?: $title]);
     }
 
     public function store(Request $request, Shelf $shelf, MakeItem $make, DatasetColumns $columns): RedirectResponse
@@ -120,7 +120,7 @@ final class DatasetController extends Controller
     /** @return array<string, list<mixed>> */
     private function rules(): array
     {
-        return ['file' => ['nullable', 'required_without:from', 'file', 'max:'.ReadFile::MOST_KB], 'from' => ['nullable', 'string', 'max:60'], 'version' => ['nullable', 'string', 'max:60']];
+        return ['seal' => ['nullable', 'string', 'max:4000'], 'tab' => ['nullable', 'integer', 'min:0', 'max:1000'], 'file' => ['nullable', 'required_without_all:from,seal', 'file', 'max:'.ReadFile::MOST_KB], 'from' => ['nullable', 'string', 'max:60'], 'version' => ['nullable', 'string', 'max:60']];
     }
 
     /**
@@ -129,6 +129,12 @@ final class DatasetController extends Controller
      */
     private function sealed(Request $request, array $sent): array
     {
+        if (isset($sent['seal'])) {
+            // Another tab of the workbook that was looked at.
+            [$source, $seal] = $this->opened($request, $sent['seal'], (int) ($sent['tab'] ?? 0));
+
+            return [['tab' => (int) ($sent['tab'] ?? 0)] + $seal, $source, (string) ($sent['title'] ?? '')];
+        }
         $file = $request->file('file');
         if ($file instanceof UploadedFile) {
             $source = $this->file($file);
@@ -150,7 +156,7 @@ final class DatasetController extends Controller
     }
 
     /** @return array{Source, array<string, mixed>} */
-    private function opened(Request $request, string $seal): array
+    private function opened(Request $request, string $seal, ?int $tab = null): array
     {
         try {
             $opened = decrypt($seal);
@@ -164,7 +170,7 @@ final class DatasetController extends Controller
         }
         $address = (string) hex2bin($opened['chunk']);
 
-        return [$this->sources->file($opened['name'], $this->chunks->read([$address])[$address] ?? abort(410)), $opened];
+        return [$this->sources->file($opened['name'], $this->chunks->read([$address])[$address] ?? abort(410), $tab ?? (int) ($opened['tab'] ?? 0)), $opened];
     }
 
     /**

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Models\Item;
+use App\Models\Version;
 use App\Store\DatasetColumns;
 use App\Store\States;
 use App\View\DatasetSheet;
@@ -14,6 +15,7 @@ use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Str;
 use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Formats\DocumentFormat;
 use MistyAttic\Core\Formats\JsonWriter;
 use MistyAttic\Core\Formats\Page\PageFormat;
@@ -27,6 +29,9 @@ final class DownloadController extends Controller
     {
         Gate::authorize('view', $item);
         $version = $this->version($item, $number);
+        if ($format === 'json') {
+            return $this->json($item, $version, $states->tree($version->root), $chunks);
+        }
         if ($item->kind === 'spreadsheet') {
             $sheet = SheetFormat::tryFrom($format) ?? abort(404);
             $tab = $request->query('tab');
@@ -40,7 +45,7 @@ final class DownloadController extends Controller
 
             return $this->file($item, $number, $format, $sheet->mediaType(), $sheet->write($tree, is_string($tab) ? $tab : null));
         }
-        if ($item->kind === 'dataset' && $format !== 'json') {
+        if ($item->kind === 'dataset') {
             $sheet = SheetFormat::tryFrom($format) ?? abort(404);
             $data = $columns->records($version->root);
             if ($data->count * count($data->fields) > $sheet->mostCells()) {
@@ -58,11 +63,7 @@ final class DownloadController extends Controller
             return $bytes === null ? null : 'data:'.$types[$chunk].';base64,'.base64_encode($bytes);
         };
         $tree = $states->tree($version->root);
-        if (in_array($item->kind, ['form', 'entry', 'dataset', 'report'], true)) {
-            abort_unless($format === 'json', 404);
-
-            return $this->file($item, $number, $format, 'application/json', (new JsonWriter)->write(Kinds::named($item->kind), $tree));
-        }
+        abort_if(in_array($item->kind, ['form', 'entry', 'report'], true), 404);
         if ($item->kind === 'page') {
             $page = PageFormat::tryFrom($format) ?? abort(404);
 
@@ -71,6 +72,19 @@ final class DownloadController extends Controller
         $writer = (DocumentFormat::tryFrom($format) ?? abort(404))->writer();
 
         return $this->file($item, $number, $format, $writer->mediaType(), $writer->write($version->title, $tree, $picture));
+    }
+
+    /** All of it, with ids and pictures, as it can come in again. */
+    private function json(Item $item, Version $version, PartTree $tree, ChunkStore $chunks): Response
+    {
+        $kind = Kinds::named($item->kind);
+        $wanted = array_values(array_unique(array_merge([], ...array_map($kind->chunksOf(...), $tree->parts))));
+        $own = $item->pictures()->whereIn('chunk', $wanted)->pluck('chunk')->all();
+        $bytes = $chunks->read(array_values(array_map(fn (string $chunk) => (string) hex2bin($chunk), $own)));
+        $pictures = array_combine(array_map(bin2hex(...), array_keys($bytes)), $bytes);
+        ksort($pictures);
+
+        return $this->file($item, $version->number, 'json', 'application/json', (new JsonWriter)->write($kind, $tree, $pictures));
     }
 
     private function file(Item $item, int $number, string $ending, string $type, string $bytes): Response

@@ -63,7 +63,8 @@ final class FileController extends Controller
     /** @throws Unreadable */
     private function brought(Item $item, User $editor, string $name, string $bytes, ?string $tab): Saved|Unfit|UnknownBase
     {
-        if ($item->kind === 'dataset') {
+        $isItem = FileFormat::ofPath($name) === FileFormat::Json && ($item->kind !== 'dataset' || ReadSource::isItem($bytes));
+        if ($item->kind === 'dataset' && ! $isItem) {
             return $this->take->again($item, $editor, $this->sources->file($name, $bytes), $name);
         }
         $content = $this->read->handle($name, $bytes, $item->kind);
@@ -71,7 +72,7 @@ final class FileController extends Controller
             throw ValidationException::withMessages(['file' => __('item.file_kind', ['is' => $content->kind->name(), 'wanted' => $item->kind])]);
         }
 
-        return $this->bring->handle($item, $editor, $content, $name, $tab);
+        return $this->bring->handle($item, $editor, $content, $name, $tab, hasIds: $isItem);
     }
 
     private function authorizeFile(Item $item): void

@@ -60,6 +60,6 @@ final class ShelfController extends Controller
             throw ValidationException::withMessages(['file' => __('item.file_unreadable', ['reason' => $e->getMessage()])]);
         }
 
-        return redirect()->route('item', $make->handle($shelf, $this->person($request), $content?->kind->name() ?? $sent['kind'] ?? 'document', $title === '' ? __('item.untitled.'.($sent['kind'] ?? 'document')) : $title, content: $content));
+        return redirect()->route('item', $make->handle($shelf, $this->person($request), $content?->kind->name() ?? $sent['kind'] ?? 'document', $title === '' ? __('item.untitled.'.($sent['kind'] ?? 'document')) : $title, content: $content, keepIds: $content?->kind->name() === 'form'));
     }
 }

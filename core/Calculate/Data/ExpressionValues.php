@@ -132,12 +132,13 @@ final class ExpressionValues
         };
     }
 
-    /** A number without an end is nothing; one without a fraction is whole. */
+    /** A number without an end is nothing; one without a fraction is whole; a double is sure of fifteen digits. */
     private static function finite(mixed $value): mixed
     {
         if (! is_float($value)) {
             return $value;
         }
+        $value = (float) sprintf('%.15g', $value);
 
         return is_finite($value) ? ($value === floor($value) && abs($value) < 2 ** 53 ? (int) $value : $value) : null;
     }

@@ -238,10 +238,10 @@ final class Figures
         return $numbers === [] ? null : (count($numbers) % 2 === 1 ? $numbers[$middle] : self::rounded(($numbers[$middle - 1] + $numbers[$middle]) / 2));
     }
 
-    /** Sums of fractions without what binary fractions add to them. */
+    /** Without what binary fractions add: a double is sure of fifteen digits. */
     private static function rounded(int|float $value): int|float
     {
-        $round = is_float($value) ? round($value, 9) : $value;
+        $round = is_float($value) ? (float) sprintf('%.15g', round($value, 9)) : $value;
 
         return is_float($round) && $round === floor($round) && abs($round) < 2 ** 53 ? (int) $round : $round;
     }

@@ -5,9 +5,7 @@ declare(strict_types=1);
 namespace MistyAttic\Core\Formats\Page;
 
 use MistyAttic\Core\Content\PartTree;
-use MistyAttic\Core\Formats\JsonWriter;
 use MistyAttic\Core\Formats\Reader;
-use MistyAttic\Core\Kinds\Page\PageKind;
 
 /** The formats that a page is read from and written in; the value is the ending. */
 enum PageFormat: string
@@ -15,15 +13,11 @@ enum PageFormat: string
     case Html = 'html';
     case Markdown = 'md';
 
-    /** With the ids of its parts; not read back. */
-    case Json = 'json';
-
     public function label(): string
     {
         return match ($this) {
             self::Html => 'HTML, one file',
             self::Markdown => 'Markdown',
-            self::Json => 'JSON, with ids',
         };
     }
 
@@ -32,7 +26,6 @@ enum PageFormat: string
         return match ($this) {
             self::Html => 'text/html; charset=utf-8',
             self::Markdown => 'text/markdown; charset=utf-8',
-            self::Json => 'application/json',
         };
     }
 
@@ -42,16 +35,14 @@ enum PageFormat: string
         return match ($this) {
             self::Html => (new PageHtmlWriter)->write($title, $tree, $picture),
             self::Markdown => (new PageMarkdownWriter)->write($title, $tree, $picture),
-            self::Json => (new JsonWriter)->write(new PageKind, $tree),
         };
     }
 
-    public function reader(): ?Reader
+    public function reader(): Reader
     {
         return match ($this) {
             self::Html => new PageHtmlReader,
             self::Markdown => new PageMarkdownReader,
-            self::Json => null,
         };
     }
 }

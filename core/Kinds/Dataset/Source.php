@@ -14,16 +14,78 @@ use MistyAttic\Core\Kinds\Label;
 /** Something that a dataset is filled from: named fields, and records under ids that stay theirs. */
 final readonly class Source
 {
+    /** @var array<string, string> field => name, no two alike */
+    public array $names;
+
     /**
      * @param  array<string, string>  $names  field => name
      * @param  array<string, array<string, mixed>>  $records  record => field => cell
      * @param  array<string, FieldType>  $known  what fields are, where that needs no guess
      * @param  string|null  $hint  of a file that is plain text, the mark that stands before its decimals where its values leave it open
+     * @param  list<Part>  $calculated  fields that it brings along
+     * @param  list<string>  $tabs  of a workbook, what its tabs are called
      */
-    public function __construct(public array $names, public array $records, private array $known = [], private ?string $hint = null) {}
+    public function __construct(array $names, public array $records, private array $known = [], private ?string $hint = null, private array $calculated = [], public array $tabs = [])
+    {
+        $this->names = self::apart($names);
+    }
 
-    /** A tab of a spreadsheet: its first line has the names, the others are records. Results of formulas are what counts. */
-    public static function tab(PartTree $sheet, string $tab, ?string $hint = null): self
+    /** A dataset itself, with what is calculated in it. */
+    public static function dataset(PartTree $dataset): self
+    {
+        $names = $known = $records = $calculated = [];
+        foreach ($dataset->parts as $part) {
+            if ($part->role === DatasetRole::Record->value) {
+                $records[$part->id] = $part->fields;
+            } elseif ($part->string('expression') !== '') {
+                $calculated[] = $part;
+            } else {
+                $names[$part->id] = $part->string('name');
+                $known[$part->id] = FieldType::of($part);
+            }
+        }
+
+        return new self($names, $records, $known, calculated: $calculated);
+    }
+
+    /**
+     * Without fields of some names, such as those that are calculated where it goes to.
+     *
+     * @param  list<string>  $names
+     */
+    public function without(array $names): self
+    {
+        $kept = array_filter($this->names, fn (string $name) => ! in_array($name, $names, true));
+
+        return new self($kept, array_map(fn (array $cells) => array_intersect_key($cells, $kept), $this->records), array_intersect_key($this->known, $kept), $this->hint, $this->calculated);
+    }
+
+    /**
+     * Fields of one name are told apart.
+     *
+     * @param  array<string, string>  $names
+     * @return array<string, string>
+     */
+    private static function apart(array $names): array
+    {
+        $taken = [];
+        foreach ($names as $id => $name) {
+            for ($count = 1, $one = $name; isset($taken[mb_strtolower($one)]); $count++) {
+                $one = mb_substr($name, 0, 95).' '.($count + 1);
+            }
+            $names[$id] = $one;
+            $taken[mb_strtolower($one)] = true;
+        }
+
+        return $names;
+    }
+
+    /**
+     * A tab of a spreadsheet: its first line has the names, the others are records. Results of formulas are what counts.
+     *
+     * @param  list<string>  $tabs  what the tabs of its file are called
+     */
+    public static function tab(PartTree $sheet, string $tab, ?string $hint = null, array $tabs = []): self
     {
         $columns = $rows = [];
         foreach ($sheet->subtree($tab) as $part) {
@@ -49,7 +111,7 @@ final readonly class Source
             }
         }
 
-        return new self($names, $records, hint: $hint);
+        return new self($names, $records, hint: $hint, tabs: $tabs);
     }
 
     /**
@@ -113,18 +175,25 @@ final readonly class Source
     }
 
     /**
-     * A list of plain objects, as JSON has it.
+     * A list of plain objects, or of lists of which the first has the names, as JSON has it.
      *
      * @param  array<mixed>  $objects
      */
     public static function objects(array $objects): self
     {
-        $names = $records = [];
+        if ($objects !== [] && array_filter($objects, fn (mixed $row) => ! is_array($row) || ! array_is_list($row)) === []) {
+            $head = array_map(fn (mixed $name) => is_scalar($name) ? (string) $name : '', array_values((array) array_shift($objects)));
+            $objects = array_map(fn (mixed $row): array => array_combine(array_map(fn (int $at) => "{$at}|".($head[$at] ?? ''), array_keys((array) $row)), (array) $row), $objects);
+            $named = fn (string $key): string => trim(explode('|', $key, 2)[1]);
+        }
+        $ids = $names = $records = [];
         foreach (array_values($objects) as $at => $object) {
             $cells = [];
-            foreach (is_array($object) ? $object : [] as $name => $value) {
-                $name = mb_substr(trim((string) $name), 0, 100);
-                $id = $names[$name] ??= 'n'.count($names);
+            foreach (is_array($object) ? $object : [] as $key => $value) {
+                // Names that differ by a space are two, and are told apart.
+                $id = $ids[$key] ??= 'n'.count($ids);
+                $name = mb_substr(isset($named) ? $named((string) $key) : trim((string) $key), 0, 100);
+                $names[$id] = $name === '' ? 'Field '.count($ids) : $name;
                 $cell = Cell::read(is_array($value) ? mb_substr((string) json_encode($value, JSON_UNESCAPED_UNICODE), 0, Cell::MOST) : $value);
                 if ($cell !== null) {
                     $cells[$id] = $cell;
@@ -135,7 +204,7 @@ final readonly class Source
             }
         }
 
-        return new self(array_flip($names), $records);
+        return new self($names, $records);
     }
 
     /**
@@ -153,12 +222,18 @@ final readonly class Source
         return $types;
     }
 
-    /** @return list<mixed> what the records hold in a field, none of it null; of a plain text file as it is written where that is open */
+    /** An error of a calculation says nothing of what its field is. */
+    private static function isError(mixed $cell): bool
+    {
+        return is_array($cell) ? ($cell[0] ?? '') === '!' : is_string($cell) && preg_match('~^#(DIV/0!|N/A|VALUE!|REF!|NAME\?|NUM!|NULL!)$~D', $cell) === 1;
+    }
+
+    /** @return list<mixed> what the records hold in a field, none of it null or an error; of a plain text file as it is written where that is open */
     public function values(string $field): array
     {
         $values = [];
         foreach ($this->records as $cells) {
-            if (($cells[$field] ?? null) !== null) {
+            if (($cells[$field] ?? null) !== null && ! self::isError($cells[$field])) {
                 $values[] = $this->hint === null || ! is_float($cells[$field]) ? $cells[$field] : Cell::show($cells[$field]);
             }
         }
@@ -181,7 +256,7 @@ final readonly class Source
             $type = $this->known[$id] ?? ($was?->role === 'field' ? FieldType::of($was) : $types[$id] ?? new FieldType('text'));
             $fields[$id] = new Part((string) $id, 'field', 0, ['name' => $name, ...$type->fields()]);
         }
-        foreach ($before->parts ?? [] as $part) {
+        foreach ([...$this->calculated, ...$before->parts ?? []] as $part) {
             if ($part->role === 'field' && $part->string('expression') !== '') {
                 $fields[$part->id] = $part;
             }

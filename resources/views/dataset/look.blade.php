@@ -2,6 +2,9 @@
     <main id="main" class="listing data-look">
         <h1>{{ trans_choice('{0} No record|{1} One record|[2,*] :count records', count($source->records), ['count' => number_format(count($source->records))]) }} with {{ trans_choice('{1} one field|[2,*] :count fields', count($source->names)) }}</h1>
         <p class="plan-lead">Nothing is made yet. Say what each field is where it was not seen rightly; what can’t be read as that stays what it is, and is counted.</p>
+        @if (count($source->tabs) > 1)
+            <form class="data-tabs" method="post" action="{{ route('dataset.look', $shelf) }}">@csrf<input type="hidden" name="seal" value="{{ $seal }}"><input type="hidden" name="title" value="{{ $title }}"><label for="tab">From the tab</label> <div class="select"><select id="tab" name="tab">@foreach ($source->tabs as $at => $name)<option value="{{ $at }}" @selected($at === $tab)>{{ $name }}</option>@endforeach</select></div> <button class="button">Look at that one</button></form>
+        @endif
         @if ($readers !== null)<p class="notice">{{ $readers }}</p>@endif
         <x-problems />
         <form method="post" action="{{ route('dataset.store', $shelf) }}" data-slow="Taking it in…">

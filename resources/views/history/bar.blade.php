@@ -24,13 +24,13 @@
             <summary class="button">Download</summary>
             <div class="menu-sheet is-right">
                 <p class="menu-note">Version {{ $from->number }} as</p>
-                @foreach ($formats as $format)<a class="menu-line" href="{{ route('download', [$item, $from->number, $format->value, ...($sheet ? ['tab' => $sheet->tab] : [])]) }}">{{ $format->label() }}</a>@endforeach
+                @foreach ($formats as $format => $label)<a class="menu-line" href="{{ route('download', [$item, $from->number, $format, ...($sheet ? ['tab' => $sheet->tab] : [])]) }}">{{ $label }}</a>@endforeach
                 @if ($to->number !== $from->number)
                     <p class="menu-note">The comparison as</p>
                     <a class="menu-line" href="{{ route('comparison', [$item, $from->number, $to->number, 'html']) }}">HTML, one page</a>
                     <a class="menu-line" href="{{ route('comparison', [$item, $from->number, $to->number, 'xlsx']) }}">XLSX, a row a change</a>
                     <p class="menu-note">Version {{ $to->number }} as</p>
-                    @foreach ($formats as $format)<a class="menu-line" href="{{ route('download', [$item, $to->number, $format->value, ...($sheet ? ['tab' => $sheet->tab] : [])]) }}">{{ $format->label() }}</a>@endforeach
+                    @foreach ($formats as $format => $label)<a class="menu-line" href="{{ route('download', [$item, $to->number, $format, ...($sheet ? ['tab' => $sheet->tab] : [])]) }}">{{ $label }}</a>@endforeach
                 @endif
             </div>
         </details>
