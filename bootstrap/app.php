@@ -3,10 +3,12 @@
 declare(strict_types=1);
 
 use App\Http\Middleware\AtItsAddress;
+use App\Http\ReceivedFile;
 use App\Models\Item;
 use App\Store\States;
 use App\View\Damaged;
 use Illuminate\Support\Facades\Gate;
+use MistyAttic\Core\Formats\UnknownEncoding;
 use MistyAttic\Core\Store\ChunkMissing;
 use App\Http\Middleware\ForWhom;
 use App\Http\Middleware\PlainFields;
@@ -47,6 +49,8 @@ return Application::configure(basePath: dirname(__DIR__))
         $exceptions->render(fn (ValidationException $e, Request $request) => $request->isMethod('get') && ! $request->expectsJson() && ! $request->is('items/*/state')
             ? ($request->query->count() > 0 ? redirect()->to($request->url()) : response()->view('errors.404', ['exception' => new HttpException(404)], 404))
             : null);
+        // A text of which only its writer knows how its letters are written: they are asked, and the same request goes on with the answer.
+        $exceptions->dontReport(UnknownEncoding::class)->render(fn (UnknownEncoding $e, Request $request) => response()->view('encoding', ReceivedFile::question($request, $e)));
         $exceptions->render(fn (InvalidSignatureException $e) => response()->view('errors.403', ['exception' => new HttpException(403, (string) __('sign-in.expired'))], 403));
         $exceptions->render(function (ChunkMissing $e, Request $request) {
             $item = $request->route('item');

@@ -8,10 +8,12 @@ use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Formats\Content;
 use MistyAttic\Core\Formats\DocumentFormat;
+use MistyAttic\Core\Formats\Encoding;
 use MistyAttic\Core\Formats\FileFormat;
 use MistyAttic\Core\Formats\FormatLimits;
 use MistyAttic\Core\Formats\Page\PageFormat;
 use MistyAttic\Core\Formats\TypedText;
+use MistyAttic\Core\Formats\UnknownEncoding;
 use MistyAttic\Core\Formats\Unreadable;
 use MistyAttic\Core\Kinds\Kind;
 use MistyAttic\Core\Kinds\Limits;
@@ -29,11 +31,15 @@ final class ReadFile
     /**
      * @param  string|null  $kind  `page` for a file that shall become one, `dataset` for values as they are written; else the format says
      *
+     * @param  string|null  $encoding  of a text that does not say itself how its letters are written
+     *
      * @throws Unreadable when it is none that can be read, or breaks the schema
+     * @throws UnknownEncoding
      */
-    public function handle(string $name, string $bytes, ?string $kind = null): Content
+    public function handle(string $name, string $bytes, ?string $kind = null, ?string $encoding = null): Content
     {
         $format = FileFormat::ofPath($name);
+        $bytes = self::text($format, $bytes, $encoding);
         if ($format === FileFormat::Json) {
             return $this->item($bytes, $kind);
         }
@@ -50,6 +56,22 @@ final class ReadFile
         $content = $format->reader()->read($bytes, new FormatLimits(bytes: self::MOST_KB * 1024, unpacked: 134_217_728, tree: 8_388_608, parts: $format->isTable() ? 250_000 : $limits->parts, cells: in_array($format, [FileFormat::Xlsx, FileFormat::Ods], true) ? self::MOST_CELLS : 2_500_000));
 
         return $format->isTable() ? $this->table($content, $format, $kind) : $this->document($content, $limits);
+    }
+
+    /**
+     * A text in UTF-8, however its letters are written; what is no text stays as it is.
+     *
+     * @throws Unreadable|UnknownEncoding
+     */
+    public static function text(FileFormat $format, string $bytes, ?string $encoding): string
+    {
+        if (! $format->isText()) {
+            return $bytes;
+        }
+        // JSON between systems is UTF-8 (RFC 8259, 8.1).
+        $found = Encoding::of($bytes, Encoding::declared($bytes)) ?? ($format === FileFormat::Json ? new Encoding(Encoding::UTF8) : null) ?? ($encoding !== null && in_array($encoding, Encoding::possible($bytes), true) ? new Encoding($encoding) : throw new UnknownEncoding(Encoding::possible($bytes)));
+
+        return $found->text($bytes);
     }
 
     /** An item of any kind, with its ids, as it was downloaded. */

@@ -13,6 +13,7 @@ use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Formats\Content;
 use MistyAttic\Core\Formats\CsvReader;
 use MistyAttic\Core\Formats\FileFormat;
+use MistyAttic\Core\Formats\UnknownEncoding;
 use MistyAttic\Core\Formats\Unreadable;
 use MistyAttic\Core\Kinds\Dataset\Source;
 
@@ -29,10 +30,11 @@ final readonly class ReadSource
     /**
      * @param  int  $tab  which one of a workbook, from 0
      *
-     * @throws Unreadable
+     * @throws Unreadable|UnknownEncoding
      */
-    public function file(string $name, string $bytes, int $tab = 0): Source
+    public function file(string $name, string $bytes, int $tab = 0, ?string $encoding = null): Source
     {
+        $bytes = ReadFile::text(FileFormat::ofPath($name), $bytes, $encoding);
         if (FileFormat::ofPath($name) === FileFormat::Json) {
             if (self::isItem($bytes)) {
                 return Source::dataset($this->files->handle($name, $bytes, 'dataset')->tree);

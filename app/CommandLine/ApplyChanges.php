@@ -23,13 +23,15 @@ final class ApplyChanges extends Command
         $this->setDescription('Applies changes that compare --format=json wrote: exits with 0 when they fit, 1 when they do not, 2 on trouble.')
             ->addArgument('old', InputArgument::REQUIRED, 'the file to start from')
             ->addArgument('changes', InputArgument::REQUIRED, 'the changes, as JSON')
+            ->addOption('as', null, InputOption::VALUE_REQUIRED, 'the format of the file, by its ending, whatever it is called')
             ->addOption('output', 'o', InputOption::VALUE_REQUIRED, 'where the new file goes; otherwise to standard output');
     }
 
     protected function execute(InputInterface $input, OutputInterface $output): int
     {
         [$old, $path] = [(string) $input->getArgument('old'), (string) $input->getArgument('changes')];
-        $source = Files::source($old);
+        Files::once([$old, $path]);
+        $source = Files::source($old, Files::as($input->getOption('as')));
         $changes = Files::about($path, fn () => ChangesFile::read(Files::bytes($path)));
         [$bytes, $misfits] = Files::about($old, fn () => $changes->apply($source));
         if ($bytes === null) {

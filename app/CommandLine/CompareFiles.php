@@ -27,9 +27,10 @@ final class CompareFiles extends Command
     protected function configure(): void
     {
         $this->setDescription('Says what changed between two files: exits with 0 when they are the same, 1 when not, 2 when that can not be told.')
-            ->addArgument('old', InputArgument::REQUIRED, 'the earlier file')
-            ->addArgument('new', InputArgument::REQUIRED, 'the later file')
+            ->addArgument('old', InputArgument::REQUIRED, 'the earlier file, or - for standard input')
+            ->addArgument('new', InputArgument::REQUIRED, 'the later file, or -')
             ->addOption('format', null, InputOption::VALUE_REQUIRED, 'text, json, html or unified', 'text')
+            ->addOption('as', null, InputOption::VALUE_REQUIRED, 'the format of both, by its ending, whatever they are called')
             ->addOption('words', null, InputOption::VALUE_NONE, 'marks the words that changed within a text')
             ->addOption('changed-only', null, InputOption::VALUE_NONE, 'leaves out what is the same')
             ->addOption('stat', null, InputOption::VALUE_NONE, 'counts, and no more');
@@ -42,11 +43,16 @@ final class CompareFiles extends Command
         if (! in_array($format, ['text', 'json', 'html', 'unified'], true)) {
             throw new Trouble("--format is text, json, html or unified, not {$format}.");
         }
-        [$one, $two] = [Files::source($old), Files::source($new)];
+        Files::once([$old, $new]);
+        $as = Files::as($input->getOption('as'));
+        [$one, $two] = [Files::source($old, $as), Files::source($new, $as)];
         if ($one->format !== $two->format) {
             throw new Trouble("{$new}: it is a .{$two->format->value} file, and {$old} is a .{$one->format->value} file.");
         }
         $comparison = Files::about("{$old} and {$new}", fn () => FileComparison::of($one, $two));
+        if ($output->isQuiet()) {
+            return $comparison->same ? FileFront::SAME : FileFront::DIFFERENT;
+        }
         $sentences = array_map(fn (Statement $statement) => $this->phrases->statement($statement), $comparison->statements);
         $report = new TextReport($comparison, $sentences, new Ink($output->isDecorated() && $format === 'text'));
         Files::put(null, match (true) {

@@ -17,6 +17,9 @@ use Symfony\Component\Console\Output\ConsoleOutput;
 /** `bin/attic`: the core on files, without the application or its database. */
 final class FileFront
 {
+    /** The newest heading of the changelog, as a number. */
+    public const VERSION = '2026.11.29';
+
     /** The same, or merged without conflict. */
     public const SAME = 0;
 
@@ -30,7 +33,7 @@ final class FileFront
         self::sayWhenMemoryEnds();
         // The sentences are chosen by the application's own phrases, which ask the container for a translator.
         Container::getInstance()->instance('translator', new Translator(new FileLoader(new Filesystem, "{$root}/lang"), 'en'));
-        $front = new Application('attic');
+        $front = new Application('attic', self::VERSION);
         $front->addCommands([new CompareFiles(new Phrases), new ApplyChanges, new MergeFiles]);
         $front->setAutoExit(false);
         $front->setCatchExceptions(false);

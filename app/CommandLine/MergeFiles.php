@@ -22,10 +22,11 @@ final class MergeFiles extends Command
     protected function configure(): void
     {
         $this->setDescription('Merges two files that came of one: exits with 0 when all went in, 1 when edits met and are held back, 2 on trouble.')
+            ->addArgument('mine', InputArgument::REQUIRED, 'one of the two; - stands for standard input')
             ->addArgument('base', InputArgument::REQUIRED, 'the file that both came of')
-            ->addArgument('mine', InputArgument::REQUIRED, 'one of the two')
             ->addArgument('theirs', InputArgument::REQUIRED, 'the other; it stands where edits met')
             ->addOption('output', 'o', InputOption::VALUE_REQUIRED, 'where the merged file goes; otherwise to standard output')
+            ->addOption('as', null, InputOption::VALUE_REQUIRED, 'the format of all three, by its ending, whatever they are called')
             ->addOption('format', null, InputOption::VALUE_REQUIRED, 'text for the merged file, json for a list of what was held back', 'text');
     }
 
@@ -36,7 +37,9 @@ final class MergeFiles extends Command
         if (! in_array($format, ['text', 'json'], true)) {
             throw new Trouble("--format is text or json, not {$format}.");
         }
-        $sources = array_map(Files::source(...), $paths);
+        Files::once($paths);
+        $as = Files::as($input->getOption('as'));
+        $sources = array_map(fn (string $path) => Files::source($path, $as), $paths);
         foreach ($sources as $source) {
             if ($source->format !== $sources[0]->format) {
                 throw new Trouble("{$source->name}: it is a .{$source->format->value} file, and {$sources[0]->name} is a .{$sources[0]->format->value} file.");

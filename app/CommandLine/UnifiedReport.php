@@ -19,10 +19,13 @@ final class UnifiedReport
         if ($comparison->lines === null) {
             throw new Trouble("--format=unified is for files that are made of lines, and a .{$comparison->format->value} file is not.");
         }
+        if (str_starts_with($old->encoding->name, 'UTF-16') || str_starts_with($old->encoding->name, 'UTF-32')) {
+            throw new Trouble("--format=unified is for files that are made of lines of bytes, and {$old->name} is {$old->encoding->name}.");
+        }
         if ($comparison->lines->hunks === []) {
             return '';
         }
-        $lines = Lines::of($old->bytes);
+        $lines = Lines::of($comparison->oldText);
         $text = "--- {$old->name}\n+++ {$new->name}\n";
         $group = [];
         $drift = 0;
@@ -36,7 +39,10 @@ final class UnifiedReport
             $group[] = $hunk;
         }
 
-        return $text.self::group($group, $lines, $drift);
+        $text .= self::group($group, $lines, $drift);
+
+        // Other programs apply it to the bytes of the file.
+        return $comparison->oldText === $old->bytes ? $text : $old->encoding->bytes($text);
     }
 
     /** @param non-empty-list<Hunk> $group */

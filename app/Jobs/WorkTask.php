@@ -21,6 +21,7 @@ use Illuminate\Support\Facades\Facade;
 use Illuminate\Support\Facades\Route;
 use Illuminate\Support\ViewErrorBag;
 use Illuminate\Validation\ValidationException;
+use MistyAttic\Core\Formats\UnknownEncoding;
 use Symfony\Component\HttpFoundation\Response;
 use Symfony\Component\HttpKernel\Exception\HttpExceptionInterface;
 use Throwable;
@@ -48,6 +49,8 @@ final class WorkTask implements ShouldQueue
         try {
             $response = $this->answer($task, $this->request($task, $session), $session);
             $task->update(['state' => 'done', 'response' => $this->kept($task, $response, $session), 'done_at' => now()]);
+        } catch (UnknownEncoding $question) {
+            $task->update(['state' => 'done', 'response' => $this->kept($task, $handler->render(app('request'), $question), $session), 'done_at' => now()]);
         } catch (ValidationException $refused) {
             $task->update(['state' => 'done', 'response' => ['to' => $task->request['from'], 'errors' => array_map(array_values(...), $refused->errors())], 'done_at' => now()]);
         } catch (Throwable $error) {

@@ -93,7 +93,7 @@ final class TextReport
     {
         $text = '';
         $at = 0;
-        $old = $changedOnly ? [] : Lines::of($this->comparison->oldBytes);
+        $old = $changedOnly ? [] : Lines::of($this->comparison->oldText);
         foreach ($this->comparison->lines->hunks ?? [] as $hunk) {
             foreach (array_slice($old, $at, $hunk->at - $at) as $line) {
                 $text .= $this->row(self::SAME, rtrim($line, "\r\n"));

@@ -67,6 +67,11 @@ final readonly class ChangesFile
             throw Unreadable::because("the changes are of a .{$this->format->value} file");
         }
         if ($this->lines !== null) {
+            // Lines are told as they read, or where the two files are written otherwise as they stand in the bytes.
+            [$text, $misfits] = $this->lines->apply($old->text());
+            if ($misfits === []) {
+                return [$old->encoding->bytes((string) $text), []];
+            }
             [$text, $misfits] = $this->lines->apply($old->bytes);
 
             return $misfits === [] ? [$text, []] : [null, array_map(fn (Hunk $hunk) => 'the lines from '.($hunk->at + 1).' on are not as they were', $misfits)];

@@ -22,6 +22,7 @@ final readonly class FileComparison
     /**
      * @param  Kind|null  $kind  null for plain texts, which have lines alone
      * @param  list<Statement>  $statements
+     * @param  string  $oldText  what the lines are of: the earlier text in UTF-8 or, where the two are written otherwise, its bytes
      */
     private function __construct(
         public FileFormat $format,
@@ -33,17 +34,19 @@ final readonly class FileComparison
         public ChangeSet $changes,
         public array $statements,
         public ?LineChanges $lines,
-        public string $oldBytes,
+        public string $oldText,
     ) {}
 
     /** @throws Unreadable when either can't be read, or they are of two kinds */
     public static function of(Source $old, Source $new): self
     {
         $format = $old->format;
-        $lines = $format->isText() ? LineChanges::between($old->bytes, $new->bytes) : null;
+        // Where both are written alike, lines are told as they read; else byte by byte.
+        $isAlike = $old->encoding->name === $new->encoding->name && $old->encoding->mark === $new->encoding->mark;
+        $lines = $format->isText() ? ($isAlike ? LineChanges::between($old->text(), $new->text()) : LineChanges::between($old->bytes, $new->bytes)) : null;
         $none = PartTree::of([]);
         if ($format === FileFormat::Text) {
-            return new self($format, $old->bytes === $new->bytes, $lines->exact ?? true, null, $none, $none, new ChangeSet([]), [], $lines, $old->bytes);
+            return new self($format, $old->bytes === $new->bytes, $lines->exact ?? true, null, $none, $none, new ChangeSet([]), [], $lines, $isAlike ? $old->text() : $old->bytes);
         }
         $kind = $old->content()->kind;
         if ($kind->name() !== $new->content()->kind->name()) {
@@ -56,7 +59,7 @@ final readonly class FileComparison
         $changes = TreeCompare::of($before, $after);
         $exact = ($matched->exact ?? true) && ($lines->exact ?? true);
 
-        return new self($format, $changes->isEmpty() && ($lines === null || $lines->hunks === []), $exact, $kind, $before, $after, new ChangeSet($changes->changes, $exact), Statements::of($kind, $before, $after, $changes), $lines, $old->bytes);
+        return new self($format, $changes->isEmpty() && ($lines === null || $lines->hunks === []), $exact, $kind, $before, $after, new ChangeSet($changes->changes, $exact), Statements::of($kind, $before, $after, $changes), $lines, $isAlike ? $old->text() : $old->bytes);
     }
 
     /**

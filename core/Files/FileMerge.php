@@ -50,7 +50,7 @@ final readonly class FileMerge
         $pictures = $base->content()->pictures + $mine->content()->pictures + $theirs->content()->pictures;
 
         return new self(match ($base->format) {
-            FileFormat::Csv, FileFormat::Tsv => self::csv($kind, $labelled, [[$theirs, $other], [$mine, $ours], [$base, $tree]]),
+            FileFormat::Csv, FileFormat::Tsv => self::encoded(self::csv($kind, $labelled, [[$theirs, $other], [$mine, $ours], [$base, $tree]]), [$theirs, $mine, $base]),
             FileFormat::Json => (new JsonWriter)->write($kind, $labelled),
             default => Written::of($base->format, $base->name, $labelled, $pictures),
         }, $conflicts);
@@ -58,7 +58,7 @@ final readonly class FileMerge
 
     private static function lines(Source $base, Source $mine, Source $theirs): self
     {
-        $merge = LineMerge::of(Lines::of($base->bytes), Lines::of($theirs->bytes), Lines::of($mine->bytes));
+        $merge = LineMerge::of(Lines::of($base->text()), Lines::of($theirs->text()), Lines::of($mine->text()));
         $text = '';
         $conflicts = [];
         $at = 1;
@@ -77,7 +77,7 @@ final readonly class FileMerge
             $at += substr_count($piece, "\n");
         }
 
-        return new self($text, $conflicts);
+        return new self(self::encoded($text, [$theirs, $mine, $base]), $conflicts);
     }
 
     /**
@@ -114,17 +114,17 @@ final readonly class FileMerge
     {
         $grid = $kind->grid() ?? throw new \LogicException('A table has a grid');
         $columns = array_column(array_filter($merged->parts, fn (Part $part) => $part->role === $grid->column), 'id');
-        $separator = self::manner($sides, fn (Source $side): string => $side->format === FileFormat::Tsv ? "\t" : CsvReader::separator($side->bytes));
-        $end = self::manner($sides, fn (Source $side): string => preg_match('/\r\n|\n|\r/', $side->bytes, $found) === 1 ? $found[0] : "\n");
-        $ended = self::manner($sides, fn (Source $side): string => preg_match('/[\r\n]$/', $side->bytes) === 1 ? 'yes' : 'no') === 'yes';
+        $separator = self::manner($sides, fn (Source $side): string => $side->format === FileFormat::Tsv ? "\t" : CsvReader::separator($side->text()));
+        $end = self::manner($sides, fn (Source $side): string => preg_match('/\r\n|\n|\r/', $side->text(), $found) === 1 ? $found[0] : "\n");
+        $ended = self::manner($sides, fn (Source $side): string => preg_match('/[\r\n]$/', $side->text()) === 1 ? 'yes' : 'no') === 'yes';
         $written = [];
         foreach ($sides as [$source, $tree]) {
             $sameColumns = array_column(array_filter($tree->parts, fn (Part $part) => $part->role === $grid->column), 'id') === $columns;
-            if (! $sameColumns || ($source->format === FileFormat::Csv && CsvReader::separator($source->bytes) !== $separator)) {
+            if (! $sameColumns || ($source->format === FileFormat::Csv && CsvReader::separator($source->text()) !== $separator)) {
                 continue;
             }
             $rows = array_values(array_filter($tree->parts, fn (Part $part) => $part->role === $grid->row));
-            foreach (CsvReader::records($source->bytes) as $at => $record) {
+            foreach (CsvReader::records($source->text()) as $at => $record) {
                 if (isset($rows[$at])) {
                     $written[$rows[$at]->record()] ??= rtrim($record, "\r\n").$end;
                 }
@@ -137,6 +137,18 @@ final readonly class FileMerge
         }
 
         return $ended ? $text : rtrim($text, "\r\n");
+    }
+
+    /**
+     * In the way that the files are written, if all of it can be.
+     *
+     * @param  array{Source, Source, Source}  $sides  theirs, mine and base
+     */
+    private static function encoded(string $text, array $sides): string
+    {
+        [$theirs, $mine, $base] = $sides;
+
+        return ($theirs->encoding->name === $base->encoding->name ? $mine : $theirs)->encoding->bytes($text);
     }
 
     /**

@@ -35,6 +35,7 @@ return [
     'third_needed' => 'Write what shall stand there instead.',
     'file_big' => 'This file is larger than :max MB.',
     'file_not' => 'a document is made from :formats',
+    'encodings' => ['Windows-1252' => 'Western European (Windows-1252)', 'WINDOWS-1250' => 'Central European (Windows-1250)', 'Windows-1251' => 'Cyrillic (Windows-1251)', 'WINDOWS-1253' => 'Greek (Windows-1253)', 'Windows-1254' => 'Turkish (Windows-1254)', 'SJIS-win' => 'Japanese (Shift JIS)', 'GB18030' => 'Chinese (GB 18030)', 'BIG-5' => 'Chinese (Big5)', 'EUC-KR' => 'Korean (EUC-KR)'],
     'json' => 'JSON, with ids',
     'file_not_item' => 'it is no item as one is downloaded',
     'file_not_kind' => 'it is a :is, and a :wanted was asked for',

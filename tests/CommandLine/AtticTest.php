@@ -48,6 +48,9 @@ final class AtticTest extends TestCase
             'Markdown' => ['md', "# Checks\n\nTest every socket.\n\n- tools\n", "# Checks\r\n\r\nTest each socket.\r\n"],
             'HTML' => ['html', '<h1>Checks</h1><p>Test every socket.</p>', '<h1>Checks</h1><p>Test each socket.</p>'],
             'CSV' => ['csv', "No,Item\n1,Kettle\n2,Lamp\n", "No,Item,Who\r\n2,Lamp,Jun\r\n1,\"Red \"\"kettle\"\"\",\r\n"],
+            'Windows-1252' => ['csv', "No;Who\n1;M\xfcller\n", "No;Who\n1;M\xf6ller\n2;Gro\xdf\n"],
+            'UTF-16' => ['csv', "\xFF\xFE".mb_convert_encoding("No,Who\n1,Müller\n", 'UTF-16LE', 'UTF-8'), "\xFF\xFE".mb_convert_encoding("No,Who\n1,Möller\n", 'UTF-16LE', 'UTF-8')],
+            'two encodings' => ['txt', "M\xfcller\none\n", "Müller\ntwo\n"],
             'TSV' => ['tsv', "No\tItem\n1\tKettle\n", "No\tItem\n1\tRed, kettle\n"],
             'JSON' => ['json', '{"a": [1, 2, {"b": null}], "c": "x"}', "{\"c\": \"y\",\n \"a\": [2, {\"b\": 1.50}]}"],
             'an item of ours' => ['json', '{"kind": "entry", "parts": [["a1b2","answer",0,{"label":"Collected on","value":["d","2026-05-03"]}]]}', '{"kind": "entry", "parts": [["a1b2","answer",0,{"label":"Collected on","value":["d","2026-05-05"]}]]}'],
@@ -83,7 +86,7 @@ final class AtticTest extends TestCase
         self::assertStringStartsWith('<!doctype html>', $html);
         self::assertStringNotContainsString('<script', $html);
 
-        self::assertSame(0, $this->attic('merge', "old.{$ending}", "new.{$ending}", "old.{$ending}", '-o', "merged.{$ending}")[0]);
+        self::assertSame(0, $this->attic('merge', "new.{$ending}", "old.{$ending}", "old.{$ending}", '-o', "merged.{$ending}")[0]);
         [$code, $text] = $this->attic('compare', "merged.{$ending}", "new.{$ending}");
         // Items of ours are written one part a line, however they came.
         self::assertTrue($code === 0 || str_contains($text, 'The same content, written in another way'), $text);
@@ -97,7 +100,7 @@ final class AtticTest extends TestCase
         $this->put("old.{$ending}", $old);
         $this->put("new.{$ending}", $new);
         [$code, $unified, $error] = $this->attic('compare', "old.{$ending}", "new.{$ending}", '--format=unified');
-        if (! FileFormat::from($ending)->isText()) {
+        if (! FileFormat::from($ending)->isText() || str_contains($old, "\0")) {
             self::assertSame(2, $code);
             self::assertStringContainsString('made of lines', $error);
 
@@ -180,15 +183,45 @@ final class AtticTest extends TestCase
         self::assertSame($said, json_decode($this->attic('compare', 'old.json', 'new.json', '--format=json')[1], true)['sentences']);
     }
 
+    public function test_other_programs_call_it_with_names_of_their_own(): void
+    {
+        $this->put('tmp1', "No,Item\n1,Kettle\n2,Lamp\n");
+        $this->put('tmp2', "No,Item\n1,Red kettle\n2,Lamp\n");
+        $this->put('tmp3', "No,Item\n1,Kettle\n2,Old lamp\n");
+        self::assertSame(2, $this->attic('compare', 'tmp1', 'tmp2')[0]);
+        self::assertSame([1, '', ''], $this->attic('compare', '-q', '--as=csv', 'tmp1', 'tmp2'));
+        self::assertSame([0, '', ''], $this->attic('compare', '-q', '--as=.csv', 'tmp1', 'tmp1'));
+        // As diff3 -m has them: mine, the one that both came of, theirs.
+        self::assertSame([0, "No,Item\n1,Red kettle\n2,Old lamp\n", ''], $this->attic('merge', '--as=csv', 'tmp2', 'tmp1', 'tmp3'));
+        foreach ([['compare', '--as=exe', 'tmp1', 'tmp2'], ['compare', '--as=csv', '-', '-']] as $arguments) {
+            self::assertSame(2, $this->attic(...$arguments)[0]);
+        }
+        exec(PHP_BINARY.' '.escapeshellarg(dirname(__DIR__, 2).'/bin/attic').' compare -q --as=csv - '.escapeshellarg("{$this->folder}/tmp1").' < '.escapeshellarg("{$this->folder}/tmp1"), $out, $code);
+        self::assertSame([0, []], [$code, $out]);
+        self::assertMatchesRegularExpression('/^attic \d{4}\.\d+\.\d+$/m', $this->attic('--version')[1]);
+    }
+
+    public function test_two_tables_in_windows_1252_are_merged_and_stay_what_they_are(): void
+    {
+        $this->put('base.csv', "No;Who\n1;M\xfcller\n2;Kr\xfcger\n");
+        $this->put('mine.csv', "No;Who\n1;M\xf6ller\n2;Kr\xfcger\n");
+        $this->put('theirs.csv', "No;Who\n1;M\xfcller\n2;Kr\xf6ger\n");
+        self::assertSame([0, "No;Who\n1;M\xf6ller\n2;Kr\xf6ger\n", ''], $this->attic('merge', 'mine.csv', 'base.csv', 'theirs.csv'));
+        self::assertStringContainsString('Möller', $this->attic('compare', 'base.csv', 'mine.csv')[1]);
+        // What it can't say is said in UTF-8.
+        $this->put('theirs.csv', "No;Who\n1;M\xfcller\n2;Kr\xfcger\n3;Žižka\n");
+        self::assertStringContainsString('Žižka', $this->attic('merge', 'mine.csv', 'base.csv', 'theirs.csv')[1]);
+    }
+
     public function test_a_merge_says_how_much_is_held_back(): void
     {
         $this->put('base.csv', "No,Item\n1,Kettle\n2,Lamp\n");
         $this->put('mine.csv', "No,Item\n1,Red kettle\n2,Lamp\n");
         $this->put('theirs.csv', "No,Item\n1,Blue kettle\n2,Lamp\n");
-        [$code, $out, $error] = $this->attic('merge', 'base.csv', 'mine.csv', 'theirs.csv');
+        [$code, $out, $error] = $this->attic('merge', 'mine.csv', 'base.csv', 'theirs.csv');
         self::assertSame([1, "No,Item\n1,theirs: Blue kettle | mine: Red kettle | base: Kettle\n2,Lamp\n"], [$code, $out]);
         self::assertSame("One edit met another and is held back; --format=json tells it.\n", $error);
-        self::assertSame('', $this->attic('merge', 'base.csv', 'mine.csv', 'theirs.csv', '--format=json')[2]);
+        self::assertSame('', $this->attic('merge', 'mine.csv', 'base.csv', 'theirs.csv', '--format=json')[2]);
     }
 
     /** @return array<string, array{string, string, list<int>}> ending, bytes, exit codes when compared with a plain file */
@@ -211,12 +244,14 @@ final class AtticTest extends TestCase
             'Markdown list nested 2,000 deep' => ['md', implode("\n", array_map(fn (int $at) => str_repeat('  ', $at).'- x', range(0, 400))), [1]],
             'HTML nested 100,000 deep' => ['html', str_repeat('<div>', $deep).'x', [2]],
             'HTML with script and handlers' => ['html', '<p onclick="x()">a<script>alert(1)</script><img src=x onerror=y><a href="javascript:1">b</a></p>', [1]],
-            'HTML that is nothing of the kind' => ['html', "<<<>>>&&&<p <b </i></table><td>x\0", [1]],
+            'HTML that is nothing of the kind' => ['html', '<<<>>>&&&<p <b </i></table><td>x', [1]],
             'a line of 1 MB' => ['txt', str_repeat('word ', 200_000), [1]],
             'a paragraph of 1 MB' => ['md', str_repeat('word ', 200_000), [1]],
-            'NUL bytes' => ['txt', "a\0b\0\n\0", [1]],
-            'NUL bytes in CSV' => ['csv', "a\0,b\n\0\0,c\n", [1]],
-            'invalid UTF-8' => ['md', "\xff\xfe\xc3\x28 # x\n\n\xed\xa0\x80", [1]],
+            'NUL bytes' => ['txt', "a\0b\0\n\0", [2]],
+            'NUL bytes in CSV' => ['csv', "a\0,b\n\0\0,c\n", [2]],
+            '5 KB of binary called CSV' => ['csv', implode('', array_map(fn (int $at) => hash('sha256', (string) $at, true), range(1, 160))), [2]],
+            'invalid UTF-8' => ['md', "\xff\xfe\xc3\x28 # x\n\n\xed\xa0\x80", [1, 2]],
+            'broken UTF-8' => ['md', "\xc3\x28 # x\n\n\xed\xa0\x80", [1]],
             'invalid UTF-8 in JSON' => ['json', "{\"a\": \"\xff\"}", [2]],
             'combining, right-to-left and emoji' => ['md', "e\u{301}e\u{301} שלום \u{202E}abc\u{202C} 👩‍👩‍👧‍👦🏳️‍🌈\n\n\u{200d}\u{200d}\u{feff}\n", [1]],
             'terminal escapes' => ['txt', "\e[2J\e]0;title\x07 hello\n", [1]],

@@ -9,6 +9,7 @@ use App\Actions\ReadFile;
 use App\Actions\ReadSource;
 use App\Actions\TakeInData;
 use App\Http\Middleware\WorkedBeside;
+use App\Http\ReceivedFile;
 use App\Models\Item;
 use App\Models\Shelf;
 use App\Models\User;
@@ -21,7 +22,6 @@ use Illuminate\Contracts\Encryption\DecryptException;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
@@ -120,7 +120,7 @@ final class DatasetController extends Controller
     /** @return array<string, list<mixed>> */
     private function rules(): array
     {
-        return ['seal' => ['nullable', 'string', 'max:4000'], 'tab' => ['nullable', 'integer', 'min:0', 'max:1000'], 'file' => ['nullable', 'required_without_all:from,seal', 'file', 'max:'.ReadFile::MOST_KB], 'from' => ['nullable', 'string', 'max:60'], 'version' => ['nullable', 'string', 'max:60']];
+        return ['seal' => ['nullable', 'string', 'max:4000'], 'tab' => ['nullable', 'integer', 'min:0', 'max:1000'], 'file' => ['nullable', 'required_without_all:from,seal,kept', 'file', 'max:'.ReadFile::MOST_KB], 'from' => ['nullable', 'string', 'max:60'], 'version' => ['nullable', 'string', 'max:60']];
     }
 
     /**
@@ -135,13 +135,12 @@ final class DatasetController extends Controller
 
             return [['tab' => (int) ($sent['tab'] ?? 0)] + $seal, $source, (string) ($sent['title'] ?? '')];
         }
-        $file = $request->file('file');
-        if ($file instanceof UploadedFile) {
+        $file = ReceivedFile::of($request);
+        if ($file !== null) {
             $source = $this->file($file);
-            $bytes = (string) $file->getContent();
-            $this->chunks->write([Address::of($bytes) => $bytes]);
+            $this->chunks->write([Address::of($file->bytes) => $file->bytes]);
 
-            return [['chunk' => bin2hex(Address::of($bytes)), 'name' => $file->getClientOriginalName(), 'long' => WorkedBeside::isLongFile($file->getClientOriginalName(), strlen($bytes))], $source, mb_substr(trim(mb_scrub(pathinfo($file->getClientOriginalName(), PATHINFO_FILENAME))), 0, 200)];
+            return [['chunk' => bin2hex(Address::of($file->bytes)), 'name' => $file->name, 'encoding' => $file->encoding, 'long' => WorkedBeside::isLongFile($file->name, strlen($file->bytes))], $source, $file->title()];
         }
         [$key, $tab] = explode('/', (string) $sent['from'], 2) + ['', ''];
         $from = $this->from($this->person($request), $key);
@@ -170,7 +169,7 @@ final class DatasetController extends Controller
         }
         $address = (string) hex2bin($opened['chunk']);
 
-        return [$this->sources->file($opened['name'], $this->chunks->read([$address])[$address] ?? abort(410), $tab ?? (int) ($opened['tab'] ?? 0)), $opened];
+        return [$this->sources->file($opened['name'], $this->chunks->read([$address])[$address] ?? abort(410), $tab ?? (int) ($opened['tab'] ?? 0), $opened['encoding'] ?? null), $opened];
     }
 
     /**
@@ -197,10 +196,10 @@ final class DatasetController extends Controller
         return $this->sources->item($from, $seal['tab'], $version, $version?->saved_at);
     }
 
-    private function file(UploadedFile $file): Source
+    private function file(ReceivedFile $file): Source
     {
         try {
-            return $this->sources->file($file->getClientOriginalName(), (string) $file->getContent());
+            return $this->sources->file($file->name, $file->bytes, encoding: $file->encoding);
         } catch (Unreadable $e) {
             throw ValidationException::withMessages(['file' => __('item.file_unreadable', ['reason' => $e->getMessage()])]);
         }

@@ -11,13 +11,13 @@ use App\Actions\Saved;
 use App\Actions\TakeInData;
 use App\Actions\Unfit;
 use App\Actions\UnknownBase;
+use App\Http\ReceivedFile;
 use App\Models\Item;
 use App\Models\User;
 use App\Store\States;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Validation\ValidationException;
 use MistyAttic\Core\Formats\FileFormat;
@@ -40,13 +40,11 @@ final class FileController extends Controller
     {
         $this->authorizeFile($item);
         $big = __('item.file_big', ['max' => (string) intdiv(ReadFile::MOST_KB, 1024)]);
-        $sent = $request->validate(['file' => ['required', 'file', 'max:'.ReadFile::MOST_KB], 'tab' => ['nullable', 'string', 'max:24']], ['file.max' => $big, 'file.uploaded' => $big, 'file.required' => __('item.file_none')]);
-        /** @var UploadedFile $file */
-        $file = $request->file('file');
-        $name = mb_substr(mb_scrub($file->getClientOriginalName()), 0, 120);
+        $sent = $request->validate(['file' => ['required_without:kept', 'file', 'max:'.ReadFile::MOST_KB], 'tab' => ['nullable', 'string', 'max:24']], ['file.max' => $big, 'file.uploaded' => $big, 'file.required_without' => __('item.file_none')]);
+        $file = ReceivedFile::of($request) ?? abort(422);
         $before = $item->head;
         try {
-            $saved = $this->brought($item, $this->person($request), $name, (string) $file->getContent(), $sent['tab'] ?? null);
+            $saved = $this->brought($item, $this->person($request), $file, $sent['tab'] ?? null);
         } catch (Unreadable $e) {
             throw ValidationException::withMessages(['file' => __('item.file_unreadable', ['reason' => $e->getMessage()])]);
         }
@@ -61,18 +59,18 @@ final class FileController extends Controller
     }
 
     /** @throws Unreadable */
-    private function brought(Item $item, User $editor, string $name, string $bytes, ?string $tab): Saved|Unfit|UnknownBase
+    private function brought(Item $item, User $editor, ReceivedFile $file, ?string $tab): Saved|Unfit|UnknownBase
     {
-        $isItem = FileFormat::ofPath($name) === FileFormat::Json && ($item->kind !== 'dataset' || ReadSource::isItem($bytes));
+        $isItem = FileFormat::ofPath($file->name) === FileFormat::Json && ($item->kind !== 'dataset' || ReadSource::isItem($file->bytes));
         if ($item->kind === 'dataset' && ! $isItem) {
-            return $this->take->again($item, $editor, $this->sources->file($name, $bytes), $name);
+            return $this->take->again($item, $editor, $this->sources->file($file->name, $file->bytes, encoding: $file->encoding), $file->name);
         }
-        $content = $this->read->handle($name, $bytes, $item->kind);
+        $content = $this->read->handle($file->name, $file->bytes, $item->kind, $file->encoding);
         if ($content->kind->name() !== $item->kind) {
             throw ValidationException::withMessages(['file' => __('item.file_kind', ['is' => $content->kind->name(), 'wanted' => $item->kind])]);
         }
 
-        return $this->bring->handle($item, $editor, $content, $name, $tab, hasIds: $isItem);
+        return $this->bring->handle($item, $editor, $content, $file->name, $tab, hasIds: $isItem);
     }
 
     private function authorizeFile(Item $item): void

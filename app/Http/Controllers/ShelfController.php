@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Actions\MakeItem;
 use App\Actions\ReadFile;
+use App\Http\ReceivedFile;
 use App\Models\HeldEdit;
 use App\Models\Item;
 use App\Models\Shelf;
@@ -14,7 +15,6 @@ use App\View\ShelfView;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Validation\ValidationException;
 use MistyAttic\Core\Formats\Unreadable;
@@ -48,14 +48,11 @@ final class ShelfController extends Controller
             'title' => ['nullable', 'string', 'max:'.config('attic.title')],
             'file' => ['nullable', 'file', 'max:'.ReadFile::MOST_KB],
         ], ['file.max' => __('item.file_big', ['max' => (string) intdiv(ReadFile::MOST_KB, 1024)]), 'file.uploaded' => __('item.file_big', ['max' => (string) intdiv(ReadFile::MOST_KB, 1024)])]);
-        $file = $request->file('file');
-        $title = trim((string) ($sent['title'] ?? ''));
-        if ($title === '' && $file instanceof UploadedFile) {
-            $title = mb_substr(trim(mb_scrub(pathinfo($file->getClientOriginalName(), PATHINFO_FILENAME))), 0, (int) config('attic.title'));
-        }
+        $file = ReceivedFile::of($request);
+        $title = trim((string) ($sent['title'] ?? '')) ?: ($file?->title() ?? '');
 
         try {
-            $content = $file instanceof UploadedFile ? $read->handle($file->getClientOriginalName(), (string) $file->getContent(), in_array($sent['kind'] ?? '', ['page', 'form', 'report'], true) ? $sent['kind'] : null) : null;
+            $content = $file === null ? null : $read->handle($file->name, $file->bytes, in_array($sent['kind'] ?? '', ['page', 'form', 'report'], true) ? $sent['kind'] : null, $file->encoding);
         } catch (Unreadable $e) {
             throw ValidationException::withMessages(['file' => __('item.file_unreadable', ['reason' => $e->getMessage()])]);
         }

@@ -1,0 +1,72 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http;
+
+use Illuminate\Contracts\Encryption\DecryptException;
+use Illuminate\Http\Request;
+use Illuminate\Http\UploadedFile;
+use MistyAttic\Core\Content\Address;
+use MistyAttic\Core\Formats\Encoding;
+use MistyAttic\Core\Formats\UnknownEncoding;
+use MistyAttic\Core\Store\ChunkStore;
+
+/** A file that somebody sent, now or with an earlier request that came back with a question about it. */
+final readonly class ReceivedFile
+{
+    /** @param string|null $encoding how its letters are written, where it does not say so itself */
+    private function __construct(public string $name, public string $bytes, public ?string $encoding = null) {}
+
+    public static function of(Request $request): ?self
+    {
+        $file = $request->file('file');
+        if ($file instanceof UploadedFile) {
+            return new self(mb_substr(mb_scrub($file->getClientOriginalName()), -120), (string) $file->getContent());
+        }
+        $kept = $request->input('kept');
+        if (! is_string($kept)) {
+            return null;
+        }
+        try {
+            ['chunk' => $chunk, 'name' => $name] = decrypt($kept);
+        } catch (DecryptException) {
+            abort(422);
+        }
+        $address = (string) hex2bin($chunk);
+        $encoding = $request->input('encoding');
+
+        return new self($name, app(ChunkStore::class)->read([$address])[$address] ?? abort(410), is_string($encoding) ? $encoding : null);
+    }
+
+    public function title(): string
+    {
+        return mb_substr(trim(pathinfo($this->name, PATHINFO_FILENAME)), 0, (int) config('attic.title'));
+    }
+
+    /**
+     * The question how its letters are written, with what each answer makes of it.
+     *
+     * @return array<string, mixed> for a view
+     */
+    public static function question(Request $request, UnknownEncoding $unknown): array
+    {
+        $file = self::of($request) ?? abort(422);
+        $address = Address::of($file->bytes);
+        app(ChunkStore::class)->write([$address => $file->bytes]);
+
+        return [
+            'name' => $file->name, 'action' => $request->fullUrl(), 'kept' => encrypt(['chunk' => bin2hex($address), 'name' => $file->name]),
+            'sent' => array_filter($request->except(['_token', '_method', 'file', 'kept', 'encoding']), is_scalar(...)),
+            'readings' => array_combine($unknown->possible, array_map(fn (string $name): string => self::telling((new Encoding($name))->text($file->bytes)), $unknown->possible)),
+        ];
+    }
+
+    /** The first words in which letters stand that could be others. */
+    private static function telling(string $text): string
+    {
+        preg_match_all('/[^\s,;|]*[^\x00-\x7f][^\s,;|]*(?:[ ][^\s,;|]+)?/u', mb_substr($text, 0, 200_000), $found);
+
+        return implode(', ', array_map(fn (string $words) => mb_substr($words, 0, 40), array_slice(array_values(array_unique($found[0])), 0, 6)));
+    }
+}
