@@ -13,6 +13,9 @@ use MistyAttic\Core\Kinds\Document\DocumentRole;
 /** A document as a text document by ECMA-376 (WordprocessingML, part 1 §17, in the package of part 2). */
 final class DocxWriter implements Writer
 {
+    /** Of a page between its margins, in twentieths of a point. */
+    private const TEXT_WIDTH = 9_000;
+
     private const HEAD = '<?xml version="1.0" encoding="UTF-8" standalone="yes"?>';
 
     private const SPACES = 'xmlns:w="http://schemas.openxmlformats.org/wordprocessingml/2006/main" xmlns:r="http://schemas.openxmlformats.org/officeDocument/2006/relationships" xmlns:wp="http://schemas.openxmlformats.org/drawingml/2006/wordprocessingDrawing" xmlns:a="http://schemas.openxmlformats.org/drawingml/2006/main" xmlns:pic="http://schemas.openxmlformats.org/drawingml/2006/picture"';
@@ -135,13 +138,18 @@ final class DocxWriter implements Writer
     {
         $rows = '';
         $head = true;
+        $width = 0;
         foreach ($tree->children()[$table->id] ?? [] as $row) {
             $cells = $tree->children()[$row] ?? [];
+            $width = max($width, count($cells));
             $head = $head && $cells !== [] && array_filter($cells, fn (string $id) => ($tree->get($id)->fields['head'] ?? false) !== true) === [];
             $rows .= '<w:tr>'.($head ? '<w:trPr><w:tblHeader/></w:trPr>' : '').implode('', array_map(fn (string $id) => "<w:tc>{$this->paragraph('', $tree->get($id)->richText())}</w:tc>", $cells)).'</w:tr>';
         }
 
-        return "<w:tbl><w:tblPr><w:tblBorders><w:top w:val=\"single\" w:sz=\"4\"/><w:left w:val=\"single\" w:sz=\"4\"/><w:bottom w:val=\"single\" w:sz=\"4\"/><w:right w:val=\"single\" w:sz=\"4\"/><w:insideH w:val=\"single\" w:sz=\"4\"/><w:insideV w:val=\"single\" w:sz=\"4\"/></w:tblBorders></w:tblPr>{$rows}</w:tbl>";
+        // Without a grid strict readers see no table at all (ECMA-376 part 1, 17.4.48).
+        $grid = '<w:tblGrid>'.str_repeat('<w:gridCol w:w="'.intdiv(self::TEXT_WIDTH, max(1, $width)).'"/>', $width).'</w:tblGrid>';
+
+        return "<w:tbl><w:tblPr><w:tblW w:w=\"0\" w:type=\"auto\"/><w:tblBorders><w:top w:val=\"single\" w:sz=\"4\"/><w:left w:val=\"single\" w:sz=\"4\"/><w:bottom w:val=\"single\" w:sz=\"4\"/><w:right w:val=\"single\" w:sz=\"4\"/><w:insideH w:val=\"single\" w:sz=\"4\"/><w:insideV w:val=\"single\" w:sz=\"4\"/></w:tblBorders></w:tblPr>{$grid}{$rows}</w:tbl>";
     }
 
     /** @param \Closure(string): ?string $picture */

@@ -7,7 +7,6 @@ namespace MistyAttic\Core\Formats;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
-use MistyAttic\Core\Content\Run;
 use MistyAttic\Core\Kinds\Document\DocumentRole;
 
 /**
@@ -26,7 +25,7 @@ final class MarkdownWriter implements Writer
         $blocks = [];
         $pictures = [];
         $inList = false;
-        $numbers = [];
+        $numbers = $indents = $styles = [];
         foreach ($tree->parts as $part) {
             $role = DocumentRole::from($part->role);
             if ($role === DocumentRole::Row || $role === DocumentRole::Cell) {
@@ -35,7 +34,16 @@ final class MarkdownWriter implements Writer
             if ($role === DocumentRole::ListItem) {
                 $numbers = array_slice($numbers, 0, $part->depth + 1);
                 $numbers[$part->depth] = $part->string('style') === 'number' ? ($numbers[$part->depth] ?? 0) + 1 : 0;
-                $line = str_repeat('    ', $part->depth).$this->bullet($part, $numbers[$part->depth]).str_replace("\n", "\n".str_repeat('    ', $part->depth + 1), $this->inline($part->richText()));
+                $styles = array_slice($styles, 0, $part->depth + 1);
+                [$style, $sign] = $styles[$part->depth] ?? [$part->string('style'), '-'];
+                // Another sign begins another list: all of one list are tasks, or none.
+                $sign = $style === $part->string('style') ? $sign : ($sign === '-' ? '*' : '-');
+                $styles[$part->depth] = [$part->string('style'), $sign];
+                $bullet = $this->bullet($part, $numbers[$part->depth], $sign);
+                // What stands in an item is indented as far as its text.
+                $indent = $part->depth === 0 ? '' : $indents[$part->depth - 1] ?? '';
+                $indents[$part->depth] = $indent.str_repeat(' ', $part->string('style') === 'number' ? strlen($bullet) : 2);
+                $line = rtrim($indent.$bullet.str_replace("\n", "\n{$indents[$part->depth]}", MarkdownText::of($part->richText())), ' ');
                 if ($inList && $blocks !== []) {
                     $blocks[count($blocks) - 1] .= "\n{$line}";
                 } else {
@@ -46,14 +54,14 @@ final class MarkdownWriter implements Writer
                 continue;
             }
             $inList = false;
-            $numbers = [];
+            $numbers = $indents = $styles = [];
             if ($role === DocumentRole::Picture) {
                 $pictures[$part->string('chunk')] ??= 'picture-'.(count($pictures) + 1);
             }
             $blocks[] = $this->block($tree, $part, $role, $pictures);
         }
         foreach ($pictures as $chunk => $name) {
-            $blocks[] = "[{$name}]: ".($picture((string) $chunk) ?? '');
+            $blocks[] = "[{$name}]: ".($picture((string) $chunk) ?? '<>');
         }
 
         return implode("\n\n", $blocks)."\n";
@@ -62,25 +70,23 @@ final class MarkdownWriter implements Writer
     /** @param array<string, string> $pictures */
     private function block(PartTree $tree, Part $part, DocumentRole $role, array $pictures): string
     {
-        $text = $this->inline($part->richText());
-
         return match ($role) {
-            DocumentRole::Heading => str_repeat('#', $part->int('level')).' '.str_replace("\\\n", ' ', $text),
-            DocumentRole::Quote => '> '.str_replace("\n", "\n> ", $text),
+            DocumentRole::Heading => rtrim(str_repeat('#', $part->int('level')).' '.(string) preg_replace('/#$/', '\\\\#', MarkdownText::of($part->richText(), oneLine: true))),
+            DocumentRole::Quote => '> '.str_replace("\n", "\n> ", MarkdownText::of($part->richText())),
             DocumentRole::Code => $this->code($part->richText()->text()),
             DocumentRole::Table => $this->table($tree, $part),
-            DocumentRole::Picture => '!['.$this->escape($part->string('alt')).']['.$pictures[$part->string('chunk')].']',
-            DocumentRole::Rule => '---',
-            default => $text,
+            DocumentRole::Picture => '!['.MarkdownText::of(RichText::plain(str_replace("\n", ' ', $part->string('alt')))).']['.$pictures[$part->string('chunk')].']',
+            DocumentRole::Rule => '***',
+            default => MarkdownText::of($part->richText()),
         };
     }
 
-    private function bullet(Part $part, int $number): string
+    private function bullet(Part $part, int $number, string $sign): string
     {
         return match ($part->string('style')) {
             'number' => "{$number}. ",
-            'task' => ($part->fields['done'] ?? false) === true ? '- [x] ' : '- [ ] ',
-            default => '- ',
+            'task' => ($part->fields['done'] ?? false) === true ? "{$sign} [x] " : "{$sign} [ ] ",
+            default => "{$sign} ",
         };
     }
 
@@ -89,17 +95,14 @@ final class MarkdownWriter implements Writer
         preg_match_all('/`+/', $code, $ticks);
         $fence = str_repeat('`', max(3, 1 + max([0, ...array_map(strlen(...), $ticks[0])])));
 
-        return "{$fence}\n{$code}\n{$fence}";
+        return $code === '' ? "{$fence}\n{$fence}" : "{$fence}\n{$code}\n{$fence}";
     }
 
     private function table(PartTree $tree, Part $table): string
     {
         $lines = [];
         foreach ($tree->children()[$table->id] ?? [] as $row) {
-            $cells = array_map(
-                fn (string $id) => str_replace(['|', "\\\n", "\n"], ['\\|', '<br>', '<br>'], $this->inline($tree->get($id)->richText())),
-                $tree->children()[$row] ?? [],
-            );
+            $cells = array_map(fn (string $id) => MarkdownText::of($tree->get($id)->richText(), oneLine: true, inTable: true), $tree->children()[$row] ?? []);
             $lines[] = '| '.implode(' | ', $cells).' |';
             if (count($lines) === 1) {
                 $lines[] = '|'.str_repeat(' --- |', count($cells));
@@ -107,42 +110,5 @@ final class MarkdownWriter implements Writer
         }
 
         return implode("\n", $lines);
-    }
-
-    private function inline(RichText $text): string
-    {
-        return implode('', array_map($this->run(...), $text->runs));
-    }
-
-    private function run(Run $run): string
-    {
-        // A sign of emphasis must stand at a letter: spaces at the ends go outside.
-        preg_match('/^(\s*)(.*?)(\s*)$/us', $run->text, $split);
-        [, $before, $middle, $after] = $split + ['', '', $run->text, ''];
-        if ($middle === '') {
-            return $this->escape($run->text);
-        }
-        $piece = isset($run->marks['code']) ? $this->tickedCode($middle) : str_replace("\n", "\\\n", $this->escape($middle));
-        foreach (['bold' => '**', 'italic' => '*', 'strike' => '~~'] as $mark => $sign) {
-            $piece = isset($run->marks[$mark]) ? $sign.$piece.$sign : $piece;
-        }
-        $piece = isset($run->marks['underline']) ? "<u>{$piece}</u>" : $piece;
-        $piece = isset($run->marks['link']) ? "[{$piece}](".str_replace(['(', ')'], ['%28', '%29'], (string) $run->marks['link']).')' : $piece;
-
-        return $before.$piece.$after;
-    }
-
-    private function tickedCode(string $code): string
-    {
-        $fence = str_contains($code, '`') ? '``' : '`';
-
-        return $fence === '`' ? "`{$code}`" : "`` {$code} ``";
-    }
-
-    private function escape(string $text): string
-    {
-        $text = (string) preg_replace('/([\\\\`*_\[\]<>~])/', '\\\\$1', $text);
-
-        return (string) preg_replace('/^(\s*)([#+\-]|\d+(?=[.)]))/m', '$1\\\\$2', $text);
     }
 }
