@@ -61,7 +61,7 @@ final class LiveTest extends FeatureCase
         $base = $this->item->root;
         $this->save($this->item, $this->nell, $this->paragraphs('None.', 'Two.'));
         $this->save($this->item, $this->ines, $this->paragraphs('Some.', 'Two.'), $base);
-        $this->get(route('item.notes', $this->item))->assertSee('It met one of Nell’s')->assertSee('Settle it');
+        $this->get(route('item.notes', $this->item))->assertSee('It met an edit of Nell’s')->assertSee('Settle it');
         $this->actingAs($this->nell)->get(route('item.notes', $this->item))->assertDontSee('held back');
     }
 
