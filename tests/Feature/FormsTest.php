@@ -569,7 +569,8 @@ final class FormsTest extends FeatureCase
         $entry = $this->entry();
         $this->actingAs($this->people['owner'])->get(route('shelf', $this->shelf))->assertDontSee($entry->key);
         $this->get(route('copy', [$entry, 1]))->assertNotFound();
-        $this->get(route('item.file', $this->form))->assertNotFound();
+        $this->get(route('item.file', $entry))->assertNotFound();
+        $this->get(route('item.file', $this->form))->assertOk()->assertSee('JSON, as a form is downloaded');
         $this->get(route('download', [$entry, 1, 'json']))->assertOk()->assertSee('"kind": "entry"', false);
         $this->post(route('shelf.make', $this->shelf), ['kind' => 'form', 'file' => UploadedFile::fake()->createWithContent('x.md', 'x')])->assertSessionHasErrors('file');
     }
