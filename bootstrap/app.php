@@ -12,10 +12,12 @@ use MistyAttic\Core\Formats\UnknownEncoding;
 use MistyAttic\Core\Store\ChunkMissing;
 use App\Http\Middleware\ForWhom;
 use App\Http\Middleware\PlainFields;
+use App\Http\Middleware\RequestId;
 use App\Http\Middleware\SecurityHeaders;
 use App\Http\Middleware\StartSession;
 use App\Http\Middleware\WorkedBeside;
 
+use Illuminate\Console\Scheduling\Schedule;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
@@ -31,7 +33,7 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(web: __DIR__.'/../routes/web.php', health: '/up', then: fn () => Route::middleware('throttle:read')->group(__DIR__.'/../routes/read.php'))
     ->withCommands([__DIR__.'/../app/Console'])
     ->withMiddleware(function (Middleware $middleware): void {
-        $middleware->append([SecurityHeaders::class, AtItsAddress::class]);
+        $middleware->append([RequestId::class, SecurityHeaders::class, AtItsAddress::class]);
         $middleware->web(replace: [StartsSessions::class => StartSession::class]);
         $middleware->appendToGroup('web', ForWhom::class);
         $middleware->prependToGroup('web', PlainFields::class);
@@ -39,6 +41,10 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->authenticateSessions();
         $middleware->alias(['beside' => WorkedBeside::class]);
         $middleware->redirectGuestsTo(fn () => route('sign-in'));
+    })
+    ->withSchedule(function (Schedule $schedule): void {
+        $schedule->command('attic:tidy')->dailyAt('03:10')->withoutOverlapping(120);
+        $schedule->command('attic:backup')->dailyAt('03:40')->withoutOverlapping(120);
     })
     ->withExceptions(function (Exceptions $exceptions): void {
         $exceptions->shouldRenderJsonWhen(fn (Request $request) => $request->expectsJson() || $request->is('items/*/state'));

@@ -4,14 +4,15 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use App\Mail\Notice;
 use App\Models\Item;
-use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Mail;
 
-/** Stands in for a mail server: what would have been sent is put into the outbox, where people see it. */
+/** Sends word to somebody, through whichever mail server the place has; the demo's is an outbox that people can read. */
 final class SendMail
 {
     public function handle(?Item $item, string $recipient, string $subject, string $body): void
     {
-        DB::table('mails')->insert(['item_id' => $item?->id, 'recipient' => $recipient, 'subject' => $subject, 'body' => $body, 'sent_at' => now()->format('Y-m-d H:i:s')]);
+        Mail::to($recipient)->queue(Notice::about($item, $subject, $body));
     }
 }

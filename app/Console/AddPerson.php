@@ -13,13 +13,13 @@ use Illuminate\Support\Facades\Validator;
 
 final class AddPerson extends Command
 {
-    protected $signature = 'attic:person {name} {email} {--shelf= : Also make a shelf of this name, owned by this person}';
+    protected $signature = 'attic:person {name} {email} {--shelf= : Also make a shelf of this name, owned by this person} {--password-stdin : Read the password from standard input, where there is no terminal}';
 
     protected $description = 'Makes an account; the password is asked for and kept hashed';
 
     public function handle(): int
     {
-        $password = (string) $this->secret('A password, 10 characters or more');
+        $password = $this->option('password-stdin') ? rtrim((string) fgets(STDIN), "\r\n") : (string) $this->secret('A password, 10 characters or more');
         $check = Validator::make([...$this->arguments(), 'password' => $password], [
             'name' => ['required', 'max:80'], 'email' => ['required', 'email', 'unique:users,email'], 'password' => ['required', 'min:10'],
         ]);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Providers;
 
 use App\Database\ImmediateConnection;
+use App\Mail\OutboxTransport;
 use App\Store\DatasetColumns;
 use App\Store\SqliteChunkStore;
 use App\View\FieldWords;
@@ -19,6 +20,7 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Date;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Event;
+use Illuminate\Support\Facades\Mail;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Facades\URL;
 use Illuminate\Support\ServiceProvider;
@@ -42,6 +44,7 @@ final class AppServiceProvider extends ServiceProvider
         // Every address is made from the place's own, whatever a request says it came to.
         URL::useOrigin((string) config('app.url'));
         URL::forceScheme((string) parse_url((string) config('app.url'), PHP_URL_SCHEME));
+        Mail::extend('outbox', fn () => new OutboxTransport);
         TrustProxies::at((array) config('attic.proxies'));
         Date::use(CarbonImmutable::class);
         Model::shouldBeStrict();
