@@ -9,8 +9,9 @@ use Illuminate\Http\Request;
 require __DIR__.'/../vendor/autoload.php';
 $app = require __DIR__.'/../bootstrap/app.php';
 $kernel = $app->make(Kernel::class);
+$kernel->bootstrap();
 foreach (['/up', '/sign-in'] as $path) {
-    $response = $kernel->handle(Request::create($path));
+    $response = $kernel->handle(Request::create(rtrim((string) config('app.url'), '/').$path));
     if ($response->getStatusCode() !== 200) {
         fwrite(STDERR, "{$path} answers {$response->getStatusCode()}\n");
         exit(1);
