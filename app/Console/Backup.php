@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console;
 
+use Exception;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 use SQLite3;
@@ -30,12 +31,16 @@ final class Backup extends Command
         // Half a copy is none: it gets its name when it was read back.
         $half = "{$file}.part";
         @unlink($half);
-        $from = new SQLite3($source, SQLITE3_OPEN_READONLY);
-        $from->busyTimeout(30_000);
-        $to = new SQLite3($half);
-        $wrong = $from->backup($to) ? $this->wrong($to, $from) : 'SQLite could not copy it';
-        $to->close();
-        $from->close();
+        try {
+            $from = new SQLite3($source, SQLITE3_OPEN_READONLY);
+            $from->busyTimeout(30_000);
+            $to = new SQLite3($half);
+            $wrong = $from->backup($to) ? $this->wrong($to, $from) : 'SQLite could not copy it';
+            $to->close();
+            $from->close();
+        } catch (Exception $e) {
+            $wrong = lcfirst($e->getMessage());
+        }
         if ($wrong !== null) {
             @unlink($half);
             $this->error("No backup was made: {$wrong}.");
