@@ -57,9 +57,9 @@ final class Backup extends Command
 
     private function wrong(SQLite3 $copy, SQLite3 $source): ?string
     {
-        $check = (string) $copy->querySingle('PRAGMA quick_check(1)');
+        $check = $copy->querySingle('PRAGMA quick_check(1)');
         if ($check !== 'ok') {
-            return "it does not read back ({$check})";
+            return 'it does not read back'.(is_string($check) ? " ({$check})" : '');
         }
         // What was written meanwhile may be in it or not; nothing that was there before is wanting.
         foreach (['versions', 'chunks', 'items', 'users'] as $table) {

@@ -7,7 +7,6 @@ namespace Tests\Feature;
 use App\Actions\SendMail;
 use App\Mail\Notice;
 use App\Models\Role;
-use App\Models\User;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Mail;
@@ -79,12 +78,5 @@ final class PlaceTest extends FeatureCase
         self::assertMatchesRegularExpression('/^[0-9a-z]{26}$/', (string) $one);
         self::assertNotSame($one, $two);
         self::assertNotSame('someone-elses', $two);
-    }
-
-    public function test_a_person_is_made_where_there_is_no_terminal(): void
-    {
-        // What stands on the standard input of a test is nothing, and no password.
-        self::assertSame(1, Artisan::call('attic:person', ['name' => 'Ada Brook', 'email' => 'ada@trial.example', '--password-stdin' => true]));
-        self::assertSame(0, User::query()->count());
     }
 }
