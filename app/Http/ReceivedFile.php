@@ -55,10 +55,13 @@ final readonly class ReceivedFile
         $address = Address::of($file->bytes);
         app(ChunkStore::class)->write([$address => $file->bytes]);
 
+        // Where two ways give the very same text there is nothing to choose.
+        $texts = array_unique(array_combine($unknown->possible, array_map(fn (string $name): string => (new Encoding($name))->text($file->bytes), $unknown->possible)));
+
         return [
             'name' => $file->name, 'action' => $request->fullUrl(), 'kept' => encrypt(['chunk' => bin2hex($address), 'name' => $file->name]),
             'sent' => array_filter($request->except(['_token', '_method', 'file', 'kept', 'encoding']), is_scalar(...)),
-            'readings' => array_combine($unknown->possible, array_map(fn (string $name): string => self::telling((new Encoding($name))->text($file->bytes)), $unknown->possible)),
+            'readings' => array_map(self::telling(...), $texts),
         ];
     }
 

@@ -6,6 +6,8 @@ const FORMATS = {
     clock: new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' }),
     weekday: new Intl.DateTimeFormat('en-GB', { weekday: 'long' }),
     day: new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long' }),
+    shortDay: new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short' }),
+    shortYear: new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric' }),
     year: new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', year: 'numeric' }),
     exact: new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' }),
 };
@@ -30,6 +32,9 @@ export function near(date, now) {
     return (date.getFullYear() === now.getFullYear() ? FORMATS.day : FORMATS.year).format(date);
 }
 
+/** The day alone, where there is little room. @param {Date} date @param {Date} now */
+const short = (date, now) => (date.getFullYear() === now.getFullYear() ? FORMATS.shortDay : FORMATS.shortYear).format(date);
+
 /** @param {Date} date */
 export const exact = (date) => FORMATS.exact.format(date);
 
@@ -44,7 +49,8 @@ export function attachTimes(root) {
         const now = new Date();
         for (const time of root.querySelectorAll('time[data-when]')) {
             const date = new Date(/** @type {HTMLTimeElement} */ (time).dateTime);
-            const text = time.getAttribute('data-when') === 'exact' ? exact(date) : near(date, now);
+            const how = time.getAttribute('data-when');
+            const text = how === 'exact' ? exact(date) : how === 'short' ? short(date, now) : near(date, now);
             if (time.textContent !== text) time.textContent = text;
             time.setAttribute('title', exact(date));
         }
