@@ -25,9 +25,10 @@ final readonly class BringInFile
     /**
      * @param  Content  $content  of the item's kind
      * @param  bool  $hasIds  whether its parts have ids of an item of ours
+     * @param  string|null  $left  what of it was left out, for the note
      * @param  string|null  $tab  the tab that a file of one table stands for; the others stay
      */
-    public function handle(Item $item, User $editor, Content $content, string $name, ?string $tab = null, bool $hasIds = false): Saved|Unfit|UnknownBase
+    public function handle(Item $item, User $editor, Content $content, string $name, ?string $tab = null, bool $hasIds = false, ?string $left = null): Saved|Unfit|UnknownBase
     {
         $head = $this->states->tree($item->root);
         foreach ($content->pictures as $bytes) {
@@ -35,7 +36,7 @@ final readonly class BringInFile
         }
         $tree = $hasIds && self::knows($head, $content->tree) ? $this->kept($content, $item) : ($content->kind->grid() === null ? $this->matched($content->kind, $head, $content->tree) : $this->table($content->kind, $head, $content->tree, $tab));
 
-        return $this->save->handle($item, $editor, new Sent($item->root, $tree, 'file', keep: true, grows: false, note: mb_substr(__('item.from_file', ['name' => $name]), 0, (int) config('attic.note'))));
+        return $this->save->handle($item, $editor, new Sent($item->root, $tree, 'file', keep: true, grows: false, note: mb_substr(__('item.from_file', ['name' => $name]).($left === null ? '' : ". {$left}"), 0, (int) config('attic.note'))));
     }
 
     /** Whether a file is of the same item: most of what both could have in common stands under the same ids. */

@@ -28,9 +28,9 @@ final readonly class MakeItem
      * @param  bool  $keepIds  of what is bound to something else by them
      * @param  Item|null  $picturesOf  whose pictures the content shows
      */
-    public function handle(Shelf $shelf, User $maker, string $kind, string $title, ?string $firstId = null, ?Content $content = null, bool $keepIds = false, ?Item $picturesOf = null): Item
+    public function handle(Shelf $shelf, User $maker, string $kind, string $title, ?string $firstId = null, ?Content $content = null, bool $keepIds = false, ?Item $picturesOf = null, ?string $note = null): Item
     {
-        return DB::transaction(function () use ($shelf, $maker, $kind, $title, $firstId, $content, $keepIds, $picturesOf) {
+        return DB::transaction(function () use ($shelf, $maker, $kind, $title, $firstId, $content, $keepIds, $picturesOf, $note) {
             $blank = $content === null || $content->tree->parts === [] ? Kinds::named($kind)->blank($firstId ?? self::partId()) : $this->own($content, $keepIds);
             $blank = Consequences::of(Kinds::named($kind), PartTree::of([]), $blank, now()->format('Y-m-d'));
             $root = $this->states->keep($blank);
@@ -39,7 +39,7 @@ final readonly class MakeItem
                 $this->pictures->handle($item, $bytes);
             }
             $picturesOf === null || $this->pictures->share($picturesOf, $item, $blank);
-            $this->write->handle($item, $maker, new Written(PartTree::of([]), $blank, $root, Cause::Made));
+            $this->write->handle($item, $maker, new Written(PartTree::of([]), $blank, $root, Cause::Made, note: $note));
 
             return $item;
         });

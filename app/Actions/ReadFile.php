@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
+use MistyAttic\Core\Calculate\Functions;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Formats\Content;
@@ -11,6 +12,7 @@ use MistyAttic\Core\Formats\DocumentFormat;
 use MistyAttic\Core\Formats\Encoding;
 use MistyAttic\Core\Formats\FileFormat;
 use MistyAttic\Core\Formats\FormatLimits;
+use MistyAttic\Core\Formats\LeftOut;
 use MistyAttic\Core\Formats\Page\PageFormat;
 use MistyAttic\Core\Formats\TypedText;
 use MistyAttic\Core\Formats\UnknownEncoding;
@@ -53,9 +55,11 @@ final class ReadFile
             throw Unreadable::because(__('item.file_not', ['formats' => 'Markdown, HTML, ODT, DOCX, XLSX, ODS, CSV, TSV, JSON']));
         }
         $limits = new Limits;
-        $content = $format->reader()->read($bytes, new FormatLimits(bytes: self::MOST_KB * 1024, unpacked: 134_217_728, tree: 8_388_608, parts: $format->isTable() ? 250_000 : $limits->parts, cells: in_array($format, [FileFormat::Xlsx, FileFormat::Ods], true) ? self::MOST_CELLS : 2_500_000));
+        $content = $format->reader()->read($bytes, $bounds = new FormatLimits(bytes: self::MOST_KB * 1024, unpacked: 134_217_728, tree: 8_388_608, parts: $format->isTable() ? 250_000 : $limits->parts, cells: in_array($format, [FileFormat::Xlsx, FileFormat::Ods], true) ? self::MOST_CELLS : 2_500_000));
 
-        return $format->isTable() ? $this->table($content, $format, $kind) : $this->document($content, $limits);
+        $read = $format->isTable() ? $this->table($content, $format, $kind) : $this->document($content, $limits);
+
+        return new Content($read->kind, $read->tree, $read->pictures, LeftOut::of($format, $bytes, $bounds, (new Functions)->names()));
     }
 
     /**

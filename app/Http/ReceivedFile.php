@@ -52,16 +52,25 @@ final readonly class ReceivedFile
     public static function question(Request $request, UnknownEncoding $unknown): array
     {
         $file = self::of($request) ?? abort(422);
-        $address = Address::of($file->bytes);
-        app(ChunkStore::class)->write([$address => $file->bytes]);
-
         // Where two ways give the very same text there is nothing to choose.
         $texts = array_unique(array_combine($unknown->possible, array_map(fn (string $name): string => (new Encoding($name))->text($file->bytes), $unknown->possible)));
 
+        return [...$file->again($request), 'readings' => array_map(self::telling(...), $texts)];
+    }
+
+    /**
+     * What a page needs to ask something about it, and to send the same request again with the answer.
+     *
+     * @return array{name: string, action: string, kept: string, sent: array<string, mixed>}
+     */
+    public function again(Request $request): array
+    {
+        $address = Address::of($this->bytes);
+        app(ChunkStore::class)->write([$address => $this->bytes]);
+
         return [
-            'name' => $file->name, 'action' => $request->fullUrl(), 'kept' => encrypt(['chunk' => bin2hex($address), 'name' => $file->name]),
-            'sent' => array_filter($request->except(['_token', '_method', 'file', 'kept', 'encoding']), is_scalar(...)),
-            'readings' => array_map(self::telling(...), $texts),
+            'name' => $this->name, 'action' => $request->fullUrl(), 'kept' => encrypt(['chunk' => bin2hex($address), 'name' => $this->name]),
+            'sent' => array_filter($request->except(['_token', '_method', 'file', 'kept']), is_scalar(...)),
         ];
     }
 

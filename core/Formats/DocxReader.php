@@ -84,7 +84,7 @@ final class DocxReader implements Reader
                 'w:p' => $this->paragraph($element),
                 'w:tbl' => $this->table($element),
                 'w:sdt' => $this->blocks(Xml::child($element, 'w:sdtContent') ?? $element),
-                'w:ins', 'w:customXml', 'w:smartTag' => $this->blocks($element),
+                'w:ins', 'w:moveTo', 'w:customXml', 'w:smartTag' => $this->blocks($element),
                 default => null,
             };
             foreach ($this->pictures as [$relation, $alt]) {
@@ -111,11 +111,11 @@ final class DocxReader implements Reader
             $depth = max(0, (int) ($number === null ? null : Xml::child($number, 'w:ilvl'))?->getAttribute('w:val'));
             $numbered = $number === null ? str_contains($style, 'list number') : $this->numbered[Xml::child($number, 'w:numId')?->getAttribute('w:val') ?? ''] ?? false;
             $box = mb_substr($runs[0]->text ?? '', 0, 2);
-            $task = $box === '☐ ' || $box === '☑ ';
+            $task = in_array($box, ['☐ ', '☑ ', '☒ '], true);
             if ($task) {
                 $runs[0] = new Run(mb_substr($runs[0]->text, 2), $runs[0]->marks);
             }
-            $this->builder->item($depth, $runs, $task ? 'task' : ($numbered ? 'number' : 'bullet'), $box === '☑ ');
+            $this->builder->item($depth, $runs, $task ? 'task' : ($numbered ? 'number' : 'bullet'), in_array($box, ['☑ ', '☒ '], true));
         } elseif ($runs === [] && $properties !== null && Xml::child($properties, 'w:pBdr', 'w:bottom') !== null) {
             $this->builder->rule();
         } else {
@@ -135,7 +135,7 @@ final class DocxReader implements Reader
             $cells = [];
             foreach (Xml::children($row, 'w:tc') as $cell) {
                 $runs = [];
-                foreach (Xml::children($cell, 'w:p') as $paragraph) {
+                foreach ($this->paragraphs($cell) as $paragraph) {
                     $runs = $runs === [] ? $this->runs($paragraph) : [...$runs, new Run("\n"), ...$this->runs($paragraph)];
                 }
                 $cells[] = [$head, $runs];
@@ -149,6 +149,25 @@ final class DocxReader implements Reader
     }
 
     /**
+     * The paragraphs of a cell, also of tables in it and of what stands in a control.
+     *
+     * @return list<DOMElement>
+     */
+    private function paragraphs(DOMElement $parent): array
+    {
+        $paragraphs = [];
+        foreach (Xml::children($parent) as $element) {
+            array_push($paragraphs, ...match ($element->nodeName) {
+                'w:p' => [$element],
+                'w:tbl', 'w:tr', 'w:tc', 'w:sdt', 'w:sdtContent', 'w:ins', 'w:moveTo', 'w:customXml' => $this->paragraphs($element),
+                default => [],
+            });
+        }
+
+        return $paragraphs;
+    }
+
+    /**
      * @param  array<string, true|string>  $marks
      * @return list<Run>
      */
@@ -159,7 +178,7 @@ final class DocxReader implements Reader
             array_push($runs, ...match ($element->nodeName) {
                 'w:r' => $this->run($element, $marks),
                 'w:hyperlink' => $this->runs($element, [...$marks, 'link' => $this->relations[$element->getAttribute('r:id')] ?? '#'.$element->getAttribute('w:anchor')]),
-                'w:ins', 'w:smartTag', 'w:fldSimple', 'w:customXml' => $this->runs($element, $marks),
+                'w:ins', 'w:moveTo', 'w:smartTag', 'w:fldSimple', 'w:customXml', 'w:bdo', 'w:dir' => $this->runs($element, $marks),
                 'w:sdt' => $this->runs(Xml::child($element, 'w:sdtContent') ?? $element, $marks),
                 default => [],
             });

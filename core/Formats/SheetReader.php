@@ -24,6 +24,9 @@ final readonly class SheetReader implements Reader
 {
     private const SIDES = [Alignment::HORIZONTAL_LEFT => 'l', Alignment::HORIZONTAL_CENTER => 'c', Alignment::HORIZONTAL_RIGHT => 'r'];
 
+    /** Columns and rows beyond which a formula means all there are. */
+    private const FAR = [200, 5_000];
+
     public function __construct(private FileFormat $format) {}
 
     public function read(string $bytes, FormatLimits $limits): Content
@@ -40,8 +43,9 @@ final readonly class SheetReader implements Reader
         }
         $parts = [];
         $left = $limits->cells;
+        $reach = self::reach($sheets);
         foreach ($sheets as $at => $sheet) {
-            array_push($parts, ...$this->tab($sheet, $at, $left, $limits));
+            array_push($parts, ...$this->tab($sheet, $at, $left, $limits, $reach[$at]));
         }
 
         return new Content(new SpreadsheetKind, PartTree::of($parts));
@@ -57,11 +61,52 @@ final readonly class SheetReader implements Reader
         }
     }
 
-    /** @return list<Part> */
-    private function tab(Worksheet $sheet, int $at, int &$left, FormatLimits $limits): array
+    /**
+     * How far formulas look in each tab: a place that they name is there, though nothing stands in it, so that they keep to what they say.
+     *
+     * @param  array<Worksheet>  $sheets
+     * @return list<array{int, int}> columns and rows
+     */
+    private static function reach(array $sheets): array
     {
-        $width = Coordinate::columnIndexFromString($sheet->getHighestDataColumn());
-        $height = $sheet->getHighestDataRow();
+        $at = [];
+        foreach (array_values($sheets) as $number => $sheet) {
+            $at[mb_strtolower($sheet->getTitle())] = $number;
+        }
+        $reach = array_fill(0, count($sheets), [0, 0]);
+        foreach (array_values($sheets) as $number => $sheet) {
+            foreach ($sheet->getCoordinates(false) as $coordinate) {
+                $cell = $sheet->getCell($coordinate);
+                $formula = $cell->getDataType() === DataType::TYPE_FORMULA ? $cell->getValue() : null;
+                if (! is_string($formula)) {
+                    continue;
+                }
+                preg_match_all("/\"[^\"]*\"|(?:(?:'((?:[^']|'')+)'|([\w.]+))!)?\\\$?([A-Z]{1,3})\\\$?(\\d{1,7})(?::\\\$?([A-Z]{1,3})\\\$?(\\d{1,7}))?(?![\w(])/", $formula, $found, PREG_SET_ORDER);
+                foreach ($found as $one) {
+                    $named = str_replace("''", "'", ($one[1] ?? '') === '' ? $one[2] ?? '' : $one[1]);
+                    $tab = $named === '' ? $number : $at[mb_strtolower($named)] ?? null;
+                    if (! isset($one[3], $one[4]) || $tab === null) {
+                        continue;
+                    }
+                    $column = max(Coordinate::columnIndexFromString($one[3]), isset($one[5]) ? Coordinate::columnIndexFromString($one[5]) : 0);
+                    $row = max((int) $one[4], (int) ($one[6] ?? 0));
+                    // Whole columns and rows go as far as the table does.
+                    $reach[$tab] = [max($reach[$tab][0], $column > self::FAR[0] ? 0 : $column), max($reach[$tab][1], $row > self::FAR[1] ? 0 : $row)];
+                }
+            }
+        }
+
+        return $reach;
+    }
+
+    /**
+     * @param  array{int, int}  $reach
+     * @return list<Part>
+     */
+    private function tab(Worksheet $sheet, int $at, int &$left, FormatLimits $limits, array $reach): array
+    {
+        $width = max($reach[0], Coordinate::columnIndexFromString($sheet->getHighestDataColumn()));
+        $height = max($reach[1], $sheet->getHighestDataRow());
         $empty = $width === 1 && $height === 1 && ! $sheet->cellExists('A1');
         if ($width > $limits->columns || $height > $limits->parts) {
             throw Unreadable::because('it has more rows or columns than can be compared', Unreadable::quote($sheet->getTitle()));
@@ -111,6 +156,10 @@ final readonly class SheetReader implements Reader
     private static function value(Cell $cell): string|int|float|bool|array|null
     {
         $value = $cell->getValue();
+        if ($cell->getDataType() === DataType::TYPE_FORMULA && is_array($attributes = $cell->getFormulaAttributes()) && ($attributes['t'] ?? '') === 'array') {
+            // What works on whole blocks is not worked out here: what it gave stays, and is told.
+            return self::plain($cell, $cell->getOldCalculatedValue());
+        }
         if ($cell->getDataType() === DataType::TYPE_FORMULA && is_string($value)) {
             $result = self::plain($cell, $cell->getOldCalculatedValue());
 
@@ -118,6 +167,14 @@ final readonly class SheetReader implements Reader
         }
 
         return self::plain($cell, $value);
+    }
+
+    /** Whether it is shown as a time of day or a stretch of time, and no day: a part of a day, which its format shows as that. */
+    private static function isTime(Cell $cell): bool
+    {
+        $code = (string) preg_replace('/"[^"]*"|\\\\.|_.|\*./', '', (string) $cell->getStyle()->getNumberFormat()->getFormatCode());
+
+        return preg_match('/[hs]/i', $code) === 1 && preg_match('/[yd]/i', (string) preg_replace('/\[\$[^\]]*\]|\[(?:Red|Black|Blue|Green|Cyan|Magenta|Yellow|White)\]/i', '', $code)) !== 1;
     }
 
     /** @return string|int|float|bool|list<string|int|float|bool>|null */
@@ -129,7 +186,7 @@ final readonly class SheetReader implements Reader
         if (is_string($value) && preg_match('/^#[A-Z0-9\/?!]{2,12}$/D', $value) === 1) {
             return ['!', $value];
         }
-        if ((is_int($value) || is_float($value)) && Date::isDateTime($cell, $value)) {
+        if ((is_int($value) || is_float($value)) && ! self::isTime($cell) && Date::isDateTime($cell, $value)) {
             $date = Date::excelToDateTimeObject($value);
 
             return ['d', $date->format(fmod((float) $value, 1.0) === 0.0 ? 'Y-m-d' : 'Y-m-d\TH:i:s')];

@@ -2,7 +2,7 @@
     <main id="main" class="door">
         <form class="door-sheet is-wide" method="post" action="{{ $action }}" data-slow="Reading…">
             @csrf<input type="hidden" name="kept" value="{{ $kept }}">
-            @foreach ($sent as $field => $value)<input type="hidden" name="{{ $field }}" value="{{ $value }}">@endforeach
+            @foreach (Arr::except($sent, 'encoding') as $field => $value)<input type="hidden" name="{{ $field }}" value="{{ $value }}">@endforeach
             <h1>How is “{{ $name }}” written?</h1>
             <p class="door-note">It does not say how its letters stand in its bytes. Choose the line that reads rightly. Nothing is made yet.</p>
             <x-problems />

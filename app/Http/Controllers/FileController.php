@@ -13,8 +13,8 @@ use App\Actions\Unfit;
 use App\Actions\UnknownBase;
 use App\Http\ReceivedFile;
 use App\Models\Item;
-use App\Models\User;
 use App\Store\States;
+use App\View\LeftOutWords;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -36,7 +36,7 @@ final class FileController extends Controller
         return view('file', ['item' => $item, 'endings' => '.'.implode(',.', FileFormat::endings($item->kind)), 'tabs' => $item->kind === 'spreadsheet' ? (new Places($states->tree($item->root)))->tabs : []]);
     }
 
-    public function store(Request $request, Item $item): RedirectResponse
+    public function store(Request $request, Item $item): RedirectResponse|View
     {
         $this->authorizeFile($item);
         $big = __('item.file_big', ['max' => (string) intdiv(ReadFile::MOST_KB, 1024)]);
@@ -44,7 +44,10 @@ final class FileController extends Controller
         $file = ReceivedFile::of($request) ?? abort(422);
         $before = $item->head;
         try {
-            $saved = $this->brought($item, $this->person($request), $file, $sent['tab'] ?? null);
+            $saved = $this->brought($request, $item, $file, $sent['tab'] ?? null);
+            if ($saved instanceof View) {
+                return $saved;
+            }
         } catch (Unreadable $e) {
             throw ValidationException::withMessages(['file' => __('item.file_unreadable', ['reason' => $e->getMessage()])]);
         }
@@ -59,18 +62,22 @@ final class FileController extends Controller
     }
 
     /** @throws Unreadable */
-    private function brought(Item $item, User $editor, ReceivedFile $file, ?string $tab): Saved|Unfit|UnknownBase
+    private function brought(Request $request, Item $item, ReceivedFile $file, ?string $tab): Saved|Unfit|UnknownBase|View
     {
         $isItem = FileFormat::ofPath($file->name) === FileFormat::Json && ($item->kind !== 'dataset' || ReadSource::isItem($file->bytes));
         if ($item->kind === 'dataset' && ! $isItem) {
-            return $this->take->again($item, $editor, $this->sources->file($file->name, $file->bytes, encoding: $file->encoding), $file->name);
+            return $this->take->again($item, $this->person($request), $this->sources->file($file->name, $file->bytes, encoding: $file->encoding), $file->name);
         }
         $content = $this->read->handle($file->name, $file->bytes, $item->kind, $file->encoding);
         if ($content->kind->name() !== $item->kind) {
             throw ValidationException::withMessages(['file' => __('item.file_kind', ['is' => $content->kind->name(), 'wanted' => $item->kind])]);
         }
 
-        return $this->bring->handle($item, $editor, $content, $file->name, $tab, hasIds: $isItem);
+        if ($content->left !== [] && ! $request->boolean('sure')) {
+            return view('left-out', [...$file->again($request), 'left' => LeftOutWords::all($content->left)]);
+        }
+
+        return $this->bring->handle($item, $this->person($request), $content, $file->name, $tab, hasIds: $isItem, left: LeftOutWords::note($content->left));
     }
 
     private function authorizeFile(Item $item): void

@@ -10,6 +10,7 @@ use App\Http\ReceivedFile;
 use App\Models\HeldEdit;
 use App\Models\Item;
 use App\Models\Shelf;
+use App\View\LeftOutWords;
 use App\View\Phrases;
 use App\View\ShelfView;
 use Illuminate\Contracts\View\View;
@@ -40,7 +41,7 @@ final class ShelfController extends Controller
         ]);
     }
 
-    public function store(Request $request, Shelf $shelf, MakeItem $make, ReadFile $read): RedirectResponse
+    public function store(Request $request, Shelf $shelf, MakeItem $make, ReadFile $read): RedirectResponse|View
     {
         Gate::authorize('make', $shelf);
         $sent = $request->validate([
@@ -57,6 +58,10 @@ final class ShelfController extends Controller
             throw ValidationException::withMessages(['file' => __('item.file_unreadable', ['reason' => $e->getMessage()])]);
         }
 
-        return redirect()->route('item', $make->handle($shelf, $this->person($request), $content?->kind->name() ?? $sent['kind'] ?? 'document', $title === '' ? __('item.untitled.'.($sent['kind'] ?? 'document')) : $title, content: $content, keepIds: $content?->kind->name() === 'form'));
+        if ($file !== null && $content !== null && $content->left !== [] && ! $request->boolean('sure')) {
+            return view('left-out', [...$file->again($request), 'left' => LeftOutWords::all($content->left)]);
+        }
+
+        return redirect()->route('item', $make->handle($shelf, $this->person($request), $content?->kind->name() ?? $sent['kind'] ?? 'document', $title === '' ? __('item.untitled.'.($sent['kind'] ?? 'document')) : $title, content: $content, keepIds: $content?->kind->name() === 'form', note: LeftOutWords::note($content->left ?? [])));
     }
 }

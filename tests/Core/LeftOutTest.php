@@ -1,0 +1,94 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core;
+
+use MistyAttic\Core\Formats\DocxReader;
+use MistyAttic\Core\Formats\FileFormat;
+use MistyAttic\Core\Formats\FormatLimits;
+use MistyAttic\Core\Formats\LeftOut;
+use MistyAttic\Core\Formats\Package;
+use MistyAttic\Core\Formats\SheetReader;
+use PhpOffice\PhpSpreadsheet\Spreadsheet;
+use PhpOffice\PhpSpreadsheet\Writer\Xlsx;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use ZipArchive;
+
+/** What a file holds besides is counted, and what comes in keeps its meaning. */
+final class LeftOutTest extends TestCase
+{
+    /** @return array<string, array{FileFormat, string, array<string, int>}> format, its text, what is left out */
+    public static function files(): array
+    {
+        return [
+            'footnotes and comments' => [FileFormat::Docx, '<w:p><w:r><w:t>a</w:t><w:footnoteReference w:id="1"/><w:endnoteReference w:id="1"/></w:r><w:commentReference w:id="0"/></w:p>', ['footnotes' => 2, 'comments' => 1]],
+            'what waits to be taken on' => [FileFormat::Docx, '<w:p><w:ins w:id="1" w:author="A"><w:r><w:t>a</w:t></w:r></w:ins><w:del w:id="2"><w:r/></w:del></w:p>', ['tracked' => 2]],
+            'another prefix' => [FileFormat::Docx, '<x:p><x:r><x:footnoteReference x:id="1"/></x:r></x:p>', ['footnotes' => 1]],
+            'raised' => [FileFormat::Docx, '<w:p><w:r><w:rPr><w:vertAlign w:val="superscript"/></w:rPr><w:t>2</w:t></w:r></w:p>', ['raised' => 1]],
+            'joined cells' => [FileFormat::Docx, '<w:tbl><w:tc><w:tcPr><w:vMerge w:val="restart"/></w:tcPr></w:tc><w:tc><w:tcPr><w:vMerge/></w:tcPr></w:tc></w:tbl>', ['merged' => 1]],
+            'an equation' => [FileFormat::Docx, '<w:p><m:oMath><m:r/></m:oMath></w:p>', ['equations' => 1]],
+            'nothing' => [FileFormat::Docx, '<w:p><w:r><w:t>plain &lt;footnoteReference&gt;</w:t></w:r></w:p>', []],
+            'notes in ODT' => [FileFormat::Odt, '<text:p>a<text:note text:id="1"><text:note-body/></text:note></text:p><office:annotation/>', ['footnotes' => 1, 'comments' => 1]],
+            'HTML' => [FileFormat::Html, '<p>x<sup>2</sup></p><iframe src="x"></iframe><table><td rowspan="2">a</td></table>', ['raised' => 1, 'embedded' => 1, 'merged' => 1]],
+        ];
+    }
+
+    /** @param array<string, int> $left */
+    #[DataProvider('files')]
+    public function test_it_is_counted(FileFormat $format, string $text, array $left): void
+    {
+        self::assertSame($left, LeftOut::of($format, match ($format) {
+            FileFormat::Docx => self::zipped('word/document.xml', "<w:document><w:body>{$text}</w:body></w:document>"),
+            FileFormat::Odt => self::zipped('content.xml', "<office:document-content>{$text}</office:document-content>"),
+            default => $text,
+        }, new FormatLimits, []));
+    }
+
+    public function test_a_workbook_keeps_what_its_formulas_say(): void
+    {
+        $book = new Spreadsheet;
+        $one = $book->getActiveSheet()->setTitle('One')->fromArray([['x', 1], ['y', 2]]);
+        foreach (['C1' => '=SUM(B1:B2000)', 'C2' => "='The other'!A50", 'C3' => '=FILTER(A1:A2,B1:B2>1)', 'C4' => '=SUM(B:B)', 'C5' => '="A9000"'] as $at => $formula) {
+            $one->setCellValue($at, $formula);
+        }
+        foreach (['D1' => [0.6041666, 'hh:mm'], 'D2' => [1.25, '[h]:mm'], 'D3' => [45_000, 'dd/mm/yyyy'], 'D4' => [45_000.5, 'd mmm hh:mm']] as $at => [$number, $format]) {
+            $one->setCellValue($at, $number)->getStyle($at)->getNumberFormat()->setFormatCode($format);
+        }
+        $one->mergeCells('A6:B6');
+        $book->createSheet()->setTitle('The other')->setCellValue('A1', 'q')->setSheetState('hidden');
+        (new Xlsx($book))->save($path = (string) tempnam(sys_get_temp_dir(), 'book'));
+        $zip = new ZipArchive;
+        $zip->open($path);
+        $xml = (string) $zip->getFromName('xl/worksheets/sheet1.xml');
+        $zip->addFromString('xl/worksheets/sheet1.xml', (string) preg_replace('~<c r="B2"[^>]*>.*?</c>~', '<c r="B2"><f t="array" ref="B2">SUM(B1:B1*B1:B1)</f><v>2</v></c>', $xml));
+        $zip->close();
+        $bytes = (string) file_get_contents($path);
+        unlink($path);
+        self::assertSame(['merged' => 1, 'hidden' => 1, 'arrays' => 1, 'unknown:FILTER' => 1], LeftOut::of(FileFormat::Xlsx, $bytes, new FormatLimits, ['SUM']));
+        $tree = (new SheetReader(FileFormat::Xlsx))->read($bytes, new FormatLimits)->tree;
+        $rows = array_count_values(array_map(fn (string $id): string => substr($id, 0, 2), array_column(array_filter($tree->parts, fn ($part) => $part->role === 'row'), 'id')));
+        // A place that a formula names is there, and a whole column goes as far as the table does.
+        self::assertSame(['t0' => 2_000, 't1' => 50], $rows);
+        $cells = $tree->get('t0r01')->fields;
+        self::assertSame([['=', 'SUM(B1:B2000)', 3], ['*', '|hh:mm', 0.6041666], ['*', '|[h]:mm', 1.25], ['*', '|dd/mm/yyyy', 'd', '2023-03-15'], ['*', '|d mmm hh:mm', 'd', '2023-03-15T12:00:00'], 2], [$cells['t0c03'], $cells['t0c04'], ...array_map(fn (int $row) => $tree->get("t0r0{$row}")->fields['t0c04'], [2, 3, 4]), $tree->get('t0r02')->fields['t0c02']]);
+    }
+
+    public function test_what_was_moved_stands_in_a_control_or_in_a_table_of_a_cell_comes_in(): void
+    {
+        $run = fn (string $text): string => "<w:p><w:r><w:t>{$text}</w:t></w:r></w:p>";
+        $body = "<w:moveTo w:id=\"1\">{$run('Moved')}</w:moveTo><w:p><w:bdo w:val=\"rtl\"><w:r><w:t>Turned</w:t></w:r></w:bdo></w:p><w:sdt><w:sdtContent>{$run('Held')}</w:sdtContent></w:sdt>"
+            ."<w:tbl><w:tr><w:tc>{$run('Outer')}<w:tbl><w:tr><w:tc>{$run('Inner')}</w:tc></w:tr></w:tbl></w:tc></w:tr></w:tbl>";
+        $tree = (new DocxReader)->read(self::zipped('word/document.xml', "<w:document xmlns:w=\"http://schemas.openxmlformats.org/wordprocessingml/2006/main\"><w:body>{$body}</w:body></w:document>"), new FormatLimits)->tree;
+        self::assertSame(['Moved', 'Turned', 'Held', "Outer\nInner"], array_values(array_filter(array_map(fn ($part) => isset($part->fields['text']) ? $part->richText()->text() : '', $tree->parts))));
+    }
+
+    private static function zipped(string $name, string $text): string
+    {
+        $package = new Package;
+        $package->add($name, $text);
+
+        return $package->bytes();
+    }
+}
