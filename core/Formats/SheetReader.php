@@ -7,6 +7,7 @@ namespace MistyAttic\Core\Formats;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Cell as CellValue;
+use MistyAttic\Core\Kinds\NumberLook;
 use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetKind;
 use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetRole;
 use PhpOffice\PhpSpreadsheet\Cell\Cell;
@@ -169,14 +170,6 @@ final readonly class SheetReader implements Reader
         return self::plain($cell, $value);
     }
 
-    /** Whether it is shown as a time of day or a stretch of time, and no day: a part of a day, which its format shows as that. */
-    private static function isTime(Cell $cell): bool
-    {
-        $code = (string) preg_replace('/"[^"]*"|\\\\.|_.|\*./', '', (string) $cell->getStyle()->getNumberFormat()->getFormatCode());
-
-        return preg_match('/[hs]/i', $code) === 1 && preg_match('/[yd]/i', (string) preg_replace('/\[\$[^\]]*\]|\[(?:Red|Black|Blue|Green|Cyan|Magenta|Yellow|White)\]/i', '', $code)) !== 1;
-    }
-
     /** @return string|int|float|bool|list<string|int|float|bool>|null */
     private static function plain(Cell $cell, mixed $value): string|int|float|bool|array|null
     {
@@ -186,7 +179,7 @@ final readonly class SheetReader implements Reader
         if (is_string($value) && preg_match('/^#[A-Z0-9\/?!]{2,12}$/D', $value) === 1) {
             return ['!', $value];
         }
-        if ((is_int($value) || is_float($value)) && ! self::isTime($cell) && Date::isDateTime($cell, $value)) {
+        if ((is_int($value) || is_float($value)) && ! NumberLook::isTime((string) $cell->getStyle()->getNumberFormat()->getFormatCode()) && Date::isDateTime($cell, $value)) {
             $date = Date::excelToDateTimeObject($value);
 
             return ['d', $date->format(fmod((float) $value, 1.0) === 0.0 ? 'Y-m-d' : 'Y-m-d\TH:i:s')];

@@ -21,7 +21,7 @@ final class NumberLook
         }
         $number = is_array($result) ? Date::stringToExcel(str_replace('T', ' ', (string) $result[1])) : $result;
         // A number format on a day, or a day's on a number, says nothing about it.
-        if ($number === false || is_array($result) !== Date::isDateTimeFormatCode($format)) {
+        if ($number === false || (is_array($result) !== Date::isDateTimeFormatCode($format) && ! (! is_array($result) && self::isTime($format)))) {
             return Cell::show($value);
         }
         try {
@@ -29,6 +29,14 @@ final class NumberLook
         } catch (\Throwable) {
             return Cell::show($value);
         }
+    }
+
+    /** Whether a number format shows a time of day or a stretch of time, and no day: `hh:mm`, `[h]:mm` (ECMA-376 part 1, 18.8.31). */
+    public static function isTime(string $format): bool
+    {
+        $bare = (string) preg_replace('/"[^"]*"|\\\\.|_.|\*.|\[\$[^\]]*\]|\[(?:Red|Black|Blue|Green|Cyan|Magenta|Yellow|White)\]/i', '', $format);
+
+        return preg_match('/[hs]/i', $bare) === 1 && preg_match('/[yd]/i', $bare) !== 1;
     }
 
     /** The number format of a look. */

@@ -4,12 +4,15 @@ declare(strict_types=1);
 
 namespace Tests\Core;
 
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Formats\DocxReader;
 use MistyAttic\Core\Formats\FileFormat;
 use MistyAttic\Core\Formats\FormatLimits;
 use MistyAttic\Core\Formats\LeftOut;
 use MistyAttic\Core\Formats\Package;
 use MistyAttic\Core\Formats\SheetReader;
+use MistyAttic\Core\Kinds\Dataset\Source;
 use PhpOffice\PhpSpreadsheet\Spreadsheet;
 use PhpOffice\PhpSpreadsheet\Writer\Xlsx;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -71,6 +74,9 @@ final class LeftOutTest extends TestCase
         $rows = array_count_values(array_map(fn (string $id): string => substr($id, 0, 2), array_column(array_filter($tree->parts, fn ($part) => $part->role === 'row'), 'id')));
         // A place that a formula names is there, and a whole column goes as far as the table does.
         self::assertSame(['t0' => 2_000, 't1' => 50], $rows);
+        // As data a time is what it shows.
+        $data = Source::tab(PartTree::of([...array_slice($tree->parts, 0, 5), new Part('head', 'row', 1, []), ...array_slice($tree->parts, 5)]), 'tab0');
+        self::assertSame(['14:30', '30:00'], array_column(array_slice(array_values($data->records), 0, 2), 't0c04'));
         $cells = $tree->get('t0r01')->fields;
         self::assertSame([['=', 'SUM(B1:B2000)', 3], ['*', '|hh:mm', 0.6041666], ['*', '|[h]:mm', 1.25], ['*', '|dd/mm/yyyy', 'd', '2023-03-15'], ['*', '|d mmm hh:mm', 'd', '2023-03-15T12:00:00'], 2], [$cells['t0c03'], $cells['t0c04'], ...array_map(fn (int $row) => $tree->get("t0r0{$row}")->fields['t0c04'], [2, 3, 4]), $tree->get('t0r02')->fields['t0c02']]);
     }

@@ -54,6 +54,7 @@ test('what is typed is read as what it looks like', () => {
 });
 
 test('values are shown as their formats say', () => {
+    assert.deepEqual([shown(0.6041666, 'hh:mm'), shown(1.25, '[h]:mm'), shown(0.75, 'h:mm AM/PM'), shown(-0.25, 'hh:mm:ss'), shown(12.5, '0.00 "h"')], ['14:30', '30:00', '6:00 PM', '-06:00:00', '12.50 h']);
     assert.deepEqual([shown(1234.5, '#,##0.00'), shown(0.125, '0.0%'), shown(-2, '"€" #,##0.00'), shown(0.1 + 0.2, ''), shown(12, '0')], ['1,234.50', '12.5%', '-€ 2.00', '0.3', '12']);
     assert.deepEqual([shown(['d', '2026-05-03'], 'd mmm yyyy'), shown(['d', '2026-05-03'], ''), shown(['!', '#DIV/0!'], '0'), shown(['*', 'b', '=', 'x', true], '')], ['3 May 2026', '2026-05-03', '#DIV/0!', 'TRUE']);
     assert.deepEqual([lookOf(['*', 'b|0', 5]), formulaOf(['*', 'b', '=', 'A', 5]), resultOf(['=', 'A', '!', '#REF!']), dressed(undefined, 'b')], ['b|0', 'A', ['!', '#REF!'], ['*', 'b']]);

@@ -10,6 +10,7 @@ use MistyAttic\Core\Kinds\Cell;
 use MistyAttic\Core\Kinds\Form\Flow;
 use MistyAttic\Core\Kinds\Form\FormRole;
 use MistyAttic\Core\Kinds\Label;
+use MistyAttic\Core\Kinds\NumberLook;
 
 /** Something that a dataset is filled from: named fields, and records under ids that stay theirs. */
 final readonly class Source
@@ -105,13 +106,21 @@ final readonly class Source
         }
         $records = [];
         foreach ($rows as $row) {
-            $cells = array_filter(array_map(Cell::result(...), array_intersect_key($row->fields, $names)), fn (mixed $cell) => $cell !== null && $cell !== '');
+            $cells = array_filter(array_map(self::read(...), array_intersect_key($row->fields, $names)), fn (mixed $cell) => $cell !== null && $cell !== '');
             if ($cells !== []) {
                 $records[$row->id] = $cells;
             }
         }
 
         return new self($names, $records, hint: $hint, tabs: $tabs);
+    }
+
+    /** What a cell of a sheet is in a dataset; a time, which is a part of a day there, is what it shows. */
+    private static function read(mixed $cell): mixed
+    {
+        $format = NumberLook::format(Cell::look($cell));
+
+        return $format !== '' && is_numeric(Cell::result($cell)) && NumberLook::isTime($format) ? NumberLook::show($cell) : Cell::result($cell);
     }
 
     /**

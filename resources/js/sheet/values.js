@@ -66,6 +66,8 @@ export function shown(value, format) {
 /** @param {number} value @param {string} format */
 function number(value, format) {
     const code = format.split(';')[0];
+    const bare = code.replace(/"[^"]*"|\\.|_.|\*.|\[\$[^\]]*\]/g, '');
+    if (/[hs]/i.test(bare) && !/[dy0#]/i.test(bare)) return time(value, code);
     if (!/[0#]/.test(code)) return format !== '' && /[dy]/i.test(code) ? day(new Date(Math.round((value - 25569) * 86400000)).toISOString().slice(0, 10), format) : String(Number(value.toPrecision(15)));
     const pattern = /[#0,.]+/.exec(code.replace(/"[^"]*"/g, (text) => '\u0001'.repeat(text.length)))?.[0] ?? '0';
     const decimals = (pattern.split('.')[1] ?? '').length;
@@ -75,6 +77,24 @@ function number(value, format) {
     /** @param {string} piece */
     const plain = (piece) => piece.replace(/"([^"]*)"/g, '$1').replace(/\\(.)/g, '$1').replace(/_.|\*./g, '').replace(/\[\$?([^\]-]*)[^\]]*\]/g, '$1');
     return (value < 0 && Number(text.replaceAll(',', '')) !== 0 ? '-' : '') + plain(code.slice(0, at)) + text + plain(code.slice(at + pattern.length));
+}
+
+/** A part of a day, as a time of day or a stretch of time. @param {number} value @param {string} format */
+function time(value, format) {
+    const all = Math.round(Math.abs(value) * 86_400);
+    const [hours, minutes, seconds] = [Math.floor(all / 3600), Math.floor(all / 60) % 60, all % 60];
+    const isHalf = /am\/pm/i.test(format);
+    const hour = isHalf ? hours % 12 || 12 : hours % 24;
+    const padded = (/** @type {number} */ number, /** @type {string} */ token) => String(number).padStart(token.length, '0');
+    const text = format.replace(/"([^"]*)"|\\(.)|\[(h+)\]|\[(m+)\]|\[(s+)\]|am\/pm|h+|m+|s+/gi, (token, quoted, escaped, h, m, s) => {
+        if (quoted !== undefined || escaped !== undefined) return quoted ?? escaped;
+        if (h) return padded(hours, h);
+        if (m) return padded(Math.floor(all / 60), m);
+        if (s) return padded(all, s);
+        if (/am/i.test(token)) return hours % 24 < 12 ? 'AM' : 'PM';
+        return padded({ h: hour, m: minutes, s: seconds }[/** @type {'h' | 'm' | 's'} */ (token[0].toLowerCase())], token);
+    });
+    return `${value < 0 ? '-' : ''}${text}`;
 }
 
 /** @param {string} iso @param {string} format */
