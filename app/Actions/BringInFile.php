@@ -77,16 +77,25 @@ final readonly class BringInFile
     private function matched(Kind $kind, PartTree $old, PartTree $new): PartTree
     {
         $grid = $kind->grid();
-        $matched = Matching::adopt(...($grid === null ? [$old, $new] : [Retained::written($grid, $old), Retained::written($grid, $new), $grid]))->tree;
-        $ids = [];
-        foreach ($matched->parts as $part) {
-            if (! $old->has($part->id)) {
-                $ids[$part->id] = MakeItem::partId();
+        if ($grid === null) {
+            $matched = Matching::adopt($old, $new)->tree;
+            $ids = [];
+            foreach ($matched->parts as $part) {
+                $old->has($part->id) || $ids[$part->id] = MakeItem::partId();
             }
-        }
-        $fresh = Fresh::ids($matched, $ids);
 
-        return $grid === null ? $fresh : Retained::of($grid, $old, $fresh);
+            return Fresh::ids($matched, $ids);
+        }
+        // Most files hold no looks, so that what goes together is told without them.
+        $written = Retained::written($grid, $new);
+        $results = ! Spelling::hasFormulas($new);
+        $matched = Matching::adopt(Retained::bare($grid, Retained::written($grid, $old), $results), Retained::bare($grid, $written, $results), $grid)->tree;
+        $ids = [];
+        foreach ($written->parts as $at => $part) {
+            $ids[$part->id] = $old->has($matched->parts[$at]->id) ? $matched->parts[$at]->id : MakeItem::partId();
+        }
+
+        return Retained::of($grid, $old, Fresh::ids($written, $ids));
     }
 
     /** The whole with one tab replaced. */

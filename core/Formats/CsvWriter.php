@@ -8,6 +8,7 @@ use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Cell;
 use MistyAttic\Core\Kinds\Grid;
+use MistyAttic\Core\Kinds\NumberLook;
 
 /** Rows as comma-separated values (RFC 4180). */
 final readonly class CsvWriter
@@ -56,9 +57,27 @@ final readonly class CsvWriter
             && preg_match('/^-\d[\d.,]*%?$/D', $text) !== 1;
     }
 
+    /** A number as its format shows it, where it is read from that as the same number with the same format: `12%`, `1.50`; else it is null. */
+    private static function formatted(mixed $value): ?string
+    {
+        $format = NumberLook::format(Cell::look($value));
+        $bare = Cell::bare($value);
+        if ($format === '' || ! (is_int($bare) || is_float($bare))) {
+            return null;
+        }
+        $shown = NumberLook::show($value);
+        $read = TypedText::of($shown);
+
+        return Cell::bare($read) === $bare && NumberLook::format(Cell::look($read)) === $format ? $shown : null;
+    }
+
     /** What a formula gave has no more digits than it can be sure of. */
     private static function shown(mixed $value): string
     {
+        $formatted = self::formatted($value);
+        if ($formatted !== null) {
+            return $formatted;
+        }
         $result = Cell::result($value);
 
         return is_float($result) && Cell::isFormula($value) ? Cell::show((float) sprintf('%.15g', $result)) : Cell::show($value);

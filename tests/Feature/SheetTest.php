@@ -28,6 +28,7 @@ use MistyAttic\Core\Kinds\Spreadsheet\Formula;
 use MistyAttic\Core\Kinds\Spreadsheet\Places;
 use MistyAttic\Core\Kinds\Spreadsheet\Spelling;
 use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetKind;
+use PHPUnit\Framework\Attributes\TestWith;
 
 /** Spreadsheets: saved by edits, calculated, looked back at and brought back. */
 final class SheetTest extends FeatureCase
@@ -279,7 +280,7 @@ final class SheetTest extends FeatureCase
     {
         $this->edit(['placed' => [['emp1', 'row', 'tab1', 't1r4', []], ['emp2', 'row', 'tab1', 'emp1', []]], 'cells' => ['t1r1' => ['t1c1' => ['*', 'b|0.00', 1.8]]]]);
         $csv = (string) $this->get(route('download', [$this->item, 3, 'csv']))->assertOk()->getContent();
-        self::assertSame("Item,Kg,Tip\r\nToaster,1.8,2\r\nLamp,1.1,0\r\nRadio,2.2,5\r\nTotal,5.1,7\r\n", $csv);
+        self::assertSame("Item,Kg,Tip\r\nToaster,1.80,2\r\nLamp,1.1,0\r\nRadio,2.2,5\r\nTotal,5.1,7\r\n", $csv);
         $this->post(route('item.file.store', $this->item), ['tab' => 'tab1', 'file' => UploadedFile::fake()->createWithContent('log.csv', $csv)])->assertSessionHasErrors(['file' => 'The file holds what is there already. Nothing was changed.']);
 
         $edited = str_replace(['Lamp,1.1', "Radio,2.2,5\r\n"], ['Lamp,1.4', "Kettle,1,0\r\nRadio,2.2,5\r\n"], $csv);
@@ -320,6 +321,28 @@ final class SheetTest extends FeatureCase
         self::assertStringContainsString("'=cmd()", (string) $this->get(route('download', [$this->item, 3, 'csv', 'tab' => 'tab1']))->getContent(), 'harmless in CSV');
         self::assertStringContainsString('Ines', (string) $this->get(route('download', [$this->item, 3, 'tsv', 'tab' => 'tab2']))->getContent());
         $this->get(route('download', [$this->item, 3, 'odt']))->assertNotFound();
+    }
+
+    #[TestWith(['xlsx'])]
+    #[TestWith(['ods'])]
+    #[TestWith(['csv'])]
+    public function test_what_went_out_and_comes_in_unedited_changes_nothing(string $format): void
+    {
+        $look = fn (string $look, mixed $value): mixed => Cell::dressed($value, $look);
+        $this->save($this->item, $this->ines, Spelling::kept(PartTree::of([
+            new Part('tab1', 'tab', 0, ['name' => 'Log', 'frozen' => 1]), new Part('c1', 'column', 1, ['width' => 140, 'format' => '']), new Part('c2', 'column', 1, ['width' => 0, 'format' => '|#,##0.00']), new Part('c3', 'column', 1, ['width' => 0, 'format' => '|0.0']), new Part('c4', 'column', 1, ['width' => 0, 'format' => '']),
+            new Part('rhead', 'row', 1, ['c1' => $look('b', 'Item'), 'c2' => $look('b', 'Price'), 'c3' => $look('b', 'Share'), 'c4' => $look('b', 'Rate')]),
+            new Part('rone', 'row', 1, ['c1' => 'Toaster', 'c2' => 1234.5, 'c3' => ['=', 'B2/10'], 'c4' => $look('|0%', 0.12)]),
+            new Part('rtwo', 'row', 1, ['c1' => $look('i', '=not one'), 'c2' => 12, 'c3' => ['=', 'B3*2'], 'c4' => $look('|0.00', 1.5)]),
+            new Part('rthree', 'row', 1, ['c1' => '-4', 'c2' => -4, 'c3' => ['=', 'SUM(B2:B3)'], 'c4' => $look('b|#,##0.00', 1234.5)]),
+        ])));
+        $before = $this->tree($this->item->refresh());
+        $bytes = (string) $this->get(route('download', [$this->item, $this->item->head, $format]))->assertOk()->getContent();
+        if ($format === 'csv') {
+            self::assertSame("Item,Price,Share,Rate\r\nToaster,1234.5,123.45,12%\r\n'=not one,12,24,1.50\r\n-4,-4,1246.5,\"1,234.50\"\r\n", $bytes);
+        }
+        $this->post(route('item.file.store', $this->item), ['file' => UploadedFile::fake()->createWithContent("log.{$format}", $bytes), 'tab' => 'tab1'])->assertSessionHasErrors(['file' => 'The file holds what is there already. Nothing was changed.']);
+        self::assertTrue($before->equals($this->tree($this->item->refresh())));
     }
 
     public function test_a_workbook_of_too_many_cells_is_not_begun_and_the_page_says_what_to_do(): void

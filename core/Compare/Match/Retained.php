@@ -31,6 +31,18 @@ final class Retained
         return PartTree::of(array_values(array_filter($tree->parts, fn (Part $part) => isset($used[$part->id]) || ($part->role !== $grid->row && $part->role !== $grid->column))));
     }
 
+    /**
+     * Cells by what they hold alone, as a file without looks has them: for telling what goes together.
+     *
+     * @param  bool  $results  what formulas gave in their place, as a file without formulas has it
+     */
+    public static function bare(Grid $grid, PartTree $tree, bool $results): PartTree
+    {
+        $read = $results ? Cell::result(...) : Cell::bare(...);
+
+        return PartTree::of(array_map(fn (Part $part): Part => $part->role === $grid->row ? new Part($part->id, $part->role, $part->depth, array_filter(array_map($read, $part->fields), fn (mixed $value) => $value !== null)) : $part, $tree->parts));
+    }
+
     /** What is not written in goes behind the rest of its table. */
     private static function withEmpty(Grid $grid, PartTree $old, PartTree $new): PartTree
     {
@@ -74,7 +86,10 @@ final class Retained
             $fields = $part->fields;
             foreach ($fields as $column => $value) {
                 $before = $was->fields[$column] ?? null;
-                if ($before !== null && is_scalar(Cell::bare($value)) && ! Cell::isFormula($value)) {
+                if ($before !== null && self::looksTheSame($before, $value, $old->find((string) $column)?->string('format') ?? '')) {
+                    // A look that its column gives it is none of its own.
+                    $fields[$column] = $before;
+                } elseif ($before !== null && is_scalar(Cell::bare($value)) && ! Cell::isFormula($value)) {
                     $text = Cell::show($value);
                     $format = $old->find((string) $column)?->string('format') ?? '';
                     if ($text === Cell::show($before) || $text === NumberLook::show($before, $format) || $text === "'".Cell::show($before)) {
@@ -94,5 +109,19 @@ final class Retained
         }
 
         return PartTree::of($parts);
+    }
+
+    /** Whether one cell holds and shows what another does, in a column with a format. */
+    private static function looksTheSame(mixed $before, mixed $value, string $format): bool
+    {
+        $letters = fn (mixed $cell): string => explode('|', Cell::look($cell))[0];
+        // What a formula gives is worked out later: it is shown with what it gave.
+        if (Cell::isFormula($value)) {
+            /** @var list<string|int|float|bool> $value */
+            $value = Cell::withResult($value, Cell::result($before));
+        }
+
+        return Cell::look($before) !== Cell::look($value) && $letters($before) === $letters($value) && Cell::bare($before) !== null
+            && Cell::sameInput(Cell::bare($before), Cell::bare($value)) && NumberLook::show($before, $format) === NumberLook::show($value, $format);
     }
 }
