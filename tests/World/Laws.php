@@ -135,6 +135,9 @@ final class Laws
     private function follows(string $kind, Item $dataset): void
     {
         $source = $this->world->items[$kind]->refresh();
+        if (! $dataset->refresh()->follows()) {
+            return;
+        }
         $tree = $this->world->states->tree($dataset->root);
         $read = app(ReadSource::class)->item($source, $dataset->source_tab, null);
         if ($read !== null && ! $read->tree($read->types(), $tree)->equals($tree)) {
@@ -142,7 +145,7 @@ final class Laws
         }
         $sources = $kind === 'form' ? [$source->id, ...$source->entries()->pluck('id')->all()] : [$source->id];
         $wrote = [...Version::query()->whereIn('item_id', $sources)->pluck('user_id')->all(), ...DB::table('removals')->whereIn('item_id', $sources)->pluck('user_id')->all(), ...Publishing::query()->where('item_id', $source->id)->pluck('decider_id')->all()];
-        $other = Version::query()->where('item_id', $dataset->id)->whereNotIn('user_id', array_filter($wrote))->value('number');
+        $other = Version::query()->where('item_id', $dataset->id)->whereNotIn('user_id', array_filter($wrote))->whereNotIn('number', $this->world->ledger->followed[$kind] ?? [])->value('number');
         $other === null || throw Broken::law('Nobody’s name stands on what they did not do', "version {$other} of the follower of the {$kind}");
     }
 

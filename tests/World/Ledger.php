@@ -19,6 +19,9 @@ final class Ledger
     /** @var array<string, array<int, string>> item => version that was left behind => its root */
     public array $left = [];
 
+    /** @var array<string, list<int>> kind => versions of its follower with which somebody let it follow again */
+    public array $followed = [];
+
     /** @param array<string, true> $had @param array<string, true> $has */
     public function sent(string $item, string $who, array $had, array $has): void
     {

@@ -73,6 +73,7 @@ final class World
             Deed::AskForYes => $this->askForYes(),
             Deed::Decide => $this->decide($step, $chance),
             Deed::Rename => $this->rename($step, $chance),
+            Deed::Follow => $this->follow($step, $chance),
             Deed::TakeAway => $this->takeAway($step, $chance),
         };
     }
@@ -475,6 +476,26 @@ final class World
         $root = $item->root;
         $this->allowed($this->as($step->who)->put(route('item.rename', $item), ['title' => ucfirst($step->item).' '.$chance->under(1000)]), 'renaming');
         $item->refresh()->root === $root || throw Broken::law('A title changes no content', $step->item);
+    }
+
+    /** A dataset stays as it is, or follows again: then it is what its source is, and that is the doing of whoever said so. */
+    private function follow(Step $step, Chance $chance): void
+    {
+        if ($this->followers === [] || ! $this->mayWrite($step->who)) {
+            return;
+        }
+        $kind = $chance->of(array_keys($this->followers));
+        $dataset = $this->followers[$kind]->refresh();
+        $source = $this->items[$kind];
+        $sent = $dataset->follows() ? ['follow' => 0] : ['follow' => 1, 'seen' => $dataset->head];
+        $head = $dataset->head;
+        // Who may not read the answers of a form does not bring them into a dataset.
+        $this->allowed($this->as($step->who)->put(route('dataset.follow', $dataset), $sent), 'following', 403);
+        if ($sent['follow'] === 1 && $dataset->refresh()->head > $head) {
+            $this->ledger->followed[$kind][] = $dataset->head;
+            Version::query()->where(['item_id' => $dataset->id, 'number' => $dataset->head])->value('user_id') === $this->people[$step->who]->id
+                || throw Broken::law('Following again is the doing of whoever said so', "{$source->kind}");
+        }
     }
 
     private function takeAway(Step $step, Chance $chance): void
