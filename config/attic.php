@@ -7,6 +7,9 @@ return [
     // What the shared place is called, in the top bar.
     'place' => env('ATTIC_PLACE', ''),
 
+    // The zone by whose days entries are counted in datasets, so that all who read them have the same.
+    'zone' => env('ATTIC_ZONE', 'UTC'),
+
     // Further names that the place answers to, and the proxies in front of it whose word on a request is taken; with commas between.
     'hosts' => array_values(array_filter(explode(',', (string) env('ATTIC_HOSTS', '')))),
     'proxies' => array_values(array_filter(explode(',', (string) env('ATTIC_PROXIES', '')))),

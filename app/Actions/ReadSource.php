@@ -101,7 +101,7 @@ final readonly class ReadSource
         $entries = (function () use ($form, $moment): Generator {
             foreach ($form->entries()->where(fn ($query) => $query->whereNull('deleted_at')->when($moment, fn ($query) => $query->orWhere('deleted_at', '>', $moment)))->orderBy('number')->when($moment, fn ($query) => $query->where('created_at', '<=', $moment))->cursor() as $entry) {
                 $stood = $moment === null ? null : $entry->versions()->where('saved_at', '<=', $moment)->orderByDesc('number')->first();
-                yield self::recordOf($entry) => [(string) $entry->created_at?->format('Y-m-d'), $this->states->tree($stood->root ?? $entry->root)];
+                yield self::recordOf($entry) => [self::dayOf($entry), $this->states->tree($stood->root ?? $entry->root)];
             }
         })();
 
@@ -122,13 +122,19 @@ final readonly class ReadSource
     /** One entry alone, as it stands then, under the questions that are live. */
     public function entry(Item $form, Item $entry, string $root): Source
     {
-        return Source::entries($this->states->tree(self::asked($form)), [self::recordOf($entry) => [(string) $entry->created_at?->format('Y-m-d'), $this->states->tree($root)]], (string) __('data.sent'));
+        return Source::entries($this->states->tree(self::asked($form)), [self::recordOf($entry) => [self::dayOf($entry), $this->states->tree($root)]], (string) __('data.sent'));
     }
 
     /** The record of an entry in datasets that follow its form. */
     public static function recordOf(Item $entry): string
     {
         return sprintf('entry%05d', (int) $entry->number);
+    }
+
+    /** The day that an entry was sent on, where the place is. */
+    private static function dayOf(Item $entry): string
+    {
+        return (string) $entry->created_at?->setTimezone((string) config('attic.zone'))->format('Y-m-d');
     }
 
     /** The questions that people answer; of a form that is offline those that were live last, and before it is published its own. */

@@ -47,6 +47,10 @@ final class Evaluation
         } catch (TooMuch) {
             return ['!', '#LIMIT!'];
         }
+        if (is_array($value) && OwnFunctions::size($value) > 1) {
+            // A whole block is no value of one cell, and its first place would be a false one.
+            return ['!', '#VALUE!'];
+        }
         $value = Operators::single($value);
 
         return match (true) {

@@ -98,6 +98,10 @@ final class Functions
             return '#VALUE!';
         }
         try {
+            $own = OwnFunctions::call($name, $arguments);
+            if ($own !== null) {
+                return $own[0];
+            }
             $arguments = in_array($name, ['MIN', 'MAX'], true) ? $this->pieces($name, $arguments) : $arguments;
 
             // Called so, a number is taken for the text that a parameter wants, as the criteria of COUNTIF do.

@@ -1,0 +1,142 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MistyAttic\Core\Calculate;
+
+/**
+ * Functions that are worked out here, where the library's say something else than OpenFormula (ODF 1.3, part 4) or give a number of a part of what
+ * they were given: wildcards in lookups (3.4, HOST-USE-WILDCARDS), conditions over blocks, texts in AVERAGEA, percents in VALUE.
+ */
+final class OwnFunctions
+{
+    /**
+     * @param  list<mixed>  $arguments  as {@see Functions::call} has them
+     * @return array{mixed}|null the result; null where the library's is right
+     */
+    public static function call(string $name, array $arguments): ?array
+    {
+        return match ($name) {
+            'IF' => is_array($arguments[0] ?? null) && self::size($arguments[0]) > 1 ? [self::each($arguments)] : null,
+            'VLOOKUP', 'HLOOKUP' => self::looked($name, $arguments),
+            'AVERAGEA' => [self::average($arguments)],
+            'VALUE' => self::value(Operators::single($arguments[0] ?? null)),
+            'SEARCH', 'SEARCHB' => self::search(...array_map(Operators::single(...), [$arguments[0] ?? null, $arguments[1] ?? null, $arguments[2] ?? 1])),
+            default => null,
+        };
+    }
+
+    public static function size(mixed $block): int
+    {
+        $count = 0;
+        foreach (is_array($block) ? $block : [$block] as $row) {
+            $count += is_array($row) ? count($row) : 1;
+        }
+
+        return $count;
+    }
+
+    /**
+     * A condition over a block chooses for each of its places.
+     *
+     * @param  list<mixed>  $arguments
+     * @return array<mixed>
+     */
+    private static function each(array $arguments): array
+    {
+        [$conditions, $then, $else] = [$arguments[0], $arguments[1] ?? true, $arguments[2] ?? false];
+        $at = function (mixed $block, int $row, int $column): mixed {
+            if (! is_array($block)) {
+                return $block;
+            }
+            $rows = array_values($block);
+            $cells = $rows[count($rows) === 1 ? 0 : $row] ?? null;
+            $cells = is_array($cells) ? array_values($cells) : [$cells];
+
+            return $cells[count($cells) === 1 ? 0 : $column] ?? '#N/A';
+        };
+        $chosen = [];
+        foreach (array_values(is_array($conditions) ? $conditions : []) as $row => $cells) {
+            foreach (array_values(is_array($cells) ? $cells : [$cells]) as $column => $condition) {
+                $chosen[$row][$column] = Operators::isError($condition) ? $condition : (is_string($condition) ? '#VALUE!' : $at((bool) $condition ? $then : $else, $row, $column));
+            }
+        }
+
+        return $chosen;
+    }
+
+    /**
+     * An exact lookup of a text with wildcards.
+     *
+     * @param  list<mixed>  $arguments
+     * @return array{mixed}|null
+     */
+    private static function looked(string $name, array $arguments): ?array
+    {
+        $wanted = Operators::single($arguments[0] ?? null);
+        $table = $arguments[1] ?? null;
+        $near = count($arguments) < 4 ? true : Operators::single($arguments[3]);
+        if (! is_string($wanted) || strpbrk($wanted, '*?') === false || ! is_array($table) || (bool) $near) {
+            return null;
+        }
+        $rows = array_map(fn (mixed $row): array => array_values(is_array($row) ? $row : [$row]), array_values($table));
+        $rows = $name === 'HLOOKUP' ? array_map(null, ...array_map(fn (array $row): array => $row, $rows)) : $rows;
+        $index = Operators::single($arguments[2] ?? null);
+        if (! is_numeric($index) || $index < 1) {
+            return ['#VALUE!'];
+        }
+        foreach ($rows as $row) {
+            $row = is_array($row) ? $row : [$row];
+            if (is_string($row[0] ?? null) && preg_match('~^'.self::pattern($wanted).'$~isuD', $row[0]) === 1) {
+                return [array_key_exists((int) $index - 1, $row) ? $row[(int) $index - 1] ?? 0 : '#REF!'];
+            }
+        }
+
+        return ['#N/A'];
+    }
+
+    /** Texts count as nothing, booleans as one or nothing, empty cells not at all. @param list<mixed> $arguments */
+    private static function average(array $arguments): int|float|string
+    {
+        $sum = $count = 0;
+        $error = null;
+        array_walk_recursive($arguments, function (mixed $value) use (&$sum, &$count, &$error): void {
+            if (Operators::isError($value)) {
+                $error ??= (string) (is_scalar($value) ? $value : '');
+            } elseif ($value !== null) {
+                $sum += is_int($value) || is_float($value) || is_bool($value) ? $value : 0;
+                $count++;
+            }
+        });
+
+        return $error ?? ($count === 0 ? '#DIV/0!' : $sum / $count);
+    }
+
+    /** @return array{float}|null */
+    private static function value(mixed $text): ?array
+    {
+        return is_string($text) && preg_match('/^\s*(-?[\d,]*\.?\d+)\s*%\s*$/D', $text, $found) === 1 ? [(float) str_replace(',', '', $found[1]) / 100] : null;
+    }
+
+    /** @return array{int|string}|null */
+    private static function search(mixed $what, mixed $in, mixed $from): ?array
+    {
+        if (! is_string($what) || strpbrk($what, '*?') === false || ! is_scalar($in) || ! is_numeric($from)) {
+            return null;
+        }
+        $rest = mb_substr((string) $in, max(0, (int) $from - 1));
+
+        return [preg_match('~'.self::pattern($what).'~isu', $rest, $found, PREG_OFFSET_CAPTURE) === 1 ? max(1, (int) $from) + mb_strlen(substr($rest, 0, $found[0][1])) : '#VALUE!'];
+    }
+
+    /** `*` any text, `?` one sign, `~` before one of them the sign itself. */
+    private static function pattern(string $text): string
+    {
+        return (string) preg_replace_callback('/~[*?~]|[*?]|[^*?~]+|~/u', fn (array $found): string => match (true) {
+            $found[0] === '*' => '.*?',
+            $found[0] === '?' => '.',
+            strlen($found[0]) === 2 && $found[0][0] === '~' => preg_quote($found[0][1], '~'),
+            default => preg_quote($found[0], '~'),
+        }, $text);
+    }
+}
