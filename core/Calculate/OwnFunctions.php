@@ -80,13 +80,20 @@ final class OwnFunctions
             return null;
         }
         $rows = array_map(fn (mixed $row): array => array_values(is_array($row) ? $row : [$row]), array_values($table));
-        $rows = $name === 'HLOOKUP' ? array_map(null, ...array_map(fn (array $row): array => $row, $rows)) : $rows;
+        if ($name === 'HLOOKUP') {
+            $columns = [];
+            foreach ($rows as $at => $row) {
+                foreach ($row as $column => $value) {
+                    $columns[$column][$at] = $value;
+                }
+            }
+            $rows = $columns;
+        }
         $index = Operators::single($arguments[2] ?? null);
         if (! is_numeric($index) || $index < 1) {
             return ['#VALUE!'];
         }
         foreach ($rows as $row) {
-            $row = is_array($row) ? $row : [$row];
             if (is_string($row[0] ?? null) && preg_match('~^'.self::pattern($wanted).'$~isuD', $row[0]) === 1) {
                 return [array_key_exists((int) $index - 1, $row) ? $row[(int) $index - 1] ?? 0 : '#REF!'];
             }
@@ -95,7 +102,11 @@ final class OwnFunctions
         return ['#N/A'];
     }
 
-    /** Texts count as nothing, booleans as one or nothing, empty cells not at all. @param list<mixed> $arguments */
+    /**
+     * Texts count as nothing, booleans as one or nothing, empty cells not at all.
+     *
+     * @param  list<mixed>  $arguments
+     */
     private static function average(array $arguments): int|float|string
     {
         $sum = $count = 0;

@@ -112,6 +112,7 @@ final class CalculateTest extends TestCase
             'looks up with wildcards' => ['=VLOOKUP("t?a",C1:C2,1,FALSE)', 'tea'],
             'looks up a sign itself' => ['=IFERROR(VLOOKUP("t~?a",C1:C2,1,FALSE),"none")', 'none'],
             'looks up across' => ['=HLOOKUP("t*",C1:C2,1,FALSE)', 'tea'],
+            'looks up across and down' => ['=HLOOKUP("t*",A1:C2,1,FALSE)', 'tea'],
             'takes texts for nothing in a mean of all' => ['=AVERAGEA(A1:C1)', '2.33333333333333'],
             'reads a percent' => ['=VALUE("12.5%")', '0.125'],
             'searches with wildcards' => ['=SEARCH("e?","the tea")', '3'],
