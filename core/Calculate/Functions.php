@@ -9,7 +9,7 @@ use PhpOffice\PhpSpreadsheet\Calculation\Functions as Library;
 
 /**
  * The functions of PhpSpreadsheet that formulas may call: those that take values and give one. Left out are all that look at
- * places instead of values, that go to the network or the machine, whose result is by chance, or that answer with a block.
+ * places instead of values, that go to the network or the machine, whose result is by chance, or that make blocks of any size. A block is for other functions to work on: alone it is no value of a cell.
  */
 final class Functions
 {
@@ -20,9 +20,9 @@ final class Functions
         'HYPERLINK', 'WEBSERVICE', 'FILTERXML', 'ENCODEURL',
         // by chance or by the clock
         'NOW', 'RAND', 'RANDARRAY', 'RANDBETWEEN',
-        // blocks, and the library's own
-        'ANCHORARRAY', 'CHOOSECOLS', 'CHOOSEROWS', 'DROP', 'EXPAND', 'FILTER', 'FREQUENCY', 'GROWTH', 'HSTACK', 'LET', 'LINEST', 'LOGEST', 'MINVERSE', 'MKMATRIX', 'MMULT', 'MUNIT',
-        'NAME.ERROR', 'SEQUENCE', 'SINGLE', 'SORT', 'SORTBY', 'TAKE', 'TEXTSPLIT', 'TOCOL', 'TOROW', 'TRANSPOSE', 'TREND', 'UNIQUE', 'VSTACK', 'WRAPCOLS', 'WRAPROWS',
+        // by their size alone, and the library's own
+        'ANCHORARRAY', 'CHOOSECOLS', 'CHOOSEROWS', 'DROP', 'EXPAND', 'GROWTH', 'HSTACK', 'LET', 'LINEST', 'LOGEST', 'MKMATRIX', 'MUNIT',
+        'NAME.ERROR', 'SEQUENCE', 'SINGLE', 'SORTBY', 'TAKE', 'TEXTSPLIT', 'TOCOL', 'TOROW', 'TREND', 'VSTACK', 'WRAPCOLS', 'WRAPROWS',
     ];
 
     /** Answers with a day. */

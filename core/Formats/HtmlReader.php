@@ -134,6 +134,11 @@ final class HtmlReader implements Reader
     {
         $rows = [];
         foreach (iterator_to_array($table->getElementsByTagName('tr')) as $row) {
+            for ($of = $row->parentNode; $of !== null && strtolower($of->nodeName) !== 'table'; $of = $of->parentNode);
+            if ($of !== $table) {
+                // Of a table in a cell, which is text of that cell.
+                continue;
+            }
             $cells = [];
             foreach (Xml::children($row, 'td', 'th') as $cell) {
                 $cells[] = [$cell->nodeName === 'th', $this->children($cell)];
@@ -179,8 +184,10 @@ final class HtmlReader implements Reader
         foreach ($node->childNodes as $child) {
             array_push($runs, ...$this->inline($child, $marks));
         }
+        // What stands below each other goes on in a new line.
+        $end = in_array($name, ['td', 'th'], true) ? ' ' : ($name === 'tr' || in_array($name, self::BLOCKS, true) ? "\n" : '');
 
-        return $runs;
+        return $end === '' || $runs === [] ? $runs : [...($name === 'table' ? [new Run("\n")] : []), ...$runs, new Run($end)];
     }
 
     /**

@@ -108,6 +108,8 @@ final class CalculateTest extends TestCase
             'subtotals' => ['=SUBTOTAL(9,A1:B2)', '37'],
             'chooses for each of a block' => ['=SUM(IF(A1:B2>3,A1:B2,0))', '34'],
             'chooses a column for each row' => ['=SUM(IF(A1:B2>3,A1:A2))', '23'],
+            'sums what is filtered' => ['=SUM(FILTER(B1:B2,A1:A2>3))', '20'],
+            'turns a block' => ['=SUM(MMULT(TRANSPOSE(A1:A2),B1:B2))', '212'],
             'is no block' => ['=A1:B2', '#VALUE!'],
             'looks up with wildcards' => ['=VLOOKUP("t?a",C1:C2,1,FALSE)', 'tea'],
             'looks up a sign itself' => ['=IFERROR(VLOOKUP("t~?a",C1:C2,1,FALSE),"none")', 'none'],

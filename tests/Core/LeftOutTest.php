@@ -9,6 +9,7 @@ use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Formats\DocxReader;
 use MistyAttic\Core\Formats\FileFormat;
 use MistyAttic\Core\Formats\FormatLimits;
+use MistyAttic\Core\Formats\HtmlReader;
 use MistyAttic\Core\Formats\LeftOut;
 use MistyAttic\Core\Formats\Package;
 use MistyAttic\Core\Formats\SheetReader;
@@ -88,6 +89,13 @@ final class LeftOutTest extends TestCase
             ."<w:tbl><w:tr><w:tc>{$run('Outer')}<w:tbl><w:tr><w:tc>{$run('Inner')}</w:tc></w:tr></w:tbl></w:tc></w:tr></w:tbl>";
         $tree = (new DocxReader)->read(self::zipped('word/document.xml', "<w:document xmlns:w=\"http://schemas.openxmlformats.org/wordprocessingml/2006/main\"><w:body>{$body}</w:body></w:document>"), new FormatLimits)->tree;
         self::assertSame(['Moved', 'Turned', 'Held', "Outer\nInner"], array_values(array_filter(array_map(fn ($part) => isset($part->fields['text']) ? $part->richText()->text() : '', $tree->parts))));
+    }
+
+    public function test_a_table_in_a_cell_comes_in_once(): void
+    {
+        $tree = (new HtmlReader)->read('<table><tr><td>outer<table><tr><td>one</td><td>two</td></tr></table></td><td>beside</td></tr></table>', new FormatLimits)->tree;
+        self::assertSame(['table', 'row', 'cell', 'cell'], array_column($tree->parts, 'role'));
+        self::assertSame(["outer\none two", 'beside'], array_map(fn (Part $part) => $part->richText()->text(), array_slice($tree->parts, 2)));
     }
 
     private static function zipped(string $name, string $text): string

@@ -64,7 +64,13 @@ final class DatasetController extends Controller
         $seal['long'] = ($seal['long'] ?? false) || count($source->records) > self::MANY;
 
         $types = $source->types();
-        $ways = array_map(fn (string $field) => new NumberWays($source->values($field), $types[$field]->isNumber() ? $types[$field] : new FieldType('number')), array_combine($fields = array_map(strval(...), array_keys($types)), $fields));
+        $ways = [];
+        foreach ($types as $field => $type) {
+            $values = $source->values((string) $field);
+            if (! $source->isKnown((string) $field) && ($type->isNumber() || NumberWays::couldBe($values))) {
+                $ways[$field] = new NumberWays($values, $type->isNumber() ? $type : new FieldType('number'));
+            }
+        }
 
         return view('dataset.look', ['shelf' => $shelf, 'item' => null, 'source' => $source, 'types' => $types, 'ways' => $ways, 'readers' => $this->readers($shelf, $seal), 'tab' => isset($seal['item']) ? 0 : (int) ($seal['tab'] ?? 0), 'seal' => encrypt($seal), 'title' => trim((string) ($sent['title'] ?? '')) ?: $title]);
     }

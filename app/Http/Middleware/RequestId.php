@@ -20,7 +20,7 @@ final class RequestId
         // A name that a proxy in front gave is kept, if it is one.
         $given = $request->isFromTrustedProxy() ? (string) $request->headers->get(self::HEADER) : '';
         $id = preg_match('/^[\w-]{8,64}$/D', $given) === 1 ? $given : Str::lower(Str::ulid()->toBase32());
-        Context::add(['request' => $id, 'path' => $request->path()]);
+        Context::add('request', $id);
         $response = $next($request);
         $response->headers->set(self::HEADER, $id);
 

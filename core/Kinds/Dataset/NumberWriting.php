@@ -56,6 +56,9 @@ final readonly class NumberWriting
     /** @return array{number: int|float, currency: string}|null the currency is a sign or a code of ISO 4217, or empty; null when it is no number */
     public function read(string $text): ?array
     {
+        if (preg_match('/^(-?)(\d{1,15})(?:([.,])(\d{1,9}))?$/D', $text, $found) === 1) {
+            return $this->short($found[1], $found[2], $found[3] ?? '', $found[4] ?? '');
+        }
         $text = self::plain($text);
         $currency = '(?<currency%d>(?:[A-Z]{1,2})?\p{Sc}|[A-Z]{3})';
         $pattern = '/^(?<open>\()?(?<sign>[+-])?\s?(?:'.sprintf($currency, 1).'\s?)?(?<inner>[+-])?(?<number>[\d.,\' ]*\d(?:[eE][+-]?\d{1,3})?)\s?(?<percent>%)?(?:\s?'.sprintf($currency, 2).')?\s?(?<after>-)?(?<close>\))?$/Du';
@@ -71,6 +74,23 @@ final readonly class NumberWriting
         $number = in_array(reset($signs), ['-', '('], true) ? -$number : $number;
 
         return ['number' => Cell::number($found['percent'] === null ? $number : $number / 100), 'currency' => self::currency($codes[0] ?? '')];
+    }
+
+    /**
+     * Most numbers have no more than one mark, and are told fast.
+     *
+     * @return array{number: int|float, currency: string}|null
+     */
+    private function short(string $sign, string $whole, string $mark, string $rest): ?array
+    {
+        if (strlen($whole) > 1 && $whole[0] === '0') {
+            return null;
+        }
+        if ($mark !== '' && $mark !== $this->decimal) {
+            [$whole, $rest] = strlen($rest) === 3 && strlen($whole) <= 3 && $whole !== '0' ? [$whole.$rest, ''] : ['', ''];
+        }
+
+        return $whole === '' ? null : ['number' => Cell::number($rest === '' ? (int) ($sign.$whole) : (float) "{$sign}{$whole}.{$rest}"), 'currency' => ''];
     }
 
     /** One currency has one name: its code where its sign says no less. */
