@@ -10,6 +10,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 /**
  * @property int $id
  * @property int $version_id
+ * @property int $item_id that of its version, so that those of an item are found by it
  * @property int $user_id
  * @property string $name
  * @property string|null $note
@@ -18,7 +19,14 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  */
 final class Milestone extends Model
 {
-    protected $fillable = ['version_id', 'user_id', 'name', 'note'];
+    protected $fillable = ['version_id', 'item_id', 'user_id', 'name', 'note'];
+
+    protected static function booted(): void
+    {
+        self::creating(function (self $milestone): void {
+            $milestone->item_id = (int) Version::query()->whereKey($milestone->version_id)->value('item_id');
+        });
+    }
 
     /** @return BelongsTo<Version, $this> */
     public function version(): BelongsTo

@@ -63,8 +63,8 @@ final class RibbonData
     private function milestones(Item $item): array
     {
         $rows = DB::table('milestones')->join('versions', 'versions.id', '=', 'milestones.version_id')
-            ->where('versions.item_id', $item->id)->when($item->sight, fn ($query, Sight $sight) => $query->whereIn('versions.number', $sight->numbers ?? []))
-            ->orderBy('versions.number')->get(['versions.number', 'milestones.name']);
+            ->where('milestones.item_id', $item->id)->when($item->sight, fn ($query, Sight $sight) => $query->whereIn('versions.number', $sight->numbers ?? []))
+            ->get(['versions.number', 'milestones.name'])->sortBy('number')->values();
 
         return array_values(array_map(fn (object $row) => [(int) $row->number, (string) $row->name], $rows->all()));
     }

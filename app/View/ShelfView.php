@@ -57,8 +57,8 @@ final readonly class ShelfView
         $this->proposals = $shelf->asks_entries && $shelf->letsPublish($user) ? $this->proposals($user, $items) : [];
         $this->items = $shelf->showsDraftsTo($user) ? $items : $items->map(fn (Item $item) => $item->isPublishable() ? $this->seen($user, $item) : $item)->filter()->sortByDesc('changed_at')->values();
         $this->milestones = Milestone::query()->join('versions', 'versions.id', '=', 'milestones.version_id')
-            ->whereIn('versions.item_id', $this->items->whereNull('sight')->pluck('id'))->orderBy('versions.number')
-            ->get(['milestones.*', 'versions.item_id', 'versions.number'])->keyBy('item_id');
+            ->whereIn('milestones.item_id', $this->items->whereNull('sight')->pluck('id'))
+            ->get(['milestones.*', 'versions.number'])->sortBy('number')->keyBy('item_id');
         $this->unusual = $this->unusual($this->items->whereNull('sight'));
         $this->bars = $this->bars($this->items->whereNull('sight')->pluck('id')->all());
     }

@@ -47,7 +47,7 @@ final class RestoreController extends Controller
             'plan' => new RestorePlan($since, Kinds::named($item->kind)),
             'data' => $item->kind === 'report' ? new DatasetPlans($item, $version, $this->person($request), $this->data->now($this->person($request)), $states, $phrases) : null,
             'hanging' => $item->kind === 'dataset' ? DatasetView::hanging($item, $this->person($request), $states) : [],
-            'milestones' => Milestone::query()->whereRelation('version', 'item_id', $item->id)->count(),
+            'milestones' => Milestone::query()->where('item_id', $item->id)->count(),
         ]);
     }
 
