@@ -1,7 +1,7 @@
 <x-layout :title="$item->title.' follows again'" body="is-plain">
     <main id="main" class="door">
         <div class="door-sheet is-wide data-hangs">
-            <h1>Let “{{ $item->title }}” follow “{{ $item->source->title }}” again?</h1>
+            <h1>Let “{{ $item->title }}” follow its source “{{ $item->source->title }}” again?</h1>
             <p class="door-note">It becomes what “{{ $item->source->title }}” is now. This is one version, and it is yours; what goes by it stays in the history.</p>
             <x-problems />
             <h2>What changes by it</h2>
