@@ -11,6 +11,8 @@ enum Mark: string
     case Code = 'code';
     case Italic = 'italic';
     case Link = 'link';
+    case Lowered = 'lowered';
+    case Raised = 'raised';
     case Strike = 'strike';
     case Underline = 'underline';
 }

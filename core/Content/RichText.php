@@ -123,6 +123,10 @@ final readonly class RichText
                 $kept[$mark->value] = true;
             }
         }
+        // Nothing stands above and below the line at once.
+        if (isset($kept['raised'])) {
+            unset($kept['lowered']);
+        }
 
         return $kept;
     }

@@ -197,6 +197,7 @@ final class DocxReader implements Reader
             $value = $property->getAttribute('w:val');
             $mark = match ($property->nodeName) {
                 'w:b' => 'bold', 'w:i' => 'italic', 'w:strike', 'w:dstrike' => 'strike', 'w:u' => 'underline',
+                'w:vertAlign' => ['superscript' => 'raised', 'subscript' => 'lowered'][$value] ?? null,
                 'w:rStyle' => preg_match('/\bcode\b|source|verbatim/', $this->styles[$value] ?? strtolower($value)) === 1 ? 'code' : null,
                 default => null,
             };

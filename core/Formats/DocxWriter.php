@@ -175,7 +175,7 @@ final class DocxWriter implements Writer
     {
         $xml = '';
         foreach ($text->runs as $run) {
-            $properties = (isset($run->marks['code']) ? '<w:rStyle w:val="CodeText"/>' : '').(isset($run->marks['bold']) ? '<w:b/>' : '').(isset($run->marks['italic']) ? '<w:i/>' : '').(isset($run->marks['strike']) ? '<w:strike/>' : '').(isset($run->marks['underline']) ? '<w:u w:val="single"/>' : '');
+            $properties = (isset($run->marks['code']) ? '<w:rStyle w:val="CodeText"/>' : '').(isset($run->marks['bold']) ? '<w:b/>' : '').(isset($run->marks['italic']) ? '<w:i/>' : '').(isset($run->marks['strike']) ? '<w:strike/>' : '').(isset($run->marks['underline']) ? '<w:u w:val="single"/>' : '').(isset($run->marks['raised']) ? '<w:vertAlign w:val="superscript"/>' : (isset($run->marks['lowered']) ? '<w:vertAlign w:val="subscript"/>' : ''));
             $inner = preg_replace(['/\n/', '/\t/'], ['</w:t><w:br/><w:t xml:space="preserve">', '</w:t><w:tab/><w:t xml:space="preserve">'], Xml::escape($run->text));
             $piece = '<w:r>'.($properties === '' ? '' : "<w:rPr>{$properties}</w:rPr>")."<w:t xml:space=\"preserve\">{$inner}</w:t></w:r>";
             $link = (string) ($run->marks['link'] ?? '');

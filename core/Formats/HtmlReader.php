@@ -16,7 +16,7 @@ use Symfony\Component\HtmlSanitizer\HtmlSanitizerConfig;
 /** HTML (Living Standard) as a document: what is no heading, text, list, table or picture is left out by the sanitizer. */
 final class HtmlReader implements Reader
 {
-    private const MARKS = ['b' => 'bold', 'strong' => 'bold', 'i' => 'italic', 'em' => 'italic', 's' => 'strike', 'del' => 'strike', 'strike' => 'strike', 'u' => 'underline', 'ins' => 'underline', 'code' => 'code', 'kbd' => 'code', 'samp' => 'code'];
+    private const MARKS = ['b' => 'bold', 'strong' => 'bold', 'i' => 'italic', 'em' => 'italic', 's' => 'strike', 'del' => 'strike', 'strike' => 'strike', 'sup' => 'raised', 'sub' => 'lowered', 'u' => 'underline', 'ins' => 'underline', 'code' => 'code', 'kbd' => 'code', 'samp' => 'code'];
 
     private const BLOCKS = ['h1', 'h2', 'h3', 'h4', 'h5', 'h6', 'p', 'ul', 'ol', 'blockquote', 'pre', 'table', 'hr', 'div', 'section', 'article', 'main', 'header', 'footer', 'figure', 'dl', 'dt', 'dd', 'li', 'figcaption', 'nav', 'aside', 'address'];
 
@@ -43,7 +43,7 @@ final class HtmlReader implements Reader
             $config = $config->allowElement($element);
         }
         $config = $config->allowElement('a', ['href'])->allowElement('img', ['src', 'alt'])->allowElement('td', ['colspan'])->allowElement('th', ['colspan'])->allowElement('input', ['type', 'checked']);
-        foreach (['span', 'font', 'label', 'form', 'center', 'small', 'big', 'sub', 'sup', 'mark', 'time', 'abbr', 'cite', 'q', 'body', 'html', 'details', 'summary', 'picture', 'tt', 'var', 'dfn', 'wbr', 'bdi', 'bdo'] as $element) {
+        foreach (['span', 'font', 'label', 'form', 'center', 'small', 'big', 'mark', 'time', 'abbr', 'cite', 'q', 'body', 'html', 'details', 'summary', 'picture', 'tt', 'var', 'dfn', 'wbr', 'bdi', 'bdo'] as $element) {
             $config = $config->blockElement($element);
         }
         $clean = (new HtmlSanitizer($config))->sanitize($body);

@@ -12,7 +12,7 @@ use MistyAttic\Core\Kinds\Document\DocumentRole;
 /** A document as one self-contained page (HTML Living Standard); pictures are inside. */
 final class HtmlWriter implements Writer
 {
-    private const TAGS = ['bold' => 'strong', 'code' => 'code', 'italic' => 'em', 'strike' => 's', 'underline' => 'u'];
+    private const TAGS = ['bold' => 'strong', 'code' => 'code', 'italic' => 'em', 'lowered' => 'sub', 'raised' => 'sup', 'strike' => 's', 'underline' => 'u'];
 
     public function mediaType(): string
     {

@@ -12,15 +12,14 @@ final class LeftOut
 {
     private const DOCX = [
         'footnotes' => '(?:foot|end)noteReference', 'equations' => 'oMath', 'comments' => 'commentReference', 'tracked' => '(?:ins|del|moveFrom)(?=[\s/>])[^>]*\bid=', 'merged' => 'vMerge(?!\w)(?![^>]*restart)',
-        'boxes' => 'txbxContent', 'charts' => 'chart(?=[\s/>])', 'raised' => 'vertAlign\b[^>]*"(?:super|sub)script"',
+        'boxes' => 'txbxContent', 'charts' => 'chart(?=[\s/>])',
     ];
 
     private const ODT = [
         'footnotes' => 'note(?=[\s/>])', 'equations' => 'object(?=[\s/>])', 'comments' => 'annotation(?=[\s/>])', 'tracked' => 'changed-region', 'merged' => 'covered-table-cell', 'boxes' => 'text-box',
-        'raised' => 'text-properties\b[^>]*text-position="(?:super|sub)',
     ];
 
-    private const HTML = ['raised' => '(?:sup|sub)(?=[\s/>])', 'embedded' => '(?:iframe|video|audio|object|embed|canvas|svg|math)(?=[\s/>])', 'merged' => '(?:td|th)\b[^>]*rowspan'];
+    private const HTML = ['embedded' => '(?:iframe|video|audio|object|embed|canvas|svg|math)(?=[\s/>])', 'merged' => '(?:td|th)\b[^>]*rowspan'];
 
     private const SHEET = ['merged' => 'mergeCell(?=[\s/>])', 'conditional' => 'conditionalFormatting(?=[\s/>])', 'validation' => 'dataValidation(?=[\s/>])', 'arrays' => 'f\b[^>]*t="array"'];
 
@@ -28,7 +27,7 @@ final class LeftOut
 
     /**
      * @param  list<string>  $functions  that formulas may call here
-     * @return array<string, int> what, in the order in which it is said: footnotes, equations, comments, tracked, merged, boxes, charts, raised, embedded, hidden, arrays, conditional, validation,
+     * @return array<string, int> what, in the order in which it is said: footnotes, equations, comments, tracked, merged, boxes, charts, embedded, hidden, arrays, conditional, validation,
      *                            unknown functions as `unknown:NAME`
      */
     public static function of(FileFormat $format, string $bytes, FormatLimits $limits, array $functions): array

@@ -38,6 +38,9 @@ use MistyAttic\Core\Kinds\Document\DocumentRole;
 /** CommonMark 0.31 with the tables, task lists and strikethrough of its usual extensions. Blocks of HTML are code. */
 final class MarkdownReader implements Reader
 {
+    /** What Markdown has no sign for. */
+    private const TAGS = ['u' => 'underline', 'sup' => 'raised', 'sub' => 'lowered'];
+
     private DocumentBuilder $builder;
 
     public function read(string $bytes, FormatLimits $limits): Content
@@ -132,7 +135,10 @@ final class MarkdownReader implements Reader
         foreach ($node->children() as $inline) {
             if ($inline instanceof HtmlInline) {
                 $tag = strtolower($inline->getLiteral());
-                $marks = $tag === '<u>' ? [...$marks, 'underline' => true] : ($tag === '</u>' ? array_diff_key($marks, ['underline' => true]) : $marks);
+                $mark = self::TAGS[trim($tag, '</>')] ?? null;
+                if ($mark !== null) {
+                    $marks = str_starts_with($tag, '</') ? array_diff_key($marks, [$mark => true]) : [...$marks, $mark => true];
+                }
                 if (str_starts_with($tag, '<br')) {
                     $runs[] = new Run("\n");
                 }

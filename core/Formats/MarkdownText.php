@@ -15,7 +15,7 @@ use MistyAttic\Core\Content\Run;
 final class MarkdownText
 {
     /** From the outside in. */
-    private const MARKS = ['link', 'underline', 'strike', 'bold', 'italic', 'code'];
+    private const MARKS = ['link', 'underline', 'raised', 'lowered', 'strike', 'bold', 'italic', 'code'];
 
     /** Behind a line break there is no other way to write it, in a heading and a cell. */
     private const BREAK = '<br>';
@@ -146,6 +146,8 @@ final class MarkdownText
         return $this->signs[$mark] = match ($mark) {
             'link' => '[',
             'underline' => '<u>',
+            'raised' => '<sup>',
+            'lowered' => '<sub>',
             'strike' => '~~',
             'bold' => $beside ? '__' : '**',
             default => $beside ? '_' : '*',
@@ -157,6 +159,8 @@ final class MarkdownText
         return match ($mark) {
             'link' => ']('.self::address((string) $value).')',
             'underline' => '</u>',
+            'raised' => '</sup>',
+            'lowered' => '</sub>',
             default => $this->signs[$mark],
         };
     }

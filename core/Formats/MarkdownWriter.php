@@ -11,7 +11,7 @@ use MistyAttic\Core\Kinds\Document\DocumentRole;
 
 /**
  * A document as Markdown: CommonMark 0.31, with the tables, task lists and strikethrough of its usual extensions,
- * and `<u>` for underlined text, which Markdown has no sign for. Pictures are references at the end.
+ * and `<u>`, `<sup>` and `<sub>` for underlined, raised and lowered text, which Markdown has no sign for. Pictures are references at the end.
  */
 final class MarkdownWriter implements Writer
 {

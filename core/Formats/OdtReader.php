@@ -218,12 +218,22 @@ final class OdtReader implements Reader
                 'italic' => $is('fo:font-style', 'italic'),
                 'strike' => $on('style:text-line-through-style'),
                 'underline' => $on('style:text-underline-style'),
+                'raised' => self::position($properties) > 0,
+                'lowered' => self::position($properties) < 0,
                 'code' => preg_match('/source|code/i', $style) === 1,
             ]);
             $style = $this->styles[$style]->getAttribute('style:parent-style-name');
         }
 
         return array_fill_keys(array_keys($marks), true);
+    }
+
+    /** Above the line, below it, or on it: ODF 1.3 part 3, 20.384. */
+    private static function position(?DOMElement $properties): int
+    {
+        $position = $properties?->getAttribute('style:text-position') ?? '';
+
+        return str_starts_with($position, 'super') ? 1 : (str_starts_with($position, 'sub') ? -1 : (int) $position <=> 0);
     }
 
     private function setFrames(): void

@@ -14,7 +14,7 @@ final class OdtWriter implements Writer
 {
     private const SPACES = 'xmlns:office="urn:oasis:names:tc:opendocument:xmlns:office:1.0" xmlns:style="urn:oasis:names:tc:opendocument:xmlns:style:1.0" xmlns:text="urn:oasis:names:tc:opendocument:xmlns:text:1.0" xmlns:table="urn:oasis:names:tc:opendocument:xmlns:table:1.0" xmlns:draw="urn:oasis:names:tc:opendocument:xmlns:drawing:1.0" xmlns:fo="urn:oasis:names:tc:opendocument:xmlns:xsl-fo-compatible:1.0" xmlns:svg="urn:oasis:names:tc:opendocument:xmlns:svg-compatible:1.0" xmlns:xlink="http://www.w3.org/1999/xlink" xmlns:dc="http://purl.org/dc/elements/1.1/"';
 
-    private const MARKS = ['bold' => 'fo:font-weight="bold"', 'italic' => 'fo:font-style="italic"', 'strike' => 'style:text-line-through-style="solid"', 'underline' => 'style:text-underline-style="solid"', 'code' => 'style:font-name="monospace"'];
+    private const MARKS = ['bold' => 'fo:font-weight="bold"', 'italic' => 'fo:font-style="italic"', 'strike' => 'style:text-line-through-style="solid"', 'underline' => 'style:text-underline-style="solid"', 'raised' => 'style:text-position="super 58%"', 'lowered' => 'style:text-position="sub 58%"', 'code' => 'style:font-name="monospace"'];
 
     /** @var array<string, string> marks => name of the automatic style */
     private array $spans = [];

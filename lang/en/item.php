@@ -39,7 +39,7 @@ return [
     'left_out' => [
         'footnotes' => '{1} one footnote|[2,*] :count footnotes', 'equations' => '{1} one equation|[2,*] :count equations', 'comments' => '{1} one comment|[2,*] :count comments',
         'tracked' => '{1} one change that waits to be taken on, which comes in as if it was|[2,*] :count changes that wait to be taken on, which come in as if they were', 'merged' => '{1} one cell that is joined to another, which comes in alone|[2,*] :count cells that are joined to others, which come in alone',
-        'boxes' => '{1} one box of text|[2,*] :count boxes of text', 'charts' => '{1} one chart|[2,*] :count charts', 'raised' => '{1} one stretch that is raised or lowered, which comes in level|[2,*] :count stretches that are raised or lowered, which come in level',
+        'boxes' => '{1} one box of text|[2,*] :count boxes of text', 'charts' => '{1} one chart|[2,*] :count charts',
         'embedded' => '{1} one thing that is embedded|[2,*] :count things that are embedded', 'hidden' => '{1} one hidden tab, which comes in to be seen|[2,*] :count hidden tabs, which come in to be seen',
         'arrays' => '{1} one formula over a whole block, of which what it gave comes in|[2,*] :count formulas over whole blocks, of which what they gave comes in', 'conditional' => '{1} one look that depends on values|[2,*] :count looks that depend on values',
         'validation' => '{1} one rule of what may be typed|[2,*] :count rules of what may be typed', 'unknown' => '{1} the function :name in one formula, which can’t be worked out here|[2,*] the function :name in :count formulas, which can’t be worked out here',

@@ -105,7 +105,7 @@ final class MarkdownTest extends TestCase
         $runs = [];
         for ($at = mt_rand(1, $most); $at > 0; $at--) {
             $marks = [];
-            foreach (['bold' => true, 'italic' => true, 'strike' => true, 'code' => true, 'link' => ['/a', 'https://x.example/?a=1&copy=2', '#top'][mt_rand(0, 2)]] as $mark => $value) {
+            foreach (['bold' => true, 'italic' => true, 'strike' => true, 'code' => true, ['raised', 'lowered', 'underline'][mt_rand(0, 2)] => true, 'link' => ['/a', 'https://x.example/?a=1&copy=2', '#top'][mt_rand(0, 2)]] as $mark => $value) {
                 $marks += mt_rand(0, 4) === 0 ? [$mark => $value] : [];
             }
             $words = array_map(fn () => self::WORDS[array_rand(self::WORDS)], range(1, mt_rand(1, 3)));

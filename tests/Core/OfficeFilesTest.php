@@ -87,7 +87,7 @@ final class OfficeFilesTest extends TestCase
         $runs = [];
         for ($at = mt_rand(1, $most); $at > 0; $at--) {
             $marks = [];
-            foreach (['bold', 'italic', 'strike'] as $mark) {
+            foreach (['bold', 'italic', 'strike', ['raised', 'lowered'][mt_rand(0, 1)]] as $mark) {
                 $marks += mt_rand(0, 3) === 0 ? [$mark => true] : [];
             }
             $runs[] = [self::WORDS[array_rand(self::WORDS)].' ', $marks];

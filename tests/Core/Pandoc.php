@@ -121,15 +121,32 @@ final class Pandoc
             $told .= match ($inline['t']) {
                 'Str' => self::marked($c, $marks), 'Space', 'SoftBreak' => ' ', 'LineBreak' => "\n",
                 'Code' => self::marked($c[1], [...$marks, 'code' => 'c']),
-                'Strong' => $with('bold', 'b', $c), 'Emph' => $with('italic', 'i', $c), 'Strikeout' => $with('strike', 's', $c), 'Underline' => $with('underline', 'u', $c),
+                'Strong' => $with('bold', 'b', $c), 'Emph' => $with('italic', 'i', $c), 'Strikeout' => $with('strike', 's', $c), 'Superscript' => $with('raised', 'r', $c), 'Subscript' => $with('lowered', 'l', $c), 'Underline' => $with('underline', 'u', $c),
                 'Link' => $with('link', $c[2][0], $c[1]),
                 'Span' => self::inline($c[1], $marks),
-                'RawInline' => str_starts_with($c[1], '<br') ? "\n" : '',
+                'RawInline' => self::tag((string) $c[1], $marks),
                 default => "({$inline['t']})",
             };
         }
 
         return $told;
+    }
+
+    /**
+     * What Markdown has no sign for stands in it as tags.
+     *
+     * @param  array<string, string>  $marks
+     */
+    private static function tag(string $tag, array &$marks): string
+    {
+        $mark = ['u' => ['underline', 'u'], 'sup' => ['raised', 'r'], 'sub' => ['lowered', 'l']][trim($tag, '</>')] ?? null;
+        if ($mark !== null && str_starts_with($tag, '</')) {
+            unset($marks[$mark[0]]);
+        } elseif ($mark !== null) {
+            $marks[$mark[0]] = $mark[1];
+        }
+
+        return str_starts_with($tag, '<br') ? "\n" : '';
     }
 
     /** @param array<string, string> $marks */

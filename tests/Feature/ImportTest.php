@@ -114,17 +114,17 @@ final class ImportTest extends FeatureCase
 
     public function test_what_would_be_left_out_is_said_before_and_in_the_note(): void
     {
-        $html = '<h1>Rooms</h1><p>10<sup>6</sup> m<sup>2</sup></p>';
-        $page = $this->post(route('shelf.make', $this->shelf), ['title' => 'Rooms', 'file' => UploadedFile::fake()->createWithContent('rooms.html', $html)])->assertOk()->assertSee('Not all of “rooms.html” comes in')->assertSee('2 stretches that are raised or lowered');
+        $html = '<h1>Rooms</h1><p>10 m</p><iframe src="a"></iframe><video></video>';
+        $page = $this->post(route('shelf.make', $this->shelf), ['title' => 'Rooms', 'file' => UploadedFile::fake()->createWithContent('rooms.html', $html)])->assertOk()->assertSee('Not all of “rooms.html” comes in')->assertSee('2 things that are embedded');
         self::assertSame(0, Item::query()->count());
         preg_match('/name="kept" value="([^"]+)"/', (string) $page->getContent(), $kept);
         $this->post(route('shelf.make', $this->shelf), ['title' => 'Rooms', 'kept' => $kept[1] ?? '', 'sure' => '1'])->assertRedirect();
         $item = Item::query()->firstOrFail();
-        self::assertSame('Left out: 2 stretches that are raised or lowered, which come in level', $item->versions()->firstOrFail()->note);
+        self::assertSame('Left out: 2 things that are embedded', $item->versions()->firstOrFail()->note);
         $page = $this->post(route('item.file.store', $item), ['file' => UploadedFile::fake()->createWithContent('rooms.html', "{$html}<p>More</p>")])->assertOk()->assertSee('Bring in the rest');
         preg_match('/name="kept" value="([^"]+)"/', (string) $page->getContent(), $kept);
         $this->post(route('item.file.store', $item), ['kept' => $kept[1] ?? '', 'sure' => '1'])->assertSessionHasNoErrors();
-        self::assertSame('From the file “rooms.html”. Left out: 2 stretches that are raised or lowered, which come in level', $item->refresh()->versions()->where('number', 2)->firstOrFail()->note);
+        self::assertSame('From the file “rooms.html”. Left out: 2 things that are embedded', $item->refresh()->versions()->where('number', 2)->firstOrFail()->note);
     }
 
     public function test_pictures_go_along_in_json(): void

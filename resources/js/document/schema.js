@@ -97,6 +97,8 @@ export const schema = new Schema({
         italic: { parseDOM: [{ tag: 'em' }, { tag: 'i' }, { tag: 'span[data-pasted]', getAttrs: pasted(/font-style:\s*italic/i), consuming: false }], toDOM: () => ['em', 0] },
         underline: { parseDOM: [{ tag: 'u' }, { tag: 'span[data-pasted]', getAttrs: pasted(/text-decoration[^;]*underline/i), consuming: false }], toDOM: () => ['u', 0] },
         strike: { parseDOM: [{ tag: 's' }, { tag: 'del' }, { tag: 'strike' }, { tag: 'span[data-pasted]', getAttrs: pasted(/text-decoration[^;]*line-through/i), consuming: false }], toDOM: () => ['s', 0] },
+        raised: { excludes: 'raised lowered', parseDOM: [{ tag: 'sup' }, { tag: 'span[data-pasted]', getAttrs: pasted(/vertical-align:\s*super/i), consuming: false }], toDOM: () => ['sup', 0] },
+        lowered: { excludes: 'raised lowered', parseDOM: [{ tag: 'sub' }, { tag: 'span[data-pasted]', getAttrs: pasted(/vertical-align:\s*sub/i), consuming: false }], toDOM: () => ['sub', 0] },
         code: { code: true, parseDOM: [{ tag: 'code' }], toDOM: () => ['code', 0] },
     },
 });

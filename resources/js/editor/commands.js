@@ -154,6 +154,8 @@ export const tools = {
     italic: toggleMark(marks.italic),
     underline: toggleMark(marks.underline),
     strike: toggleMark(marks.strike),
+    raised: toggleMark(marks.raised),
+    lowered: toggleMark(marks.lowered),
     code: toggleMark(marks.code),
     bullet: list('bullet'),
     number: list('number'),

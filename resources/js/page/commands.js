@@ -252,6 +252,8 @@ export const tools = {
     bold: mark(marks.bold),
     italic: mark(marks.italic),
     underline: mark(marks.underline),
+    raised: mark(marks.raised),
+    lowered: mark(marks.lowered),
     undo,
     redo,
     up: move('up'),

@@ -32,6 +32,8 @@
         <button type="button" data-do="bold" aria-label="Bold" title="Bold (Ctrl+B)"><b>B</b></button>
         <button type="button" data-do="italic" aria-label="Italic" title="Italic (Ctrl+I)"><i>I</i></button>
         <button type="button" data-do="underline" aria-label="Underline" title="Underline (Ctrl+U)"><u>U</u></button>
+        <button type="button" data-do="raised" aria-label="Raised" title="Raised, as in m²">x<sup>2</sup></button>
+        <button type="button" data-do="lowered" aria-label="Lowered" title="Lowered, as in CO₂">x<sub>2</sub></button>
         <button type="button" data-do="link" title="Link (Ctrl+K)">Link</button>
     </span>
     <span class="tool-group">

@@ -15,6 +15,8 @@
         <button type="button" data-do="italic" aria-label="Italic" title="Italic (Ctrl+I)"><i>I</i></button>
         <button type="button" data-do="underline" aria-label="Underline" title="Underline (Ctrl+U)"><u>U</u></button>
         <button type="button" data-do="strike" aria-label="Strike through" title="Strike through"><s>S</s></button>
+        <button type="button" data-do="raised" aria-label="Raised" title="Raised, as in m²">x<sup>2</sup></button>
+        <button type="button" data-do="lowered" aria-label="Lowered" title="Lowered, as in CO₂">x<sub>2</sub></button>
         <button type="button" data-do="code" aria-label="Code in the line" title="Code in the line (Ctrl+E)"><code>{&thinsp;}</code></button>
     </span>
     <span class="tool-group">
