@@ -123,11 +123,11 @@ final class OdtReader implements Reader
             if ($runs !== [] || $below === []) {
                 $first = $runs[0]->text ?? '';
                 $box = mb_substr($first, 0, 2);
-                $task = $box === '☐ ' || $box === '☑ ';
+                $task = in_array($box, ['☐ ', '☑ ', '☒ '], true);
                 if ($task) {
                     $runs[0] = new Run(mb_substr($first, 2), $runs[0]->marks);
                 }
-                $this->builder->item($depth, $runs, $task ? 'task' : (($this->numbered[$style] ?? false) ? 'number' : 'bullet'), $box === '☑ ');
+                $this->builder->item($depth, $runs, $task ? 'task' : (($this->numbered[$style] ?? false) ? 'number' : 'bullet'), in_array($box, ['☑ ', '☒ '], true));
             }
             foreach ($below as $inner) {
                 $this->list($inner, $depth + 1, $style);
@@ -152,7 +152,7 @@ final class OdtReader implements Reader
                 $cells = [];
                 foreach (Xml::children($element, 'table:table-cell', 'table:covered-table-cell') as $cell) {
                     $runs = [];
-                    foreach (Xml::children($cell, 'text:p', 'text:h') as $paragraph) {
+                    foreach ($this->paragraphs($cell) as $paragraph) {
                         $runs = $runs === [] ? $this->runs($paragraph) : [...$runs, new Run("\n"), ...$this->runs($paragraph)];
                     }
                     for ($times = max(1, min(100, (int) $cell->getAttribute('table:number-columns-repeated'))); $times > 0; $times--) {
@@ -162,6 +162,25 @@ final class OdtReader implements Reader
                 $rows[] = $cells;
             }
         }
+    }
+
+    /**
+     * The paragraphs of a cell, also of lists, sections and tables in it.
+     *
+     * @return list<DOMElement>
+     */
+    private function paragraphs(DOMElement $parent): array
+    {
+        $paragraphs = [];
+        foreach (Xml::children($parent) as $element) {
+            array_push($paragraphs, ...match ($element->nodeName) {
+                'text:p', 'text:h' => [$element],
+                'text:list', 'text:list-item', 'text:list-header', 'text:section', 'table:table', 'table:table-header-rows', 'table:table-rows', 'table:table-row-group', 'table:table-row', 'table:table-cell' => $this->paragraphs($element),
+                default => [],
+            });
+        }
+
+        return $paragraphs;
     }
 
     /**

@@ -8,9 +8,30 @@ use DOMDocument;
 use DOMElement;
 use DOMNode;
 
-/** XML without document type, so without entities of its own, read as a tree. */
+/** XML without document type, so without entities of its own, read as a tree whose names have the prefixes that the standards use, whatever prefixes a file gives them. */
 final class Xml
 {
+    /** Namespace => prefix: ECMA-376 part 1 and its strict form, ODF 1.3 part 3, and what both make use of. */
+    private const PREFIXES = [
+        'http://schemas.openxmlformats.org/wordprocessingml/2006/main' => 'w',
+        'http://purl.oclc.org/ooxml/wordprocessingml/main' => 'w',
+        'http://schemas.openxmlformats.org/drawingml/2006/main' => 'a',
+        'http://purl.oclc.org/ooxml/drawingml/main' => 'a',
+        'http://schemas.openxmlformats.org/drawingml/2006/wordprocessingDrawing' => 'wp',
+        'http://purl.oclc.org/ooxml/drawingml/wordprocessingDrawing' => 'wp',
+        'http://schemas.openxmlformats.org/officeDocument/2006/relationships' => 'r',
+        'http://purl.oclc.org/ooxml/officeDocument/relationships' => 'r',
+        'http://schemas.openxmlformats.org/package/2006/relationships' => '',
+        'urn:oasis:names:tc:opendocument:xmlns:office:1.0' => 'office',
+        'urn:oasis:names:tc:opendocument:xmlns:text:1.0' => 'text',
+        'urn:oasis:names:tc:opendocument:xmlns:table:1.0' => 'table',
+        'urn:oasis:names:tc:opendocument:xmlns:style:1.0' => 'style',
+        'urn:oasis:names:tc:opendocument:xmlns:drawing:1.0' => 'draw',
+        'urn:oasis:names:tc:opendocument:xmlns:xsl-fo-compatible:1.0' => 'fo',
+        'urn:oasis:names:tc:opendocument:xmlns:svg-compatible:1.0' => 'svg',
+        'http://www.w3.org/1999/xlink' => 'xlink',
+    ];
+
     /** @throws Unreadable */
     public static function read(string $xml, string $place): DOMElement
     {
@@ -30,7 +51,27 @@ final class Xml
             throw Unreadable::because('its XML is broken', $place.($error === false ? '' : ", line {$error->line}"));
         }
 
+        preg_match_all('/xmlns:?([\w.-]*)\s*=\s*["\']([^"\']+)["\']/', $xml, $bound, PREG_SET_ORDER);
+        foreach ($bound as [, $prefix, $namespace]) {
+            if ((self::PREFIXES[$namespace] ?? $prefix) !== $prefix) {
+                self::rename($document->documentElement);
+                break;
+            }
+        }
+
         return $document->documentElement;
+    }
+
+    /** Gives everything below an element the prefix that its namespace has here. */
+    private static function rename(DOMElement $element): void
+    {
+        foreach ([$element, ...iterator_to_array($element->attributes, false), ...self::children($element)] as $node) {
+            if ($node instanceof DOMElement && $node !== $element) {
+                self::rename($node);
+            } elseif ($node->namespaceURI !== null && $node->prefix !== (self::PREFIXES[$node->namespaceURI] ?? $node->prefix)) {
+                $node->prefix = self::PREFIXES[$node->namespaceURI];
+            }
+        }
     }
 
     /** Whether it has a document type or entities of its own, in any encoding of one, two or four bytes a sign. */

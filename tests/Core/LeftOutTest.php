@@ -6,17 +6,22 @@ namespace Tests\Core;
 
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Content\RichText;
+use MistyAttic\Core\Content\Run;
+use MistyAttic\Core\Formats\DocumentFormat;
 use MistyAttic\Core\Formats\DocxReader;
 use MistyAttic\Core\Formats\FileFormat;
 use MistyAttic\Core\Formats\FormatLimits;
 use MistyAttic\Core\Formats\HtmlReader;
 use MistyAttic\Core\Formats\LeftOut;
+use MistyAttic\Core\Formats\OdtReader;
 use MistyAttic\Core\Formats\Package;
 use MistyAttic\Core\Formats\SheetReader;
 use MistyAttic\Core\Kinds\Dataset\Source;
 use PhpOffice\PhpSpreadsheet\Spreadsheet;
 use PhpOffice\PhpSpreadsheet\Writer\Xlsx;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use ZipArchive;
 
@@ -88,6 +93,47 @@ final class LeftOutTest extends TestCase
             ."<w:tbl><w:tr><w:tc>{$run('Outer')}<w:tbl><w:tr><w:tc>{$run('Inner')}</w:tc></w:tr></w:tbl></w:tc></w:tr></w:tbl>";
         $tree = (new DocxReader)->read(self::zipped('word/document.xml', "<w:document xmlns:w=\"http://schemas.openxmlformats.org/wordprocessingml/2006/main\"><w:body>{$body}</w:body></w:document>"), new FormatLimits)->tree;
         self::assertSame(['Moved', 'Turned', 'Held', "Outer\nInner"], array_values(array_filter(array_map(fn ($part) => isset($part->fields['text']) ? $part->richText()->text() : '', $tree->parts))));
+    }
+
+    public function test_what_stands_in_a_cell_of_a_text_document_comes_in(): void
+    {
+        $names = 'xmlns:office="urn:oasis:names:tc:opendocument:xmlns:office:1.0" xmlns:text="urn:oasis:names:tc:opendocument:xmlns:text:1.0" xmlns:table="urn:oasis:names:tc:opendocument:xmlns:table:1.0"';
+        $cell = '<text:p>Outer</text:p><text:list><text:list-item><text:p>One</text:p><text:list><text:list-item><text:p>Deeper</text:p></text:list-item></text:list></text:list-item></text:list>'
+            .'<text:section><text:p>Apart</text:p></text:section><table:table><table:table-row><table:table-cell><text:p>Inner</text:p></table:table-cell></table:table-row></table:table>';
+        $body = "<table:table><table:table-row><table:table-cell>{$cell}</table:table-cell></table:table-row></table:table>";
+        $tree = (new OdtReader)->read(self::zipped('content.xml', "<office:document-content {$names}><office:body><office:text>{$body}</office:text></office:body></office:document-content>"), new FormatLimits)->tree;
+        self::assertSame(['table', 'row', 'cell'], array_column($tree->parts, 'role'));
+        self::assertSame("Outer\nOne\nDeeper\nApart\nInner", $tree->parts[2]->richText()->text());
+    }
+
+    #[TestWith([DocumentFormat::Docx])]
+    #[TestWith([DocumentFormat::Odt])]
+    public function test_prefixes_may_be_any(DocumentFormat $format): void
+    {
+        $text = fn (string $text, array $marks = []): RichText => new RichText([new Run($text, $marks)]);
+        $tree = PartTree::of([
+            new Part('p1', 'heading', 0, ['level' => 2, 'text' => $text('Opening')]),
+            new Part('p2', 'item', 0, ['style' => 'number', 'done' => false, 'text' => $text('One', ['bold' => true])]),
+            new Part('p3', 'paragraph', 0, ['text' => $text('a link', ['link' => 'https://example.org/'])]),
+            new Part('p4', 'table', 0, []), new Part('p5', 'row', 1, []), new Part('p6', 'cell', 2, ['head' => true, 'text' => $text('Bench')]),
+        ]);
+        $bytes = $format->writer()->write('A title', $tree, fn () => null);
+        file_put_contents($path = (string) tempnam(sys_get_temp_dir(), 'prefix'), $bytes);
+        $zip = new ZipArchive;
+        $zip->open($path);
+        for ($at = 0; $at < $zip->numFiles; $at++) {
+            $name = (string) $zip->getNameIndex($at);
+            if (preg_match('/\.(xml|rels)$/', $name) === 1 && $name !== '[Content_Types].xml') {
+                $zip->addFromString($name, (string) preg_replace(['/(<\/?|\s)(?!xml)(\w+):(?=[\w-]+[\s=>\/])/', '/xmlns:(\w+)=/'], ['$1of$2:', 'xmlns:of$1='], (string) $zip->getFromIndex($at)));
+            }
+        }
+        $zip->close();
+        $other = (string) file_get_contents($path);
+        unlink($path);
+        self::assertNotSame($bytes, $other);
+        $told = fn (string $bytes): array => array_map(fn (Part $part) => [$part->role, $part->depth, json_encode(array_map(fn (mixed $field): mixed => $field instanceof RichText ? $field->toJson() : $field, $part->fields))], FileFormat::from($format->value)->reader()->read($bytes, new FormatLimits)->tree->parts);
+        self::assertSame($told($bytes), $told($other));
+        self::assertCount(6, $told($other));
     }
 
     public function test_a_table_in_a_cell_comes_in_once(): void
