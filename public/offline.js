@@ -3,8 +3,8 @@
  * person whom it was opened for. What is typed is kept by the page itself.
  */
 const PAGES = 'attic-pages-2';
-const ASSETS = 'attic-assets-2';
-const AWAY = ['/away.html', '/away.js'];
+const ASSETS = 'attic-assets-3';
+const AWAY = ['/away.html', '/away.css', '/away.js'];
 /** Pages that came and wait for the word of the page itself, for whom they are to be kept. */
 const came = new Map();
 

@@ -10,6 +10,7 @@ use App\Models\Publishing;
 use App\Models\User;
 use App\Models\Version;
 use Carbon\CarbonImmutable;
+use LogicException;
 use MistyAttic\Core\Calculate\Data\Records;
 
 /**
@@ -22,10 +23,10 @@ final class ReportData
     private array $found = [];
 
     /**
-     * @param  list<int>  $eyes  ids of people, of whom one must be on the shelf of a dataset
+     * @param  list<int>|null  $eyes  ids of people, of whom one must be on the shelf of a dataset; null until it is said who looks
      * @param  array<string, int>  $pinned  dataset => version
      */
-    public function __construct(private readonly DatasetColumns $columns, private readonly array $eyes = [], private readonly ?CarbonImmutable $moment = null, private readonly array $pinned = []) {}
+    public function __construct(private readonly DatasetColumns $columns, private readonly ?array $eyes = null, private readonly ?CarbonImmutable $moment = null, private readonly array $pinned = []) {}
 
     /** As they are at this very time for whoever looks, whatever was looked up before. */
     public function now(User $person): self
@@ -82,8 +83,9 @@ final class ReportData
         if (array_key_exists($source, $this->found)) {
             return $this->found[$source];
         }
+        $eyes = $this->eyes ?? throw new LogicException('Nobody was said to look at the data: now(), of() and published() say who.');
         $item = Item::query()->where(['key' => $source, 'kind' => 'dataset'])->first();
-        if ($item === null || Membership::query()->where('shelf_id', $item->shelf_id)->whereIn('user_id', $this->eyes)->doesntExist()) {
+        if ($item === null || Membership::query()->where('shelf_id', $item->shelf_id)->whereIn('user_id', $eyes)->doesntExist()) {
             return $this->found[$source] = null;
         }
         $version = $item->versions()->with('user')->when(isset($this->pinned[$source]), fn ($query) => $query->where('number', $this->pinned[$source]))

@@ -26,9 +26,12 @@ final class ReportCompared
     /** @var list<array{widget: WidgetView, old: WidgetView, sentence: string}> */
     public array $because = [];
 
-    public function __construct(private readonly Comparison $comparison, ReportData $data, private readonly FieldWords $words, bool $isNewest)
+    /**
+     * @param  ReportData  $then  what the earlier state is drawn from
+     * @param  ReportData  $now  what the later one is
+     */
+    public function __construct(private readonly Comparison $comparison, private readonly ReportData $then, ReportData $now, private readonly FieldWords $words)
     {
-        [$then, $now] = [$data->at($comparison->from->saved_at), $isNewest ? $data : $data->at($comparison->to->saved_at)];
         foreach ($comparison->layout(traces: true) as $page) {
             if ($page->isTrace) {
                 continue;
@@ -40,7 +43,7 @@ final class ReportCompared
                 }
                 $before = $marked->state === ChangeType::Removed ? $marked->part : ($marked->state === ChangeType::Added ? null : $marked->before);
                 $after = $marked->state === ChangeType::Removed ? null : $marked->part;
-                $old = $before === null ? null : new WidgetView($before, $page->before ?? $page->part, $then);
+                $old = $before === null ? null : new WidgetView($before, $page->before ?? $page->part, $this->then);
                 $new = $after === null ? null : new WidgetView($after, $page->part, $now);
                 $state = $marked->state->value ?? ($old !== null && $new !== null && $this->settings($old) !== $this->settings($new) ? 'edited' : ($marked->edited || $marked->movedFrom !== null ? 'moved' : 'same'));
                 if ($old !== null && $new !== null && self::definition($old) === self::definition($new) && self::values($old) !== self::values($new) && $new->widget->isChart()) {
@@ -139,13 +142,13 @@ final class ReportCompared
      *
      * @return array{string, string, string, string}|null group, all of it, from the definition, from the data
      */
-    public function parted(WidgetView $old, WidgetView $new, ReportData $data): ?array
+    public function parted(WidgetView $old, WidgetView $new): ?array
     {
         if (self::definition($old) === self::definition($new) || $old->widget->source !== $new->widget->source || ! in_array($new->widget->measure, ['count', 'sum'], true) || $old->widget->measure !== $new->widget->measure || $old->widget->by !== $new->widget->by) {
             return null;
         }
         // The new definition over the old data lies between the two.
-        $between = self::values(new WidgetView($new->part, $new->page(), $data->at($this->comparison->from->saved_at)));
+        $between = self::values(new WidgetView($new->part, $new->page(), $this->then));
         [$was, $is] = [self::values($old), self::values($new)];
         $key = null;
         foreach (array_keys($is + $was) as $one) {

@@ -50,7 +50,7 @@
                     @endif
                     @if ($plan->item->kind === 'form')<p>Those on the shelf, and those whom the form names, answer at <a href="{{ route('answer', $plan->item) }}">{{ route('answer', $plan->item, false) }}</a>.</p>@endif
                     @if ($plan->item->kind === 'report')
-                        <form method="post" action="{{ route('report.pin', $plan->item) }}">@csrf @method('put')<input type="hidden" name="pins" value="{{ $plan->item->pins ? 0 : 1 }}"><p>{{ __($plan->item->pins ? 'report.pinned' : 'report.following') }} <button class="button is-quiet">{{ $plan->item->pins ? 'Let them follow' : 'Keep those of the day' }}</button></p></form>
+                        <form method="post" action="{{ route('report.pin', $plan->item) }}">@csrf @method('put')<input type="hidden" name="pins" value="{{ $plan->item->pins ? 0 : 1 }}"><p>{{ __($plan->item->pins ? 'report.pinned' : 'report.following') }}</p><button class="button">{{ $plan->item->pins ? 'Let them follow' : 'Keep those of the day' }}</button></form>
                     @endif
                     <div class="wish-do">
                         <form method="post" action="{{ route('public', $plan->item) }}">@csrf @method('put')<input type="hidden" name="open" value="{{ $plan->item->is_public ? '0' : '1' }}"><button class="button">{{ $plan->item->is_public ? 'Close the address' : 'Give it an address' }}</button></form>

@@ -267,7 +267,7 @@ final class ReportsTest extends FeatureCase
 
     public function test_readers_see_the_data_that_it_was_published_with_or_follow_it(): void
     {
-        $this->actingAs($this->people['owner'])->get(route('publish', [$this->report, 2]))->assertOk()->assertSee('Tips by month')->assertSee('readers see the figures of that day');
+        $this->actingAs($this->people['owner'])->get(route('publish', [$this->report, 2]))->assertOk()->assertSee('Tips by month')->assertSee('Total</th><td class="is-number">9<', false)->assertDontSee('Its dataset is gone')->assertSee('readers see the figures of that day');
         $this->post(route('publish.store', [$this->report, 2]))->assertRedirect();
         $this->put(route('public', $this->report), ['open' => 1]);
         $address = (string) $this->report->refresh()->address;
@@ -280,7 +280,7 @@ final class ReportsTest extends FeatureCase
         $this->actingAs($this->people['owner'])->put(route('report.pin', $this->report), ['pins' => 0])->assertRedirect();
         $this->step('page-add')->assertOk();
         $this->step('widget-set', ['part' => 'wone', 'type' => 'bars', 'title' => 'Tips by month', 'source' => $this->data->key, 'measure' => 'sum', 'of' => 'ftip', 'by' => 'fday', 'step' => 'month'])->assertOk();
-        $this->get(route('publish', [$this->report, $this->report->refresh()->head]))->assertOk()->assertSee('<del>Lines</del> <ins>Bars</ins>', false)->assertSee('new page');
+        $this->get(route('publish', [$this->report, $this->report->refresh()->head]))->assertOk()->assertSee('<del>Lines</del> <ins>Bars</ins>', false)->assertSee('new page')->assertSee('2 from Repair log 3, 3 from Repair log 3')->assertDontSee('Its dataset is gone');
         $this->post(route('publish.store', [$this->report, $this->report->refresh()->head]))->assertRedirect();
         $etag = $public()->assertSee('Total</th><td class="is-number">19<', false)->assertSee('follow their data')->headers->get('ETag');
         $this->save($this->data, $this->people['editor'], $this->records(tip: 22));
@@ -298,6 +298,12 @@ final class ReportsTest extends FeatureCase
         $this->save($this->data, $this->people['editor'], $this->records(tip: 12));
         $public()->assertSee('Total</th><td class="is-number">9<', false);
         $this->get(route('publish', [$this->report, 2]))->assertSee('Readers see newer figures')->assertSee('Repair log: 2 → 3');
+        // What readers see now stands beside what they would see, which an earlier version is published with, too.
+        $this->step('page-add')->assertOk();
+        $this->step('page-add', ['base' => $this->report->refresh()->root, 'client' => 'another'])->assertOk();
+        foreach ([3, $this->report->refresh()->head] as $number) {
+            $this->get(route('publish', [$this->report, $number]))->assertSee('Mar 2026</th><td class="is-number">2</td><td class="is-number">12</td>', false)->assertSee("2 from Repair log 2, {$number} from Repair log 3");
+        }
         $this->post(route('publish.store', [$this->report, 2]))->assertSessionHasNoErrors();
         $public()->assertSee('Total</th><td class="is-number">19<', false);
         $this->save($this->data, $this->people['editor'], $this->records(tip: 22));

@@ -104,7 +104,7 @@ final class HistoryController extends Controller
 
             return $address->view === 'was'
                 ? ['report' => new ReportView($comparison->old, $address->show === 'today' ? $data : $data->at($comparison->from->saved_at)), 'fromLive' => $this->wasLive($item, $address->from)]
-                : ['compared' => new ReportCompared($comparison, $data, $this->words, $address->to === $item->head), 'reportData' => $data];
+                : ['compared' => new ReportCompared($comparison, $data->at($comparison->from->saved_at), $address->to === $item->head ? $data : $data->at($comparison->to->saved_at), $this->words)];
         }
         if ($item->kind === 'dataset') {
             return ['data' => new DatasetCompared($comparison, $address->view === 'was', $address->rows === 'all')];

@@ -14,6 +14,7 @@ use App\Models\Item;
 use App\Models\Publishing;
 use App\Models\PublishingState;
 use App\Models\Version;
+use App\Store\ReportData;
 use App\Store\States;
 use App\View\HistoryAddress;
 use App\View\Phrases;
@@ -28,7 +29,7 @@ use Illuminate\Support\Facades\Gate;
 final class PublishingController extends Controller
 {
     /** What readers will see change. */
-    public function show(Item $item, int $number, States $states, Phrases $phrases): View|RedirectResponse
+    public function show(Request $request, Item $item, int $number, States $states, Phrases $phrases, ReportData $data): View|RedirectResponse
     {
         Gate::allows('publishNow', [$item, $number]) || Gate::authorize('askToPublish', $item);
         $version = $this->version($item, $number);
@@ -37,7 +38,7 @@ final class PublishingController extends Controller
             return redirect()->route('wish', [$item, $wish]);
         }
 
-        return view('publish', ['plan' => new PublishingPlan($item, $version, $states, $phrases), 'wish' => null, 'address' => HistoryAddress::all($item), 'mayPublish' => Gate::allows('publishNow', [$item, $number])]);
+        return view('publish', ['plan' => new PublishingPlan($item, $version, $states, $phrases, $data->now($this->person($request))), 'wish' => null, 'address' => HistoryAddress::all($item), 'mayPublish' => Gate::allows('publishNow', [$item, $number])]);
     }
 
     /** Publishes a version, or asks those who may. */
@@ -59,7 +60,7 @@ final class PublishingController extends Controller
         return $this->back($item, $number, __($now ? 'publishing.published' : 'publishing.asked', ['number' => (string) $number]));
     }
 
-    public function wish(Request $request, Item $item, Publishing $publishing, States $states, Phrases $phrases): View
+    public function wish(Request $request, Item $item, Publishing $publishing, States $states, Phrases $phrases, ReportData $data): View
     {
         Gate::authorize('seeWish', [$item, $publishing]);
         if ($publishing->user_id === $this->person($request)->id && $publishing->decided_at !== null && $publishing->told_at === null) {
@@ -68,7 +69,7 @@ final class PublishingController extends Controller
         $version = Version::query()->with('user', 'milestone.user')->findOrFail($publishing->version_id)->setRelation('item', $item);
 
         return view('publish', [
-            'plan' => new PublishingPlan($item, $version, $states, $phrases),
+            'plan' => new PublishingPlan($item, $version, $states, $phrases, $data->now($this->person($request))),
             'wish' => $publishing->load('user', 'decider', 'ender')->setRelation('version', $version),
             'steps' => PublishingWords::steps($publishing->setRelation('item', $item)),
             'address' => HistoryAddress::all($item),

@@ -21,7 +21,7 @@
                             @if ($edits !== [])<ul class="widget-settings">@foreach ($edits as $field => [$was, $is])<li>{{ __("data.settings.{$field}") }}: @if ($was !== '')<del>{{ Str::limit($was, 200) }}</del>@endif @if ($is !== '')<ins>{{ Str::limit($is, 200) }}</ins>@else<span>none</span>@endif</li>@endforeach</ul>
                             @elseif ($shown->words() !== '')<p class="widget-settings">{{ $shown->words() }}</p>@endif
                             @if ($one['state'] === 'same' && $differences !== [])<p class="is-because">Nobody changed it: it looks otherwise because its data did.</p>@endif
-                            @if ($one['new'] !== null && $one['old'] !== null && ($parted = $compared->parted($one['old'], $one['new'], $reportData)) !== null)<p class="is-because">Of {{ $parted[1] }}{{ $parted[0] === '' ? '' : " in {$parted[0]}" }}, {{ $parted[2] }} come from how it is set up, {{ $parted[3] }} from the data.</p>@endif
+                            @if ($one['new'] !== null && $one['old'] !== null && ($parted = $compared->parted($one['old'], $one['new'])) !== null)<p class="is-because">Of {{ $parted[1] }}{{ $parted[0] === '' ? '' : " in {$parted[0]}" }}, {{ $parted[2] }} come from how it is set up, {{ $parted[3] }} from the data.</p>@endif
                             @if ($shown->widget->isChart())
                                 @if ($shown->broken !== null && $shown->broken !== 'empty')
                                     @include('report.broken', ['widget' => $shown, 'data' => 'past', 'mayWrite' => false])
