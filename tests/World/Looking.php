@@ -11,6 +11,8 @@ use DOMDocument;
 use DOMElement;
 use DOMXPath;
 use Illuminate\Foundation\Testing\TestCase;
+use MistyAttic\Core\Formats\FormatLimits;
+use MistyAttic\Core\Formats\JsonReader;
 
 /** Somebody looks back at an item; wherever a page says who wrote or removed a word, the word's tag agrees. */
 final readonly class Looking
@@ -27,6 +29,8 @@ final readonly class Looking
         $this->marks($see('history', ['from' => $from, 'to' => $to]), $from, $to);
         $see('history', ['from' => $from, 'to' => $to, 'view' => 'was']);
         $see('list', []);
+        $this->publishing($http, $to);
+        $this->out($see('download', [$to, 'json']), $to);
         $see('item', []);
         $parts = $this->world->states->tree($this->item->root)->parts;
         if ($parts !== []) {
@@ -36,6 +40,25 @@ final readonly class Looking
                 $this->world->allowed($http->get(route('cell', [$this->item, $part->id, $chance->of(array_map(strval(...), array_keys($part->fields)))])), 'looking at the history of a cell');
             }
         }
+    }
+
+    /** What readers would see change if a version was published, which may go back to an earlier one. */
+    private function publishing(TestCase $http, int $number): void
+    {
+        if (! $this->item->isPublishable() || $this->kind === 'entry') {
+            return;
+        }
+        $page = $this->world->allowed($http->get(route('publish', [$this->item, $number])), 'looking at what readers will see', 403);
+        $live = $this->item->live?->version->number ?? $number;
+        if ($page->isOk() && $live < $number) {
+            $this->marks((string) $page->getContent(), $live, $number);
+        }
+    }
+
+    private function out(string $json, int $number): void
+    {
+        $root = Version::query()->where(['item_id' => $this->item->id, 'number' => $number])->value('root');
+        (new JsonReader)->read($json, new FormatLimits)->tree->equals($this->world->states->tree($root)) || throw Broken::law('What goes out as JSON comes in the same', "version {$number} of the {$this->kind}");
     }
 
     /** Who wrote what. */
