@@ -17,9 +17,16 @@ final readonly class NumberWays
     /** @var array<string, array{example: string, read: string|null, left: int, kept: list<string>, currency: string}> point, comma */
     public array $ways;
 
-    /** @param list<mixed> $values of a field */
+    /** The way that the values themselves speak for: point or comma. */
+    public string $chosen;
+
+    /**
+     * @param  list<mixed>  $values  of a field
+     * @param  FieldType  $type  number or money, as the values are read if nobody says otherwise
+     */
     public function __construct(array $values, FieldType $type)
     {
+        $this->chosen = $type->decimal === ',' ? 'comma' : 'point';
         $texts = array_values(array_filter($values, is_string(...)));
         $marked = array_values(array_filter($texts, fn (string $text) => preg_match('/\d.*[.,]|[.,].*\d/u', $text) === 1));
         // The one with most marks shows most.

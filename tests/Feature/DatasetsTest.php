@@ -154,6 +154,9 @@ final class DatasetsTest extends FeatureCase
         self::assertSame([[1.5, 1234.5, 2.25], [10, 1000, null], ['01234', '10115', '04103']], array_map(fn (string $name) => $data->column($fields[$name]), ['Price', 'Paid', 'Code']));
         self::assertSame([1, 'EUR'], [$data->misfits[$fields['Paid']], $this->fields($item)['Paid']->string('currency')]);
         $this->get(route('item', $item))->assertSee('1000.00 EUR')->assertSee('30 CHF');
+        // Where one value made a text of them, the reading is offered that the others speak for.
+        $this->post(route('dataset.look', $this->shelf), ['file' => UploadedFile::fake()->createWithContent('tips.csv', "Day;Tip\n1;1.234,50\n2;12,00\n3;n/a\n")])
+            ->assertSee('value="comma" checked', false)->assertDontSee('value="point" checked', false)->assertSee('one value stays as it is');
         // The next file is read as the field is written.
         $this->post(route('item.file.store', $item), ['file' => UploadedFile::fake()->createWithContent('till.csv', $csv."Salt;1.000;€5,5;01234\n")])->assertSessionHasNoErrors();
         self::assertSame([1.5, 1234.5, 2.25, 1000], Records::of($this->tree($item->refresh()))->column($fields['Price']));

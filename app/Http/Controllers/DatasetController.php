@@ -31,7 +31,6 @@ use MistyAttic\Core\Compare\TreeCompare;
 use MistyAttic\Core\Content\Address;
 use MistyAttic\Core\Formats\Unreadable;
 use MistyAttic\Core\Kinds\Dataset\DatasetKind;
-use MistyAttic\Core\Kinds\Dataset\FieldType;
 use MistyAttic\Core\Kinds\Dataset\Source;
 use MistyAttic\Core\Store\ChunkStore;
 
@@ -68,7 +67,7 @@ final class DatasetController extends Controller
         foreach ($types as $field => $type) {
             $values = $source->values((string) $field);
             if (! $source->isKnown((string) $field) && ($type->isNumber() || NumberWays::couldBe($values))) {
-                $ways[$field] = new NumberWays($values, $type->isNumber() ? $type : new FieldType('number'));
+                $ways[$field] = new NumberWays($values, $type->isNumber() ? $type : $type->asked('number', $values));
             }
         }
 

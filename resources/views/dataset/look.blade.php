@@ -19,7 +19,7 @@
             </div>
             @if (count($source->records) > 12)<p class="form-same">and {{ number_format(count($source->records) - 12) }} more</p>@endif
             @foreach ($ways as $field => $way)@continue(! $way->differ())
-                <fieldset class="data-ways"><legend>How are the numbers of “{{ $source->names[$field] }}” written?</legend>@include('dataset.ways', ['ways' => $way, 'name' => "decimals[{$field}]", 'chosen' => $types[$field]->decimal === ',' ? 'comma' : 'point'])@if ($types[$field]->currency !== '')<p class="data-kept">It is kept in {{ $types[$field]->currency }}; money that names another currency stays as it is, and no sum counts it.</p>@endif</fieldset>
+                <fieldset class="data-ways"><legend>How are the numbers of “{{ $source->names[$field] }}” written?</legend>@include('dataset.ways', ['ways' => $way, 'name' => "decimals[{$field}]"])@if ($types[$field]->currency !== '')<p class="data-kept">It is kept in {{ $types[$field]->currency }}; money that names another currency stays as it is, and no sum counts it.</p>@endif</fieldset>
             @endforeach
             <div class="changes-do"><button class="button is-dark">Take it in</button><a class="button" href="{{ route('dataset.new', $shelf) }}">Not this</a></div>
         </form>
