@@ -15,6 +15,7 @@ use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Formats\Content;
 use MistyAttic\Core\Kinds\Fresh;
 use MistyAttic\Core\Kinds\Kind;
+use MistyAttic\Core\Kinds\Kinds;
 use MistyAttic\Core\Kinds\Spreadsheet\Spelling;
 
 /** Makes what a file holds the newest version of an item; its parts are matched by content, so that histories go on. */
@@ -50,7 +51,7 @@ final readonly class BringInFile
     /** As it is, but for pictures that are neither in the file nor in the item. */
     private function kept(Content $content, Item $item): PartTree
     {
-        $wanted = array_unique(array_merge([], ...array_map($content->kind->chunksOf(...), $content->tree->parts)));
+        $wanted = Kinds::chunks($content->kind, $content->tree);
         $missing = array_diff($wanted, $item->pictures()->whereIn('chunk', $wanted)->pluck('chunk')->all());
 
         return $missing === [] ? $content->tree : PartTree::of(array_values(array_filter($content->tree->parts, fn (Part $part) => array_intersect($content->kind->chunksOf($part), $missing) === [])));

@@ -43,7 +43,7 @@ final readonly class KeepPicture
     /** Gives an item the pictures of another one that a state of it shows. */
     public function share(Item $from, Item $to, PartTree $tree): void
     {
-        $chunks = array_unique(array_merge([], ...array_map(Kinds::named($from->kind)->chunksOf(...), $tree->parts)));
+        $chunks = Kinds::chunks(Kinds::named($from->kind), $tree);
         foreach ($from->pictures()->whereIn('chunk', $chunks)->get() as $picture) {
             Picture::query()->create([...$picture->only('chunk', 'type', 'width', 'height'), 'item_id' => $to->id]);
         }

@@ -36,8 +36,7 @@ final readonly class OpenToPublic
     public function show(Item $item, Publishing $publishing): void
     {
         $publishing->update(['is_public' => true]);
-        $kind = Kinds::named($item->kind);
-        $chunks = array_unique(array_merge([], ...array_map($kind->chunksOf(...), $this->states->tree($publishing->version->root)->parts)));
+        $chunks = Kinds::chunks(Kinds::named($item->kind), $this->states->tree($publishing->version->root));
         Picture::query()->where('item_id', $item->id)->whereIn('chunk', $chunks)->update(['is_public' => true]);
     }
 

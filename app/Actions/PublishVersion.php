@@ -42,7 +42,7 @@ final readonly class PublishVersion
             $item->update(['live_id' => $publishing->id]);
             $this->followers->published($item, $publishing->setRelation('version', $version));
             $kind = Kinds::named($item->kind);
-            Picture::query()->where('item_id', $item->id)->whereIn('chunk', array_unique(array_merge([], ...array_map($kind->chunksOf(...), $tree->parts))))->update(['is_published' => true]);
+            Picture::query()->where('item_id', $item->id)->whereIn('chunk', Kinds::chunks($kind, $tree))->update(['is_published' => true]);
 
             if ($item->is_public) {
                 $this->public->show($item, $publishing->setRelation('version', $version));

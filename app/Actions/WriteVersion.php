@@ -99,7 +99,7 @@ final readonly class WriteVersion
         $item->update(['head' => $version->number, 'root' => $written->root, 'title' => $title, 'changed_at' => $at, ...($excerpt === null && $grid !== null ? ['formulas' => Spelling::hasFormulas($after)] : [])]);
         if ($item->form_id !== null) {
             $this->answers->handle($item, $after);
-            Picture::query()->where('item_id', $item->form_id)->whereIn('chunk', array_unique(array_merge([], ...array_map($kind->chunksOf(...), $after->parts))))->update(['is_used' => true]);
+            Picture::query()->where('item_id', $item->form_id)->whereIn('chunk', Kinds::chunks($kind, $after))->update(['is_used' => true]);
         }
         $this->touch($item, $version, $changes, $after, $writers);
         if ($grid === null) {

@@ -35,7 +35,8 @@ final class Backup extends Command
             $from = new SQLite3($source, SQLITE3_OPEN_READONLY);
             $from->busyTimeout(30_000);
             $to = new SQLite3($half);
-            $wrong = $from->backup($to) ? $this->wrong($to, $from) : 'SQLite could not copy it';
+            $stood = $this->newest($from);
+            $wrong = $from->backup($to) ? $this->wrong($to, $stood) : 'SQLite could not copy it';
             $to->close();
             $from->close();
         } catch (Exception $e) {
@@ -55,20 +56,32 @@ final class Backup extends Command
         return self::SUCCESS;
     }
 
-    private function wrong(SQLite3 $copy, SQLite3 $source): ?string
+    /** @param array<string, int> $stood newest rows when the copying began */
+    private function wrong(SQLite3 $copy, array $stood): ?string
     {
         $check = $copy->querySingle('PRAGMA quick_check(1)');
         if ($check !== 'ok') {
             return 'it does not read back'.(is_string($check) ? " ({$check})" : '');
         }
         // What was written meanwhile may be in it or not; nothing that was there before is wanting.
-        foreach (['versions', 'chunks', 'items', 'users'] as $table) {
-            if ((int) $copy->querySingle("SELECT max(id) FROM {$table}") < 0 || (int) $copy->querySingle("SELECT count(*) FROM {$table}") === 0 && (int) $source->querySingle("SELECT count(*) FROM {$table}") > 0) {
+        foreach ($this->newest($copy) as $table => $newest) {
+            if ($newest < $stood[$table]) {
                 return "its {$table} are wanting";
             }
         }
 
         return null;
+    }
+
+    /** @return array<string, int> table => its newest row, of those whose rows never go */
+    private function newest(SQLite3 $database): array
+    {
+        $newest = [];
+        foreach (['versions', 'items', 'users'] as $table) {
+            $newest[$table] = (int) $database->querySingle("SELECT max(id) FROM {$table}");
+        }
+
+        return $newest;
     }
 
     private function thin(string $folder, int $keep): void

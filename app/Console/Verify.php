@@ -91,7 +91,7 @@ final class Verify extends Command
             $kind = Kinds::named($version->item->kind);
             $reading = $kind->read(json_decode((string) json_encode(array_map(fn ($part) => $part->toJson(), $tree->parts)), true), Limits::for($kind));
             $reading->problems === [] || $this->complain("version {$version->number} of “{$version->item->title}” breaks the schema: {$reading->problems[0]->code} at {$reading->problems[0]->path}");
-            $wanted = array_unique(array_merge([], ...array_map($kind->chunksOf(...), $tree->parts)));
+            $wanted = Kinds::chunks($kind, $tree);
             foreach (array_diff($wanted, Picture::query()->where('item_id', $version->item->form_id ?? $version->item_id)->pluck('chunk')->all()) as $chunk) {
                 $this->complain("version {$version->number} of “{$version->item->title}” shows a picture {$chunk} that is not kept");
             }

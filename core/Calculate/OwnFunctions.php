@@ -93,8 +93,11 @@ final class OwnFunctions
         if (! is_numeric($index) || $index < 1) {
             return ['#VALUE!'];
         }
+        $pieces = self::pieces($wanted);
+        $last = array_pop($pieces);
+        $pattern = '~\A'.($pieces === [] ? '' : array_shift($pieces).implode('', array_map(fn (string $piece) => "(?>.*?{$piece})", $pieces)).'.*')."{$last}\\z~isu";
         foreach ($rows as $row) {
-            if (is_string($row[0] ?? null) && preg_match('~^'.self::pattern($wanted).'$~isuD', $row[0]) === 1) {
+            if (is_string($row[0] ?? null) && preg_match($pattern, $row[0]) === 1) {
                 return [array_key_exists((int) $index - 1, $row) ? $row[(int) $index - 1] ?? 0 : '#REF!'];
             }
         }
@@ -137,17 +140,30 @@ final class OwnFunctions
         }
         $rest = mb_substr((string) $in, max(0, (int) $from - 1));
 
-        return [preg_match('~'.self::pattern($what).'~isu', $rest, $found, PREG_OFFSET_CAPTURE) === 1 ? max(1, (int) $from) + mb_strlen(substr($rest, 0, $found[0][1])) : '#VALUE!'];
+        $pieces = self::pieces($what);
+        $pattern = '~\A(?>(.*?)'.array_shift($pieces).')'.implode('', array_map(fn (string $piece) => "(?>.*?{$piece})", $pieces)).'~isu';
+
+        return [preg_match($pattern, $rest, $found) === 1 ? max(1, (int) $from) + mb_strlen($found[1]) : '#VALUE!'];
     }
 
-    /** `*` any text, `?` one sign, `~` before one of them the sign itself. */
-    private static function pattern(string $text): string
+    /**
+     * What stands between the `*` of a text with wildcards, as patterns: `?` one sign, `~` before a wildcard the sign itself. The first place where
+     * each follows the one before is the best for all that come after, so that no search ever has to go back.
+     *
+     * @return non-empty-list<string>
+     */
+    private static function pieces(string $text): array
     {
-        return (string) preg_replace_callback('/~[*?~]|[*?]|[^*?~]+|~/u', fn (array $found): string => match (true) {
-            $found[0] === '*' => '.*?',
-            $found[0] === '?' => '.',
-            strlen($found[0]) === 2 && $found[0][0] === '~' => preg_quote($found[0][1], '~'),
-            default => preg_quote($found[0], '~'),
-        }, $text);
+        $pieces = [''];
+        preg_match_all('/~[*?~]|[*?]|[^*?~]+|~/u', $text, $found);
+        foreach ($found[0] as $one) {
+            if ($one === '*') {
+                $pieces[] = '';
+            } else {
+                $pieces[count($pieces) - 1] .= $one === '?' ? '.' : preg_quote(strlen($one) === 2 && $one[0] === '~' ? $one[1] : $one, '~');
+            }
+        }
+
+        return $pieces;
     }
 }

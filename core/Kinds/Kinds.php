@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\Kinds;
 
+use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Dataset\DatasetKind;
 use MistyAttic\Core\Kinds\Document\DocumentKind;
 use MistyAttic\Core\Kinds\Entry\EntryKind;
@@ -26,6 +27,19 @@ final class Kinds
         }
 
         throw new \OutOfBoundsException('No kind is called '.$name);
+    }
+
+    /** @return list<string> the chunks that the parts of a state refer to, as hexadecimal text, each once */
+    public static function chunks(Kind $kind, PartTree $tree): array
+    {
+        $chunks = [];
+        foreach ($tree->parts as $part) {
+            foreach ($kind->chunksOf($part) as $chunk) {
+                $chunks[$chunk] = true;
+            }
+        }
+
+        return array_map(strval(...), array_keys($chunks));
     }
 
     /** @return list<Kind> */

@@ -78,7 +78,7 @@ final class DownloadController extends Controller
     private function json(Item $item, Version $version, PartTree $tree, ChunkStore $chunks): Response
     {
         $kind = Kinds::named($item->kind);
-        $wanted = array_values(array_unique(array_merge([], ...array_map($kind->chunksOf(...), $tree->parts))));
+        $wanted = Kinds::chunks($kind, $tree);
         $own = $item->pictures()->whereIn('chunk', $wanted)->pluck('chunk')->all();
         $bytes = $chunks->read(array_values(array_map(fn (string $chunk) => (string) hex2bin($chunk), $own)));
         $pictures = array_combine(array_map(bin2hex(...), array_keys($bytes)), $bytes);
