@@ -1,18 +1,8 @@
 import { ask, Refused } from '../common/ask.js';
 import { ask as askDialog } from './dialogs.js';
+import { whereIs } from './where.js';
 
 const MOST = 10 * 1024 * 1024;
-
-/** @param {import('prosemirror-model').Node} doc @param {string} id @returns {{node: import('prosemirror-model').Node, pos: number} | null} */
-function find(doc, id) {
-    /** @type {{node: import('prosemirror-model').Node, pos: number} | null} */
-    let found = null;
-    doc.descendants((node, pos) => {
-        if (node.attrs.id === id) found = { node, pos };
-        return !found;
-    });
-    return found;
-}
 
 /**
  * Takes pictures that are pasted, dropped or chosen, keeps them with the item and puts them in.
@@ -33,12 +23,12 @@ export function pictures(key, dialog, complain, insert) {
         form.set('picture', file);
         try {
             const kept = await ask(`/items/${key}/pictures`, { method: 'POST', form, timeout: 60000 });
-            const old = other === null ? null : find(view.state.doc, other);
-            const alt = dialog ? await askDialog(dialog, 'alt', old?.node.attrs.alt ?? '') : '';
+            const old = other === null ? null : whereIs(view.state.doc, other);
+            const alt = dialog ? await askDialog(dialog, 'alt', old === null ? '' : view.state.doc.nodeAt(old)?.attrs.alt ?? '') : '';
             // Others may have moved it in the meantime.
-            const place = other === null ? null : find(view.state.doc, other);
-            if (other !== null && !place) complain('The picture that it was to replace was removed in the meantime.');
-            else if (place) view.dispatch(view.state.tr.setNodeMarkup(place.pos, null, { ...place.node.attrs, ...kept, alt: alt ?? place.node.attrs.alt }));
+            const place = other === null ? null : whereIs(view.state.doc, other);
+            if (other !== null && place === null) complain('The picture that it was to replace was removed in the meantime.');
+            else if (place !== null) view.dispatch(view.state.tr.setNodeMarkup(place, null, { ...view.state.doc.nodeAt(place)?.attrs, ...kept, ...(alt === null ? {} : { alt }) }));
             else insert(view.state.schema.nodes.picture.create({ ...kept, alt: alt ?? '' }))(view.state, view.dispatch);
             view.focus();
         } catch (error) {

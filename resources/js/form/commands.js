@@ -2,6 +2,7 @@ import { toggleMark } from 'prosemirror-commands';
 import { closeHistory, redo, undo } from 'prosemirror-history';
 import { Fragment } from 'prosemirror-model';
 import { NodeSelection, TextSelection } from 'prosemirror-state';
+import { whereIs } from '../editor/where.js';
 import { around, levels } from './places.js';
 import { schema } from './schema.js';
 
@@ -157,17 +158,6 @@ export const retype = (type) => (state, dispatch) => {
     dispatch?.(transaction);
     return true;
 };
-
-/** @param {Node} doc @param {string} id @returns {number | null} where a part stands now */
-export function whereIs(doc, id) {
-    /** @type {number | null} */
-    let found = null;
-    doc.descendants((node, at) => {
-        if (node.attrs.id === id) found = at;
-        return found === null && !node.isTextblock;
-    });
-    return found;
-}
 
 /** Settings of what is at a place. @param {number} pos @param {Record<string, any>} values @returns {Command} */
 export const set = (pos, values) => (state, dispatch) => {

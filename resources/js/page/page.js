@@ -5,6 +5,7 @@ import { NodeSelection, Plugin } from 'prosemirror-state';
 import { askSettings } from '../editor/settings.js';
 import { carry, carrying } from '../editor/carry.js';
 import { grip } from '../editor/grip.js';
+import { whereIs } from '../editor/where.js';
 import { writing } from '../editor/writing.js';
 import { endList, lineBreak, move, put, set, split, tools } from './commands.js';
 import { toDocument, toParts } from './convert.js';
@@ -41,12 +42,8 @@ export function attachPage(root) {
         view.focus();
         if (!values) return;
         // Others may have moved it in the meantime.
-        let pos = -1;
-        view.state.doc.descendants((node, at) => {
-            if (node.attrs.id === id) pos = at;
-            return pos < 0 && !node.isTextblock;
-        });
-        if (pos >= 0) set(pos, values)(view.state, view.dispatch);
+        const pos = whereIs(view.state.doc, id);
+        if (pos !== null) set(pos, values)(view.state, view.dispatch);
         else say('It was removed in the meantime.');
     };
     /** @type {Record<string, import('prosemirror-state').Command>} */

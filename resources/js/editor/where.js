@@ -1,0 +1,10 @@
+/** @param {import('prosemirror-model').Node} doc @param {string} id @returns {number | null} where a part stands now: others may have moved or removed it */
+export function whereIs(doc, id) {
+    /** @type {number | null} */
+    let found = null;
+    doc.descendants((node, at) => {
+        if (node.attrs.id === id) found = at;
+        return found === null && !node.isTextblock;
+    });
+    return found;
+}
