@@ -8,6 +8,7 @@
 declare(strict_types=1);
 
 use App\Actions\MakeItem;
+use App\Actions\ReadFile;
 use App\Actions\RestoreVersion;
 use App\Actions\Saved;
 use App\Actions\SaveState;
@@ -23,8 +24,10 @@ use MistyAttic\Core\Calculate\Recalculation;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Formats\Content;
+use MistyAttic\Core\Formats\SheetFormat;
 use MistyAttic\Core\Kinds\Spreadsheet\Spelling;
 use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetKind;
+use PhpOffice\PhpSpreadsheet\IOFactory;
 use PhpOffice\PhpSpreadsheet\Spreadsheet;
 
 require __DIR__.'/boot.php';
@@ -123,6 +126,33 @@ $row = $app->make(States::class)->tree($item->root)->parts[40];
 $column = (string) array_key_first($row->fields);
 [$saved] = $median($quick ? 1 : 7, fn (int $run) => $save($item, ['cells' => [$row->id => [$column => 700 + $run]]]));
 printf("\n| %s formulas | ms | the library, ms (how many times ours) |\n|---|---|---|\n| from nothing | %.0f | %.0f (%.1f×) |\n| one cell edited, in the core | %.0f | |\n| one cell edited, save and answer included | %.0f | |\n", number_format($rows * 10), $nothing, $library, $library / $nothing, $one, $saved);
+
+// A workbook of six columns, in and out, beside the library; the memory is what is taken beyond what was held before.
+$rows = $quick ? 200 : 50_000;
+$cells = $table($rows, 5)->parts;
+foreach ($cells as $at => $part) {
+    if ($part->role === 'row') {
+        $cells[$at] = $part->with('c004', ['=', 'B'.($at - 5).'*2', 1]);
+    }
+}
+$kept = Spelling::kept(PartTree::of($cells));
+unset($cells);
+$step = function (Closure $work): array {
+    gc_collect_cycles();
+    memory_reset_peak_usage();
+    [$before, $start] = [memory_get_usage(), hrtime(true)];
+    $result = $work();
+
+    return [(hrtime(true) - $start) / 1e9, (memory_get_peak_usage() - $before) / 1e6, $result];
+};
+[$outTime, $outMemory, $bytes] = $step(fn () => SheetFormat::Xlsx->write($kept));
+unset($kept);
+[$inTime, $inMemory] = $step(fn () => $app->make(MakeItem::class)->handle($shelf, $user, 'spreadsheet', 'Workbook', content: (new ReadFile)->handle('book.xlsx', $bytes))->id);
+file_put_contents($path = (string) tempnam(sys_get_temp_dir(), 'attic-bench'), $bytes);
+[$readTime, $readMemory, $book] = $step(fn () => IOFactory::createReader('Xlsx')->load($path));
+[$writeTime, $writeMemory] = $step(fn () => IOFactory::createWriter($book, 'Xlsx')->setPreCalculateFormulas(false)->save($path));
+unlink($path);
+printf("\n| %s × 6 XLSX | s | MB more | the library alone, s (how many times ours) | MB more |\n|---|---|---|---|---|\n| read, checked, worked out, kept as an item | %.1f | %.0f | %.1f, read alone (%.1f×) | %.0f |\n| written | %.1f | %.0f | %.1f (%.1f×) | %.0f |\n", number_format($rows), $inTime, $inMemory, $readTime, $readTime / $inTime, $readMemory, $outTime, $outMemory, $writeTime, $writeTime / $outTime, $writeMemory);
 foreach (['', '-wal', '-shm'] as $ending) {
     @unlink($database.$ending);
 }

@@ -30,16 +30,20 @@ final readonly class MakeItem
      */
     public function handle(Shelf $shelf, User $maker, string $kind, string $title, ?string $firstId = null, ?Content $content = null, bool $keepIds = false, ?Item $picturesOf = null, ?string $note = null): Item
     {
-        return DB::transaction(function () use ($shelf, $maker, $kind, $title, $firstId, $content, $keepIds, $picturesOf, $note) {
-            $blank = $content === null || $content->tree->parts === [] ? Kinds::named($kind)->blank($firstId ?? self::partId()) : $this->own($content, $keepIds);
-            $blank = Consequences::of(Kinds::named($kind), PartTree::of([]), $blank, now()->format('Y-m-d'));
-            $root = $this->states->keep($blank);
+        $tree = $content === null || $content->tree->parts === [] ? Kinds::named($kind)->blank($firstId ?? self::partId()) : $this->own($content, $keepIds);
+        $pictures = $content->pictures ?? [];
+        // What a large file held is there once.
+        $content = null;
+        $tree = Consequences::of(Kinds::named($kind), PartTree::of([]), $tree, now()->format('Y-m-d'));
+
+        return DB::transaction(function () use ($shelf, $maker, $kind, $title, $tree, $pictures, $picturesOf, $note) {
+            $root = $this->states->keep($tree);
             $item = Item::query()->create(['key' => self::key(), 'shelf_id' => $shelf->id, 'kind' => $kind, 'title' => $title, 'head' => 0, 'root' => $root, 'changed_at' => now()]);
-            foreach ($content->pictures ?? [] as $bytes) {
+            foreach ($pictures as $bytes) {
                 $this->pictures->handle($item, $bytes);
             }
-            $picturesOf === null || $this->pictures->share($picturesOf, $item, $blank);
-            $this->write->handle($item, $maker, new Written(PartTree::of([]), $blank, $root, Cause::Made, note: $note));
+            $picturesOf === null || $this->pictures->share($picturesOf, $item, $tree);
+            $this->write->handle($item, $maker, new Written(PartTree::of([]), $tree, $root, Cause::Made, note: $note));
 
             return $item;
         });

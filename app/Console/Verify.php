@@ -89,8 +89,9 @@ final class Verify extends Command
                 return;
             }
             $kind = Kinds::named($version->item->kind);
-            $reading = $kind->read(json_decode((string) json_encode(array_map(fn ($part) => $part->toJson(), $tree->parts)), true), Limits::for($kind));
-            $reading->problems === [] || $this->complain("version {$version->number} of “{$version->item->title}” breaks the schema: {$reading->problems[0]->code} at {$reading->problems[0]->path}");
+            foreach (array_slice($kind->problems($tree, Limits::for($kind)), 0, 1) as $problem) {
+                $this->complain("version {$version->number} of “{$version->item->title}” breaks the schema: {$problem->code} at {$problem->path}");
+            }
             $wanted = Kinds::chunks($kind, $tree);
             foreach (array_diff($wanted, Picture::query()->where('item_id', $version->item->form_id ?? $version->item_id)->pluck('chunk')->all()) as $chunk) {
                 $this->complain("version {$version->number} of “{$version->item->title}” shows a picture {$chunk} that is not kept");

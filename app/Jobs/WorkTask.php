@@ -37,13 +37,14 @@ final class WorkTask implements ShouldQueue
 
     public function __construct(private readonly int $task) {}
 
-    public function handle(ExceptionHandler $handler): void
+    public function handle(ExceptionHandler $handler, Progress $progress): void
     {
         $task = Task::query()->with('user')->find($this->task);
         if ($task === null || $task->state !== 'waiting') {
             return;
         }
         $task->update(['state' => 'working', 'started_at' => now()]);
+        $progress->of($task);
         $session = new Store('beside', new ArraySessionHandler(10));
         $session->start();
         try {
@@ -58,6 +59,7 @@ final class WorkTask implements ShouldQueue
             $status < 500 || $handler->report($error);
             $task->update(['state' => 'failed', 'response' => ['said' => $status < 500 && $error->getMessage() !== '' ? $error->getMessage() : null], 'done_at' => now()]);
         } finally {
+            $progress->of(null);
             Auth::forgetGuards();
             app('redirect')->setSession(app('session.store'));
             $file = $task->request['file'];

@@ -19,6 +19,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property array{method: string, url: string, from: string, input: array<string, mixed>, file: array{field: string, path: string, name: string}|null} $request
  * @property 'waiting'|'working'|'done'|'failed' $state
  * @property array{to?: string, said?: string|null, errors?: array<string, list<string>>, file?: array{path: string, name: string, type: string}, page?: string, token?: string}|null $response
+ * @property int|null $share how far it has come, in percent; null where that is not known
  * @property CarbonImmutable $created_at
  * @property CarbonImmutable|null $started_at
  * @property CarbonImmutable|null $done_at
@@ -28,7 +29,7 @@ final class Task extends Model
 {
     public $timestamps = false;
 
-    protected $fillable = ['key', 'user_id', 'name', 'request', 'state', 'response', 'created_at', 'started_at', 'done_at'];
+    protected $fillable = ['key', 'user_id', 'name', 'request', 'state', 'response', 'created_at', 'started_at', 'done_at', 'share'];
 
     /** @return array<string, string> */
     protected function casts(): array

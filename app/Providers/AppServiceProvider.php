@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Providers;
 
 use App\Database\ImmediateConnection;
+use App\Jobs\Progress;
 use App\Mail\OutboxTransport;
 use App\Store\DatasetColumns;
 use App\Store\SqliteChunkStore;
@@ -32,6 +33,7 @@ final class AppServiceProvider extends ServiceProvider
     {
         // Longer than any job may take, so that no second worker begins it once more.
         config(['queue.connections.database.retry_after' => 700]);
+        $this->app->singleton(Progress::class);
         $this->app->scoped(FieldWords::class);
         $this->app->scoped(OtherItems::class);
         $this->app->scoped(DatasetColumns::class);

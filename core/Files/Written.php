@@ -7,7 +7,8 @@ namespace MistyAttic\Core\Files;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Formats\DocumentFormat;
 use MistyAttic\Core\Formats\FileFormat;
-use MistyAttic\Core\Formats\SheetWriter;
+use MistyAttic\Core\Formats\Workbook\OdsWriter;
+use MistyAttic\Core\Formats\Workbook\XlsxWriter;
 
 /** Parts as a file of a format that is not made of lines. */
 final class Written
@@ -20,7 +21,8 @@ final class Written
 
         return match ($format) {
             FileFormat::Odt, FileFormat::Docx => DocumentFormat::from($format->value)->writer()->write($title, $tree, $picture),
-            FileFormat::Xlsx, FileFormat::Ods => (new SheetWriter($format))->write($tree),
+            FileFormat::Xlsx => (new XlsxWriter)->write($tree),
+            FileFormat::Ods => (new OdsWriter)->write($tree),
             default => throw new \LogicException('Texts are written line by line'),
         };
     }

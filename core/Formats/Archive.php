@@ -70,7 +70,8 @@ final class Archive
         if ($stat['size'] > $most) {
             throw Unreadable::because('a part of it is too large to be read', $name);
         }
-        $bytes = $this->zip->getFromName($name, $most + 1);
+        // As much memory is taken as is asked for, whatever is there.
+        $bytes = $this->zip->getFromName($name, (int) $stat['size'] + 1);
         if ($bytes === false || strlen($bytes) !== $stat['size']) {
             throw Unreadable::because('a part of it is broken', $name);
         }

@@ -4,6 +4,10 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\Formats;
 
+use Closure;
+use MistyAttic\Core\Formats\Workbook\OdsReader;
+use MistyAttic\Core\Formats\Workbook\XlsxReader;
+
 /** The open formats that files are read from and written in; the value is the ending. */
 enum FileFormat: string
 {
@@ -55,7 +59,8 @@ enum FileFormat: string
         return in_array($this, [self::Csv, self::Tsv, self::Xlsx, self::Ods], true);
     }
 
-    public function reader(): Reader
+    /** @param (Closure(float): void)|null $share is told now and then how far reading has come, from 0 to 1; by formats that know */
+    public function reader(?Closure $share = null): Reader
     {
         return match ($this) {
             self::Text => new LineReader,
@@ -63,7 +68,8 @@ enum FileFormat: string
             self::Html => new HtmlReader,
             self::Csv, self::Tsv => new CsvReader($this === self::Tsv ? "\t" : null),
             self::Json => new JsonReader,
-            self::Xlsx, self::Ods => new SheetReader($this),
+            self::Xlsx => new XlsxReader($share),
+            self::Ods => new OdsReader,
             self::Odt => new OdtReader,
             self::Docx => new DocxReader,
         };

@@ -4,8 +4,12 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\Formats;
 
+use Closure;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Formats\Workbook\OdsWriter;
+use MistyAttic\Core\Formats\Workbook\TabNames;
+use MistyAttic\Core\Formats\Workbook\XlsxWriter;
 use MistyAttic\Core\Kinds\Cell;
 use MistyAttic\Core\Kinds\Spreadsheet\Spelling;
 use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetKind;
@@ -39,7 +43,7 @@ enum SheetFormat: string
         };
     }
 
-    /** How many cells a file of the format is made of at most: measured, a workbook of so many takes about fifteen seconds. */
+    /** How many cells a file of the format is made of at most: measured, an ODS of so many takes about fifteen seconds, and an XLSX about 250 MB. */
     public function mostCells(): int
     {
         return match ($this) {
@@ -77,11 +81,14 @@ enum SheetFormat: string
         return PartTree::of(array_values(array_filter(array_slice($parts, 0, max($last, count($columns)) + 1), fn (Part $part) => ! isset($dropped[$part->id]))));
     }
 
-    /** @param string|null $tab which one, for a format that holds one; the first when it is null or not there */
-    public function write(PartTree $tree, ?string $tab = null): string
+    /**
+     * @param  string|null  $tab  which one, for a format that holds one; the first when it is null or not there
+     * @param  (Closure(float): void)|null  $share  is told now and then how far writing has come, from 0 to 1; by formats that know
+     */
+    public function write(PartTree $tree, ?string $tab = null, ?Closure $share = null): string
     {
         if (! $this->holdsOneTab()) {
-            return (new SheetWriter(FileFormat::from($this->value)))->write(Spelling::spelled($tree));
+            return $this === self::Xlsx ? (new XlsxWriter($share))->write($tree, isKept: true) : (new OdsWriter)->write(Spelling::spelled(TabNames::fitting($tree)));
         }
         $one = $tab !== null && $tree->has($tab) && $tree->parent($tab) === PartTree::ROOT ? PartTree::of($tree->subtree($tab)) : $tree;
 

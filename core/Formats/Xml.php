@@ -22,6 +22,8 @@ final class Xml
         'http://schemas.openxmlformats.org/officeDocument/2006/relationships' => 'r',
         'http://purl.oclc.org/ooxml/officeDocument/relationships' => 'r',
         'http://schemas.openxmlformats.org/package/2006/relationships' => '',
+        'http://schemas.openxmlformats.org/spreadsheetml/2006/main' => '',
+        'http://purl.oclc.org/ooxml/spreadsheetml/main' => '',
         'urn:oasis:names:tc:opendocument:xmlns:office:1.0' => 'office',
         'urn:oasis:names:tc:opendocument:xmlns:text:1.0' => 'text',
         'urn:oasis:names:tc:opendocument:xmlns:table:1.0' => 'table',
@@ -84,10 +86,16 @@ final class Xml
     public static function children(DOMNode $node, string ...$names): iterable
     {
         foreach ($node->childNodes as $child) {
-            if ($child instanceof DOMElement && ($names === [] || in_array($child->nodeName, $names, true))) {
+            if ($child instanceof DOMElement && ($names === [] || in_array(self::name($child), $names, true))) {
                 yield $child;
             }
         }
+    }
+
+    /** The DOM leaves a colon where a prefix was taken away. */
+    private static function name(DOMElement $element): string
+    {
+        return ltrim($element->nodeName, ':');
     }
 
     public static function child(DOMNode $node, string ...$path): ?DOMElement
@@ -114,7 +122,7 @@ final class Xml
     public static function all(DOMElement $element, string $name): iterable
     {
         foreach (self::children($element) as $child) {
-            if ($child->nodeName === $name) {
+            if (self::name($child) === $name) {
                 yield $child;
             }
             yield from self::all($child, $name);

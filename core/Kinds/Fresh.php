@@ -8,7 +8,7 @@ use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Dataset\FieldNames;
 use MistyAttic\Core\Kinds\Spreadsheet\Formula;
-use MistyAttic\Core\Kinds\Spreadsheet\Spelling;
+use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetRole;
 
 /** Gives the parts of a tree other ids, also where cells and formulas name them. */
 final class Fresh
@@ -30,15 +30,20 @@ final class Fresh
     /** @param array<string, string> $ids old => new; what is not named keeps its own */
     public static function ids(PartTree $tree, array $ids): PartTree
     {
-        $parts = array_map(function (Part $part) use ($ids): Part {
+        $id = fn (string $id): string => $ids[$id] ?? $id;
+
+        return PartTree::of(array_map(function (Part $part) use ($id): Part {
             $fields = [];
             foreach ($part->fields as $name => $value) {
-                $fields[$ids[$name] ?? $name] = $name === 'expression' && is_string($value) ? FieldNames::replaced($value, fn (string $id): string => $ids[$id] ?? $id) : $value;
+                $formula = $part->role === SpreadsheetRole::Row->value && is_array($value) ? Cell::formula($value) : null;
+                $fields[$id($name)] = match (true) {
+                    $name === 'expression' && is_string($value) => FieldNames::replaced($value, $id),
+                    $formula !== null => Cell::withFormula($value, Formula::renamed($formula, $id)),
+                    default => $value,
+                };
             }
 
-            return new Part($ids[$part->id] ?? $part->id, $part->role, $part->depth, $fields);
-        }, $tree->parts);
-
-        return Spelling::each(PartTree::of($parts), fn (string $formula): string => Formula::renamed($formula, fn (string $id): string => $ids[$id] ?? $id));
+            return new Part($id($part->id), $part->role, $part->depth, $fields);
+        }, $tree->parts));
     }
 }

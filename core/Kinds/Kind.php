@@ -6,6 +6,7 @@ namespace MistyAttic\Core\Kinds;
 
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Content\Problem;
 
 /** What one kind of item adds to parts: its schema, how its content is read and repaired, and how its parts are called. */
 interface Kind
@@ -22,6 +23,13 @@ interface Kind
      * @param  mixed  $content  a decoded JSON list of `[id, role, depth, fields]`
      */
     public function read(mixed $content, Limits $limits): Reading;
+
+    /**
+     * The same of parts that are there already.
+     *
+     * @return list<Problem>
+     */
+    public function problems(PartTree $tree, Limits $limits): array;
 
     /**
      * Puts right what a merge of two valid trees can leave lopsided, such as a table row one cell short.

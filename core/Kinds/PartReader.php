@@ -51,13 +51,35 @@ final class PartReader
         return (new self($roles, $limits))->all($content);
     }
 
+    /**
+     * What is wrong with parts that are there already; none of them is kept twice for it.
+     *
+     * @param  class-string<Role>  $roles
+     * @return list<Problem>
+     */
+    public static function problems(string $roles, PartTree $tree, Limits $limits): array
+    {
+        $reader = new self($roles, $limits);
+        if (count($tree->parts) > $limits->parts) {
+            return [self::tooMany(count($tree->parts), $limits)];
+        }
+        foreach ($tree->parts as $position => $part) {
+            if (! $reader->isDone()) {
+                $reader->part([$part->id, $part->role, $part->depth, (array) $part->toJson()[3]], "parts.{$position}");
+            }
+        }
+        $reader->columns();
+
+        return $reader->problems;
+    }
+
     private function all(mixed $content): Reading
     {
         if (! is_array($content) || ! array_is_list($content)) {
             return Reading::problems([new Problem('not_a_list', 'parts')]);
         }
         if (count($content) > $this->limits->parts) {
-            return Reading::problems([new Problem('too_many_parts', 'parts', ['max' => $this->limits->parts, 'count' => count($content)])]);
+            return Reading::problems([self::tooMany(count($content), $this->limits)]);
         }
         $parts = [];
         foreach ($content as $position => $value) {
@@ -65,16 +87,31 @@ final class PartReader
             if ($part !== null) {
                 $parts[] = $part;
             }
-            if (count($this->problems) >= $this->limits->problems) {
+            if ($this->isDone()) {
                 break;
             }
         }
+        $this->columns();
 
+        return $this->problems === [] ? Reading::tree(PartTree::of($parts)) : Reading::problems($this->problems);
+    }
+
+    private static function tooMany(int $count, Limits $limits): Problem
+    {
+        return new Problem('too_many_parts', 'parts', ['max' => $limits->parts, 'count' => $count]);
+    }
+
+    private function isDone(): bool
+    {
+        return count($this->problems) >= $this->limits->problems;
+    }
+
+    /** A cell names a column that is there. */
+    private function columns(): void
+    {
         foreach ($this->cells as [$column, $path]) {
             isset($this->ids[$column]) || $this->problem('no_such_column', $path, ['column' => $column]);
         }
-
-        return $this->problems === [] ? Reading::tree(PartTree::of($parts)) : Reading::problems($this->problems);
     }
 
     private function part(mixed $value, string $path): ?Part

@@ -18,6 +18,11 @@ abstract class SchemaKind implements Kind
         return PartReader::read($this->roles(), $content, $limits);
     }
 
+    public function problems(PartTree $tree, Limits $limits): array
+    {
+        return PartReader::problems($this->roles(), $tree, $limits);
+    }
+
     /** A cell without its column goes. */
     public function repair(PartTree $tree, ?PartTree $sound = null): PartTree
     {

@@ -7,6 +7,7 @@ return [
     'copy' => ['waiting' => 'Your file is next in line', 'working' => 'Your file is being written', 'done' => 'Your file is ready', 'failed' => 'Your file could not be written'],
     'before' => '{0} It begins in a moment.|{1} One other is worked first.|[2,*] :count others are worked first.',
     'since' => 'For :seconds seconds now. This page looks again by itself.',
+    'share' => ':share % is done, after :seconds seconds. This page looks again by itself.',
     'leave' => 'You can leave this page and come back to it; the work goes on.',
     'take' => 'Take :name along',
     'kept' => 'It is kept here for a day.',

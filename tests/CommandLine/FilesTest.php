@@ -9,6 +9,7 @@ use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Files\FileMerge;
 use MistyAttic\Core\Files\LineChanges;
 use MistyAttic\Core\Files\Source;
+use MistyAttic\Core\Files\Written;
 use MistyAttic\Core\Formats\CsvReader;
 use MistyAttic\Core\Formats\CsvWriter;
 use MistyAttic\Core\Formats\DocxWriter;
@@ -20,7 +21,6 @@ use MistyAttic\Core\Formats\Lines;
 use MistyAttic\Core\Formats\MarkdownReader;
 use MistyAttic\Core\Formats\MarkdownWriter;
 use MistyAttic\Core\Formats\OdtWriter;
-use MistyAttic\Core\Formats\SheetWriter;
 use MistyAttic\Core\Kinds\Grid;
 use MistyAttic\Core\Kinds\Kinds;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -100,7 +100,7 @@ final class FilesTest extends TestCase
         $parts = $tree->parts;
         $parts[5] = $parts[5]->with('c1', '007');
         $parts[7] = $parts[7]->with('c1', '=1+1 as text');
-        $bytes = (new SheetWriter($format))->write(PartTree::of(array_values($parts)));
+        $bytes = Written::of($format, 'book', PartTree::of(array_values($parts)), []);
         $back = $format->reader()->read($bytes, new FormatLimits);
         self::assertSame(
             ['June', 'Item|Price', 'Kettle|12.5', '"007"|["=","SUM(B2:B2)*2",25]', '["d","2026-05-03"]|true', '"=1+1 as text"', 'Empty'],

@@ -26,9 +26,8 @@ final class HostileFilesTest extends TestCase
         $rows = fn (string $rows): Closure => fn (): string => self::xlsx("<sheetData>{$rows}</sheetData>");
 
         return [
-            'a link over all cells' => [FileFormat::Xlsx, fn () => self::xlsx('<sheetData><row r="1"><c r="A1"><v>1</v></c></row></sheetData><hyperlinks><hyperlink ref="A1:XFD1048576" location="S!A1"/></hyperlinks>'), 'more cells'],
             'cells without a place' => [FileFormat::Xlsx, $rows('<row>'.str_repeat('<c><v>1</v></c>', 400_000).'</row>'), 'more cells'],
-            'rich runs' => [FileFormat::Xlsx, fn () => self::xlsx('<sheetData/>', '<si>'.str_repeat('<r><t>a</t></r>', 600_000).'</si>'), 'more than can be read'],
+            'a long text in every cell' => [FileFormat::Xlsx, fn () => self::xlsx('<sheetData>'.str_repeat('<row>'.str_repeat('<c t="s"><v>0</v></c>', 10).'</row>', 20_000).'</sheetData>', '<si><t>'.str_repeat('a', 32_000).'</t></si>'), 'texts are larger'],
             'repeated rows' => [FileFormat::Ods, fn () => self::ods('<table:table-row table:number-rows-repeated="1000000">'.sprintf(self::CELL, '').'</table:table-row>'), 'more cells'],
             'repeated columns' => [FileFormat::Ods, fn () => self::ods(str_repeat('<table:table-row>'.sprintf(self::CELL, ' table:number-columns-repeated="16000"').'</table:table-row>', 100)), 'more cells'],
             'both' => [FileFormat::Ods, fn () => self::ods('<table:table-row table:number-rows-repeated="99999999999">'.sprintf(self::CELL, ' table:number-columns-repeated="99999999999"').'</table:table-row>'), 'more cells'],
@@ -58,11 +57,20 @@ final class HostileFilesTest extends TestCase
     }
 
 
+    public function test_a_link_over_all_cells_makes_none(): void
+    {
+        $bytes = self::xlsx('<sheetData><row r="1"><c r="A1"><v>1</v></c></row></sheetData><hyperlinks><hyperlink ref="A1:XFD1048576" location="S!A1"/></hyperlinks>');
+        self::assertSame(['tab', 'column', 'row'], array_column(FileFormat::Xlsx->reader()->read($bytes, new FormatLimits)->tree->parts, 'role'));
+    }
+
     private static function xlsx(string $sheet, string $shared = ''): string
     {
         $main = 'http://schemas.openxmlformats.org/spreadsheetml/2006/main';
         $package = new Package;
         $package->add('[Content_Types].xml', '<Types xmlns="http://schemas.openxmlformats.org/package/2006/content-types"/>');
+        $office = 'http://schemas.openxmlformats.org/officeDocument/2006/relationships';
+        $package->add('xl/workbook.xml', "<workbook xmlns=\"{$main}\" xmlns:r=\"{$office}\"><sheets><sheet name=\"S\" sheetId=\"1\" r:id=\"r1\"/></sheets></workbook>");
+        $package->add('xl/_rels/workbook.xml.rels', "<Relationships xmlns=\"http://schemas.openxmlformats.org/package/2006/relationships\"><Relationship Id=\"r1\" Type=\"{$office}/worksheet\" Target=\"worksheets/sheet1.xml\"/><Relationship Id=\"r2\" Type=\"{$office}/sharedStrings\" Target=\"sharedStrings.xml\"/></Relationships>");
         $package->add('xl/worksheets/sheet1.xml', "<worksheet xmlns=\"{$main}\">{$sheet}</worksheet>");
         $package->add('xl/sharedStrings.xml', "<sst xmlns=\"{$main}\">{$shared}</sst>");
 

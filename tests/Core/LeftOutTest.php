@@ -16,7 +16,7 @@ use MistyAttic\Core\Formats\HtmlReader;
 use MistyAttic\Core\Formats\LeftOut;
 use MistyAttic\Core\Formats\OdtReader;
 use MistyAttic\Core\Formats\Package;
-use MistyAttic\Core\Formats\SheetReader;
+use MistyAttic\Core\Formats\Workbook\XlsxReader;
 use MistyAttic\Core\Kinds\Dataset\Source;
 use PhpOffice\PhpSpreadsheet\Spreadsheet;
 use PhpOffice\PhpSpreadsheet\Writer\Xlsx;
@@ -75,7 +75,7 @@ final class LeftOutTest extends TestCase
         $bytes = (string) file_get_contents($path);
         unlink($path);
         self::assertSame(['merged' => 1, 'hidden' => 1, 'arrays' => 1, 'unknown:FILTER' => 1], LeftOut::of(FileFormat::Xlsx, $bytes, new FormatLimits, ['SUM']));
-        $tree = (new SheetReader(FileFormat::Xlsx))->read($bytes, new FormatLimits)->tree;
+        $tree = (new XlsxReader)->read($bytes, new FormatLimits)->tree;
         $rows = array_count_values(array_map(fn (string $id): string => substr($id, 0, 2), array_column(array_filter($tree->parts, fn ($part) => $part->role === 'row'), 'id')));
         // A place that a formula names is there, and a whole column goes as far as the table does.
         self::assertSame(['t0' => 2_000, 't1' => 50], $rows);

@@ -1,4 +1,4 @@
-"""What python-docx or odfpy read in a file, as JSON: a list of ["p", style, text] and ["table", rows of texts]. Called by OfficeFilesTest."""
+"""What python-docx, odfpy or openpyxl read in a file, as JSON: a list of ["p", style, text] and ["table", rows of texts]; of a workbook, its cells by place. Called by OfficeFilesTest and WorkbookTest."""
 import json
 import sys
 
@@ -44,4 +44,17 @@ def of_odt(path):
     return told
 
 
-print(json.dumps({'docx': of_docx, 'odt': of_odt}[sys.argv[1].rsplit('.', 1)[1]](sys.argv[1])))
+def of_xlsx(path):
+    import openpyxl
+
+    cells = {}
+    for sheet in openpyxl.load_workbook(path).worksheets:
+        for row in sheet.iter_rows():
+            for cell in row:
+                if cell.value is not None:
+                    told = cell.value.isoformat().replace('T00:00:00', '') if hasattr(cell.value, 'isoformat') else cell.value
+                    cells['%s!%s' % (sheet.title, cell.coordinate)] = told
+    return cells
+
+
+print(json.dumps({'docx': of_docx, 'odt': of_odt, 'xlsx': of_xlsx}[sys.argv[1].rsplit('.', 1)[1]](sys.argv[1])))

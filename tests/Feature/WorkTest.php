@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Http\Middleware\WorkedBeside;
+use App\Jobs\Progress;
 use App\Models\Item;
 use App\Models\Role;
 use App\Models\Shelf;
@@ -74,6 +75,22 @@ final class WorkTest extends FeatureCase
         Artisan::call('attic:tidy');
         self::assertSame(0, Task::query()->count());
         self::assertFileDoesNotExist($task->response['file']['path'] ?? '');
+    }
+
+    public function test_the_page_tells_how_far_it_has_come_where_that_is_known(): void
+    {
+        $this->bring('Large.csv', str_repeat(str_repeat('long ', 200).",12345\n", 3_100));
+        $task = Task::query()->firstOrFail();
+        $task->update(['state' => 'working', 'started_at' => now()]);
+        $this->get(route('work', $task))->assertSee('For 0 seconds now');
+        $progress = app(Progress::class);
+        $progress->between(0, 0.6)(0.5);
+        $progress->of($task);
+        $progress->between(0, 0.6)(0.5);
+        self::assertNull($task->refresh()->share);
+        $this->travel(2)->seconds();
+        $progress->between(0, 0.6)(0.5);
+        $this->get(route('work', $task))->assertSee('30 % is done, after 2 seconds')->assertSee('value="30"', false);
     }
 
     public function test_what_can_not_be_read_is_said_where_one_came_from_and_rights_are_asked_when_it_is_worked(): void

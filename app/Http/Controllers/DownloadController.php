@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Jobs\Progress;
 use App\Models\Item;
 use App\Models\Version;
 use App\Store\DatasetColumns;
@@ -25,7 +26,7 @@ use MistyAttic\Core\Store\ChunkStore;
 
 final class DownloadController extends Controller
 {
-    public function __invoke(Request $request, Item $item, int $number, string $format, States $states, ChunkStore $chunks, DatasetColumns $columns): Response|RedirectResponse
+    public function __invoke(Request $request, Item $item, int $number, string $format, States $states, ChunkStore $chunks, DatasetColumns $columns, Progress $progress): Response|RedirectResponse
     {
         Gate::authorize('view', $item);
         $version = $this->version($item, $number);
@@ -43,7 +44,7 @@ final class DownloadController extends Controller
                     ->withErrors(['format' => __('item.too_many_cells', ['cells' => number_format($cells), 'max' => number_format($sheet->mostCells()), 'format' => strtoupper($format)])]);
             }
 
-            return $this->file($item, $number, $format, $sheet->mediaType(), $sheet->write($tree, is_string($tab) ? $tab : null));
+            return $this->file($item, $number, $format, $sheet->mediaType(), $sheet->write($tree, is_string($tab) ? $tab : null, $progress->between(0, 1)));
         }
         if ($item->kind === 'dataset') {
             $sheet = SheetFormat::tryFrom($format) ?? abort(404);
@@ -53,7 +54,7 @@ final class DownloadController extends Controller
                     ->withErrors(['format' => __('item.too_many_cells', ['cells' => number_format($data->count * count($data->fields)), 'max' => number_format($sheet->mostCells()), 'format' => strtoupper($format)])]);
             }
 
-            return $this->file($item, $number, $format, $sheet->mediaType(), $sheet->write(DatasetSheet::tree($data), null));
+            return $this->file($item, $number, $format, $sheet->mediaType(), $sheet->write(DatasetSheet::tree($data), share: $progress->between(0, 1)));
         }
         $types = $item->pictures()->pluck('type', 'chunk');
         $picture = function (string $chunk) use ($types, $chunks): ?string {

@@ -18,6 +18,7 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Validation\ValidationException;
+use MistyAttic\Core\Formats\Content;
 use MistyAttic\Core\Formats\Unreadable;
 
 final class ShelfController extends Controller
@@ -62,6 +63,21 @@ final class ShelfController extends Controller
             return view('left-out', [...$file->again($request), 'left' => LeftOutWords::all($content->left)]);
         }
 
-        return redirect()->route('item', $make->handle($shelf, $this->person($request), $content?->kind->name() ?? $sent['kind'] ?? 'document', $title === '' ? __('item.untitled.'.($sent['kind'] ?? 'document')) : $title, content: $content, keepIds: $content?->kind->name() === 'form', note: LeftOutWords::note($content->left ?? [])));
+        $kind = $content?->kind->name() ?? $sent['kind'] ?? 'document';
+        $note = LeftOutWords::note($content->left ?? []);
+
+        return redirect()->route('item', $make->handle($shelf, $this->person($request), $kind, $title === '' ? __("item.untitled.{$kind}") : $title, content: self::handedOver($content), keepIds: $kind === 'form', note: $note));
+    }
+
+    /**
+     * What a large file holds, and no longer held here: it takes as much memory as what is made of it.
+     *
+     * @param-out null $content
+     */
+    private static function handedOver(?Content &$content): ?Content
+    {
+        [$handed, $content] = [$content, null];
+
+        return $handed;
     }
 }

@@ -98,6 +98,30 @@ final class Formula
         }, $spelled, flags: PREG_UNMATCHED_AS_NULL);
     }
 
+    /** A formula as people write it, as it is when it is written so many columns and rows further: what has a sign stays, what would stand outside is `#REF!`. */
+    public static function moved(string $spelled, int $columns, int $rows): string
+    {
+        return (string) preg_replace_callback(self::SPELLED, function (array $found) use ($columns, $rows): string {
+            if ($found[4] === null && $found[12] === null && $found[16] === null) {
+                return $found[0];
+            }
+            $ends = [];
+            foreach ([array_slice($found, 3, 4), array_slice($found, 7, 4), [$found[11], $found[12], null, null], [$found[13], $found[14], null, null], [null, null, $found[15], $found[16]], [null, null, $found[17], $found[18]]] as [$columnSign, $letters, $rowSign, $number]) {
+                $column = $letters === null ? null : Places::column($letters) + ($columnSign === '' ? $columns : 0);
+                $row = $number === null ? null : (int) $number + ($rowSign === '' ? $rows : 0);
+                if (($column !== null && $column < 0) || ($row !== null && $row < 1)) {
+                    return self::GONE;
+                }
+                if ($column !== null || $row !== null) {
+                    $ends[] = ($column === null ? '' : $columnSign.Places::letters($column)).($row === null ? '' : $rowSign.$row);
+                }
+            }
+            $name = $found[1] !== null ? "'{$found[1]}'!" : ($found[2] !== null ? "{$found[2]}!" : '');
+
+            return $name.implode(':', $ends);
+        }, $spelled, flags: PREG_UNMATCHED_AS_NULL);
+    }
+
     /**
      * The same formula with other ids.
      *

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace MistyAttic\Core\Formats;
+namespace MistyAttic\Core\Formats\Workbook;
 
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Cell;
@@ -18,15 +18,14 @@ use PhpOffice\PhpSpreadsheet\Style\NumberFormat;
 use PhpOffice\PhpSpreadsheet\Worksheet\Worksheet;
 
 /**
- * A spreadsheet as a workbook. Results are written as they are kept: the library only writes results that it computed, so it
+ * A spreadsheet as an ODS workbook, by PhpSpreadsheet. Results are written as they are kept: the library only writes results that it computed, so it
  * is made to believe that it did. A formula that is kept without a result is computed.
  */
-final readonly class SheetWriter
+final readonly class OdsWriter
 {
-    public function __construct(private FileFormat $format) {}
-
     public function write(PartTree $tree): string
     {
+        $tree = TabNames::fitting($tree);
         $book = new Spreadsheet;
         $book->removeSheetByIndex(0);
         foreach ($tree->children()[PartTree::ROOT] ?? [] as $at => $id) {
@@ -37,7 +36,7 @@ final readonly class SheetWriter
         }
         $path = (string) tempnam(sys_get_temp_dir(), 'attic');
         try {
-            $writer = IOFactory::createWriter($book, ucfirst($this->format->value));
+            $writer = IOFactory::createWriter($book, 'Ods');
             $writer->setPreCalculateFormulas(true);
             $writer->save($path);
 
@@ -49,8 +48,7 @@ final readonly class SheetWriter
 
     private function tab(PartTree $tree, string $id, Worksheet $sheet): void
     {
-        $name = trim((string) preg_replace('~[\\\\/*?:\[\]]~', ' ', $tree->get($id)->string('name')));
-        $sheet->setTitle($name === '' ? 'Sheet '.($sheet->getParentOrThrow()->getIndex($sheet) + 1) : mb_substr($name, 0, 31), false, false);
+        $sheet->setTitle($tree->get($id)->string('name'), false, false);
         $columns = $looks = [];
         $row = 0;
         foreach ($tree->children()[$id] ?? [] as $child) {
