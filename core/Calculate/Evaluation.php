@@ -134,7 +134,7 @@ final class Evaluation
 
             return $this->results[$known];
         }
-        $resolved = array_map($this->resolved(...), $arguments);
+        $resolved = array_map(in_array($name, Functions::OF_NUMBERS, true) ? $this->asRange(...) : $this->resolved(...), $arguments);
         $values = array_column($resolved, 0);
         if ($name === 'SUBTOTAL') {
             $which = Operators::single(array_shift($values));
@@ -211,6 +211,19 @@ final class Evaluation
         $rectangle = $this->sheets->rectangle($reference);
 
         return $rectangle === null ? ['#REF!', false] : $this->sheets->block($rectangle);
+    }
+
+    /**
+     * A single place is a range of one, too: what is no number there does not count.
+     *
+     * @param  array{mixed, bool}  $operand
+     * @return array{mixed, bool}
+     */
+    private function asRange(array $operand): array
+    {
+        [$value, $isDay] = $this->resolved($operand);
+
+        return $operand[0] instanceof Reference && ! is_array($value) ? [[1 => ['A' => $value]], $isDay] : [$value, $isDay];
     }
 
     private static function day(int|float $number): string

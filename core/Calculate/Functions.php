@@ -49,6 +49,12 @@ final class Functions
 
     private const LESS_COUNT = ['BINOM.INV' => 60, 'CRITBINOM' => 60, 'BINOM.DIST' => 1_000, 'BINOM.DIST.RANGE' => 1_000, 'BINOMDIST' => 1_000, 'NEGBINOMDIST' => 1_000, 'POISSON' => 1_000, 'POISSON.DIST' => 1_000];
 
+    /** Take the numbers of a range, and nothing else of it. */
+    public const OF_NUMBERS = [
+        'SUM', 'PRODUCT', 'SUMSQ', 'AVERAGE', 'MIN', 'MAX', 'COUNT', 'MEDIAN', 'MODE', 'MODE.SNGL', 'STDEV', 'STDEV.S', 'STDEVP', 'STDEV.P', 'VAR', 'VAR.S', 'VARP', 'VAR.P', 'LARGE', 'SMALL', 'GEOMEAN', 'HARMEAN',
+        'AVEDEV', 'DEVSQ', 'KURT', 'SKEW', 'PERCENTILE', 'PERCENTILE.INC', 'QUARTILE', 'QUARTILE.INC', 'TRIMMEAN', 'GCD', 'LCM', 'NPV', 'IRR',
+    ];
+
     /** Take a block in one step a cell. All others make lists of it, in the library, whose cost grows with the square. */
     private const PLAIN = ['SUM', 'AVERAGE', 'COUNT', 'COUNTA', 'AND', 'OR', 'INDEX', 'ROWS', 'COLUMNS', 'IF', 'IFERROR', 'IFNA', 'CHOOSE', 'MIN', 'MAX'];
 
@@ -82,7 +88,7 @@ final class Functions
 
     public function has(string $name): bool
     {
-        return isset($this->known[$name]);
+        return isset($this->known[$name]) || in_array($name, OwnFunctions::NAMES, true);
     }
 
     /**
@@ -98,11 +104,12 @@ final class Functions
             return '#VALUE!';
         }
         try {
+            $arguments = in_array($name, self::OF_NUMBERS, true) ? self::numbers($arguments) : $arguments;
             $own = OwnFunctions::call($name, $arguments);
             if ($own !== null) {
                 return $own[0];
             }
-            $arguments = in_array($name, ['MIN', 'MAX'], true) ? $this->pieces($name, $arguments) : $arguments;
+            $arguments = in_array($name, ['MIN', 'MAX'], true) ? $this->pieces($name, $arguments) : OwnFunctions::withoutWildcards($name, $arguments);
 
             // Called so, a number is taken for the text that a parameter wants, as the criteria of COUNTIF do.
             return call_user_func_array($this->known[$name], $arguments);
@@ -166,6 +173,27 @@ final class Functions
         }, $arguments);
     }
 
+    /**
+     * Of a range, only numbers are numbers (ODF 1.3, part 4, 4.11.3); alone, TRUE and FALSE and texts that read as numbers are, too.
+     *
+     * @param  list<mixed>  $arguments
+     * @return list<mixed>
+     */
+    private static function numbers(array $arguments): array
+    {
+        foreach ($arguments as $at => $argument) {
+            foreach (is_array($argument) ? $argument : [] as $row => $cells) {
+                foreach (is_array($cells) ? $cells : [] as $column => $value) {
+                    if (is_bool($value) || (is_string($value) && ! Operators::isError($value))) {
+                        $arguments[$at][$row][$column] = null;
+                    }
+                }
+            }
+        }
+
+        return array_values($arguments);
+    }
+
     /** @param list<mixed> $arguments */
     private static function countsTooFar(string $name, array $arguments): bool
     {
@@ -211,7 +239,7 @@ final class Functions
     /** @return list<string> the names of all that work */
     public function names(): array
     {
-        $names = [...array_keys($this->known), 'ROW', 'COLUMN', 'SUBTOTAL', 'TODAY'];
+        $names = [...array_keys($this->known), ...OwnFunctions::NAMES, 'ROW', 'COLUMN', 'SUBTOTAL', 'TODAY'];
         $names = array_values(array_unique($names));
         sort($names);
 

@@ -10,6 +10,15 @@ namespace MistyAttic\Core\Calculate;
  */
 final class OwnFunctions
 {
+    /** That the library has not at all. */
+    public const NAMES = ['FREQUENCY'];
+
+    /** Where in their arguments the first range stands whose criterion comes behind it. */
+    private const CRITERIA = ['COUNTIF' => 0, 'SUMIF' => 0, 'AVERAGEIF' => 0, 'COUNTIFS' => 0, 'SUMIFS' => 1, 'AVERAGEIFS' => 1, 'MAXIFS' => 1, 'MINIFS' => 1];
+
+    /** The functions of databases, whose criteria stand in cells. */
+    private const DATABASE = ['DAVERAGE', 'DCOUNT', 'DCOUNTA', 'DGET', 'DMAX', 'DMIN', 'DPRODUCT', 'DSTDEV', 'DSTDEVP', 'DSUM', 'DVAR', 'DVARP'];
+
     /**
      * @param  list<mixed>  $arguments  as {@see Functions::call} has them
      * @return array{mixed}|null the result; null where the library's is right
@@ -20,10 +29,80 @@ final class OwnFunctions
             'IF' => is_array($arguments[0] ?? null) && self::size($arguments[0]) > 1 ? [self::each($arguments)] : null,
             'VLOOKUP', 'HLOOKUP' => self::looked($name, $arguments),
             'AVERAGEA' => [self::average($arguments)],
+            'FREQUENCY' => [self::frequency($arguments)],
             'VALUE' => self::value(Operators::single($arguments[0] ?? null)),
             'SEARCH', 'SEARCHB' => self::search(...array_map(Operators::single(...), [$arguments[0] ?? null, $arguments[1] ?? null, $arguments[2] ?? 1])),
-            default => null,
+            default => in_array($name, self::DATABASE, true) && self::isHard($arguments[2] ?? null) ? ['#LIMIT!'] : null,
         };
+    }
+
+    /**
+     * The arguments of a function without wildcards: a range that is looked through for a text with some is 1 where it fits and 0 elsewhere. The
+     * library goes back and back over the texts.
+     *
+     * @param  list<mixed>  $arguments
+     * @return list<mixed>
+     */
+    public static function withoutWildcards(string $name, array $arguments): array
+    {
+        if ($name === 'MATCH' || $name === 'XLOOKUP') {
+            $wanted = Operators::single($arguments[0] ?? null);
+            $way = Operators::single($arguments[$name === 'MATCH' ? 2 : 4] ?? ($name === 'MATCH' ? 1 : 0));
+            if (self::hasWildcards($wanted) && is_array($arguments[1] ?? null) && is_numeric($way) && (int) $way === ($name === 'MATCH' ? 0 : 2)) {
+                [$arguments[0], $arguments[1]] = [1, self::fitting($arguments[1], $wanted)];
+                $arguments = $name === 'XLOOKUP' ? array_replace($arguments, [4 => 0]) : $arguments;
+            }
+
+            return array_values($arguments);
+        }
+        $own = $arguments[0] ?? null;
+        foreach (isset(self::CRITERIA[$name]) ? range(self::CRITERIA[$name], count($arguments), 2) : [] as $at) {
+            if (! array_key_exists($at + 1, $arguments)) {
+                break;
+            }
+            $criterion = Operators::single($arguments[$at + 1]);
+            if (is_array($arguments[$at]) && self::hasWildcards($criterion) && preg_match('/^(<>|=)?((?![<>=]).*)$/Dsu', $criterion, $found) === 1) {
+                $arguments[$at] = self::fitting($arguments[$at], $found[2]);
+                $arguments[$at + 1] = $found[1] === '<>' ? 0 : 1;
+                if (in_array($name, ['SUMIF', 'AVERAGEIF'], true)) {
+                    $arguments[2] ??= $own;
+                }
+            }
+        }
+
+        return array_values($arguments);
+    }
+
+    /** @phpstan-assert-if-true string $text */
+    private static function hasWildcards(mixed $text): bool
+    {
+        return is_string($text) && strpbrk($text, '*?') !== false;
+    }
+
+    /** Whether some text of a block has more stars than the library can look for. */
+    private static function isHard(mixed $block): bool
+    {
+        $hard = false;
+        $block = [$block];
+        array_walk_recursive($block, function (mixed $text) use (&$hard): void {
+            $hard = $hard || (is_string($text) && substr_count($text, '*') > 2);
+        });
+
+        return $hard;
+    }
+
+    /**
+     * @param  array<mixed>  $block
+     * @return array<mixed> the same places: 1 where a text fits, else 0
+     */
+    private static function fitting(array $block, string $wanted): array
+    {
+        $pattern = self::whole($wanted);
+        array_walk_recursive($block, function (mixed &$value) use ($pattern): void {
+            $value = is_string($value) && ! Operators::isError($value) && preg_match($pattern, $value) === 1 ? 1 : 0;
+        });
+
+        return $block;
     }
 
     public static function size(mixed $block): int
@@ -93,9 +172,7 @@ final class OwnFunctions
         if (! is_numeric($index) || $index < 1) {
             return ['#VALUE!'];
         }
-        $pieces = self::pieces($wanted);
-        $last = array_pop($pieces);
-        $pattern = '~\A'.($pieces === [] ? '' : array_shift($pieces).implode('', array_map(fn (string $piece) => "(?>.*?{$piece})", $pieces)).'.*')."{$last}\\z~isu";
+        $pattern = self::whole($wanted);
         foreach ($rows as $row) {
             if (is_string($row[0] ?? null) && preg_match($pattern, $row[0]) === 1) {
                 return [array_key_exists((int) $index - 1, $row) ? $row[(int) $index - 1] ?? 0 : '#REF!'];
@@ -103,6 +180,43 @@ final class OwnFunctions
         }
 
         return ['#N/A'];
+    }
+
+    /**
+     * How many numbers are not above each bound, and above the one before; last, those above all bounds (6.18.32).
+     *
+     * @param  list<mixed>  $arguments
+     * @return list<array{int}>|string
+     */
+    private static function frequency(array $arguments): array|string
+    {
+        if (count($arguments) !== 2) {
+            return '#VALUE!';
+        }
+        $numbers = [[], []];
+        $error = null;
+        foreach ($arguments as $at => $block) {
+            $block = [$block];
+            array_walk_recursive($block, function (mixed $value) use (&$numbers, &$error, $at): void {
+                if (is_int($value) || is_float($value)) {
+                    $numbers[$at][] = $value;
+                } elseif (Operators::isError($value)) {
+                    $error ??= (string) (is_scalar($value) ? $value : '');
+                }
+            });
+        }
+        [$values, $bounds] = $numbers;
+        sort($values);
+        asort($bounds);
+        $counts = array_fill(0, count($bounds) + 1, [0]);
+        $at = 0;
+        foreach ($bounds as $place => $bound) {
+            for ($from = $at; $at < count($values) && $values[$at] <= $bound; $at++);
+            $counts[$place] = [$at - $from];
+        }
+        $counts[count($bounds)] = [count($values) - $at];
+
+        return $error ?? $counts;
     }
 
     /**
@@ -144,6 +258,15 @@ final class OwnFunctions
         $pattern = '~\A(?>(.*?)'.array_shift($pieces).')'.implode('', array_map(fn (string $piece) => "(?>.*?{$piece})", $pieces)).'~isu';
 
         return [preg_match($pattern, $rest, $found) === 1 ? max(1, (int) $from) + mb_strlen($found[1]) : '#VALUE!'];
+    }
+
+    /** A pattern for texts that are wholly what is looked for. */
+    private static function whole(string $wanted): string
+    {
+        $pieces = self::pieces($wanted);
+        $last = array_pop($pieces);
+
+        return '~\A'.($pieces === [] ? '' : array_shift($pieces).implode('', array_map(fn (string $piece) => "(?>.*?{$piece})", $pieces)).'.*')."{$last}\\z~isu";
     }
 
     /**

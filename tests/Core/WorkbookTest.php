@@ -13,6 +13,7 @@ use MistyAttic\Core\Formats\FormatLimits;
 use MistyAttic\Core\Formats\Package;
 use MistyAttic\Core\Formats\SheetFormat;
 use MistyAttic\Core\Formats\Unreadable;
+use MistyAttic\Core\Formats\Workbook\OdsFormula;
 use MistyAttic\Core\Kinds\Cell;
 use MistyAttic\Core\Kinds\Spreadsheet\Formula;
 use PhpOffice\PhpSpreadsheet\IOFactory;
@@ -127,6 +128,23 @@ final class WorkbookTest extends TestCase
             $back = FileFormat::from($format->value)->reader()->read($format->write(PartTree::of($parts)), new FormatLimits)->tree;
             self::assertSame(['A long name A long name A long', 'A long name A long name A lon 2', 'Jan Feb', 'jan feb 2', 'Sheet 5', 'Sheet 6'], array_values(array_map(fn (Part $part) => $part->string('name'), array_filter($back->parts, fn (Part $part) => $part->role === 'tab'))));
             self::assertSame("'A long name A long name A lon 2'!A1+'Jan Feb'!A1", Cell::formula($back->parts[2]->fields['t0c01']));
+        }
+    }
+
+    public function test_formulas_go_out_to_ods_as_the_standard_spells_them_and_come_back(): void
+    {
+        $spelled = [
+            'LOG10(A1)+1' => 'LOG10([.A1])+1', 'SUM({1,2;3,4})' => 'SUM({1;2|3;4})', 'SUM({"a,b","c;d"})' => 'SUM({"a,b";"c;d"})', 'IF(A1>1,"x, y;z",B1)' => 'IF([.A1]>1;"x, y;z";[.B1])', "SUM('My tab'!A1:\$B2,A:A,2:2)" => "SUM(['My tab'.A1:.\$B2];[.A:.A];[.2:.2])",
+            'VLOOKUP(A1,A1:B2,2,FALSE)' => 'VLOOKUP([.A1];[.A1:.B2];2;FALSE())', '"TRUE()"&CEILING(A1,2)' => '"TRUE()"&COM.MICROSOFT.CEILING([.A1];2)', 'A1%-B1^2' => '[.A1]%-[.B1]^2',
+        ];
+        $parts = [new Part('tab0', 'tab', 0, ['name' => 'My tab', 'frozen' => 0]), new Part('t0c01', 'column', 1, ['width' => 0, 'format' => ''])];
+        foreach (array_keys($spelled) as $at => $formula) {
+            self::assertSame("of:={$spelled[$formula]}", OdsFormula::of($formula));
+            $parts[] = new Part(sprintf('t0r%02d', $at + 1), 'row', 1, ['t0c01' => ['=', $formula, $at]]);
+        }
+        $back = FileFormat::Ods->reader()->read(Written::of(FileFormat::Ods, 'book', PartTree::of($parts), []), new FormatLimits)->tree;
+        foreach (array_keys($spelled) as $at => $formula) {
+            self::assertSame(['=', $formula, $at], $back->get(sprintf('t0r%02d', $at + 1))->fields['t0c01']);
         }
     }
 

@@ -104,7 +104,10 @@ final readonly class OdsReader implements Reader
         if ($cell->getDataType() === DataType::TYPE_FORMULA && is_string($value)) {
             $result = self::plain($cell, $cell->getOldCalculatedValue());
 
-            return CellValue::read(['=', ltrim($value, '='), ...($result === null ? [] : (array) $result)]);
+            // The truth is a function there, and a word here.
+            $formula = (string) preg_replace('/"(?:[^"]|"")*"(*SKIP)(*F)|\b(TRUE|FALSE)\(\)/', '$1', ltrim($value, '='));
+
+            return CellValue::read(['=', $formula, ...($result === null ? [] : (array) $result)]);
         }
 
         return self::plain($cell, $value);

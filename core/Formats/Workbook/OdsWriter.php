@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MistyAttic\Core\Formats\Workbook;
 
 use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Formats\Xml;
 use MistyAttic\Core\Kinds\Cell;
 use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetRole;
 use PhpOffice\PhpSpreadsheet\Calculation\Calculation;
@@ -16,13 +17,19 @@ use PhpOffice\PhpSpreadsheet\Spreadsheet;
 use PhpOffice\PhpSpreadsheet\Style\Alignment;
 use PhpOffice\PhpSpreadsheet\Style\NumberFormat;
 use PhpOffice\PhpSpreadsheet\Worksheet\Worksheet;
+use ZipArchive;
 
 /**
  * A spreadsheet as an ODS workbook, by PhpSpreadsheet. Results are written as they are kept: the library only writes results that it computed, so it
  * is made to believe that it did. A formula that is kept without a result is computed.
  */
-final readonly class OdsWriter
+final class OdsWriter
 {
+    private const STANDS_IN = 'ATTICFORMULA_';
+
+    /** @var list<array{Worksheet, string, string, mixed}> where, what, and the result */
+    private array $formulas = [];
+
     public function write(PartTree $tree): string
     {
         $tree = TabNames::fitting($tree);
@@ -38,12 +45,32 @@ final readonly class OdsWriter
         try {
             $writer = IOFactory::createWriter($book, 'Ods');
             $writer->setPreCalculateFormulas(true);
+            $this->takeOut(Calculation::getInstance($book));
             $writer->save($path);
+            $this->putIn($path);
 
             return (string) file_get_contents($path);
         } finally {
             @unlink($path);
         }
+    }
+
+    /** The library's way of writing formulas takes LOG10 for a place and the rows of a block for one: names stand in for them until it has written. */
+    private function takeOut(Calculation $calculation): void
+    {
+        $results = array_map(fn (array $of): mixed => $of[3] ?? $of[0]->getCell($of[1])->getCalculatedValue(), $this->formulas);
+        foreach ($this->formulas as $number => [$sheet, $at]) {
+            $sheet->getCell($at)->setValueExplicit('='.self::STANDS_IN.$number.'()', DataType::TYPE_FORMULA);
+            $calculation->saveValueToCache("{$sheet->getTitle()}!{$at}", $results[$number]);
+        }
+    }
+
+    private function putIn(string $path): void
+    {
+        $zip = new ZipArchive;
+        $zip->open($path);
+        $zip->addFromString('content.xml', (string) preg_replace_callback('/of:='.self::STANDS_IN.'(\d+)\(\)/', fn (array $found): string => Xml::escape(OdsFormula::of($this->formulas[(int) $found[1]][2])), (string) $zip->getFromName('content.xml')));
+        $zip->close();
     }
 
     private function tab(PartTree $tree, string $id, Worksheet $sheet): void
@@ -88,9 +115,7 @@ final readonly class OdsWriter
         $formula = Cell::formula($value);
         if ($formula !== null) {
             $cell->setValueExplicit('='.$formula, DataType::TYPE_FORMULA);
-            if ($plain !== null) {
-                Calculation::getInstance($sheet->getParentOrThrow())->saveValueToCache("{$sheet->getTitle()}!{$at}", $plain);
-            }
+            $this->formulas[] = [$sheet, $at, $formula, $plain];
         } elseif ($plain !== null) {
             $cell->setValueExplicit($plain, match (true) {
                 is_bool($plain) => DataType::TYPE_BOOL,
