@@ -13,20 +13,22 @@ use MistyAttic\Core\Compare\Movement;
 use MistyAttic\Core\Compare\Span;
 use MistyAttic\Core\Compare\SpanKind;
 use MistyAttic\Core\Compare\TreeCompare;
-use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Document\Numbering;
 use MistyAttic\Core\Kinds\Kind;
 
 /** Makes blocks of the parts of a document or a page: list items in one row with their numbers, all else with what is below. */
 final class Blocks
 {
-    /** @var array<int, int> the running number at each depth of a numbered list */
-    private array $numbers = [];
+    private readonly Numbering $numbering;
 
     /** @var array<string, mixed>|null what moved, by id */
     private ?array $moved = null;
 
-    private function __construct(private readonly Kind $kind, private readonly ?Comparison $comparison, private readonly PartTree $old, private readonly ?Authorship $authors = null) {}
+    private function __construct(private readonly Kind $kind, private readonly ?Comparison $comparison, private readonly PartTree $old, private readonly ?Authorship $authors = null)
+    {
+        $this->numbering = new Numbering;
+    }
 
     /** @return list<Block> */
     public static function compared(Kind $kind, Comparison $comparison, ?Pieces $pieces = null): array
@@ -72,26 +74,17 @@ final class Blocks
         while ($open !== []) {
             $marked = array_pop($open);
             if ($marked->part->role === 'item') {
-                $blocks[] = $this->block($marked, $this->count($marked->part), []);
+                $blocks[] = $this->block($marked, $this->numbering->count($marked->part), []);
                 array_push($open, ...array_reverse($marked->children));
             } elseif (in_array($marked->part->string('style'), ['bullet', 'number'], true)) {
-                $blocks[] = $this->block($marked, $this->count($marked->part), []);
+                $blocks[] = $this->block($marked, $this->numbering->count($marked->part), []);
             } else {
-                $this->numbers = [];
+                $this->numbering->end();
                 $blocks[] = $this->block($marked, 0, $this->all($marked->children));
             }
         }
 
         return $blocks;
-    }
-
-    private function count(Part $item): int
-    {
-        $this->numbers = array_slice($this->numbers, 0, $item->depth + 1);
-        $this->numbers = array_pad($this->numbers, $item->depth + 1, 0);
-        $this->numbers[$item->depth] = $item->string('style') === 'number' ? $this->numbers[$item->depth] + 1 : 0;
-
-        return $this->numbers[$item->depth];
     }
 
     /** @param list<Block> $children */
@@ -176,6 +169,7 @@ final class Blocks
             ($before->fields['done'] ?? false) !== ($marked->part->fields['done'] ?? false) => (string) __(($before->fields['done'] ?? false) === true ? 'history.was_done' : 'history.was_open'),
             $this->kind->beside() === null && $before->string('alt') !== $marked->part->string('alt') => __('history.was_described', ['alt' => $before->string('alt')]),
             $before->string('style') !== $marked->part->string('style') => (string) __('history.was_style.'.$before->string('style')),
+            ($before->fields['start'] ?? null) !== ($marked->part->fields['start'] ?? null) => $before->int('start') === 0 ? (string) __('history.was_counted_on') : __('history.was_start', ['number' => (string) $before->int('start')]),
             $before->string('background') !== $marked->part->string('background') => (string) __('history.was_background.'.$before->string('background')),
             $before->string('tone') !== $marked->part->string('tone') => (string) __('history.was_tone.'.$before->string('tone')),
             $before->role === $this->kind->beside() && $before->int('width') !== $marked->part->int('width') => __('history.was_wide', ['width' => (string) $before->int('width')]),

@@ -11,6 +11,7 @@ use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Content\Run;
 use MistyAttic\Core\Kinds\Document\DocumentKind;
 use MistyAttic\Core\Kinds\Document\DocumentRole;
+use MistyAttic\Core\Kinds\Document\Numbering;
 
 /** Puts a document together block by block as a reader finds them. */
 final class DocumentBuilder
@@ -23,7 +24,12 @@ final class DocumentBuilder
     /** @var array<string, string> */
     private array $pictures = [];
 
-    public function __construct(private readonly FormatLimits $limits) {}
+    private readonly Numbering $numbering;
+
+    public function __construct(private readonly FormatLimits $limits)
+    {
+        $this->numbering = new Numbering;
+    }
 
     /** @param list<Run> $runs */
     public function heading(int $level, array $runs): void
@@ -43,12 +49,15 @@ final class DocumentBuilder
     /**
      * @param  list<Run>  $runs
      * @param  'bullet'|'number'|'task'  $style
+     * @param  int|null  $number  that it has there, where that is known
      */
-    public function item(int $depth, array $runs, string $style, bool $done = false): void
+    public function item(int $depth, array $runs, string $style, bool $done = false, ?int $number = null): void
     {
         $last = $this->parts === [] ? null : $this->parts[count($this->parts) - 1];
         $most = $last?->role === DocumentRole::ListItem->value ? $last->depth + 1 : 0;
-        $this->add(DocumentRole::ListItem, max(0, min($depth, $most, self::DEEPEST)), ['style' => $style, 'done' => $done, 'text' => self::text($runs)]);
+        $depth = max(0, min($depth, $most, self::DEEPEST));
+        $starts = $style === 'number' && $number !== null && $number >= 0 && $number <= 999_999 && $number !== $this->numbering->next($depth);
+        $this->add(DocumentRole::ListItem, $depth, ['style' => $style, 'done' => $done, ...($starts ? ['start' => $number] : []), 'text' => self::text($runs)]);
     }
 
     /** @param list<list<array{bool, list<Run>}>> $rows cells, each with whether it is a heading */
@@ -97,7 +106,8 @@ final class DocumentBuilder
         if (count($this->parts) >= $this->limits->parts) {
             throw Unreadable::tooLarge('it has more parts than can be compared', $this->limits->parts);
         }
-        $this->parts[] = new Part(sprintf('p%04d', count($this->parts)), $role->value, $depth, $fields);
+        $this->parts[] = $part = new Part(sprintf('p%04d', count($this->parts)), $role->value, $depth, $fields);
+        $role === DocumentRole::ListItem ? $this->numbering->count($part) : $this->numbering->end();
     }
 
     /**

@@ -28,6 +28,15 @@ final class DocxReader implements Reader
     /** @var array<string, bool> number id => whether its first level is numbered */
     private array $numbered = [];
 
+    /** @var array<string, array<int, int>> number id => level => the number that it begins with */
+    private array $starts = [];
+
+    /** @var array<string, string> number id => the counter that it goes by: its own, or that of all of its sort */
+    private array $counters = [];
+
+    /** @var array<string, array<int, int>> counter => level => the last number */
+    private array $counted = [];
+
     /** @var list<array{string, string}> pictures met in a paragraph: relation and description */
     private array $pictures = [];
 
@@ -61,13 +70,28 @@ final class DocxReader implements Reader
         foreach (Xml::all($this->part('word/_rels/document.xml.rels'), 'Relationship') as $relation) {
             $this->relations[$relation->getAttribute('Id')] = $relation->getAttribute('Target');
         }
-        $abstract = [];
+        $abstract = $starts = [];
         $numbering = $this->part('word/numbering.xml');
         foreach (Xml::all($numbering, 'w:abstractNum') as $one) {
-            $abstract[$one->getAttribute('w:abstractNumId')] = ! in_array(Xml::child($one, 'w:lvl', 'w:numFmt')?->getAttribute('w:val'), ['bullet', 'none', null], true);
+            $id = $one->getAttribute('w:abstractNumId');
+            foreach (Xml::children($one, 'w:lvl') as $level) {
+                $starts[$id][(int) $level->getAttribute('w:ilvl')] = (int) (Xml::child($level, 'w:start')?->getAttribute('w:val') ?? 1);
+            }
+            $abstract[$id] = ! in_array(Xml::child($one, 'w:lvl', 'w:numFmt')?->getAttribute('w:val'), ['bullet', 'none', null], true);
         }
         foreach (Xml::all($numbering, 'w:num') as $one) {
-            $this->numbered[$one->getAttribute('w:numId')] = $abstract[Xml::child($one, 'w:abstractNumId')?->getAttribute('w:val') ?? ''] ?? false;
+            $id = $one->getAttribute('w:numId');
+            $of = Xml::child($one, 'w:abstractNumId')?->getAttribute('w:val') ?? '';
+            $this->numbered[$id] = $abstract[$of] ?? false;
+            $this->starts[$id] = $starts[$of] ?? [];
+            $this->counters[$id] = "all {$of}";
+            foreach (Xml::children($one, 'w:lvlOverride') as $override) {
+                $start = Xml::child($override, 'w:startOverride') ?? Xml::child($override, 'w:lvl', 'w:start');
+                if ($start !== null) {
+                    $this->starts[$id][(int) $override->getAttribute('w:ilvl')] = (int) $start->getAttribute('w:val');
+                    $this->counters[$id] = "own {$id}";
+                }
+            }
         }
     }
 
@@ -109,13 +133,14 @@ final class DocxReader implements Reader
             $this->builder->heading(1, $runs);
         } elseif ($number !== null || preg_match('/\blist (bullet|number)/', $style) === 1) {
             $depth = max(0, (int) ($number === null ? null : Xml::child($number, 'w:ilvl'))?->getAttribute('w:val'));
-            $numbered = $number === null ? str_contains($style, 'list number') : $this->numbered[Xml::child($number, 'w:numId')?->getAttribute('w:val') ?? ''] ?? false;
+            $list = $number === null ? '' : Xml::child($number, 'w:numId')?->getAttribute('w:val') ?? '';
+            $numbered = $number === null ? str_contains($style, 'list number') : $this->numbered[$list] ?? false;
             $box = mb_substr($runs[0]->text ?? '', 0, 2);
             $task = in_array($box, ['☐ ', '☑ ', '☒ '], true);
             if ($task) {
                 $runs[0] = new Run(mb_substr($runs[0]->text, 2), $runs[0]->marks);
             }
-            $this->builder->item($depth, $runs, $task ? 'task' : ($numbered ? 'number' : 'bullet'), in_array($box, ['☑ ', '☒ '], true));
+            $this->builder->item($depth, $runs, $task ? 'task' : ($numbered ? 'number' : 'bullet'), in_array($box, ['☑ ', '☒ '], true), $number === null ? null : $this->number($list, $depth));
         } elseif ($runs === [] && $properties !== null && Xml::child($properties, 'w:pBdr', 'w:bottom') !== null) {
             $this->builder->rule();
         } else {
@@ -125,6 +150,17 @@ final class DocxReader implements Reader
                 default => DocumentRole::Paragraph,
             });
         }
+    }
+
+    /** The number of the next item of a list (ECMA-376 part 1, 17.9): one more than the last, and what is deeper begins anew. */
+    private function number(string $list, int $depth): int
+    {
+        $counter = $this->counters[$list] ?? $list;
+        $counted = array_filter($this->counted[$counter] ?? [], fn (int $level) => $level <= $depth, ARRAY_FILTER_USE_KEY);
+        $counted[$depth] = isset($counted[$depth]) ? $counted[$depth] + 1 : $this->starts[$list][$depth] ?? 1;
+        $this->counted[$counter] = $counted;
+
+        return $counted[$depth];
     }
 
     private function table(DOMElement $table): void

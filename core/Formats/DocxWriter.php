@@ -9,6 +9,7 @@ use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Content\Run;
 use MistyAttic\Core\Kinds\Document\DocumentRole;
+use MistyAttic\Core\Kinds\Document\Numbering;
 
 /** A document as a text document by ECMA-376 (WordprocessingML, part 1 §17, in the package of part 2). */
 final class DocxWriter implements Writer
@@ -24,6 +25,15 @@ final class DocxWriter implements Writer
 
     /** English metric units of a pixel at 96 to the inch. */
     private const EMU = 9525;
+
+    /** @var list<array{int, int}> lists of numbers, each by its depth and its first number; the first is the third list of the package */
+    private array $lists = [];
+
+    /** @var array<int, int> depth => the list of numbers that goes on there */
+    private array $open = [];
+
+    /** @var array<string, array{int, bool}> numbered item => its number, and whether it begins */
+    private array $numbers = [];
 
     /** @var array<string, string> relation id => XML of the relation */
     private array $relations = [];
@@ -95,13 +105,19 @@ final class DocxWriter implements Writer
             $xml .= '</w:abstractNum>';
         }
 
-        return $xml.'<w:num w:numId="1"><w:abstractNumId w:val="1"/></w:num><w:num w:numId="2"><w:abstractNumId w:val="2"/></w:num>';
+        $xml .= '<w:num w:numId="1"><w:abstractNumId w:val="1"/></w:num><w:num w:numId="2"><w:abstractNumId w:val="2"/></w:num>';
+        foreach ($this->lists as $at => [$depth, $start]) {
+            $xml .= '<w:num w:numId="'.($at + 3)."\"><w:abstractNumId w:val=\"2\"/><w:lvlOverride w:ilvl=\"{$depth}\"><w:startOverride w:val=\"{$start}\"/></w:lvlOverride></w:num>";
+        }
+
+        return $xml;
     }
 
     /** @param \Closure(string): ?string $picture */
     private function blocks(PartTree $tree, \Closure $picture): string
     {
         $xml = '';
+        $this->numbers = Numbering::of($tree);
         foreach ($tree->parts as $part) {
             $role = DocumentRole::from($part->role);
             $xml .= match ($role) {
@@ -128,10 +144,16 @@ final class DocxWriter implements Writer
     private function item(Part $part): string
     {
         $box = $part->string('style') === 'task' ? (($part->fields['done'] ?? false) === true ? '☑ ' : '☐ ') : '';
-        $number = $part->string('style') === 'number' ? 2 : 1;
         $depth = min(8, $part->depth);
+        [$number, $begins] = $this->numbers[$part->id] ?? [0, false];
+        if ($begins) {
+            // Every list of numbers is one of its own, or it would go on with the one before.
+            $this->lists[] = [$depth, $number];
+            $this->open[$part->depth] = count($this->lists) + 2;
+        }
+        $list = isset($this->numbers[$part->id]) ? $this->open[$part->depth] ?? 2 : 1;
 
-        return $this->paragraph("<w:numPr><w:ilvl w:val=\"{$depth}\"/><w:numId w:val=\"{$number}\"/></w:numPr>", new RichText([new Run($box), ...$part->richText()->runs]));
+        return $this->paragraph("<w:numPr><w:ilvl w:val=\"{$depth}\"/><w:numId w:val=\"{$list}\"/></w:numPr>", new RichText([new Run($box), ...$part->richText()->runs]));
     }
 
     private function table(PartTree $tree, Part $table): string

@@ -42,7 +42,7 @@ final class HtmlReader implements Reader
         foreach ([...self::BLOCKS, ...array_keys(self::MARKS), 'br', 'thead', 'tbody', 'tfoot', 'tr', 'caption'] as $element) {
             $config = $config->allowElement($element);
         }
-        $config = $config->allowElement('a', ['href'])->allowElement('img', ['src', 'alt'])->allowElement('td', ['colspan'])->allowElement('th', ['colspan'])->allowElement('input', ['type', 'checked']);
+        $config = $config->allowElement('a', ['href'])->allowElement('img', ['src', 'alt'])->allowElement('td', ['colspan'])->allowElement('th', ['colspan'])->allowElement('input', ['type', 'checked'])->allowElement('ol', ['start'])->allowElement('li', ['value']);
         foreach (['span', 'font', 'label', 'form', 'center', 'small', 'big', 'mark', 'time', 'abbr', 'cite', 'q', 'body', 'html', 'details', 'summary', 'picture', 'tt', 'var', 'dfn', 'wbr', 'bdi', 'bdo'] as $element) {
             $config = $config->blockElement($element);
         }
@@ -103,12 +103,14 @@ final class HtmlReader implements Reader
 
     private function list(DOMElement $list, int $depth): void
     {
+        $number = is_numeric($list->getAttribute('start')) ? (int) $list->getAttribute('start') : 1;
         foreach (Xml::children($list) as $item) {
             if (in_array(strtolower($item->nodeName), ['ul', 'ol'], true)) {
                 $this->list($item, $depth + 1);
 
                 continue;
             }
+            $number = is_numeric($item->getAttribute('value')) ? (int) $item->getAttribute('value') : $number;
             $runs = $below = [];
             $task = null;
             foreach ($item->childNodes as $child) {
@@ -123,7 +125,7 @@ final class HtmlReader implements Reader
                     $runs = [...$runs, ...($breaks ? [new Run("\n")] : []), ...$own];
                 }
             }
-            $this->builder->item($depth, self::collapsed($runs), $task !== null ? 'task' : (strtolower($list->nodeName) === 'ol' ? 'number' : 'bullet'), $task ?? false);
+            $this->builder->item($depth, self::collapsed($runs), $task !== null ? 'task' : (strtolower($list->nodeName) === 'ol' ? 'number' : 'bullet'), $task ?? false, $number++);
             foreach ($below as $inner) {
                 $this->list($inner, $depth + 1);
             }

@@ -8,11 +8,15 @@ use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Kinds\Document\DocumentRole;
+use MistyAttic\Core\Kinds\Document\Numbering;
 
 /** A document as one self-contained page (HTML Living Standard); pictures are inside. */
 final class HtmlWriter implements Writer
 {
     private const TAGS = ['bold' => 'strong', 'code' => 'code', 'italic' => 'em', 'lowered' => 'sub', 'raised' => 'sup', 'strike' => 's', 'underline' => 'u'];
+
+    /** @var array<string, array{int, bool}>|null numbered item => its number, and whether it begins */
+    private ?array $numbers = null;
 
     public function mediaType(): string
     {
@@ -22,6 +26,7 @@ final class HtmlWriter implements Writer
     public function write(string $title, PartTree $tree, \Closure $picture): string
     {
         $name = self::escape($title);
+        $this->numbers = null;
 
         return "<!doctype html>\n<html lang=\"en\">\n<head>\n<meta charset=\"utf-8\">\n<meta name=\"viewport\" content=\"width=device-width\">\n<title>{$name}</title>\n</head>\n<body>\n"
             .$this->blocks($tree, PartTree::ROOT, $picture)
@@ -33,11 +38,13 @@ final class HtmlWriter implements Writer
     {
         $html = '';
         $list = null;
+        $numbers = $this->numbers ??= Numbering::of($tree);
         foreach ($tree->children()[$parent] ?? [] as $id) {
             $part = $tree->get($id);
             $needed = $part->role === DocumentRole::ListItem->value ? ($part->string('style') === 'number' ? 'ol' : 'ul') : null;
-            if ($needed !== $list) {
-                $html .= ($list === null ? '' : "</{$list}>\n").($needed === null ? '' : "<{$needed}>\n");
+            [$number, $begins] = $numbers[$id] ?? [1, false];
+            if ($needed !== $list || ($list === 'ol' && $begins)) {
+                $html .= ($list === null ? '' : "</{$list}>\n").($needed === null ? '' : "<{$needed}".($number === 1 ? '' : " start=\"{$number}\"").">\n");
                 $list = $needed;
             }
             $html .= $this->block($tree, $part, $picture);

@@ -87,6 +87,7 @@ final class MarkdownReader implements Reader
     private function list(ListBlock $list, int $depth): void
     {
         $ordered = $list->getListData()->type === ListBlock::TYPE_ORDERED;
+        $number = $list->getListData()->start ?? 1;
         foreach ($list->children() as $item) {
             $runs = $below = [];
             $task = null;
@@ -103,7 +104,7 @@ final class MarkdownReader implements Reader
                 $own = $block instanceof FencedCode || $block instanceof IndentedCode ? [new Run(rtrim($block->getLiteral(), "\n"), ['code' => true])] : $this->runs($block);
                 $runs = $runs === [] ? $own : [...$runs, new Run("\n"), ...$own];
             }
-            $this->builder->item($depth, $runs, $task !== null ? 'task' : ($ordered ? 'number' : 'bullet'), $task ?? false);
+            $this->builder->item($depth, $runs, $task !== null ? 'task' : ($ordered ? 'number' : 'bullet'), $task ?? false, $ordered ? $number++ : null);
             foreach ($below as $inner) {
                 $this->list($inner, $depth + 1);
             }

@@ -8,6 +8,7 @@ use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Kinds\Document\DocumentRole;
+use MistyAttic\Core\Kinds\Document\Numbering;
 
 /**
  * A document as Markdown: CommonMark 0.31, with the tables, task lists and strikethrough of its usual extensions,
@@ -25,36 +26,41 @@ final class MarkdownWriter implements Writer
         $blocks = [];
         $pictures = [];
         $inList = false;
-        $numbers = $indents = $styles = [];
+        $numbers = Numbering::of($tree);
+        $indents = $styles = [];
+        $depth = -1;
         foreach ($tree->parts as $part) {
             $role = DocumentRole::from($part->role);
             if ($role === DocumentRole::Row || $role === DocumentRole::Cell) {
                 continue;
             }
             if ($role === DocumentRole::ListItem) {
-                $numbers = array_slice($numbers, 0, $part->depth + 1);
-                $numbers[$part->depth] = $part->string('style') === 'number' ? ($numbers[$part->depth] ?? 0) + 1 : 0;
+                [$number, $begins] = $numbers[$part->id] ?? [0, false];
                 $styles = array_slice($styles, 0, $part->depth + 1);
-                [$style, $sign] = $styles[$part->depth] ?? [$part->string('style'), '-'];
-                // Another sign begins another list: all of one list are tasks, or none.
-                $sign = $style === $part->string('style') ? $sign : ($sign === '-' ? '*' : '-');
+                $signs = $part->string('style') === 'number' ? ['.', ')'] : ['-', '*'];
+                [$style, $sign] = $styles[$part->depth] ?? [$part->string('style'), $signs[0]];
+                // Another sign begins another list: all of one list are tasks, or none, and their numbers follow each other.
+                $other = isset($styles[$part->depth]) && ($style !== $part->string('style') || $begins);
+                $sign = $other || ! in_array($sign, $signs, true) ? $signs[(int) ($sign === $signs[0])] : $sign;
                 $styles[$part->depth] = [$part->string('style'), $sign];
-                $bullet = $this->bullet($part, $numbers[$part->depth], $sign);
+                $bullet = $this->bullet($part, $number, $sign);
                 // What stands in an item is indented as far as its text.
                 $indent = $part->depth === 0 ? '' : $indents[$part->depth - 1] ?? '';
                 $indents[$part->depth] = $indent.str_repeat(' ', $part->string('style') === 'number' ? strlen($bullet) : 2);
                 $line = rtrim($indent.$bullet.str_replace("\n", "\n{$indents[$part->depth]}", MarkdownText::of($part->richText())), ' ');
                 if ($inList && $blocks !== []) {
-                    $blocks[count($blocks) - 1] .= "\n{$line}";
+                    // Right below words, no number but 1 begins a list.
+                    $blocks[count($blocks) - 1] .= ($begins && $number !== 1 && $part->depth > $depth ? "\n\n" : "\n").$line;
                 } else {
                     $blocks[] = $line;
                 }
                 $inList = true;
+                $depth = $part->depth;
 
                 continue;
             }
             $inList = false;
-            $numbers = $indents = $styles = [];
+            $indents = $styles = [];
             if ($role === DocumentRole::Picture) {
                 $pictures[$part->string('chunk')] ??= 'picture-'.(count($pictures) + 1);
             }
@@ -84,7 +90,7 @@ final class MarkdownWriter implements Writer
     private function bullet(Part $part, int $number, string $sign): string
     {
         return match ($part->string('style')) {
-            'number' => "{$number}. ",
+            'number' => "{$number}{$sign} ",
             'task' => ($part->fields['done'] ?? false) === true ? "{$sign} [x] " : "{$sign} [ ] ",
             default => "{$sign} ",
         };

@@ -29,6 +29,12 @@ final class OdtReader implements Reader
     /** @var array<string, bool> list style name => whether its first level is numbered */
     private array $numbered = [];
 
+    /** @var array<string, list<int>> list style name => the number that each level begins with */
+    private array $starts = [];
+
+    /** @var array<int, int> the number at each open depth */
+    private array $numbers = [];
+
     /** @var list<DOMElement> frames met in a paragraph, to be set behind it */
     private array $frames = [];
 
@@ -56,8 +62,9 @@ final class OdtReader implements Reader
         }
         foreach (Xml::all($root, 'text:list-style') as $style) {
             $first = null;
-            foreach (Xml::children($style) as $first) {
-                break;
+            foreach (Xml::children($style) as $at => $level) {
+                $first ??= $level;
+                $this->starts[$style->getAttribute('style:name')][] = (int) ($level->getAttribute('text:start-value') ?: 1);
             }
             $this->numbered[$style->getAttribute('style:name')] = $first?->nodeName === 'text:list-level-style-number';
         }
@@ -110,6 +117,9 @@ final class OdtReader implements Reader
     private function list(DOMElement $list, int $depth, string $style): void
     {
         $style = $list->getAttribute('text:style-name') ?: $style;
+        if ($depth === 0 && $list->getAttribute('text:continue-numbering') !== 'true' && $list->getAttribute('text:continue-list') === '') {
+            $this->numbers = [];
+        }
         foreach (Xml::children($list, 'text:list-item', 'text:list-header') as $item) {
             $runs = $below = [];
             foreach (Xml::children($item) as $child) {
@@ -127,7 +137,12 @@ final class OdtReader implements Reader
                 if ($task) {
                     $runs[0] = new Run(mb_substr($first, 2), $runs[0]->marks);
                 }
-                $this->builder->item($depth, $runs, $task ? 'task' : (($this->numbered[$style] ?? false) ? 'number' : 'bullet'), in_array($box, ['☑ ', '☒ '], true));
+                $this->numbers = array_slice($this->numbers, 0, $depth + 1);
+                for ($level = count($this->numbers); $level <= $depth; $level++) {
+                    $this->numbers[$level] = ($this->starts[$style][$level] ?? 1) - 1;
+                }
+                $this->numbers[$depth] = is_numeric($item->getAttribute('text:start-value')) ? (int) $item->getAttribute('text:start-value') : $this->numbers[$depth] + 1;
+                $this->builder->item($depth, $runs, $task ? 'task' : (($this->numbered[$style] ?? false) ? 'number' : 'bullet'), in_array($box, ['☑ ', '☒ '], true), $this->numbers[$depth]);
             }
             foreach ($below as $inner) {
                 $this->list($inner, $depth + 1, $style);

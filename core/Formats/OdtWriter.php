@@ -8,6 +8,7 @@ use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Kinds\Document\DocumentRole;
+use MistyAttic\Core\Kinds\Document\Numbering;
 
 /** A document as a text document by OASIS ODF 1.3, part 3. */
 final class OdtWriter implements Writer
@@ -78,6 +79,7 @@ final class OdtWriter implements Writer
     private function blocks(PartTree $tree, \Closure $picture): string
     {
         $xml = '';
+        $numbers = Numbering::of($tree);
         foreach ($tree->parts as $at => $part) {
             $role = DocumentRole::from($part->role);
             if ($role === DocumentRole::Row || $role === DocumentRole::Cell) {
@@ -88,7 +90,7 @@ final class OdtWriter implements Writer
                 DocumentRole::Heading => "<text:h text:style-name=\"Heading_20_{$part->int('level')}\" text:outline-level=\"{$part->int('level')}\">{$text}</text:h>",
                 DocumentRole::Quote => "<text:p text:style-name=\"Quotations\">{$text}</text:p>",
                 DocumentRole::Code => "<text:p text:style-name=\"Preformatted_20_Text\">{$text}</text:p>",
-                DocumentRole::ListItem => $this->item($part, $text, $at === 0 ? null : $tree->parts[$at - 1]),
+                DocumentRole::ListItem => $this->item($part, $text, $at === 0 ? null : $tree->parts[$at - 1], $numbers[$part->id] ?? null),
                 DocumentRole::Table => $this->table($tree, $part),
                 DocumentRole::Picture => $this->picture($part, $picture),
                 DocumentRole::Rule => '<text:p text:style-name="Horizontal_20_Line"/>',
@@ -99,14 +101,20 @@ final class OdtWriter implements Writer
         return $xml;
     }
 
-    /** Each item as a list of its own that goes on with the one before: depth is how many lists stand around it. */
-    private function item(Part $part, string $text, ?Part $before): string
+    /**
+     * Each item as a list of its own that goes on with the one before: depth is how many lists stand around it.
+     *
+     * @param  array{int, bool}|null  $number  of a numbered one, and whether it begins
+     */
+    private function item(Part $part, string $text, ?Part $before, ?array $number): string
     {
         $box = $part->string('style') === 'task' ? (($part->fields['done'] ?? false) === true ? '☑ ' : '☐ ') : '';
         $style = $part->string('style') === 'number' ? 'LN' : 'LB';
         $continued = $before?->role === DocumentRole::ListItem->value ? ' text:continue-numbering="true"' : '';
 
-        return "<text:list text:style-name=\"{$style}\"{$continued}><text:list-item>".str_repeat('<text:list><text:list-item>', $part->depth)."<text:p>{$box}{$text}</text:p>".str_repeat('</text:list-item></text:list>', $part->depth + 1);
+        $item = $number !== null && $number[1] ? "<text:list-item text:start-value=\"{$number[0]}\">" : '<text:list-item>';
+
+        return "<text:list text:style-name=\"{$style}\"{$continued}>".str_repeat('<text:list-item><text:list>', $part->depth).$item."<text:p>{$box}{$text}</text:p>".str_repeat('</text:list-item></text:list>', $part->depth + 1);
     }
 
     private function table(PartTree $tree, Part $table): string

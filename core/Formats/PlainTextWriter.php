@@ -6,6 +6,7 @@ namespace MistyAttic\Core\Formats;
 
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Document\DocumentRole;
+use MistyAttic\Core\Kinds\Document\Numbering;
 
 /** A document's words: a line a paragraph, an empty line between; list signs kept, table cells apart by tabs. */
 final class PlainTextWriter implements Writer
@@ -19,7 +20,7 @@ final class PlainTextWriter implements Writer
     {
         $text = '';
         $before = null;
-        $numbers = [];
+        $numbers = Numbering::of($tree);
         foreach ($tree->parts as $part) {
             $role = DocumentRole::from($part->role);
             if ($role === DocumentRole::Cell || $role === DocumentRole::Table) {
@@ -29,11 +30,9 @@ final class PlainTextWriter implements Writer
             }
             $together = ($role === DocumentRole::ListItem && $before === $role) || ($role === DocumentRole::Row && $before === $role);
             $text .= $text === '' ? '' : ($together ? "\n" : "\n\n");
-            $numbers = $role === DocumentRole::ListItem ? array_slice($numbers, 0, $part->depth + 1) : [];
             if ($role === DocumentRole::ListItem) {
-                $numbers[$part->depth] = $part->string('style') === 'number' ? ($numbers[$part->depth] ?? 0) + 1 : 0;
                 $text .= str_repeat('  ', $part->depth).match ($part->string('style')) {
-                    'number' => $numbers[$part->depth].'. ',
+                    'number' => ($numbers[$part->id][0] ?? 1).'. ',
                     'task' => ($part->fields['done'] ?? false) === true ? '[x] ' : '[ ] ',
                     default => '• ',
                 };

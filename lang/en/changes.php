@@ -272,6 +272,7 @@ return [
         'tone' => 'tone',
         'alt' => 'description',
         'style' => 'list style',
+        'start' => 'first number',
         'level' => 'level',
         'caption' => 'caption',
         'chunk' => 'picture',

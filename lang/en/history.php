@@ -18,6 +18,7 @@ return [
     'was_done' => 'was ticked',
     'was_open' => 'was not ticked',
     'was_described' => 'was described as “:alt”',
+    'was_start' => 'began with :number', 'was_counted_on' => 'was counted on',
     'was_style' => ['plain' => 'was no list', 'bullet' => 'was a bullet', 'number' => 'was numbered', 'task' => 'was a task'],
     'was_background' => ['plain' => 'was on plain paper', 'tinted' => 'was tinted', 'deep' => 'was on a deep ground'],
     'was_tone' => ['note' => 'was a note', 'good' => 'was good news', 'warning' => 'was a warning'],

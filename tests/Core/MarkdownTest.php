@@ -12,6 +12,7 @@ use MistyAttic\Core\Formats\FormatLimits;
 use MistyAttic\Core\Formats\MarkdownReader;
 use MistyAttic\Core\Formats\MarkdownText;
 use MistyAttic\Core\Formats\MarkdownWriter;
+use MistyAttic\Core\Kinds\Document\Numbering;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -73,7 +74,7 @@ final class MarkdownTest extends TestCase
             $depth = $role === 'item' ? mt_rand(0, min(4, $depth + 1)) : -1;
             array_push($parts, ...match ($role) {
                 'heading' => [new Part($id, $role, 0, ['level' => mt_rand(1, 4), 'text' => self::text(lines: false)])],
-                'item' => [new Part($id, $role, max(0, $depth), ['style' => ['bullet', 'number', 'task'][mt_rand(0, 2)], 'done' => false, 'text' => self::text()])],
+                'item' => [new Part($id, $role, max(0, $depth), ['style' => $style = ['bullet', 'number', 'number', 'task'][mt_rand(0, 3)], 'done' => false, ...($style === 'number' && mt_rand(0, 3) === 0 ? ['start' => mt_rand(0, 12)] : []), 'text' => self::text()])],
                 'code' => [new Part($id, $role, 0, ['text' => RichText::plain(implode("\n", array_map(fn () => self::WORDS[array_rand(self::WORDS)], range(1, mt_rand(1, 4)))))])],
                 'table' => self::table($id),
                 'rule' => [new Part($id, $role, 0, [])],
@@ -122,10 +123,11 @@ final class MarkdownTest extends TestCase
     private static function told(PartTree $tree): array
     {
         $told = [];
+        $numbers = Numbering::of($tree);
         foreach ($tree->parts as $part) {
             $told[] = match ($part->role) {
                 'heading' => ['heading', $part->int('level'), self::letters($part->richText())],
-                'item' => ['item', $part->depth, $part->string('style'), self::letters($part->richText())],
+                'item' => ['item', $part->depth, isset($numbers[$part->id]) ? "number {$numbers[$part->id][0]}" : $part->string('style'), self::letters($part->richText())],
                 'code' => ['code', $part->richText()->text()],
                 'table', 'row', 'rule' => [$part->role],
                 default => [$part->role, self::letters($part->richText())],

@@ -37,7 +37,7 @@ final class Pandoc
                 'CodeBlock' => [['code', $c[1]]],
                 'HorizontalRule' => [['rule']],
                 'BulletList' => self::items($c, 'bullet', 0),
-                'OrderedList' => self::items($c[1], 'number', 0),
+                'OrderedList' => self::items($c[1], 'number', 0, $c[0][0]),
                 'Table' => self::table($c),
                 'Div' => self::blocks($c[1], $role),
                 default => [[$block['t'], $c]],
@@ -51,7 +51,7 @@ final class Pandoc
      * @param  list<list<array<string, mixed>>>  $items
      * @return list<mixed>
      */
-    private static function items(array $items, string $style, int $depth): array
+    private static function items(array $items, string $style, int $depth, int $number = 0): array
     {
         $told = [];
         foreach ($items as $blocks) {
@@ -59,7 +59,7 @@ final class Pandoc
             $below = [];
             foreach ($blocks as $block) {
                 if ($block['t'] === 'BulletList' || $block['t'] === 'OrderedList') {
-                    array_push($below, ...self::items($block['t'] === 'BulletList' ? $block['c'] : $block['c'][1], $block['t'] === 'BulletList' ? 'bullet' : 'number', $depth + 1));
+                    array_push($below, ...self::items($block['t'] === 'BulletList' ? $block['c'] : $block['c'][1], $block['t'] === 'BulletList' ? 'bullet' : 'number', $depth + 1, $block['t'] === 'BulletList' ? 0 : $block['c'][0][0]));
                 } else {
                     $text = $block['c'];
                 }
@@ -67,7 +67,7 @@ final class Pandoc
             // Its box is a sign, or stands as it was written.
             $letters = self::letters($text);
             $bare = (string) preg_replace('/^(☐|☒|\[[ x]\]) /u', '', $letters);
-            $told[] = ['item', $depth, $bare === $letters ? $style : 'task', $bare];
+            $told[] = ['item', $depth, $bare === $letters ? ($style === 'number' ? 'number '.$number++ : $style) : 'task', $bare];
             array_push($told, ...$below);
         }
 

@@ -34,7 +34,7 @@ enum DocumentRole: string implements Role
     {
         return match ($this) {
             self::Heading => ['level' => 'int:1:4', 'text' => 'text'],
-            self::ListItem => ['style' => 'words:bullet|number|task', 'done' => 'bool', 'text' => 'text'],
+            self::ListItem => ['style' => 'words:bullet|number|task', 'done' => 'bool', 'start' => 'int:0:999999?', 'text' => 'text'],
             self::Paragraph, self::Quote => ['text' => 'text'],
             self::Code => ['text' => 'plain'],
             self::Cell => ['head' => 'bool', 'text' => 'text'],

@@ -25,7 +25,7 @@ export function runs(node) {
 const FIELDS = {
     paragraph: (node) => ({ text: runs(node) }),
     heading: (node) => ({ level: node.attrs.level, text: runs(node) }),
-    item: (node) => ({ style: node.attrs.style, done: node.attrs.done, text: runs(node) }),
+    item: (node) => ({ style: node.attrs.style, done: node.attrs.done, ...(node.attrs.style === 'number' && node.attrs.start !== null ? { start: node.attrs.start } : {}), text: runs(node) }),
     quote: (node) => ({ text: runs(node) }),
     codeblock: (node) => ({ text: runs(node) }),
     cell: (node) => ({ head: false, text: runs(node) }),

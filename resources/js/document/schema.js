@@ -35,13 +35,13 @@ export const schema = new Schema({
         },
         item: {
             content: 'inline*',
-            attrs: identified({ style: { default: 'bullet' }, done: { default: false }, depth: { default: 0 } }),
+            attrs: identified({ style: { default: 'bullet' }, done: { default: false }, start: { default: null }, depth: { default: 0 } }),
             defining: true,
             parseDOM: [
-                { tag: 'div[data-style]', getAttrs: (dom) => ({ id: idOf(dom), style: dom.dataset.style, done: dom.dataset.done === 'true', depth: Number(dom.dataset.depth) || 0 }) },
+                { tag: 'div[data-style]', getAttrs: (dom) => ({ id: idOf(dom), style: dom.dataset.style, done: dom.dataset.done === 'true', start: dom.dataset.start ? Number(dom.dataset.start) : null, depth: Number(dom.dataset.depth) || 0 }) },
                 { tag: 'li', getAttrs: (dom) => pastedItem(/** @type {HTMLElement} */ (dom)) },
             ],
-            toDOM: (node) => ['div', { 'data-part': node.attrs.id ?? '', 'data-style': node.attrs.style, 'data-done': String(node.attrs.done), 'data-depth': String(node.attrs.depth) }, 0],
+            toDOM: (node) => ['div', { 'data-part': node.attrs.id ?? '', 'data-style': node.attrs.style, 'data-done': String(node.attrs.done), 'data-start': node.attrs.start ?? '', 'data-depth': String(node.attrs.depth) }, 0],
         },
         quote: {
             content: 'inline*',
@@ -111,5 +111,6 @@ function pastedItem(dom) {
     const tick = dom.querySelector(':scope > input[type=checkbox], :scope > label > input[type=checkbox], :scope > p > input[type=checkbox]');
     let depth = 0;
     for (let up = dom.parentElement?.closest('li'); up; up = up.parentElement?.closest('li')) depth++;
-    return { style: tick ? 'task' : dom.closest('ol, ul')?.tagName === 'OL' ? 'number' : 'bullet', done: tick instanceof HTMLInputElement && tick.checked, depth: Math.min(8, depth) };
+    const start = dom.hasAttribute('value') ? Number(dom.getAttribute('value')) : dom === dom.parentElement?.querySelector(':scope > li') ? Number(dom.parentElement.getAttribute('start')) : 1;
+    return { style: tick ? 'task' : dom.closest('ol, ul')?.tagName === 'OL' ? 'number' : 'bullet', done: tick instanceof HTMLInputElement && tick.checked, start: Number.isInteger(start) && start !== 1 && start >= 0 && start < 1e6 ? start : null, depth: Math.min(8, depth) };
 }

@@ -66,7 +66,7 @@ export const splitItem = (state, dispatch) => {
     }
     if (!dispatch) return true;
     const transaction = state.tr.deleteSelection();
-    transaction.split(transaction.selection.from, 1, [{ type: nodes.item, attrs: { ...node.attrs, id: null, done: false } }]);
+    transaction.split(transaction.selection.from, 1, [{ type: nodes.item, attrs: { ...node.attrs, id: null, done: false, start: null } }]);
     dispatch(transaction.scrollIntoView());
     return true;
 };

@@ -48,7 +48,7 @@ export const rules = () => inputRules({
     rules: [
         rule(/^(#{1,4})\s$/, nodes.heading, (match) => ({ level: match[1].length })),
         rule(/^[-*]\s$/, nodes.item, () => ({ style: 'bullet' })),
-        rule(/^1[.)]\s$/, nodes.item, () => ({ style: 'number' })),
+        rule(/^(\d|[1-9]\d{1,5})[.)]\s$/, nodes.item, (match) => ({ style: 'number', start: match[1] === '1' ? null : Number(match[1]) })),
         rule(/^\[ ?\]\s$/, nodes.item, () => ({ style: 'task' })),
         rule(/^>\s$/, nodes.quote, () => null),
         rule(/^```$/, nodes.codeblock, () => null),
