@@ -6,9 +6,7 @@
 
 declare(strict_types=1);
 
-use App\Actions\MakeItem;
 use App\Database\DatabaseFile;
-use App\Models\Role;
 use App\Models\Shelf;
 use App\Models\User;
 use Illuminate\Contracts\Console\Kernel;
@@ -29,6 +27,5 @@ set_exception_handler(function (Throwable $e): never {
 DatabaseFile::make($database);
 Artisan::call('migrate', ['--force' => true]);
 ini_set('memory_limit', '1G');
-$user = User::query()->create(['name' => 'Bench', 'email' => 'bench@example.org', 'password' => 'a long password', 'colour' => 1]);
-$shelf = Shelf::query()->create(['key' => MakeItem::key(), 'name' => 'Bench']);
-$shelf->memberships()->create(['user_id' => $user->id, 'role' => Role::Owner]);
+$user = User::factory()->called('Bench')->create();
+$shelf = Shelf::factory()->with($user)->create();

@@ -54,4 +54,26 @@ final class Invitation extends Model
     {
         return $query->where('expires_at', '>', now());
     }
+
+    /** The one of a number, unless who made it may not invite any more. */
+    public static function standing(int $number): ?self
+    {
+        $found = self::query()->with('shelf.memberships', 'user')->find($number);
+
+        return $found !== null && $found->shelf->roleOf($found->user) === Role::Owner ? $found : null;
+    }
+
+    /** Who has the address that it was made for. */
+    public function account(): ?User
+    {
+        return User::query()->where('email', $this->email)->first();
+    }
+
+    /** Whether a password is chosen: where there is no account yet, or none whose address is known to be its owner's. */
+    public function begins(?User $by, bool $mailed): bool
+    {
+        $account = $this->account();
+
+        return $account === null || ($mailed && ! $account->proved && $by?->id !== $account->id);
+    }
 }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Database\Factories\ShelfFactory;
+use Illuminate\Database\Eloquent\Factories\HasFactory;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
@@ -18,6 +20,9 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  */
 final class Shelf extends Model
 {
+    /** @use HasFactory<ShelfFactory> */
+    use HasFactory;
+
     protected $fillable = ['key', 'name', 'editors_restore', 'asks', 'asks_entries', 'drafts'];
 
     protected $attributes = ['asks' => false, 'asks_entries' => false, 'drafts' => 'editors', 'editors_restore' => true];

@@ -82,18 +82,18 @@ abstract class FeatureCase extends TestCase
 
     protected function person(string $name, string $password = 'a long password'): User
     {
-        return User::query()->create(['name' => $name, 'email' => strtolower(explode(' ', $name)[0]).'@example.org', 'password' => $password, 'colour' => User::nextColour()]);
+        return User::factory()->called($name)->create(['password' => $password]);
     }
 
     /** @param array<int, array{User, Role}> $people */
     protected function shelf(string $name, array $people): Shelf
     {
-        $shelf = Shelf::query()->create(['key' => MakeItem::key(), 'name' => $name]);
+        $factory = Shelf::factory();
         foreach ($people as [$user, $role]) {
-            $shelf->memberships()->create(['user_id' => $user->id, 'role' => $role]);
+            $factory = $factory->with($user, $role);
         }
 
-        return $shelf;
+        return $factory->createOne(['name' => $name]);
     }
 
     /** A document with these paragraphs, whose ids are p001, p002 and so on. */

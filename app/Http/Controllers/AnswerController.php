@@ -12,6 +12,9 @@ use App\Actions\SendMail;
 use App\Actions\SettleHeldEdit;
 use App\Actions\TakeEntry;
 use App\Actions\TakesAnswers;
+use App\Http\Requests\AnswersRequest;
+use App\Http\Requests\SettleAnswersRequest;
+use App\Http\Requests\TryFormRequest;
 use App\Models\HeldEdit;
 use App\Models\Item;
 use App\Models\Proposal;
@@ -54,7 +57,7 @@ final class AnswerController extends Controller
         return $this->page($item, $live, $this->start($live), $this->person($request));
     }
 
-    public function store(Request $request, Item $item, TakeEntry $take, KeepPicture $keep): View
+    public function store(AnswersRequest $request, Item $item, TakeEntry $take, KeepPicture $keep): View
     {
         Gate::authorize('fill', $item);
 
@@ -79,7 +82,7 @@ final class AnswerController extends Controller
         return is_array($sent) && is_array($sent['a'] ?? null) && is_array($sent['files'] ?? null) ? ['a' => $sent['a'], 'files' => $sent['files']] : null;
     }
 
-    public function send(Request $request, string $address, TakeEntry $take, KeepPicture $keep): Response
+    public function send(AnswersRequest $request, string $address, TakeEntry $take, KeepPicture $keep): Response
     {
         $item = Item::query()->where(['address' => $address, 'kind' => 'form'])->firstOrFail();
         if (! $item->is_public || $item->live_id === null) {
@@ -91,7 +94,7 @@ final class AnswerController extends Controller
     }
 
     /** What was answered so far, kept for another day at an address of its own. */
-    private function later(Request $request, Item $item, KeepPicture $keep, ?Item $entry = null): View
+    private function later(AnswersRequest $request, Item $item, KeepPicture $keep, ?Item $entry = null): View
     {
         $live = $this->live($item);
         abort_if($this->takes->closed($item, $live, null) !== null, 403);
@@ -106,19 +109,18 @@ final class AnswerController extends Controller
     }
 
     /** A version tried out as the person answering sees it; nothing is kept. */
-    public function try(Request $request, Item $item, int $number): View
+    public function try(TryFormRequest $request, Item $item, int $number): View
     {
-        Gate::authorize('view', $item);
         abort_unless($item->kind === 'form', 404);
         $version = $this->version($item, $number);
-        $sent = $request->validate(['a' => ['nullable', 'array', 'max:500'], 'seen' => ['nullable', 'array', 'max:500'], 'seen.*' => ['string', 'max:24'], 'to' => ['nullable', 'string', 'max:24']]);
+        $sent = $request->validated();
         $form = $this->states->tree($version->root);
         $answering = new Answering($form, $sent['a'] ?? [], array_values(array_filter($sent['seen'] ?? [], $form->has(...))), [], $sent['to'] ?? null);
 
         return view('try', ['item' => $item, 'version' => $version, 'answering' => $answering, 'action' => route('try', [$item, $number]), 'closed' => null, 'public' => false]);
     }
 
-    private function take(Request $request, Item $item, TakeEntry $take, KeepPicture $keep, ?User $person): View
+    private function take(AnswersRequest $request, Item $item, TakeEntry $take, KeepPicture $keep, ?User $person): View
     {
         $live = $this->live($item);
         if ($this->takes->closed($item, $live, $person) !== null) {
@@ -159,13 +161,13 @@ final class AnswerController extends Controller
         ]));
     }
 
-    public function change(Request $request, string $address, string $token, KeepPicture $keep): Response
+    public function change(AnswersRequest $request, string $address, string $token, KeepPicture $keep): Response
     {
         [$item, $entry, $live] = $this->sentBy($address, $token);
         if ($request->boolean('later')) {
             return $this->private($this->later($request, $item, $keep, $entry));
         }
-        $sent = $request->validate(['base' => ['nullable', 'string', 'regex:/^[0-9a-f]{40}$/'], 'proposal' => ['nullable', 'integer']]);
+        $sent = $request->validated();
         // What was opened is where the change starts from, so that it undoes nobody's in the meantime.
         $base = $sent['base'] ?? $entry->root;
         abort_unless($this->handed->has($entry, $base), 409);
@@ -194,10 +196,10 @@ final class AnswerController extends Controller
     }
 
     /** Who sent the answers says of each that somebody else changed, too, which of the two it is to be. */
-    public function settle(Request $request, string $address, string $token, SettleHeldEdit $settle): Response
+    public function settle(SettleAnswersRequest $request, string $address, string $token, SettleHeldEdit $settle): Response
     {
         [$item, $entry, $live] = $this->sentBy($address, $token);
-        $choices = $request->validate(['choice' => ['nullable', 'array', 'max:500'], 'choice.*' => ['in:mine,theirs']])['choice'] ?? [];
+        $choices = $request->validated('choice') ?? [];
         foreach ($this->met($entry) as $held) {
             if (isset($choices[$held->id])) {
                 $settle->handle($held->setRelation('item', $entry->refresh()), User::visitor(), Choice::from($choices[$held->id]));
@@ -301,12 +303,9 @@ final class AnswerController extends Controller
         ]);
     }
 
-    private function answering(Request $request, Item $item, Publishing $live, KeepPicture $keep, ?PartTree $form = null): Answering
+    private function answering(AnswersRequest $request, Item $item, Publishing $live, KeepPicture $keep, ?PartTree $form = null): Answering
     {
-        $sent = $request->validate([
-            'a' => ['nullable', 'array', 'max:500'], 'seen' => ['nullable', 'array', 'max:500'], 'seen.*' => ['string', 'max:24'],
-            'file' => ['nullable', 'array', 'max:50'], 'file.*' => ['string', 'max:2000'], 'to' => ['nullable', 'string', 'max:24'], 'publishing' => ['nullable', 'integer'],
-        ]);
+        $sent = $request->validated();
         $form ??= $this->states->tree($live->version->root);
         $files = $this->files($request, $item, $form, $keep, $sent['file'] ?? []);
 

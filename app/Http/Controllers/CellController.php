@@ -5,13 +5,14 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\RestoreVersion;
+use App\Http\Requests\BringBackRequest;
+use App\Http\Requests\CausesRequest;
 use App\Models\Item;
 use App\Store\States;
 use App\View\CellStory;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
-use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
 use MistyAttic\Core\Calculate\Causes;
 use MistyAttic\Core\Compare\Change;
@@ -35,14 +36,13 @@ final class CellController extends Controller
     }
 
     /** Brings the cell back as a version left it; its row, too, if that is gone. */
-    public function store(Request $request, Item $item, string $row, string $column, int $number, RestoreVersion $restore): RedirectResponse
+    public function store(BringBackRequest $request, Item $item, string $row, string $column, int $number, RestoreVersion $restore): RedirectResponse
     {
-        Gate::authorize('restore', $item);
         abort_unless($item->kind === 'spreadsheet', 404);
-        $sent = $request->validate(['seen' => ['required', 'integer', 'min:1']]);
-        $back = $restore->handle($item, $this->version($item, $number), $this->person($request), (int) $sent['seen'], picked: ["edited:{$row}/{$column}", "added:{$row}", "added:{$column}"]);
+        $seen = $request->seen();
+        $back = $restore->handle($item, $this->version($item, $number), $this->person($request), $seen, picked: ["edited:{$row}/{$column}", "added:{$row}", "added:{$column}"]);
         if ($back === null) {
-            return redirect()->route('cell', [$item, $row, $column])->withErrors(['seen' => __($item->head === (int) $sent['seen'] ? 'history.cell.same' : 'history.moved_on')]);
+            return redirect()->route('cell', [$item, $row, $column])->withErrors(['seen' => __($item->head === $seen ? 'history.cell.same' : 'history.moved_on')]);
         }
 
         return redirect()->route('history', ['item' => $item, 'from' => $back->number - 1, 'to' => $back->number])
@@ -50,11 +50,10 @@ final class CellController extends Controller
     }
 
     /** The edits between two versions that lie behind a result that moved. */
-    public function causes(Request $request, Item $item, string $row, string $column, States $states): JsonResponse
+    public function causes(CausesRequest $request, Item $item, string $row, string $column, States $states): JsonResponse
     {
-        Gate::authorize('draft', $item);
         abort_unless($item->kind === 'spreadsheet', 404);
-        $sent = $request->validate(['from' => ['required', 'integer', 'min:1'], 'to' => ['required', 'integer', 'min:1']]);
+        $sent = $request->validated();
         $kind = new SpreadsheetKind;
         $old = $states->tree($this->version($item, (int) $sent['from'])->root);
         $new = $states->tree($this->version($item, (int) $sent['to'])->root);

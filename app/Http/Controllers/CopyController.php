@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\CopyOut;
+use App\Http\Requests\CopyOutRequest;
 use App\Models\Item;
 use App\Models\Role;
 use App\Models\Shelf;
@@ -33,12 +34,11 @@ final class CopyController extends Controller
         ]);
     }
 
-    public function store(Request $request, Item $item, int $number, CopyOut $copy): RedirectResponse
+    public function store(CopyOutRequest $request, Item $item, int $number, CopyOut $copy): RedirectResponse
     {
-        Gate::authorize('view', $item);
         // An entry belongs to its form.
         abort_if($item->kind === 'entry', 404);
-        $sent = $request->validate(['title' => ['required', 'string', 'max:'.config('attic.title')], 'shelf' => ['required', 'string', 'max:40'], 'tab' => ['nullable', 'string', 'max:24']]);
+        $sent = $request->validated();
         $shelf = Shelf::query()->where('key', $sent['shelf'])->firstOrFail();
         Gate::authorize('make', $shelf);
         $made = $copy->handle($this->version($item, $number), $shelf, $this->person($request), trim($sent['title']), $item->kind === 'spreadsheet' ? $sent['tab'] ?? null : null);

@@ -8,6 +8,9 @@ use App\Actions\MakeItem;
 use App\Actions\Saved;
 use App\Actions\SaveState;
 use App\Actions\Sent;
+use App\Http\Requests\DatasetRequest;
+use App\Http\Requests\FieldRequest;
+use App\Http\Requests\RecordRequest;
 use App\Models\Item;
 use App\Store\Excerpt;
 use App\Store\States;
@@ -17,13 +20,11 @@ use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
-use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 use MistyAttic\Core\Calculate\Data\Expression;
 use MistyAttic\Core\Calculate\Data\Records;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
-use MistyAttic\Core\Kinds\Cell;
 use MistyAttic\Core\Kinds\Dataset\DatasetEdit;
 use MistyAttic\Core\Kinds\Dataset\DatasetKind;
 use MistyAttic\Core\Kinds\Dataset\FieldNames;
@@ -46,13 +47,10 @@ final class DataController extends Controller
     }
 
     /** A field, one of its own or a calculated one; what it is called, what it holds, or by which expression. */
-    public function field(Request $request, Item $item, string $field): RedirectResponse|View
+    public function field(FieldRequest $request, Item $item, string $field): RedirectResponse|View
     {
-        [$base, $tree] = $this->opened($request, $item);
-        $sent = $request->validate([
-            'name' => ['required', 'string', 'max:100'], 'type' => ['required', Rule::in(DatasetView::TYPES)], 'choices' => ['nullable', 'string', 'max:4000'], 'expression' => ['nullable', 'string', 'max:'.Expression::LONGEST],
-            'decimal' => ['nullable', Rule::in(['point', 'comma'])], 'sure' => ['nullable', 'boolean'],
-        ]);
+        $tree = $this->states->tree($base = $request->base());
+        $sent = $request->validated();
         $names = FieldNames::of($tree);
         $id = $field === 'new' ? MakeItem::partId() : $field;
         abort_unless($field === 'new' || isset($names[$id]), 404);
@@ -115,9 +113,9 @@ final class DataController extends Controller
         return view('dataset.remove', ['item' => $item, 'field' => $tree->get($field), ...$this->hangsOn($request, $item, $field), 'values' => count(array_filter($tree->parts, fn (Part $part) => $part->role === 'record' && isset($part->fields[$field])))]);
     }
 
-    public function removeField(Request $request, Item $item, string $field): RedirectResponse
+    public function removeField(DatasetRequest $request, Item $item, string $field): RedirectResponse
     {
-        [$base, $tree] = $this->opened($request, $item);
+        $tree = $this->states->tree($base = $request->base());
         abort_unless($tree->find($field)?->role === 'field', 404);
 
         return $this->saved($item, $request, $base, DatasetEdit::withoutField($tree, $field));
@@ -136,10 +134,10 @@ final class DataController extends Controller
     }
 
     /** Of a record that is there only the values that were changed are sent on, so that a large dataset is not read for them. */
-    public function record(Request $request, Item $item, string $record): RedirectResponse
+    public function record(RecordRequest $request, Item $item, string $record): RedirectResponse
     {
-        $base = $this->base($request, $item);
-        $sent = $request->validate(['values' => ['nullable', 'array', 'max:500'], 'values.*' => ['nullable', 'string', 'max:'.Cell::MOST], 'at' => ['nullable', 'integer', 'min:0']]);
+        $base = $request->base();
+        $sent = $request->validated();
         $fields = $this->fields($base);
         $at = $this->position($base, $record, count($fields), $sent['at'] ?? null, whole: true);
         $before = $at === null ? null : $this->states->part($base, $at);
@@ -164,30 +162,12 @@ final class DataController extends Controller
         return $this->saved($item, $request, $base, null, $values === [] ? [] : ['cells' => [$before->id => $values], 'at' => [$before->id => $at]]);
     }
 
-    public function removeRecord(Request $request, Item $item, string $record): RedirectResponse
+    public function removeRecord(DatasetRequest $request, Item $item, string $record): RedirectResponse
     {
-        [$base, $tree] = $this->opened($request, $item);
+        $tree = $this->states->tree($base = $request->base());
         abort_unless($tree->find($record)?->role === 'record', 404);
 
         return $this->saved($item, $request, $base, DatasetEdit::withoutRecord($tree, $record));
-    }
-
-    /** @return array{string, PartTree} the state that the page was opened with */
-    private function opened(Request $request, Item $item): array
-    {
-        $base = $this->base($request, $item);
-
-        return [$base, $this->states->tree($base)];
-    }
-
-    private function base(Request $request, Item $item): string
-    {
-        Gate::authorize('write', $item);
-        abort_unless($item->kind === 'dataset', 404);
-        $base = $request->validate(['base' => ['required', 'string', 'regex:/^[0-9a-f]{40}$/']])['base'];
-        abort_unless($base === $item->root || $item->versions()->where('root', $base)->exists(), 409);
-
-        return $base;
     }
 
     /** @return list<Part> */

@@ -5,17 +5,18 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\MakeItem;
-use App\Actions\ReadFile;
 use App\Actions\ReadSource;
 use App\Actions\TakeInData;
 use App\Http\Middleware\WorkedBeside;
 use App\Http\ReceivedFile;
+use App\Http\Requests\FollowRequest;
+use App\Http\Requests\LookAtDataRequest;
+use App\Http\Requests\MakeDatasetRequest;
 use App\Models\Item;
 use App\Models\Shelf;
 use App\Models\User;
 use App\Store\DatasetColumns;
 use App\Store\States;
-use App\View\DatasetView;
 use App\View\NumberWays;
 use App\View\Phrases;
 use Illuminate\Contracts\Encryption\DecryptException;
@@ -23,7 +24,6 @@ use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
-use Illuminate\Validation\Rule;
 use Illuminate\Validation\ValidationException;
 use MistyAttic\Core\Compare\Detail;
 use MistyAttic\Core\Compare\Statements;
@@ -55,10 +55,9 @@ final class DatasetController extends Controller
     }
 
     /** What would be taken in, with what each field seems to be. Nothing is made yet. */
-    public function look(Request $request, Shelf $shelf): View
+    public function look(LookAtDataRequest $request, Shelf $shelf): View
     {
-        Gate::authorize('make', $shelf);
-        $sent = $request->validate($this->rules() + ['title' => ['nullable', 'string', 'max:'.config('attic.title')]], ['file.max' => __('item.file_big', ['max' => (string) intdiv(ReadFile::MOST_KB, 1024)]), 'file.uploaded' => __('item.file_big', ['max' => (string) intdiv(ReadFile::MOST_KB, 1024)])]);
+        $sent = $request->validated();
         [$seal, $source, $title] = $this->sealed($request, $sent);
         $seal['long'] = ($seal['long'] ?? false) || count($source->records) > self::MANY;
 
@@ -74,10 +73,9 @@ final class DatasetController extends Controller
         return view('dataset.look', ['shelf' => $shelf, 'item' => null, 'source' => $source, 'types' => $types, 'ways' => $ways, 'readers' => $this->readers($shelf, $seal), 'tab' => isset($seal['item']) ? 0 : (int) ($seal['tab'] ?? 0), 'seal' => encrypt($seal), 'title' => trim((string) ($sent['title'] ?? '')) ?: $title]);
     }
 
-    public function store(Request $request, Shelf $shelf, MakeItem $make, DatasetColumns $columns): RedirectResponse
+    public function store(MakeDatasetRequest $request, Shelf $shelf, MakeItem $make, DatasetColumns $columns): RedirectResponse
     {
-        Gate::authorize('make', $shelf);
-        $sent = $request->validate(['seal' => ['nullable', 'string', 'max:4000'], 'title' => ['nullable', 'string', 'max:'.config('attic.title')], 'types' => ['nullable', 'array', 'max:500'], 'types.*' => [Rule::in(DatasetView::TYPES)], 'decimals' => ['nullable', 'array', 'max:500'], 'decimals.*' => [Rule::in(['point', 'comma'])]]);
+        $sent = $request->validated();
         $title = trim((string) ($sent['title'] ?? '')) ?: (string) __('item.untitled.dataset');
         if (! isset($sent['seal'])) {
             return redirect()->route('item', $make->handle($shelf, $this->person($request), 'dataset', $title));
@@ -100,11 +98,10 @@ final class DatasetController extends Controller
     }
 
     /** Stops following, or begins again; what goes by that is shown first. */
-    public function follow(Request $request, Item $item, States $states, Phrases $phrases): RedirectResponse|View
+    public function follow(FollowRequest $request, Item $item, States $states, Phrases $phrases): RedirectResponse|View
     {
-        Gate::authorize('write', $item);
         abort_unless($item->kind === 'dataset' && $item->source !== null, 404);
-        $sent = $request->validate(['follow' => ['required', 'boolean'], 'seen' => ['nullable', 'integer', 'min:1']]);
+        $sent = $request->validated();
         if (! $sent['follow']) {
             $this->take->stop($item);
 
@@ -120,12 +117,6 @@ final class DatasetController extends Controller
         $this->take->follow($item, $this->person($request));
 
         return redirect()->route('item', $item)->with('said', __('data.follows'));
-    }
-
-    /** @return array<string, list<mixed>> */
-    private function rules(): array
-    {
-        return ['seal' => ['nullable', 'string', 'max:4000'], 'tab' => ['nullable', 'integer', 'min:0', 'max:1000'], 'file' => ['nullable', 'required_without_all:from,seal,kept', 'file', 'max:'.ReadFile::MOST_KB], 'from' => ['nullable', 'string', 'max:60'], 'version' => ['nullable', 'string', 'max:60']];
     }
 
     /**

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\KeepEntries;
+use App\Http\Requests\EntriesRequest;
+use App\Http\Requests\KeepEntriesRequest;
 use App\Models\Item;
 use App\Store\States;
 use App\View\EntryList;
@@ -12,7 +14,6 @@ use App\View\EntrySums;
 use App\View\EntryTable;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
-use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
@@ -23,13 +24,12 @@ final class EntriesController extends Controller
 {
     public function __construct(private readonly States $states) {}
 
-    public function show(Request $request, Item $item): View|RedirectResponse
+    public function show(EntriesRequest $request, Item $item): View|RedirectResponse
     {
-        Gate::authorize('entries', $item);
         $list = $this->list($request, $item);
         if ($request->boolean('chosen')) {
             // What is not ticked is left out, so that a question that comes later has its column.
-            $with = $request->validate(['with' => ['nullable', 'array', 'max:500'], 'with.*' => ['string', 'max:24']])['with'] ?? [];
+            $with = $request->validated('with') ?? [];
 
             return redirect()->route('entries', $list->address(['without' => array_values(array_diff(array_keys($list->columns + $list->gone), $with))]));
         }
@@ -45,13 +45,12 @@ final class EntriesController extends Controller
     }
 
     /** Switches the history of the entries off or on. */
-    public function keep(Request $request, Item $item, KeepEntries $keep): RedirectResponse
+    public function keep(KeepEntriesRequest $request, Item $item, KeepEntries $keep): RedirectResponse
     {
-        Gate::authorize('keepEntries', $item);
-        $keeps = $request->validate(['keep' => ['required', 'boolean']])['keep'];
-        $keep->handle($item, $this->person($request), (bool) $keeps);
+        $keeps = (bool) $request->validated('keep');
+        $keep->handle($item, $this->person($request), $keeps);
 
-        return redirect()->route('entries', $item)->with('said', __((bool) $keeps ? 'form.kept_on' : 'form.kept_off'));
+        return redirect()->route('entries', $item)->with('said', __($keeps ? 'form.kept_on' : 'form.kept_off'));
     }
 
     /** The mail that would have been sent to those who answered. */
@@ -62,9 +61,8 @@ final class EntriesController extends Controller
         return view('outbox', ['item' => $item, 'mails' => DB::table('mails')->where('item_id', $item->id)->orderByDesc('id')->paginate(50)]);
     }
 
-    public function download(Request $request, Item $item, string $format): Response
+    public function download(EntriesRequest $request, Item $item, string $format): Response
     {
-        Gate::authorize('entries', $item);
         $table = new EntryTable($this->list($request, $item));
         $name = (Str::slug($item->title) ?: 'form').'-entries.'.$format;
 
@@ -78,9 +76,9 @@ final class EntriesController extends Controller
         ]);
     }
 
-    private function list(Request $request, Item $item): EntryList
+    private function list(EntriesRequest $request, Item $item): EntryList
     {
-        $sent = $request->validate(['sort' => ['nullable', 'string', 'max:24'], 'down' => ['nullable', 'boolean'], 'find' => ['nullable', 'string', 'max:200'], 'gone' => ['nullable', 'boolean'], 'in' => ['nullable', 'string', 'max:24'], 'without' => ['nullable', 'array', 'max:500'], 'without.*' => ['string', 'max:24']]);
+        $sent = $request->validated();
 
         return new EntryList($item, $this->states->tree($item->live->version->root ?? $item->root), $this->person($request), $sent['sort'] ?? 'number', (bool) ($sent['down'] ?? ! isset($sent['sort'])), trim((string) ($sent['find'] ?? '')), (bool) ($sent['gone'] ?? false), $sent['in'] ?? '', array_values($sent['without'] ?? []));
     }

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\TakeOutEdits;
+use App\Http\Requests\EntryChangesRequest;
+use App\Http\Requests\TakeOutOfEntriesRequest;
 use App\Models\Item;
 use App\Models\User;
 use App\Store\States;
@@ -20,17 +22,13 @@ use Illuminate\Support\Facades\Gate;
 /** What one person changed over many entries, looked through and taken out together. */
 final class EntryChangesController extends Controller
 {
-    /** Entries that one request takes something out of. */
-    private const AT_ONCE = 100;
-
     /** Entries of which it is told that something stayed, and why. */
     private const MOST_TOLD = 30;
 
     public function __construct(private readonly Phrases $phrases, private readonly States $states, private readonly TakeOutEdits $takeOut) {}
 
-    public function show(Request $request, Item $item): View
+    public function show(EntryChangesRequest $request, Item $item): View
     {
-        Gate::authorize('entries', $item);
         $editors = EntryChanges::editors($item);
         // What stayed so far is told at the end.
         $request->session()->has('going') && $request->session()->keep(['stayed']);
@@ -43,18 +41,13 @@ final class EntryChangesController extends Controller
     }
 
     /** Takes it out of the entries that are ticked, or of all of them in pieces: where one ended, the page goes on from. */
-    public function store(Request $request, Item $item): RedirectResponse
+    public function store(TakeOutOfEntriesRequest $request, Item $item): RedirectResponse
     {
-        Gate::authorize('entries', $item);
-        Gate::authorize('restore', $item);
-        $sent = $request->validate([
-            'all' => ['nullable', 'boolean'], 'after' => ['nullable', 'integer', 'min:0', 'max:9999999999'], 'of' => ['nullable', 'integer', 'min:0', 'max:9999999999'], 'done' => ['nullable', 'integer', 'min:0', 'max:9999999999'],
-            'entries' => ['required_unless:all,1', 'array', 'max:'.self::AT_ONCE], 'entries.*' => ['string', 'max:40'],
-        ], ['entries.required_unless' => __('form.changes.none')]);
+        $sent = $request->validated();
         $changes = $this->changes($request, $item, null) ?? abort(404);
         $all = $request->boolean('all');
         $of = $all ? (int) ($sent['of'] ?? 0) ?: $changes->count() : 0;
-        $lines = $changes->next((int) ($sent['after'] ?? 0), $all ? self::AT_ONCE : PHP_INT_MAX);
+        $lines = $changes->next((int) ($sent['after'] ?? 0), $all ? TakeOutOfEntriesRequest::AT_ONCE : PHP_INT_MAX);
         if (! $all) {
             $ticked = Item::query()->whereIn('key', $sent['entries'])->pluck('id')->flip();
             $lines = array_values(array_filter($lines, fn (array $line) => $ticked->has($line[0])));
@@ -95,9 +88,9 @@ final class EntryChangesController extends Controller
         return [$done, $stayed];
     }
 
-    private function changes(Request $request, Item $item, ?User $else): ?EntryChanges
+    private function changes(EntryChangesRequest $request, Item $item, ?User $else): ?EntryChanges
     {
-        $sent = $request->validate(['by' => ['nullable', 'integer'], 'since' => ['nullable', 'regex:/^\d{4}-\d\d-\d\d(T\d\d:\d\d)?$/', 'date'], 'until' => ['nullable', 'regex:/^\d{4}-\d\d-\d\d(T\d\d:\d\d)?$/', 'date']]);
+        $sent = $request->validated();
         $author = isset($sent['by']) ? User::query()->find((int) $sent['by']) : $else;
         $moment = fn (?string $text, string $step): ?CarbonImmutable => $text === null || $text === '' ? null : CarbonImmutable::parse($text)->modify(strlen($text) === 10 ? "{$step} day" : "{$step} minute");
 

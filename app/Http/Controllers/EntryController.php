@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Actions\ChangeEntry;
 use App\Actions\Saved;
 use App\Actions\TakeAway;
+use App\Http\Requests\EntryRequest;
 use App\Models\Item;
 use App\Models\Proposal;
 use App\Store\HandedRoots;
@@ -25,11 +26,10 @@ use MistyAttic\Core\Kinds\Entry\SentAnswers;
 final class EntryController extends Controller
 {
     /** What was edited is merged with what others edited since the page was opened, field by field. */
-    public function update(Request $request, Item $item, States $states, HandedRoots $handed, ChangeEntry $change): RedirectResponse
+    public function update(EntryRequest $request, Item $item, States $states, HandedRoots $handed, ChangeEntry $change): RedirectResponse
     {
-        Gate::authorize('write', $item);
         abort_unless($item->kind === 'entry', 404);
-        $sent = $request->validate(['base' => ['required', 'string', 'size:40'], 'a' => ['nullable', 'array', 'max:500'], 'shown' => ['nullable', 'array', 'max:500'], 'shown.*' => ['string', 'max:24'], 'proposal' => ['nullable', 'integer']]);
+        $sent = $request->validated();
         $person = $this->person($request);
         // What they had proposed already was shown in it.
         $own = isset($sent['proposal']) ? Proposal::query()->where(['item_id' => $item->id, 'user_id' => $person->id])->find((int) $sent['proposal']) : null;

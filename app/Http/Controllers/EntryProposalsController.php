@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\AnswerProposal;
+use App\Http\Requests\AgreeTogetherRequest;
 use App\Models\Item;
 use App\Models\ProposalState;
 use App\Store\Proposed;
@@ -28,10 +29,9 @@ final class EntryProposalsController extends Controller
     }
 
     /** Says yes to those that are ticked. No is said to one at a time, with a word why. */
-    public function store(Request $request, Item $item, AnswerProposal $answer): RedirectResponse
+    public function store(AgreeTogetherRequest $request, Item $item, AnswerProposal $answer): RedirectResponse
     {
-        Gate::authorize('entries', $item);
-        $ticked = $request->validate(['proposals' => ['required', 'array', 'max:500'], 'proposals.*' => ['integer']], ['proposals.required' => __('agreeing.none')])['proposals'];
+        $ticked = $request->validated('proposals');
         $proposals = EntryProposals::waiting($item, $this->person($request))->with('user', 'item.shelf.memberships')->whereKey($ticked)->orderBy('id')->get();
         foreach ($proposals as $proposal) {
             Gate::authorize('decide', [$proposal->item, $proposal]);

@@ -12,6 +12,7 @@ use App\Actions\TakeInData;
 use App\Actions\Unfit;
 use App\Actions\UnknownBase;
 use App\Http\ReceivedFile;
+use App\Http\Requests\BringFileRequest;
 use App\Models\Item;
 use App\Store\States;
 use App\View\LeftOutWords;
@@ -36,11 +37,10 @@ final class FileController extends Controller
         return view('file', ['item' => $item, 'endings' => '.'.implode(',.', FileFormat::endings($item->kind)), 'tabs' => $item->kind === 'spreadsheet' ? (new Places($states->tree($item->root)))->tabs : []]);
     }
 
-    public function store(Request $request, Item $item): RedirectResponse|View
+    public function store(BringFileRequest $request, Item $item): RedirectResponse|View
     {
         $this->authorizeFile($item);
-        $big = __('item.file_big', ['max' => (string) intdiv(ReadFile::MOST_KB, 1024)]);
-        $sent = $request->validate(['file' => ['required_without:kept', 'file', 'max:'.ReadFile::MOST_KB], 'tab' => ['nullable', 'string', 'max:24']], ['file.max' => $big, 'file.uploaded' => $big, 'file.required_without' => __('item.file_none')]);
+        $sent = $request->validated();
         $file = ReceivedFile::of($request) ?? abort(422);
         $before = $item->head;
         try {

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\SettleHeldEdit;
+use App\Http\Requests\SettleRequest;
 use App\Models\HeldEdit;
 use App\Models\Item;
 use App\Store\States;
@@ -13,7 +14,6 @@ use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
-use Illuminate\Validation\Rule;
 use MistyAttic\Core\Merge\Choice;
 
 final class HeldEditController extends Controller
@@ -27,16 +27,12 @@ final class HeldEditController extends Controller
             : redirect()->route('item', $item)->with('said', __('item.settled_already'));
     }
 
-    public function update(Request $request, Item $item, HeldEdit $held, SettleHeldEdit $settle): RedirectResponse
+    public function update(SettleRequest $request, Item $item, HeldEdit $held, SettleHeldEdit $settle): RedirectResponse
     {
-        Gate::authorize('settle', [$item, $held]);
         if ($held->settled_at !== null) {
             return redirect()->route('item', $item)->with('said', __('item.settled_already'));
         }
-        $sent = $request->validate([
-            'choice' => ['required', Rule::in(array_column(Choice::for($held->meeting()->type), 'value'))],
-            'third' => ['nullable', 'string', 'max:20000', 'required_if:choice,third'],
-        ], ['third.required_if' => __('item.third_needed')]);
+        $sent = $request->validated();
         $saved = $settle->handle($held, $this->person($request), Choice::from($sent['choice']), isset($sent['third']) ? str_replace("\r\n", "\n", (string) $sent['third']) : null);
 
         return ($saved === null ? null : $this->waiting($item, $saved->version)) ?? redirect()->route('item', $item)->with('said', __($saved !== null && $saved->held !== [] ? 'item.met_again' : 'item.settled'));

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Http\Requests\LineRequest;
+use App\Http\Requests\LinesRequest;
+use App\Http\Requests\ListRequest;
 use App\Models\Item;
 use App\Models\Publishing;
 use App\Models\PublishingState;
@@ -165,11 +168,10 @@ final class HistoryController extends Controller
     }
 
     /** Further lines of a table. */
-    public function lines(Request $request, Item $item, States $states, Phrases $phrases): View
+    public function lines(LinesRequest $request, Item $item, States $states, Phrases $phrases): View
     {
-        Gate::authorize('view', $item);
         abort_unless($item->kind === 'spreadsheet', 404);
-        $start = (int) $request->validate(['start' => ['required', 'integer', 'min:0', 'max:1000000']])['start'];
+        $start = (int) $request->validated('start');
         $address = HistoryAddress::read($request, $item, fn () => $item->head);
         [$from, $to] = [$this->version($item, $address->from), $this->version($item, $address->to)];
 
@@ -195,10 +197,9 @@ final class HistoryController extends Controller
     }
 
     /** The ribbon in words, a page at a time, newest first. */
-    public function list(Request $request, Item $item, Phrases $phrases): View
+    public function list(ListRequest $request, Item $item, Phrases $phrases): View
     {
-        Gate::authorize('view', $item);
-        $only = $request->validate(['only' => ['nullable', 'in:milestones,published']])['only'] ?? '';
+        $only = $request->validated('only') ?? '';
         $versions = Version::query()->with('user', 'milestone', 'accepted.decider', ...($item->isPublishable() ? ['publishings.user', 'publishings.decider', 'publishings.ender'] : []))->where('item_id', $item->id)->orderByDesc('number')
             ->when($item->sight, fn ($query, Sight $sight) => $query->whereIn('number', $sight->numbers ?? []))
             ->when($only === 'milestones', fn ($query) => $query->whereHas('milestone'))
@@ -216,10 +217,9 @@ final class HistoryController extends Controller
     }
 
     /** One version in words, for the ribbon's hint. */
-    public function line(Request $request, Item $item, int $number, Phrases $phrases): JsonResponse
+    public function line(LineRequest $request, Item $item, int $number, Phrases $phrases): JsonResponse
     {
-        Gate::authorize('view', $item);
-        $since = (int) ($request->validate(['since' => ['nullable', 'integer', 'min:1', 'max:999999999']])['since'] ?? 0);
+        $since = (int) $request->validated('since');
         $version = $this->version($item, $number)->load($item->isPublishable() ? ['publishings.user', 'publishings.decider', 'publishings.ender'] : []);
         $item->load('origin.item');
 

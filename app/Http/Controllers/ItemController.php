@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\RenameItem;
+use App\Http\Requests\RenameRequest;
+use App\Http\Requests\ShowItemRequest;
 use App\Models\HeldEdit;
 use App\Models\Item;
 use App\Models\Proposal;
@@ -41,9 +43,8 @@ final class ItemController extends Controller
 
     public function __construct(private readonly ReportData $data, private readonly DatasetColumns $columns, private readonly PageFigures $figures) {}
 
-    public function show(Request $request, Item $item, States $states, Phrases $phrases, RibbonData $ribbon): View|RedirectResponse
+    public function show(ShowItemRequest $request, Item $item, States $states, Phrases $phrases, RibbonData $ribbon): View|RedirectResponse
     {
-        Gate::authorize('view', $item);
         if ($item->kind === 'entry') {
             $own = Proposal::of($this->person($request), $item);
             $shown = $own === null ? null : app(Proposed::class)->onto($own, $states->tree($item->root))->tree;
@@ -76,9 +77,9 @@ final class ItemController extends Controller
         ]);
     }
 
-    private function dataset(Request $request, Item $item, States $states): View
+    private function dataset(ShowItemRequest $request, Item $item, States $states): View
     {
-        $sent = $request->validate(['sort' => ['nullable', 'string', 'max:24'], 'down' => ['nullable', 'boolean'], 'find' => ['nullable', 'string', 'max:200'], 'unread' => ['nullable', 'string', 'max:24'], 'page' => ['nullable', 'integer', 'min:1', 'max:100000']]);
+        $sent = $request->validated();
         $view = new DatasetView($this->columns->records($item->root), $sent['sort'] ?? '', (bool) ($sent['down'] ?? false), trim((string) ($sent['find'] ?? '')), (int) ($sent['page'] ?? 1), $sent['unread'] ?? '');
         $fields = count($view->data->fields);
 
@@ -126,11 +127,10 @@ final class ItemController extends Controller
         return view('form.flow', ['flow' => $this->flowOf($states->tree($item->root)), 'title' => 'The way through']);
     }
 
-    public function rename(Request $request, Item $item, RenameItem $rename): JsonResponse|RedirectResponse
+    public function rename(RenameRequest $request, Item $item, RenameItem $rename): JsonResponse|RedirectResponse
     {
-        Gate::authorize('rename', $item);
-        $sent = $request->validate(['title' => ['required', 'string', 'max:'.config('attic.title')]]);
-        $rename->handle($item, $this->person($request), trim($sent['title']));
+        $title = $request->title();
+        $rename->handle($item, $this->person($request), $title);
 
         return $request->expectsJson() ? response()->json(['title' => $item->title]) : redirect()->route('item', $item);
     }

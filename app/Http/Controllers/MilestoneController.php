@@ -5,17 +5,16 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\MarkMilestone;
+use App\Http\Requests\MilestoneRequest;
 use App\Models\Item;
 use Illuminate\Http\RedirectResponse;
-use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
 
 final class MilestoneController extends Controller
 {
-    public function update(Request $request, Item $item, int $number, MarkMilestone $mark): RedirectResponse
+    public function update(MilestoneRequest $request, Item $item, int $number, MarkMilestone $mark): RedirectResponse
     {
-        Gate::authorize('write', $item);
-        $sent = $request->validate(['name' => ['required', 'string', 'max:'.config('attic.title')], 'note' => ['nullable', 'string', 'max:'.config('attic.note')]]);
+        $sent = $request->validated();
         $mark->handle($this->version($item, $number), $this->person($request), trim($sent['name']), isset($sent['note']) ? trim($sent['note']) : null);
 
         return redirect()->back(fallback: route('history', $item))->with('said', __('item.marked', ['number' => (string) $number, 'name' => trim($sent['name'])]));

@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Actions\PutPartBack;
 use App\Actions\RestoreVersion;
+use App\Http\Requests\BringBackRequest;
 use App\Models\Item;
 use App\Models\Version;
 use App\Store\States;
@@ -40,10 +41,9 @@ final class PartController extends Controller
     }
 
     /** Brings the part back, with what is below it, as a version left it. */
-    public function store(Request $request, Item $item, string $part, int $number, RestoreVersion $restore, PutPartBack $put, States $states): RedirectResponse
+    public function store(BringBackRequest $request, Item $item, string $part, int $number, RestoreVersion $restore, PutPartBack $put, States $states): RedirectResponse
     {
-        Gate::authorize('restore', $item);
-        $sent = $request->validate(['seen' => ['required', 'integer', 'min:1'], 'into' => ['nullable', 'string', 'max:64']]);
+        $sent = $request->validated();
         $version = $this->version($item, $number);
         $tree = $states->tree($version->root);
         abort_unless($tree->has($part), 404);

@@ -7,17 +7,17 @@ namespace App\Http\Controllers;
 use App\Actions\AskAboutEntries;
 use App\Actions\ChangeMembership;
 use App\Actions\Invite;
-use App\Models\Drafts;
+use App\Http\Requests\InviteRequest;
+use App\Http\Requests\MembershipRequest;
+use App\Http\Requests\ShelfSettingsRequest;
 use App\Models\Invitation;
 use App\Models\Membership;
 use App\Models\Role;
 use App\Models\Shelf;
-use App\Models\User;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
-use Illuminate\Validation\Rule;
 
 final class PeopleController extends Controller
 {
@@ -32,20 +32,11 @@ final class PeopleController extends Controller
     }
 
     /** Puts somebody on the shelf, or invites them; the link is shown only where it opens nothing that is somebody else's. */
-    public function store(Request $request, Shelf $shelf, Invite $invite): RedirectResponse
+    public function store(InviteRequest $request, Shelf $shelf, Invite $invite): RedirectResponse
     {
-        Gate::authorize('manage', $shelf);
-        $sent = $request->validate([
-            'email' => ['required', 'string', 'email', 'max:200'],
-            'name' => ['nullable', 'string', 'max:80'],
-            'role' => ['required', Rule::enum(Role::class)],
-        ]);
-        $known = User::query()->where('email', $sent['email'])->value('name');
-        if ($known === null) {
-            $request->validate(['name' => ['required']], ['name.required' => __('people.name_needed', ['email' => $sent['email']])]);
-        }
+        $sent = $request->validated();
         $isNew = $invite->isNew($sent['email']);
-        $name = is_string($known) ? $known : trim((string) $sent['name']);
+        $name = $request->known() ?? trim((string) $sent['name']);
         $invitation = $invite->handle($shelf, $this->person($request), $sent['email'], $name, Role::from($sent['role']));
         $back = redirect()->route('people', $shelf)->with('said', __($invitation === null ? 'people.added' : 'people.invited', ['name' => $name]));
 
@@ -60,10 +51,9 @@ final class PeopleController extends Controller
         return $this->changed($shelf, true, (string) __('people.taken_back', ['name' => $invitation->name]));
     }
 
-    public function update(Request $request, Shelf $shelf, Membership $membership, ChangeMembership $change): RedirectResponse
+    public function update(MembershipRequest $request, Shelf $shelf, Membership $membership, ChangeMembership $change): RedirectResponse
     {
-        Gate::authorize('manage', $shelf);
-        $sent = $request->validate(['role' => ['required_without:publishes', Rule::enum(Role::class)], 'publishes' => ['boolean']]);
+        $sent = $request->validated();
         $name = $membership->user->firstName();
         if (isset($sent['publishes'])) {
             $membership->update(['publishes' => $request->boolean('publishes')]);
@@ -86,10 +76,9 @@ final class PeopleController extends Controller
         return $done && $leaving ? redirect()->route('home') : $this->changed($shelf, $done, (string) __('people.removed', ['name' => $name]));
     }
 
-    public function settings(Request $request, Shelf $shelf, AskAboutEntries $askAboutEntries): RedirectResponse
+    public function settings(ShelfSettingsRequest $request, Shelf $shelf, AskAboutEntries $askAboutEntries): RedirectResponse
     {
-        Gate::authorize('manage', $shelf);
-        $sent = $request->validate(['drafts' => ['nullable', Rule::enum(Drafts::class)]]);
+        $sent = $request->validated();
         $shelf->update(['editors_restore' => $request->boolean('editors_restore'), 'asks' => $request->boolean('asks'), 'drafts' => $sent['drafts'] ?? $shelf->drafts]);
         $waiting = $askAboutEntries->handle($shelf, $request->boolean('asks_entries'));
         $back = redirect()->route('people', $shelf);

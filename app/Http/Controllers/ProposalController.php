@@ -6,6 +6,7 @@ namespace App\Http\Controllers;
 
 use App\Actions\AnswerProposal;
 use App\Actions\Propose;
+use App\Http\Requests\AnswerProposalRequest;
 use App\Models\Item;
 use App\Models\Proposal;
 use App\Models\ProposalState;
@@ -33,14 +34,11 @@ final class ProposalController extends Controller
         return view('proposal', ['item' => $item, 'view' => new ProposalView($proposal->load('user', 'decider'), $states, $proposed, $phrases), 'isOwn' => $proposal->user_id === $this->person($request)->id]);
     }
 
-    public function answer(Request $request, Item $item, Proposal $proposal, AnswerProposal $answer): RedirectResponse
+    public function answer(AnswerProposalRequest $request, Item $item, Proposal $proposal, AnswerProposal $answer): RedirectResponse
     {
-        Gate::authorize('seeProposal', [$item, $proposal]);
-        $sent = $request->validate(['answer' => ['required', 'in:accepted,declined,withdrawn'], 'seen' => ['required', 'integer', 'min:1', 'max:999999999'], 'word' => ['nullable', 'string', 'max:'.config('attic.note')]]);
+        $sent = $request->validated();
         $state = ProposalState::from($sent['answer']);
         $word = trim((string) ($sent['word'] ?? ''));
-        $isOwn = $proposal->user_id === $this->person($request)->id;
-        $state === ProposalState::Withdrawn ? abort_unless($isOwn, 403) : Gate::authorize('decide', [$item, $proposal]);
         if ($state === ProposalState::Declined && $word === '') {
             return redirect()->route('proposal', [$item, $proposal])->withErrors(['word' => __('publishing.refuse_needs_note', ['asker' => $proposal->user->firstName()])]);
         }

@@ -10,6 +10,8 @@ use App\Actions\OpenToPublic;
 use App\Actions\PinnedData;
 use App\Actions\PublishVersion;
 use App\Actions\Unpublish;
+use App\Http\Requests\AnswerWishRequest;
+use App\Http\Requests\PublishRequest;
 use App\Models\Item;
 use App\Models\Publishing;
 use App\Models\PublishingState;
@@ -42,12 +44,11 @@ final class PublishingController extends Controller
     }
 
     /** Publishes a version, or asks those who may. */
-    public function store(Request $request, Item $item, int $number, PublishVersion $publish, AskToPublish $ask, PinnedData $pinned): RedirectResponse
+    public function store(PublishRequest $request, Item $item, int $number, PublishVersion $publish, AskToPublish $ask, PinnedData $pinned): RedirectResponse
     {
-        $now = Gate::allows('publishNow', [$item, $number]);
-        $now || Gate::authorize('askToPublish', $item);
+        $now = $request->isNow();
         $version = $this->version($item, $number);
-        $note = $this->note($request);
+        $note = $request->note();
         if ($item->live?->version_id === $version->id && $pinned->behind($item, $version) === []) {
             return redirect()->route('publish', [$item, $number])->withErrors(['note' => __('publishing.already_live', ['number' => (string) $number])]);
         }
@@ -77,15 +78,10 @@ final class PublishingController extends Controller
         ]);
     }
 
-    public function answer(Request $request, Item $item, Publishing $publishing, AnswerWish $answer): RedirectResponse
+    public function answer(AnswerWishRequest $request, Item $item, Publishing $publishing, AnswerWish $answer): RedirectResponse
     {
-        Gate::authorize('seeWish', [$item, $publishing]);
-        $sent = $request->validate(['answer' => ['required', 'in:published,refused,withdrawn']]);
-        $state = PublishingState::from($sent['answer']);
-        $own = $publishing->item_id === $item->id && $publishing->user_id === $this->person($request)->id;
-        $state === PublishingState::Withdrawn && $own ? Gate::authorize('askToPublish', $item) : Gate::authorize('answer', [$item, $publishing]);
-        abort_if($state === PublishingState::Withdrawn && ! $own, 403);
-        $note = $this->note($request);
+        $state = PublishingState::from($request->validated('answer'));
+        $note = $request->note();
         $asker = $publishing->user->firstName();
         if ($state === PublishingState::Refused && $note === null) {
             return redirect()->route('wish', [$item, $publishing])->withErrors(['note' => __('publishing.refuse_needs_note', ['asker' => $asker])]);
@@ -124,14 +120,6 @@ final class PublishingController extends Controller
     private function wishFor(Item $item, Version $version): ?Publishing
     {
         return $item->publishings()->waiting()->where('version_id', $version->id)->first();
-    }
-
-    private function note(Request $request): ?string
-    {
-        $sent = $request->validate(['note' => ['nullable', 'string', 'max:'.config('attic.note')]]);
-        $note = trim((string) ($sent['note'] ?? ''));
-
-        return $note === '' ? null : $note;
     }
 
     /** To where the person sees it from: those who answer may not see the draft. */

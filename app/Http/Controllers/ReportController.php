@@ -10,6 +10,8 @@ use App\Actions\ReportSources;
 use App\Actions\Saved;
 use App\Actions\SaveState;
 use App\Actions\Sent;
+use App\Http\Requests\PinRequest;
+use App\Http\Requests\ReportStepRequest;
 use App\Models\Item;
 use App\Models\User;
 use App\Store\HandedRoots;
@@ -36,17 +38,10 @@ final class ReportController extends Controller
 {
     public function __construct(private readonly States $states, private readonly HandedRoots $handed, private readonly ReportData $data) {}
 
-    public function edit(Request $request, Item $item, SaveState $save): JsonResponse
+    public function edit(ReportStepRequest $request, Item $item, SaveState $save): JsonResponse
     {
-        $this->authorizeWrite($item);
-        $sent = $request->validate([
-            'base' => ['required', 'string', 'regex:/^[0-9a-f]{40}$/'], 'do' => ['required', 'string', 'max:20'], 'part' => ['nullable', 'string', 'max:24'], 'page' => ['nullable', 'string', 'max:24'], 'client' => ['required', 'string', 'max:40'],
-            'title' => ['nullable', 'string', 'max:200'], 'type' => ['nullable', 'string', 'max:20'], 'text' => ['nullable', 'string', 'max:20000'], 'chunk' => ['nullable', 'string', 'max:40'], 'alt' => ['nullable', 'string', 'max:500'],
-            'source' => ['nullable', 'string', 'max:100'], 'measure' => ['nullable', 'string', 'max:20'], 'of' => ['nullable', 'string', 'max:24'], 'by' => ['nullable', 'max:24'], 'step' => ['nullable', 'string', 'max:10'], 'split' => ['nullable', 'string', 'max:24'],
-            'filters' => ['nullable', 'array', 'max:6'], 'filters.*.field' => ['nullable', 'string', 'max:24'], 'filters.*.way' => ['nullable', 'string', 'max:10'], 'filters.*.value' => ['nullable', 'string', 'max:100'],
-            'order' => ['nullable', 'string', 'max:10'], 'most' => ['nullable', 'integer', 'min:1', 'max:1000'], 'digits' => ['nullable', 'integer', 'min:0', 'max:6'], 'behind' => ['nullable', 'string', 'max:20'],
-            'x' => ['nullable', 'integer'], 'y' => ['nullable', 'integer'], 'across' => ['nullable', 'integer'], 'down' => ['nullable', 'integer'], 'from' => ['nullable', 'date_format:Y-m-d'], 'to' => ['nullable', 'date_format:Y-m-d'], 'back' => ['nullable', 'string', 'regex:/^[0-9a-f]{40}$/'], 'keeps' => ['nullable', 'boolean'],
-        ]);
+        abort_unless($item->kind === 'report', 404);
+        $sent = $request->validated();
         abort_unless($this->handed->has($item, $sent['base']), 409, __('report.moved_on'));
         [$tree, $touched] = $this->after($item, $sent);
         abort_if($tree === null, 422, __('report.not_there'));
@@ -115,11 +110,10 @@ final class ReportController extends Controller
     }
 
     /** Whether a published report keeps the data that it was published with, or follows it. */
-    public function pin(Request $request, Item $item, PublishVersion $publish): RedirectResponse
+    public function pin(PinRequest $request, Item $item, PublishVersion $publish): RedirectResponse
     {
-        Gate::authorize('publish', $item);
         abort_unless($item->kind === 'report', 404);
-        $item->update(['pins' => (bool) $request->validate(['pins' => ['required', 'boolean']])['pins']]);
+        $item->update(['pins' => (bool) $request->validated('pins')]);
         $said = $item->pins ? 'report.pinned' : 'report.following';
         if ($item->live !== null && ($item->live->data === null) === $item->pins) {
             // Readers see it at once: what is live is published once more, with its figures otherwise.

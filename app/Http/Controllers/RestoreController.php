@@ -8,6 +8,7 @@ use App\Actions\PublishVersion;
 use App\Actions\RestoreTogether;
 use App\Actions\RestoreVersion;
 use App\Actions\TakeInData;
+use App\Http\Requests\RestoreRequest;
 use App\Models\Cause;
 use App\Models\Item;
 use App\Models\Milestone;
@@ -52,24 +53,10 @@ final class RestoreController extends Controller
     }
 
     /** All of it, or the lines of the plan that are ticked. */
-    public function store(Request $request, Item $item, int $number, RestoreVersion $restore, States $states, Phrases $phrases): RedirectResponse
+    public function store(RestoreRequest $request, Item $item, int $number, RestoreVersion $restore, States $states, Phrases $phrases): RedirectResponse
     {
-        Gate::authorize('restore', $item);
-        $sent = $request->validate([
-            'seen' => ['required', 'integer', 'min:1'],
-            'lines' => ['sometimes', 'integer', 'min:1'],
-            'pick' => [$request->has('data') ? 'nullable' : 'required_with:lines', 'array', 'min:1'],
-            'pick.*' => ['integer', 'min:0'],
-            'publish' => ['sometimes', 'boolean'],
-            'stop' => ['sometimes', 'boolean'],
-            'data' => ['sometimes', 'array', 'max:40'],
-            'data.*' => ['array', 'max:100'],
-            'data.*.*' => ['integer', 'min:0'],
-            'data_seen' => ['required_with:data', 'array'],
-            'data_seen.*' => ['integer', 'min:1'],
-        ], ['pick' => __('history.nothing_ticked')]);
-        $live = $item->isPublishable() && $request->boolean('publish');
-        $live && Gate::authorize('publishNow', [$item, $number]);
+        $sent = $request->validated();
+        $live = $request->isLive();
         $version = $this->version($item, $number);
         if (($sent['data'] ?? []) !== []) {
             return $this->together($request, $item, $version, $sent, $states, $phrases);

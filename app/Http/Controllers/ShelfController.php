@@ -7,6 +7,7 @@ namespace App\Http\Controllers;
 use App\Actions\MakeItem;
 use App\Actions\ReadFile;
 use App\Http\ReceivedFile;
+use App\Http\Requests\MakeItemRequest;
 use App\Models\HeldEdit;
 use App\Models\Item;
 use App\Models\Shelf;
@@ -42,14 +43,9 @@ final class ShelfController extends Controller
         ]);
     }
 
-    public function store(Request $request, Shelf $shelf, MakeItem $make, ReadFile $read): RedirectResponse|View
+    public function store(MakeItemRequest $request, Shelf $shelf, MakeItem $make, ReadFile $read): RedirectResponse|View
     {
-        Gate::authorize('make', $shelf);
-        $sent = $request->validate([
-            'kind' => ['nullable', 'in:document,spreadsheet,page,form,report'],
-            'title' => ['nullable', 'string', 'max:'.config('attic.title')],
-            'file' => ['nullable', 'file', 'max:'.ReadFile::MOST_KB],
-        ], ['file.max' => __('item.file_big', ['max' => (string) intdiv(ReadFile::MOST_KB, 1024)]), 'file.uploaded' => __('item.file_big', ['max' => (string) intdiv(ReadFile::MOST_KB, 1024)])]);
+        $sent = $request->validated();
         $file = ReceivedFile::of($request);
         $title = trim((string) ($sent['title'] ?? '')) ?: ($file?->title() ?? '');
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Http\Middleware\StartSession;
+use App\Http\Requests\SignInRequest;
 use App\Models\User;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;
@@ -21,9 +22,9 @@ final class SignInController extends Controller
         return view('sign-in', ['people' => config('attic.demo') ? User::query()->orderBy('id')->limit(5)->get() : []]);
     }
 
-    public function store(Request $request): RedirectResponse|JsonResponse
+    public function store(SignInRequest $request): RedirectResponse|JsonResponse
     {
-        $sent = $request->validate(['email' => ['required', 'string', 'max:200'], 'password' => ['required', 'string', 'max:200']]);
+        $sent = $request->validated();
         $person = User::query()->where('email', $sent['email'])->first();
         // As long for an address without an account, so that the time tells nothing.
         $fits = $person === null ? Hash::make($sent['password']) === '' : Hash::check($sent['password'], $person->password);

@@ -8,6 +8,7 @@ use App\Actions\KeepAside;
 use App\Actions\SaveState;
 use App\Actions\Unfit;
 use App\Actions\UnknownBase;
+use App\Http\Requests\LiveRequest;
 use App\Http\Requests\SaveRequest;
 use App\Models\HeldEdit;
 use App\Models\Item;
@@ -88,10 +89,9 @@ final class StateController extends Controller
     }
 
     /** Asked every two seconds by each open window. */
-    public function live(Request $request, Item $item, Phrases $phrases, DrawnFrom $drawn): JsonResponse
+    public function live(LiveRequest $request, Item $item, Phrases $phrases, DrawnFrom $drawn): JsonResponse
     {
-        Gate::authorize('draft', $item);
-        $sent = $request->validate(['client' => ['required', 'string', 'max:40'], 'part' => ['nullable', 'string', 'max:49']]);
+        $sent = $request->validated();
         $user = $this->person($request);
         $this->note($item, $user, $sent['client'], $sent['part'] ?? null);
         $others = Presence::query()->with('user')->where('item_id', $item->id)->where('client', '!=', $sent['client'])

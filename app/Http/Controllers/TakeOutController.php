@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Controllers;
 
 use App\Actions\TakeOutEdits;
+use App\Http\Requests\TakeOutRequest;
 use App\Models\Item;
 use App\Models\User;
 use App\Store\States;
@@ -12,16 +13,13 @@ use App\View\Phrases;
 use App\View\TakeOutPlan;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
-use Illuminate\Http\Request;
-use Illuminate\Support\Facades\Gate;
 use MistyAttic\Core\Kinds\Spreadsheet\Places;
 
 /** Taking out what one person wrote between two versions. */
 final class TakeOutController extends Controller
 {
-    public function show(Request $request, Item $item, TakeOutEdits $takeOut, States $states, Phrases $phrases): View
+    public function show(TakeOutRequest $request, Item $item, TakeOutEdits $takeOut, States $states, Phrases $phrases): View
     {
-        Gate::authorize('restore', $item);
         [$from, $to, $author, $tab] = $this->asked($request, $item);
         $merged = $takeOut->rehearse($item, $from, $to, $author, $tab);
         $now = $states->tree($item->root);
@@ -33,11 +31,10 @@ final class TakeOutController extends Controller
         ]);
     }
 
-    public function store(Request $request, Item $item, TakeOutEdits $takeOut): RedirectResponse
+    public function store(TakeOutRequest $request, Item $item, TakeOutEdits $takeOut): RedirectResponse
     {
-        Gate::authorize('restore', $item);
         [$from, $to, $author, $tab] = $this->asked($request, $item);
-        $seen = (int) $request->validate(['seen' => ['required', 'integer', 'min:1']])['seen'];
+        $seen = (int) $request->validated('seen');
         $version = $takeOut->handle($item, $from, $to, $author, $this->person($request), $seen, $tab);
         if ($version === null) {
             return redirect()->route('take-out', ['item' => $item, 'from' => $from, 'to' => $to, 'by' => $author->id])->withErrors(['seen' => __($item->head === $seen ? 'history.take_out.nothing' : 'history.moved_on')]);
@@ -48,9 +45,9 @@ final class TakeOutController extends Controller
     }
 
     /** @return array{int, int, User, string|null} from, to, whose, and the tab that alone is meant */
-    private function asked(Request $request, Item $item): array
+    private function asked(TakeOutRequest $request, Item $item): array
     {
-        $sent = $request->validate(['from' => ['required', 'integer', 'min:0'], 'to' => ['required', 'integer', 'min:1'], 'by' => ['required', 'integer'], 'tab' => ['nullable', 'string', 'max:24']]);
+        $sent = $request->validated();
         $author = User::query()->find((int) $sent['by']);
         abort_if($author === null || $item->versions()->where('user_id', $author->id)->doesntExist(), 404);
 

@@ -1,0 +1,15 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Requests;
+
+/** A version in words, beside an earlier one. */
+final class LineRequest extends ItemRequest
+{
+    /** @return array<string, list<mixed>> */
+    public function rules(): array
+    {
+        return ['since' => ['nullable', 'integer', 'min:1', 'max:999999999']];
+    }
+}
