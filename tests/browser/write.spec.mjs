@@ -22,6 +22,24 @@ test('blocks by what is typed at the start of a line', async ({ page }) => {
     ]);
 });
 
+test('a numbered list starts with the number that is typed, at any depth, and says so when it changes', async ({ page }) => {
+    for (const line of ['5. fifth', 'sixth']) {
+        await page.keyboard.type(line);
+        await page.keyboard.press('Enter');
+    }
+    await page.keyboard.press('Tab');
+    await page.keyboard.type('3. deeper');
+    await saved(page);
+    const items = async () => (await state(page)).content.map((part) => [part[2], part[3].start ?? null, words(part)]);
+    expect(await items()).toEqual([[0, 5, 'fifth'], [0, null, 'sixth'], [1, 3, 'deeper']]);
+    // What is drawn counts alike.
+    expect(await text(page).locator('.is-item').evaluateAll((all) => all.map((item) => item.style.counterSet))).toEqual(['n0 5', '', 'n1 3']);
+    await page.keyboard.press('Home');
+    await page.keyboard.type('8. ');
+    await saved(page);
+    expect((await items())[2]).toEqual([1, 8, 'deeper']);
+});
+
 test('marks by keys and by tools, undo and redo', async ({ page }) => {
     for (const [key, word] of [['b', 'bold'], ['i', 'italic'], ['u', 'under'], ['e', 'code']]) {
         await page.keyboard.press(`Control+${key}`);

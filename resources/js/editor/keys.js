@@ -43,13 +43,21 @@ export const keys = ({ link, keep }) => [
 /** @param {RegExp} pattern @param {import('prosemirror-model').NodeType} type @param {(match: RegExpMatchArray) => any} attrs */
 const rule = (pattern, type, attrs) => textblockTypeInputRule(pattern, type, attrs);
 
+/** A list item, which stays as deep as it was. @param {RegExp} pattern @param {(match: RegExpMatchArray) => any} attrs */
+const itemRule = (pattern, attrs) => new InputRule(pattern, (state, match, start, end) => {
+    const $start = state.doc.resolve(start);
+    if ($start.depth !== 1 || !$start.node(0).canReplaceWith($start.index(0), $start.indexAfter(0), nodes.item)) return null;
+    const { id, depth = 0 } = $start.parent.attrs;
+    return state.tr.delete(start, end).setNodeMarkup($start.before(), nodes.item, { id, depth, ...attrs(match) });
+});
+
 /** What turns into blocks as it is typed at the start of a line. */
 export const rules = () => inputRules({
     rules: [
         rule(/^(#{1,4})\s$/, nodes.heading, (match) => ({ level: match[1].length })),
-        rule(/^[-*]\s$/, nodes.item, () => ({ style: 'bullet' })),
-        rule(/^(\d|[1-9]\d{1,5})[.)]\s$/, nodes.item, (match) => ({ style: 'number', start: match[1] === '1' ? null : Number(match[1]) })),
-        rule(/^\[ ?\]\s$/, nodes.item, () => ({ style: 'task' })),
+        itemRule(/^[-*]\s$/, () => ({ style: 'bullet' })),
+        itemRule(/^(\d|[1-9]\d{1,5})[.)]\s$/, (match) => ({ style: 'number', start: match[1] === '1' ? null : Number(match[1]) })),
+        itemRule(/^\[ ?\]\s$/, () => ({ style: 'task' })),
         rule(/^>\s$/, nodes.quote, () => null),
         rule(/^```$/, nodes.codeblock, () => null),
         new InputRule(/^---$/, (state, match, start, end) => {
