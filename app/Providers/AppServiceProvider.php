@@ -11,8 +11,10 @@ use App\Store\DatasetColumns;
 use App\Store\SqliteChunkStore;
 use App\View\FieldWords;
 use App\View\OtherItems;
+use App\Words\Sentences;
 use Carbon\CarbonImmutable;
 use Illuminate\Cache\RateLimiting\Limit;
+use Illuminate\Contracts\Foundation\Application;
 use Illuminate\Database\Connection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Foundation\Events\DiagnosingHealth;
@@ -25,6 +27,7 @@ use Illuminate\Support\Facades\Mail;
 use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Facades\URL;
 use Illuminate\Support\ServiceProvider;
+use Illuminate\Translation\Translator;
 use MistyAttic\Core\Store\ChunkStore;
 
 final class AppServiceProvider extends ServiceProvider
@@ -33,6 +36,12 @@ final class AppServiceProvider extends ServiceProvider
     {
         // Longer than any job may take, so that no second worker begins it once more.
         config(['queue.connections.database.retry_after' => 700]);
+        $this->app->extend('translator', function (Translator $own, Application $app): Sentences {
+            $sentences = new Sentences($app->make('translation.loader'), $own->getLocale());
+            $sentences->setFallback($own->getFallback());
+
+            return $sentences;
+        });
         $this->app->singleton(Progress::class);
         $this->app->scoped(FieldWords::class);
         $this->app->scoped(OtherItems::class);

@@ -27,6 +27,11 @@ use Tests\Core\Sketch;
 /** Every fact has its words: no key and no placeholder is ever shown. */
 final class PhrasesTest extends FeatureCase
 {
+    public function test_a_count_has_its_separators_in_every_sentence(): void
+    {
+        self::assertSame(['Added 12,345 rows', 'Added 999 rows'], [trans_choice('changes.added_rows', 12_345, ['of' => '']), trans_choice('changes.added_rows', 2, ['of' => '', 'count' => '999'])]);
+    }
+
     public function test_whatever_is_done_to_an_item_of_any_kind_is_said_in_words(): void
     {
         $phrases = new Phrases;

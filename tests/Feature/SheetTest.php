@@ -406,7 +406,7 @@ final class SheetTest extends FeatureCase
         $page->assertSeeInOrder(['16 rows the same', 'Item 17', '82 rows the same', 'Item 100', '3,899 rows the same', '4000', '200 rows the same', 'New one', '300 rows the same']);
         $page->assertSee('Typed “7” over “4000” in “Kg” of “Item 4000” in “Large”');
         $this->get(route('history', ['item' => $this->item, 'from' => 2, 'to' => 4, 'rows' => 'all']))->assertOk()->assertSee('4,352 more');
-        $this->get(route('restore', [$this->item, 2]))->assertOk()->assertSee('4500 rows');
+        $this->get(route('restore', [$this->item, 2]))->assertOk()->assertSee('4,500 rows');
         foreach ([true, false] as $formulas) {
             // With formulas all of it is read, without them the rows in sight.
             $this->item->update(['formulas' => $formulas]);
