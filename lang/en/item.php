@@ -27,6 +27,7 @@ return [
         'report' => 'Report', 'report_is' => 'charts drawn from datasets',
         'dataset' => 'Dataset', 'dataset_is' => 'from a file, a sheet or a form',
     ],
+    'held_for_owner' => 'An owner of the shelf settles it, since you may not write here any more.',
     'held_own' => 'One of your edits is held back', 'held_of' => 'An edit of :name’s is held back',
     'aside' => ':title, as :who wrote it',
     'settled' => 'Settled.',

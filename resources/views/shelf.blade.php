@@ -58,7 +58,7 @@
                         <div class="card is-held">
                             <b>{{ App\View\HeldEditView::title($edit, auth()->user()) }}</b>
                             <p>{{ $edit->item->title }} · it met {{ App\View\HeldEditView::whose($edit) }}{{ $edit->place === '' ? '' : " in “{$edit->place}”" }}</p>
-                            <a href="{{ route('held', [$edit->item, $edit]) }}">Settle it</a>
+                            @can('settle', [$edit->item, $edit])<a href="{{ route('held', [$edit->item, $edit]) }}">Settle it</a>@else<p>{{ __('item.held_for_owner') }}</p>@endcan
                         </div>
                     @endforeach
                 </div>

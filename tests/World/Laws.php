@@ -48,6 +48,9 @@ final class Laws
             $this->neverChange("follower of the {$kind}", $dataset, $versions);
             $this->follows($kind, $dataset);
         }
+        if ($this->world->figures !== null) {
+            (new Figured($this->world, $this->world->figures, [$this->world->items['dataset'], ...array_values($this->world->followers)]))->hold();
+        }
         foreach ($this->world->items['form']->entries()->orderBy('id')->get()->all() as $entry) {
             $versions = Version::query()->with('user')->where('item_id', $entry->id)->orderBy('number')->get()->all();
             $name = "entry {$entry->number}";

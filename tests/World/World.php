@@ -38,8 +38,9 @@ final class World
      * @param  array<string, User>  $people  by short name; the visitor has none
      * @param  array<string, Item>  $items  by kind
      * @param  array<string, Item>  $followers  datasets, by the kind that they follow
+     * @param  Item|null  $figures  a report that counts what stands in them
      */
-    public function __construct(private readonly TestCase $http, public readonly States $states, public readonly array $people, public array $items, private readonly Shelf $shelf, public readonly array $followers = [])
+    public function __construct(private readonly TestCase $http, public readonly States $states, public readonly array $people, public array $items, private readonly Shelf $shelf, public readonly array $followers = [], public readonly ?Item $figures = null)
     {
         $this->ledger = new Ledger;
     }

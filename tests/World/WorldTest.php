@@ -7,6 +7,7 @@ namespace Tests\World;
 use App\Actions\MakeItem;
 use App\Actions\ReadSource;
 use App\Actions\TakeInData;
+use App\Models\Item;
 use App\Models\Role;
 use App\Models\User;
 use App\Store\States;
@@ -163,7 +164,12 @@ final class WorldTest extends FeatureCase
             $take->bind($followers[$kind], $items[$kind], $tab, null);
         }
 
-        return new World($this, $this->app->make(States::class), $people, $items, $shelf, $followers);
+        $states = $this->app->make(States::class);
+        $datasets = ['dataset' => $items['dataset']->refresh()] + array_map(fn (Item $dataset) => $dataset->refresh(), $followers);
+        $figures = $this->app->make(MakeItem::class)->handle($shelf, $people['ines'], 'report', 'Figures');
+        $this->save($figures, $people['ines'], Figured::start(array_map(fn (Item $dataset): array => [$dataset, $states->tree($dataset->root)], $datasets)));
+
+        return new World($this, $states, $people, $items, $shelf, $followers, $figures);
     }
 
     private function start(string $kind): PartTree

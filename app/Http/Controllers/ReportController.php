@@ -104,7 +104,7 @@ final class ReportController extends Controller
         Gate::authorize('view', $item);
         abort_unless($item->kind === 'report', 404);
         $view = (new ReportView($this->states->tree($item->root), $this->data->of($item, $this->person($request))))->widgets()[$part] ?? abort(404);
-        abort_if($view->figures === null, 404);
+        abort_if($view->figures === null || $view->figures->problems !== [], 404);
 
         return response(SheetFormat::Csv->write(FiguresSheet::tree($view, $view->figures), null), 200, ['Content-Type' => 'text/csv; charset=utf-8', 'Content-Disposition' => 'attachment; filename="figures.csv"']);
     }

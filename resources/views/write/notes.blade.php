@@ -2,6 +2,6 @@
     <div class="note is-held">
         <b>{{ App\View\HeldEditView::title($edit, auth()->user()) }}</b>
         <p>It met {{ App\View\HeldEditView::whose($edit) }}{{ $edit->place === '' ? '' : " in “{$edit->place}”" }}. That was first; this one is kept here until it is settled.</p>
-        <a href="{{ route('held', [$item, $edit]) }}">Settle it</a>
+        @can('settle', [$item, $edit])<a href="{{ route('held', [$item, $edit]) }}">Settle it</a>@else<p>{{ __('item.held_for_owner') }}</p>@endcan
     </div>
 @endforeach
