@@ -74,6 +74,7 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
 
     Route::prefix('/items/{item}')->group(function (): void {
         Route::get('/', [ItemController::class, 'show'])->name('item');
+        Route::get('/menu', [ItemController::class, 'menu'])->name('item.menu');
         Route::get('/file', [FileController::class, 'show'])->name('item.file');
         Route::post('/file', [FileController::class, 'store'])->middleware('beside:file')->name('item.file.store');
         Route::put('/title', [ItemController::class, 'rename'])->name('item.rename');

@@ -13,12 +13,18 @@ use App\Models\Shelf;
 use App\Models\Sight;
 use App\Models\User;
 use App\Models\Version;
+use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Pagination\LengthAwarePaginator;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
+use MistyAttic\Core\Kinds\Kind;
+use MistyAttic\Core\Kinds\Kinds;
 
-/** What a shelf shows of its items. The number of queries does not depend on how many there are. */
+/** What a shelf shows of its items, a page at a time. The number of queries does not depend on how many there are. */
 final readonly class ShelfView
 {
+    private const PAGE = 30;
+
     private const WEEKS = 8;
 
     /** Unusual changes are asked about for so long, and so many at once. */
@@ -31,8 +37,8 @@ final readonly class ShelfView
 
     public const BAR_HEIGHT = 24;
 
-    /** @var Collection<int, Item> newest change first */
-    public Collection $items;
+    /** @var LengthAwarePaginator<int, Item> */
+    public LengthAwarePaginator $items;
 
     /** @var Collection<int, Milestone> by item */
     public Collection $milestones;
@@ -40,7 +46,7 @@ final readonly class ShelfView
     /** @var Collection<int, Version> that nobody looked at yet, the newest first */
     public Collection $unusual;
 
-    /** @var array<int, list<array{x: int, y: float, height: float, colour: int}>> by item */
+    /** @var array<int, array<int, string>> item => colour => its bars as a path of SVG */
     public array $bars;
 
     /** @var Collection<int, Publishing> wishes that wait for this person's yes, and answers that they have not seen */
@@ -49,71 +55,96 @@ final readonly class ShelfView
     /** @var list<array{Item, int}> forms with how many changes to their entries wait for this person's yes */
     public array $proposals;
 
-    public function __construct(Shelf $shelf, User $user)
+    /** Whether there is enough to look for something in it. */
+    public bool $isLong;
+
+    public function __construct(private Shelf $shelf, private User $user, public ShelfQuery $asked)
     {
-        $items = $shelf->items()->with('newest.user', 'newest.milestone', 'origin.item', 'live.version.user')->orderByDesc('changed_at')->get();
-        $items->each(fn (Item $item) => $item->setRelation('shelf', $shelf)->newest?->setRelation('item', $item));
-        $this->wishes = $this->wishes($shelf, $user, $items);
-        $this->proposals = $shelf->asks_entries && $shelf->letsPublish($user) ? $this->proposals($user, $items) : [];
-        $this->items = $shelf->showsDraftsTo($user) ? $items : $items->map(fn (Item $item) => $item->isPublishable() ? $this->seen($user, $item) : $item)->filter()->sortByDesc('changed_at')->values();
+        $this->items = $this->items();
+        $this->isLong = $asked->isAsked() || $this->items->total() > intdiv(self::PAGE, 2);
+        $this->wishes = $this->wishes();
+        $this->proposals = $shelf->asks_entries && $shelf->letsPublish($user) ? $this->proposals() : [];
+        $own = $this->items->getCollection()->whereNull('sight')->pluck('id');
         $this->milestones = Milestone::query()->join('versions', 'versions.id', '=', 'milestones.version_id')
-            ->whereIn('milestones.item_id', $this->items->whereNull('sight')->pluck('id'))
-            ->get(['milestones.*', 'versions.number'])->sortBy('number')->keyBy('item_id');
-        $this->unusual = $this->unusual($this->items->whereNull('sight'));
-        $this->bars = $this->bars($this->items->whereNull('sight')->pluck('id')->all());
+            ->whereIn('milestones.item_id', $own)->get(['milestones.*', 'versions.number'])->sortBy('number')->keyBy('item_id');
+        $this->unusual = $this->unusual();
+        $this->bars = $this->bars($own->all());
     }
 
-    /** An item as readers see it; null when they see nothing of it. */
-    private function seen(User $user, Item $item): ?Item
+    /** @return LengthAwarePaginator<int, Item> as this person sees them: of what is published, who sees no drafts sees what is live */
+    private function items(): LengthAwarePaginator
     {
-        return $item->live_id === null ? null : Sight::of($user, $item)->item($item);
+        $drafts = $this->shelf->showsDraftsTo($this->user);
+        $published = array_values(array_map(fn (Kind $kind) => $kind->name(), array_filter(Kinds::all(), fn (Kind $kind) => $kind->isPublishable())));
+        $query = $this->shelf->items()->with('newest.user', 'newest.milestone', 'origin.item', 'live.version.user')
+            ->when($this->asked->kind !== '', fn (Builder $query) => $query->where('items.kind', $this->asked->kind));
+        if ($drafts) {
+            $query->when($this->asked->find !== '', fn (Builder $query) => $query->whereRaw("items.title LIKE ? ESCAPE '\\'", [self::like($this->asked->find)]))
+                ->when($this->asked->sort === 'title', fn (Builder $query) => $query->orderByRaw('items.title COLLATE NOCASE'), fn (Builder $query) => $query->orderByDesc('items.changed_at'));
+        } else {
+            $of = fn (string $own, string $live): string => "CASE WHEN items.kind IN ('".implode("', '", $published)."') THEN {$live} ELSE {$own} END";
+            $query->leftJoin('publishings AS live', 'live.id', '=', 'items.live_id')->select('items.*')
+                ->where(fn (Builder $query) => $query->whereNotIn('items.kind', $published)->orWhereNotNull('items.live_id'))
+                ->when($this->asked->find !== '', fn (Builder $query) => $query->whereRaw($of('items.title', 'live.title')." LIKE ? ESCAPE '\\'", [self::like($this->asked->find)]))
+                ->when($this->asked->sort === 'title', fn (Builder $query) => $query->orderByRaw($of('items.title', 'live.title').' COLLATE NOCASE'), fn (Builder $query) => $query->orderByRaw($of('items.changed_at', 'live.decided_at').' DESC'));
+        }
+        $page = $query->orderByDesc('items.id')->paginate(self::PAGE)->appends($this->asked->with());
+        $page->getCollection()->each(fn (Item $item) => $item->setRelation('shelf', $this->shelf)->newest?->setRelation('item', $item));
+
+        return $drafts ? $page : $page->setCollection($page->getCollection()->map(fn (Item $item) => $item->isPublishable() ? Sight::of($this->user, $item)->item($item) : $item)->filter()->values());
+    }
+
+    private static function like(string $words): string
+    {
+        return '%'.addcslashes($words, '%_\\').'%';
+    }
+
+    /** @return Builder<Item> all that stands on the shelf */
+    private function standing(): Builder
+    {
+        return Item::query()->where('shelf_id', $this->shelf->id)->whereNull('form_id')->select('id');
+    }
+
+    /** @return Collection<int, Publishing> */
+    private function wishes(): Collection
+    {
+        $publishes = $this->shelf->letsPublish($this->user);
+
+        return Publishing::query()->with('user', 'decider', 'version', 'item')->whereIn('item_id', $this->standing())
+            ->where(fn ($query) => $query->when($publishes, fn ($own) => $own->where(fn ($waits) => $waits->where('state', PublishingState::Waiting)->where('user_id', '!=', $this->user->id)))
+                ->orWhere(fn ($answered) => $answered->where('user_id', $this->user->id)->where('decider_id', '!=', $this->user->id)->whereNull('told_at')))
+            ->orderBy('id')->limit(10)->get()->each(fn (Publishing $publishing) => $publishing->item->setRelation('shelf', $this->shelf));
+    }
+
+    /** @return list<array{Item, int}> */
+    private function proposals(): array
+    {
+        $counts = Proposal::query()->waiting()->where('proposals.user_id', '!=', $this->user->id)->join('items', 'items.id', '=', 'proposals.item_id')
+            ->whereIn('items.form_id', $this->standing()->where('kind', 'form'))->whereNull('items.deleted_at')->groupBy('items.form_id')->selectRaw('items.form_id AS form, COUNT(*) AS count')->pluck('count', 'form');
+
+        return array_values(Item::query()->whereKey($counts->keys())->get()->map(fn (Item $form) => [$form->setRelation('shelf', $this->shelf), (int) $counts[$form->id]])->all());
     }
 
     /**
-     * @param  Collection<int, Item>  $items
-     * @return Collection<int, Publishing>
-     */
-    private function wishes(Shelf $shelf, User $user, Collection $items): Collection
-    {
-        $publishes = $shelf->letsPublish($user);
-
-        return Publishing::query()->with('user', 'decider', 'version')->whereIn('item_id', $items->pluck('id'))
-            ->where(fn ($query) => $query->when($publishes, fn ($own) => $own->where(fn ($waits) => $waits->where('state', PublishingState::Waiting)->where('user_id', '!=', $user->id)))
-                ->orWhere(fn ($answered) => $answered->where('user_id', $user->id)->where('decider_id', '!=', $user->id)->whereNull('told_at')))
-            ->orderBy('id')->limit(10)->get()->each(fn (Publishing $publishing) => $publishing->setRelation('item', $items->firstWhere('id', $publishing->item_id)));
-    }
-
-    /**
-     * @param  Collection<int, Item>  $items
-     * @return list<array{Item, int}>
-     */
-    private function proposals(User $user, Collection $items): array
-    {
-        $counts = Proposal::query()->waiting()->where('proposals.user_id', '!=', $user->id)->join('items', 'items.id', '=', 'proposals.item_id')
-            ->whereIn('items.form_id', $items->where('kind', 'form')->pluck('id'))->whereNull('items.deleted_at')->groupBy('items.form_id')->selectRaw('items.form_id AS form, COUNT(*) AS count')->pluck('count', 'form');
-
-        return array_values($items->whereIn('id', $counts->keys())->map(fn (Item $form) => [$form, (int) $counts[$form->id]])->all());
-    }
-
-    /**
-     * Unusual changes that still stand: not meant, and not undone by a restore of what was before.
+     * Unusual changes that still stand: not meant, and not undone by a restore of what was before. Of what is published, who sees no drafts
+     * is not asked.
      *
-     * @param  Collection<int, Item>  $items
      * @return Collection<int, Version>
      */
-    private function unusual(Collection $items): Collection
+    private function unusual(): Collection
     {
-        $found = Version::query()->with('user')->whereIn('item_id', $items->pluck('id'))->whereNotNull('unusual')->whereNull('meant_user_id')
+        $kinds = $this->shelf->showsDraftsTo($this->user) ? Kinds::all() : array_filter(Kinds::all(), fn (Kind $kind) => ! $kind->isPublishable());
+        $found = Version::query()->with('user', 'item')->whereIn('item_id', $this->standing()->whereIn('kind', array_map(fn (Kind $kind) => $kind->name(), $kinds)))->whereNotNull('unusual')->whereNull('meant_user_id')
             ->where('saved_at', '>', now()->subDays(self::ASKED_DAYS))
             ->whereNotExists(fn ($query) => $query->from('versions AS later')->whereColumn('later.item_id', 'versions.item_id')->whereColumn('later.number', '>', 'versions.number')->whereColumn('later.source', '<', 'versions.number'))
             ->orderByDesc('saved_at')->limit(self::ASKED)->get();
 
-        return $found->each(fn (Version $version) => $version->setRelation('item', $items->firstWhere('id', $version->item_id)));
+        return $found->each(fn (Version $version) => $version->item->setRelation('shelf', $this->shelf));
     }
 
     /**
      * @param  array<int, mixed>  $items
-     * @return array<int, list<array{x: int, y: float, height: float, colour: int}>>
+     * @return array<int, array<int, string>>
      */
     private function bars(array $items): array
     {
@@ -131,22 +162,22 @@ final readonly class ShelfView
 
     /**
      * @param  array<int, array<int, int>>  $counts  bar => colour => versions
-     * @return list<array{x: int, y: float, height: float, colour: int}>
+     * @return array<int, string> colour => path
      */
     private function stacked(array $counts): array
     {
-        $bars = [];
+        $paths = [];
         foreach ($counts as $bar => $colours) {
             $total = array_sum($colours);
             $tall = min(self::BAR_HEIGHT, 4 + 7 * log($total, 2));
             $top = self::BAR_HEIGHT;
             foreach ($colours as $colour => $count) {
                 $height = round($tall * $count / $total, 1);
-                $top -= $height;
-                $bars[] = ['x' => min(self::BARS - 1, $bar) * 7, 'y' => round($top, 1), 'height' => $height, 'colour' => $colour];
+                $top = round($top - $height, 1);
+                $paths[$colour] = ($paths[$colour] ?? '').'M'.(min(self::BARS - 1, $bar) * 7)." {$top}h5v{$height}h-5z";
             }
         }
 
-        return $bars;
+        return $paths;
     }
 }

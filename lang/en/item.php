@@ -27,6 +27,8 @@ return [
         'report' => 'Report', 'report_is' => 'charts drawn from datasets',
         'dataset' => 'Dataset', 'dataset_is' => 'from a file, a sheet or a form',
     ],
+    'kinds' => ['document' => 'documents', 'spreadsheet' => 'spreadsheets', 'page' => 'pages', 'form' => 'forms', 'report' => 'reports', 'dataset' => 'datasets'],
+    'found' => '{0} nothing|{1} one item|[2,*] :count items',
     'held_for_owner' => 'An owner of the shelf settles it, since you may not write here any more.',
     'held_own' => 'One of your edits is held back', 'held_of' => 'An edit of :name’s is held back',
     'aside' => ':title, as :who wrote it',

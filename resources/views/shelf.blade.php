@@ -63,57 +63,48 @@
                     @endforeach
                 </div>
             @endif
+            @if ($view->isLong)
+                <form class="items-find" method="get" action="{{ route('shelf', $shelf, false) }}" role="search">
+                    <input class="input" type="search" name="find" value="{{ $view->asked->find }}" maxlength="200" placeholder="Find by title" aria-label="Find by title">
+                    <div class="select"><select name="kind" aria-label="Kind">
+                        <option value="">all kinds</option>
+                        @foreach (['document', 'spreadsheet', 'page', 'form', 'report', 'dataset'] as $kind)<option value="{{ $kind }}" @selected($view->asked->kind === $kind)>{{ __("item.kinds.{$kind}") }}</option>@endforeach
+                    </select></div>
+                    <input type="hidden" name="sort" value="{{ $view->asked->sort }}">
+                    <button class="button">Find</button>
+                    <span role="status">{{ trans_choice('item.found', $view->items->total()) }}</span>
+                    @if ($view->asked->isAsked())<a href="{{ route('shelf', [$shelf, ...(new App\View\ShelfQuery(sort: $view->asked->sort))->with()], false) }}">show all</a>@endif
+                </form>
+            @endif
             @if ($view->items->isEmpty())
-                <div class="empty"><p>Nothing stands on this shelf yet.</p>@can('make', $shelf)<p>Make something, and every change to it is kept from the first word on.</p>@endcan</div>
+                @if ($view->asked->isAsked())<div class="empty"><p>Nothing on this shelf is called that.</p></div>
+                @else<div class="empty"><p>Nothing stands on this shelf yet.</p>@can('make', $shelf)<p>Make something, and every change to it is kept from the first word on.</p>@endcan</div>@endif
             @else
                 <table class="items" data-rows>
-                    <thead><tr><th><span class="is-sr-only">Kind</span></th><th>Item</th><th>Last change</th><th>Last eight weeks, by editor</th><th>Latest milestone</th><th><span class="is-sr-only">History</span></th></tr></thead>
+                    <thead><tr><th><span class="is-sr-only">Kind</span></th><th @if ($view->asked->sort === 'title') aria-sort="ascending" @endif><a href="{{ route('shelf', [$shelf, ...$view->asked->with(['sort' => 'title'])], false) }}">Item</a></th><th @if ($view->asked->sort === 'changed') aria-sort="descending" @endif><a href="{{ route('shelf', [$shelf, ...$view->asked->with(['sort' => 'changed'])], false) }}">Last change</a></th><th>Last eight weeks, by editor</th><th>Latest milestone</th><th><span class="is-sr-only">History</span></th></tr></thead>
                     <tbody>
                         @foreach ($view->items as $item)
-                            <tr data-row="{{ route('item', $item) }}">
-                                <td><x-glyph :name="$item->kind" /></td>
-                                <td class="items-name"><a href="{{ route('item', $item) }}" title="{{ $item->title }}">{{ $item->title }}</a><small>{{ ucfirst($item->kind) }} · @if ($item->sight === null){{ trans_choice('{1} one version|[2,*] :count versions', $item->head) }}@if ($item->isPublishable()), {{ $item->live === null ? 'nothing is live' : ($item->live->version->number === $item->head ? 'live' : 'live is '.$item->live->version->number) }}@endif @else published @endif</small></td>
-                                <td class="items-change">
-                                    @if ($item->sight !== null)
-                                        <a href="{{ route('history', $item) }}" title="Look at this change">{{ __('publishing.for_readers', ['count' => (string) $item->live?->count]) }}</a><small><x-when :at="$item->changed_at" /></small>
-                                    @elseif ($item->newest)
-                                        <a href="{{ route('history', $item) }}" title="Look at this change">{{ $phrases->version($item->newest) }}</a><small>{{ $item->newest->user->firstName() }}, <x-when :at="$item->newest->saved_at" /></small>
-                                    @endif
-                                </td>
-                                <td class="items-bars">
-                                    <svg viewBox="0 0 196 {{ $view::BAR_HEIGHT }}" width="196" height="{{ $view::BAR_HEIGHT }}" role="img" aria-label="Edits in the last eight weeks">
-                                        @foreach ($view->bars[$item->id] ?? [] as $bar)
-                                            <rect class="bar by-{{ $bar['colour'] }}" x="{{ $bar['x'] }}" y="{{ $bar['y'] }}" width="5" height="{{ $bar['height'] }}"/>
-                                        @endforeach
-                                    </svg>
-                                </td>
-                                <td>@if ($milestone = $view->milestones->get($item->id))<a class="flag" href="{{ route('history', ['item' => $item, 'from' => $milestone->number, 'to' => $item->head]) }}" title="{{ $milestone->name }}: version {{ $milestone->number }}"><span>{{ $milestone->name }}</span></a>@endif</td>
-                                <td class="items-do">
-                                    <a class="button" href="{{ route('history', $item) }}" aria-label="History of {{ $item->title }}">History</a>
-                                    <details class="menu" data-menu>
-                                        <summary class="button is-quiet" aria-label="More for {{ $item->title }}"><x-glyph name="dots" /></summary>
-                                        <div class="menu-sheet is-right">
-                                            <a class="menu-line" href="{{ route('item', $item) }}">Open</a>
-                                            <a class="menu-line" href="{{ route('history', $item) }}">History</a>
-                                            <a class="menu-line" href="{{ route('list', $item) }}">All versions as a list</a>
-                                            <a class="menu-line" href="{{ route('copy', [$item, $item->head]) }}">Copy out…</a>
-                                            @if ($item->kind === 'form')@can('entries', $item)<a class="menu-line" href="{{ route('entries', $item) }}">Entries</a>@endcan @elseif ($item->takesFiles() && Gate::allows('make', $shelf))<a class="menu-line" href="{{ route('item.file', $item) }}">A file as its next version…</a>@endif
-                                            @if ($item->isPublishable() && $item->sight === null)
-                                                @if ($item->live !== null && $item->live->version->number < $item->head)<a class="menu-line" href="{{ route('history', ['item' => $item, 'from' => $item->live->version->number, 'to' => $item->head]) }}">What changed since it went live</a>@endif
-                                                @if (Gate::any(['publishNow', 'askToPublish'], $item))<a class="menu-line" href="{{ route('publish', [$item, $item->head]) }}">Publish…</a>@endif
-                                                @can('publish', $item)
-                                                    <form method="post" action="{{ route('public', $item) }}">@csrf @method('put')<input type="hidden" name="open" value="{{ $item->is_public ? '0' : '1' }}"><button class="menu-line">{{ $item->is_public ? 'Close the public address' : 'Give it a public address' }}</button></form>
-                                                    @if ($item->live !== null)<form method="post" action="{{ route('unpublish', $item) }}">@csrf @method('delete')<button class="menu-line">Take it offline</button></form>@endif
-                                                @endcan
-                                            @endif
-                                            @if ($item->is_public && $item->live !== null)<a class="menu-line" href="{{ route('read', $item->address) }}">Read it as the public does</a>@endif
-                                        </div>
-                                    </details>
-                                </td>
-                            </tr>
+<tr data-row>
+<td><x-glyph :name="$item->kind" /></td>
+<td class="items-name"><a href="{{ route('item', $item, false) }}" title="{{ $item->title }}">{{ $item->title }}</a><small>{{ ucfirst($item->kind) }} · @if ($item->sight === null){{ trans_choice('{1} one version|[2,*] :count versions', $item->head) }}@if ($item->isPublishable()), {{ $item->live === null ? 'nothing is live' : ($item->live->version->number === $item->head ? 'live' : 'live is '.$item->live->version->number) }}@endif @else published @endif</small></td>
+<td class="items-change">
+@if ($item->sight !== null)
+<a href="{{ route('history', $item, false) }}" title="Look at this change">{{ __('publishing.for_readers', ['count' => (string) $item->live?->count]) }}</a><small><x-when :at="$item->changed_at" /></small>
+@elseif ($item->newest)
+<a href="{{ route('history', $item, false) }}" title="Look at this change">{{ $phrases->version($item->newest) }}</a><small>{{ $item->newest->user->firstName() }}, <x-when :at="$item->newest->saved_at" /></small>
+@endif
+</td>
+<td class="items-bars"><svg viewBox="0 0 196 {{ $view::BAR_HEIGHT }}" role="img" aria-label="Edits in the last eight weeks">@foreach ($view->bars[$item->id] ?? [] as $colour => $path)<path class="bar by-{{ $colour }}" d="{{ $path }}"/>@endforeach</svg></td>
+<td>@if ($milestone = $view->milestones->get($item->id))<a class="flag" href="{{ route('history', ['item' => $item, 'from' => $milestone->number, 'to' => $item->head], false) }}" title="{{ $milestone->name }}: version {{ $milestone->number }}"><span>{{ $milestone->name }}</span></a>@endif</td>
+<td class="items-do">
+<a class="button" href="{{ route('history', $item, false) }}" aria-label="History of {{ $item->title }}">History</a>
+<details class="menu" data-menu data-from="{{ route('item.menu', $item, false) }}"><summary class="button is-quiet" aria-label="More for {{ $item->title }}"><x-glyph name="dots" /></summary><div class="menu-sheet is-right"><a class="menu-line" href="{{ route('item.menu', $item, false) }}">What can be done with it…</a></div></details>
+</td>
+</tr>
                         @endforeach
                     </tbody>
                 </table>
+                @if ($view->items->hasPages())<nav class="pages" aria-label="Pages">@if ($view->items->previousPageUrl())<a class="button" href="{{ $view->items->previousPageUrl() }}">Before</a>@endif <span>{{ $view->items->firstItem() }} to {{ $view->items->lastItem() }} of {{ number_format($view->items->total()) }}</span> @if ($view->items->nextPageUrl())<a class="button" href="{{ $view->items->nextPageUrl() }}">Next</a>@endif</nav>@endif
             @endif
         </main>
     </div>

@@ -50,6 +50,7 @@ final class RightsTest extends FeatureCase
             'opening' => ['get', 'item', 'viewer', []],
             'renaming' => ['put', 'item.rename', 'editor', ['title' => 'Other']],
             'the foot' => ['get', 'item.foot', 'viewer', []],
+            'the menu' => ['get', 'item.menu', 'viewer', []],
             'the notes' => ['get', 'item.notes', 'viewer', []],
             'the state' => ['get', 'state', 'viewer', []],
             'saving' => ['put', 'state.save', 'editor', []],

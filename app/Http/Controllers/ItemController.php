@@ -127,6 +127,16 @@ final class ItemController extends Controller
         return view('form.flow', ['flow' => $this->flowOf($states->tree($item->root)), 'title' => 'The way through']);
     }
 
+    /** What can be done with it: as a page, or what a menu on a shelf holds. */
+    public function menu(Request $request, Item $item): View
+    {
+        Gate::authorize('view', $item);
+        abort_if($item->kind === 'entry', 404);
+        $item->load('live.version');
+
+        return view($request->boolean('part') ? 'menu-part' : 'menu', ['item' => $item]);
+    }
+
     public function rename(RenameRequest $request, Item $item, RenameItem $rename): JsonResponse|RedirectResponse
     {
         $title = $request->title();

@@ -8,6 +8,7 @@ use App\Actions\MakeItem;
 use App\Actions\ReadFile;
 use App\Http\ReceivedFile;
 use App\Http\Requests\MakeItemRequest;
+use App\Http\Requests\ShelfPageRequest;
 use App\Models\HeldEdit;
 use App\Models\Item;
 use App\Models\Shelf;
@@ -17,7 +18,6 @@ use App\View\ShelfView;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
-use Illuminate\Support\Facades\Gate;
 use Illuminate\Validation\ValidationException;
 use MistyAttic\Core\Formats\Content;
 use MistyAttic\Core\Formats\Unreadable;
@@ -31,13 +31,11 @@ final class ShelfController extends Controller
         return $first === null ? view('no-shelf') : redirect()->route('shelf', $first);
     }
 
-    public function show(Request $request, Shelf $shelf, Phrases $phrases): View
+    public function show(ShelfPageRequest $request, Shelf $shelf, Phrases $phrases): View
     {
-        Gate::authorize('view', $shelf);
-
         return view('shelf', [
             'shelf' => $shelf,
-            'view' => new ShelfView($shelf, $this->person($request)),
+            'view' => new ShelfView($shelf, $this->person($request), $request->asked()),
             'phrases' => $phrases,
             'held' => HeldEdit::query()->waitingFor($this->person($request))->whereIn('item_id', Item::query()->where('shelf_id', $shelf->id)->select('id'))->with('item', 'met', 'user')->orderBy('id')->get(),
         ]);

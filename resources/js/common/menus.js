@@ -1,6 +1,23 @@
+/** @param {HTMLDetailsElement} menu */
+async function filled(menu) {
+    const from = menu.dataset.from;
+    const sheet = menu.querySelector('.menu-sheet');
+    if (!from || !sheet) return;
+    delete menu.dataset.from;
+    try {
+        const answer = await fetch(`${from}?part=1`, { headers: { Accept: 'text/html' } });
+        if (!answer.ok || answer.redirected) throw new Error(String(answer.status));
+        sheet.innerHTML = await answer.text();
+    } catch {
+        // The link to it stays, and the next opening tries again.
+        menu.dataset.from = from;
+    }
+}
+
 /**
  * Menus are `<details data-menu>`: they work without this; with it, they close on Escape, on a click outside and when
- * another opens, and what is marked `data-focus` inside gets the focus.
+ * another opens, and what is marked `data-focus` inside gets the focus. What a menu with `data-from` holds is fetched when it is opened for
+ * the first time; until then there is a link to it.
  *
  * @param {HTMLElement} root
  * @returns {() => void}
@@ -32,6 +49,7 @@ export function attachMenus(root) {
         if (menu instanceof HTMLDetailsElement && menu.open) {
             const first = menu.querySelector('[data-focus]');
             if (first instanceof HTMLElement) first.focus();
+            void filled(menu);
         }
     };
     root.addEventListener('pointerdown', outside);

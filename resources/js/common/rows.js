@@ -1,5 +1,5 @@
 /**
- * A press anywhere on a row opens what it stands for; links and buttons in it keep their own meaning.
+ * A press anywhere on a row opens what its first link leads to; links and buttons in it keep their own meaning.
  *
  * @param {HTMLElement} root
  * @returns {() => void}
@@ -10,7 +10,7 @@ export function attachRows(root) {
         const target = /** @type {Element} */ (event.target);
         const row = target.closest('[data-rows] [data-row]');
         if (!row || target.closest('a, button, summary, input, details') || String(getSelection()) !== '') return;
-        location.assign(/** @type {HTMLElement} */ (row).dataset.row ?? '');
+        row.querySelector('a')?.click();
     };
     root.addEventListener('click', press);
     return () => root.removeEventListener('click', press);

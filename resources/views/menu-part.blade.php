@@ -1,0 +1,1 @@
+<x-item-menu :item="$item" />

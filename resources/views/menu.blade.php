@@ -1,0 +1,7 @@
+<x-layout :title="$item->title" body="is-plain">
+    <main id="main" class="door"><div class="door-sheet">
+        <h1>{{ $item->title }}</h1>
+        <div class="menu-page"><x-item-menu :item="$item" /></div>
+        <p><a class="button" href="{{ route('shelf', $item->shelf) }}">Back to {{ $item->shelf->name }}</a></p>
+    </div></main>
+</x-layout>
