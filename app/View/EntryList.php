@@ -10,7 +10,6 @@ use App\Models\User;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Query\Builder as Rows;
 use Illuminate\Pagination\LengthAwarePaginator;
-use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Form\Flow;
@@ -44,7 +43,7 @@ final class EntryList
         }
         $this->gone = self::gone($form, array_keys($this->columns));
         $this->entries = $this->query()->paginate(self::A_PAGE)->withQueryString();
-        $this->answers = self::answersOf($this->entries->getCollection());
+        $this->answers = self::answersOf($this->entries->getCollection()->pluck('id')->all());
         if ($form->shelf->asks_entries) {
             $this->waiting = EntryProposals::waiting($form, $user)->whereIn('proposals.item_id', $this->entries->getCollection()->pluck('id'))->get()->keyBy('item_id')->all();
         }
@@ -92,13 +91,13 @@ final class EntryList
     }
 
     /**
-     * @param  Collection<int, Item>  $entries
+     * @param  array<int>  $entries  ids
      * @return array<int, array<string, string>> entry => question => answer
      */
-    public static function answersOf(Collection $entries): array
+    public static function answersOf(array $entries): array
     {
         $answers = [];
-        foreach (DB::table('answers')->whereIn('item_id', $entries->pluck('id'))->get(['item_id', 'question', 'text']) as $row) {
+        foreach (DB::table('answers')->whereIn('item_id', $entries)->get(['item_id', 'question', 'text']) as $row) {
             $answers[(int) $row->item_id][(string) $row->question] = (string) $row->text;
         }
 
@@ -132,9 +131,9 @@ final class EntryList
     }
 
     /** The answers of entries that were not taken away. */
-    private static function standing(Item $form): Rows
+    public static function standing(Item $form): Rows
     {
-        return DB::table('answers')->join('items', 'items.id', '=', 'answers.item_id')->whereNull('items.deleted_at')->where('answers.form_id', $form->id);
+        return DB::table('answers')->where('answers.form_id', $form->id)->whereNotIn('answers.item_id', DB::table('items')->where('form_id', $form->id)->whereNotNull('deleted_at')->select('id'));
     }
 
     /**

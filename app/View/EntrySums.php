@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\View;
 
 use App\Models\Item;
+use App\Models\Publishing;
 use App\Store\States;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
@@ -40,10 +41,10 @@ final class EntrySums
     {
         $entries = fn () => DB::table('items')->where('items.form_id', $this->form->id)->whereNull('items.deleted_at');
         $this->count = $entries()->count();
-        $days = $entries()->join('versions', fn ($join) => $join->on('versions.item_id', '=', 'items.id')->where('versions.number', 1))->groupByRaw('substr(versions.saved_at, 1, 10)')->orderBy('day')->selectRaw('substr(versions.saved_at, 1, 10) AS day, COUNT(*) AS count')->get();
+        $days = $entries()->groupByRaw('substr(items.created_at, 1, 10)')->orderBy('day')->selectRaw('substr(items.created_at, 1, 10) AS day, COUNT(*) AS count')->get();
         $this->byDay = array_values(array_map(fn (object $row) => [(string) $row->day, (int) $row->count], $days->all()));
-        $live = $entries()->join('publishings', 'publishings.id', '=', 'items.asked_id')->join('versions', 'versions.id', '=', 'publishings.version_id')->groupBy('publishings.count', 'versions.number')->orderBy('publishings.count')->selectRaw('versions.number AS number, COUNT(*) AS count')->get();
-        $this->byPublishing = array_values(array_map(fn (object $row) => [(string) $row->number, (int) $row->count], $live->all()));
+        $live = $entries()->whereNotNull('asked_id')->groupBy('asked_id')->selectRaw('asked_id, COUNT(*) AS count')->pluck('count', 'asked_id');
+        $this->byPublishing = array_values(array_map(fn (Publishing $one) => [(string) $one->version->number, (int) $live[$one->id]], Publishing::query()->with('version')->whereKey($live->keys())->orderBy('count')->get()->all()));
         $asked = [];
         foreach ((new Flow($tree))->questions as $question) {
             $asked[] = $question->id;
@@ -59,20 +60,16 @@ final class EntrySums
     /** @return array{question: string, type: string, count: int, bars: list<array{string, int}>, figures: array<string, string>, latest: list<string>, isGone: bool} */
     private function sum(string $id, string $label, string $type, ?Part $question): array
     {
-        $rows = DB::table('answers')->join('items', 'items.id', '=', 'answers.item_id')->whereNull('items.deleted_at')->where(['answers.form_id' => $this->form->id, 'question' => $id]);
+        $rows = EntryList::standing($this->form)->where('question', $id);
         $count = (clone $rows)->count();
         $bars = $figures = [];
         if (in_array($type, ['one', 'several', 'grid', 'yes_no', 'scale', ''], true)) {
             $bars = $this->bars($rows, $question, $type);
         }
         if (in_array($type, ['number', 'scale'], true)) {
-            $numbers = array_values(array_map(floatval(...), (clone $rows)->whereNotNull('answers.number')->orderBy('answers.number')->pluck('answers.number')->all()));
-            $figures = $numbers === [] ? [] : [
-                __('form.figures.sum') => self::figure(array_sum($numbers)), __('form.figures.mean') => self::figure(array_sum($numbers) / count($numbers)),
-                __('form.figures.median') => self::figure(self::median($numbers)), __('form.figures.least') => self::figure($numbers[0]), __('form.figures.most') => self::figure($numbers[count($numbers) - 1]),
-            ];
+            $figures = $this->figures((clone $rows)->whereNotNull('answers.number'));
         }
-        $latest = $bars !== [] || $type === 'number' ? [] : array_values(array_map(strval(...), (clone $rows)->orderByDesc('items.number')->limit(self::LATEST)->pluck('answers.text')->all()));
+        $latest = $bars !== [] || $type === 'number' ? [] : array_values(array_map(strval(...), (clone $rows)->orderByDesc('answers.item_id')->limit(self::LATEST)->pluck('answers.text')->all()));
 
         return ['question' => $label, 'type' => $type === '' ? '' : (string) __("form.types.{$type}"), 'count' => $count, 'bars' => $bars, 'figures' => $figures, 'latest' => $latest, 'isGone' => $question === null];
     }
@@ -137,11 +134,20 @@ final class EntrySums
         return rtrim(rtrim(number_format($value, 2), '0'), '.');
     }
 
-    /** @param non-empty-list<float> $sorted */
-    private static function median(array $sorted): float
+    /** @return array<string, string> of the answers that are numbers */
+    private function figures(Builder $numbers): array
     {
-        $middle = intdiv(count($sorted), 2);
+        $all = (array) (clone $numbers)->selectRaw('COUNT(*) AS count, SUM(number) AS sum, MIN(number) AS least, MAX(number) AS most')->first();
+        $count = (int) ($all['count'] ?? 0);
+        if ($count === 0) {
+            return [];
+        }
+        // The one in the middle, or the two.
+        $middle = (clone $numbers)->orderBy('answers.number')->offset(intdiv($count - 1, 2))->limit(2 - $count % 2)->pluck('number');
 
-        return count($sorted) % 2 === 1 ? $sorted[$middle] : ($sorted[$middle - 1] + $sorted[$middle]) / 2;
+        return [
+            __('form.figures.sum') => self::figure((float) $all['sum']), __('form.figures.mean') => self::figure((float) $all['sum'] / $count),
+            __('form.figures.median') => self::figure((float) $middle->avg()), __('form.figures.least') => self::figure((float) $all['least']), __('form.figures.most') => self::figure((float) $all['most']),
+        ];
     }
 }

@@ -42,6 +42,13 @@ final readonly class CsvWriter
 
     private function cell(mixed $value): string
     {
+        if (is_int($value)) {
+            return (string) $value;
+        }
+        // Most cells begin with a letter or a digit, which does no harm.
+        if (is_string($value) && $value !== '' && ctype_alnum($value[0]) && strpbrk($value, "\"\r\n{$this->separator}") === false && ctype_graph($value[-1])) {
+            return $value;
+        }
         $text = is_array($value) && Cell::isFormula($value) && ! $this->harmless ? '='.$value[1] : self::shown($value);
         if ($this->harmless && is_string(Cell::result($value)) && self::couldDoHarm($text)) {
             $text = "'".$text;
