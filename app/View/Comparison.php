@@ -9,8 +9,8 @@ use App\Models\User;
 use App\Models\Version;
 use App\Store\Excerpt;
 use App\Store\States;
+use App\Store\TouchesBetween;
 use Illuminate\Support\Collection;
-use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Compare\Carried;
 use MistyAttic\Core\Compare\ChangeSet;
 use MistyAttic\Core\Compare\ChangeType;
@@ -40,9 +40,6 @@ final class Comparison
     /** The most changes that a page lists; a file has all of them. */
     public const MOST_LISTED = 400;
 
-    /** The most parts whose touches are asked for one by one. */
-    private const ASKED_FOR = 2_000;
-
     public readonly PartTree $old;
 
     public readonly PartTree $new;
@@ -65,6 +62,9 @@ final class Comparison
 
     /** @var array<string, array<string, true>>|null */
     private ?array $done = null;
+
+    /** Whether of each part only the first and the last touch of each editor are known. */
+    private readonly bool $areEnds;
 
     private int $readings = 0;
 
@@ -98,16 +98,18 @@ final class Comparison
         $this->old = $excerpt->old ?? $states->tree($from->root);
         $this->new = $excerpt->new ?? ($from->root === $to->root ? $this->old : $states->tree($to->root));
         $this->changes = $excerpt->changes ?? TreeCompare::of($this->old, $this->new);
-        $this->touches = $this->touchesBetween(array_map(strval(...), array_keys(Touched::by($this->changes, $kind))));
-        $this->versions = $this->versionsOf($this->touches);
-        $this->users = User::query()->whereIn('id', $this->versions->pluck('user_id')->unique()->values())->get()->keyBy('id');
+        $between = new TouchesBetween($item, min($from->number, $to->number), max($from->number, $to->number), array_map(strval(...), array_keys(Touched::by($this->changes, $kind))));
+        $this->touches = $between->of;
+        $this->coarse = $this->areEnds = $between->areEnds;
+        $this->versions = $this->versionsOf($between->numbers());
+        $this->users = User::query()->whereIn('id', $between->editors())->get()->keyBy('id');
         $entries = $this->title($phrases);
         foreach (Statements::of($kind, $this->old, $this->new, $this->changes, $apart ? Detail::Apart : Detail::Listed) as $statement) {
             $answers = Answerable::forStatement($statement, $this->touches);
             $last = $answers === [] ? null : $this->versions->get($answers[array_key_last($answers)]->number);
             // Readers are not told of the drafts in between.
             $drafts = $item->sight === null;
-            $entries[] = new Entry($statement, $phrases->statement($statement), $drafts ? array_column($answers, 'number') : [], $this->editors($answers), $drafts ? $last?->saved_at : null);
+            $entries[] = new Entry($statement, $phrases->statement($statement), $drafts ? array_column($answers, 'number') : [], $this->editors($answers), $drafts ? $last?->saved_at : null, $between->areEnds);
         }
         $this->entries = $entries;
     }
@@ -175,9 +177,11 @@ final class Comparison
         $compare = TextCompare::of($old, $new, $this->words);
         $part = $marked->part->id;
         $writers = $this->writers ??= new WordAuthors($this->item, max($this->from->number, $this->to->number), $this->states);
-        $runs = Answerable::runs(Answerable::for(ChangeType::Edited, $this->touches[$part] ?? []), $writers->carriedInto($part));
+        $touches = Answerable::for(ChangeType::Edited, $this->touches[$part] ?? []);
+        // Of the ends alone, the last one speaks for all words.
+        $runs = $this->areEnds ? array_slice($touches, -1) : Answerable::runs($touches, $writers->carriedInto($part));
         $authors = null;
-        if (($runs !== [] && ! $old->equals($new)) && (count($runs) > 1 || $writers->carriedInto($part) !== [])) {
+        if (! $this->areEnds && $runs !== [] && ! $old->equals($new) && (count($runs) > 1 || $writers->carriedInto($part) !== [])) {
             $states = $this->statesAfter($runs);
             $authors = $states === null ? null : TextAuthors::through([$old, ...$states, $new], $this->words);
         }
@@ -238,43 +242,11 @@ final class Comparison
     }
 
     /**
-     * @param  list<string>  $parts
-     * @return array<string, list<Touch>>
-     */
-    private function touchesBetween(array $parts): array
-    {
-        $touches = [];
-        // Of many, all that lies between is read, instead of asking for each.
-        $batches = count($parts) > self::ASKED_FOR ? [null] : array_chunk($parts, 500);
-        $wanted = array_flip($parts);
-        foreach ($batches as $batch) {
-            $rows = DB::table('touches')->where('item_id', $this->item->id)->when($batch !== null, fn ($query) => $query->whereIn('part', $batch))
-                ->where('number', '>', min($this->from->number, $this->to->number))
-                ->where('number', '<=', max($this->from->number, $this->to->number))
-                ->orderBy('part')->orderBy('number')->get(['part', 'number', 'user_id', 'what', 'position']);
-            foreach ($rows as $row) {
-                if (! isset($wanted[(string) $row->part])) {
-                    continue;
-                }
-                $touches[(string) $row->part][] = self::touch($row);
-            }
-        }
-
-        return $touches;
-    }
-
-    public static function touch(\stdClass $row): Touch
-    {
-        return new Touch((string) $row->part, (int) $row->number, (int) $row->user_id, (int) $row->what, $row->position === null ? null : (int) $row->position);
-    }
-
-    /**
-     * @param  array<string, list<Touch>>  $touches
+     * @param  list<int>  $numbers
      * @return Collection<int, Version>
      */
-    private function versionsOf(array $touches): Collection
+    private function versionsOf(array $numbers): Collection
     {
-        $numbers = array_unique(array_merge([], ...array_map(fn (array $of) => array_column($of, 'number'), array_values($touches))));
         $versions = new Collection;
         foreach (array_chunk($numbers, 500) as $batch) {
             $versions = $versions->concat(Version::query()->where('item_id', $this->item->id)->whereIn('number', $batch)->get(['id', 'item_id', 'number', 'root', 'user_id', 'saved_at']));

@@ -19,6 +19,7 @@ final readonly class Entry
     /**
      * @param  list<int>  $numbers  the versions that did it, ascending
      * @param  list<User>  $editors
+     * @param  bool  $areEnds  whether of the versions only the first and the last of each editor are known
      */
     public function __construct(
         public Statement $statement,
@@ -26,6 +27,7 @@ final readonly class Entry
         public array $numbers,
         public array $editors,
         public ?CarbonImmutable $at,
+        private bool $areEnds = false,
     ) {}
 
     /** Whether it is about what the item is called. */
@@ -113,6 +115,7 @@ final readonly class Entry
         return match (true) {
             $count === 0 => '',
             $count === 1 => __('history.in_one', ['number' => (string) $this->numbers[0]]),
+            $this->areEnds => __('history.in_range', ['first' => (string) $this->numbers[0], 'last' => (string) $this->numbers[$count - 1]]),
             $count === 2 => __('history.in_two', ['first' => (string) $this->numbers[0], 'second' => (string) $this->numbers[1]]),
             default => __('history.in_many', ['count' => (string) $count, 'first' => (string) $this->numbers[0], 'last' => (string) $this->numbers[$count - 1]]),
         };

@@ -7,6 +7,7 @@ namespace App\View;
 use App\Models\Item;
 use App\Models\Version;
 use App\Store\States;
+use App\Store\TouchesBetween;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Compare\ChangeType;
@@ -69,7 +70,7 @@ final class WordAuthors
     {
         $this->whole = true;
         foreach ($this->query()->orderBy('number')->get(['part', 'number', 'user_id', 'what', 'position']) as $row) {
-            $this->touches[(string) $row->part][] = Comparison::touch($row);
+            $this->touches[(string) $row->part][] = TouchesBetween::touch($row);
         }
         $runs = array_map(fn (string $part) => $this->runs($part, $this->until), array_map(strval(...), array_keys($this->touches)));
         // The last of each is the text that is shown, and is at hand.
@@ -223,7 +224,7 @@ final class WordAuthors
     private function touchesOf(string $part): array
     {
         if (! $this->whole && ! isset($this->touches[$part])) {
-            $this->touches[$part] = array_values($this->query()->where('part', $part)->orderBy('number')->get(['part', 'number', 'user_id', 'what', 'position'])->map(Comparison::touch(...))->all());
+            $this->touches[$part] = array_values($this->query()->where('part', $part)->orderBy('number')->get(['part', 'number', 'user_id', 'what', 'position'])->map(TouchesBetween::touch(...))->all());
         }
 
         return $this->touches[$part] ?? [];

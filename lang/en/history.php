@@ -6,6 +6,7 @@ return [
     'met_side' => ':name’s, as it stands', 'met_side_other' => 'The other, as it stands',
     'in_one' => 'in :number',
     'in_two' => 'in :first and :second',
+    'in_range' => 'between :first and :last',
     'in_many' => 'in :count versions, :first to :last',
     'moved' => [
         'up' => 'moved up', 'down' => 'moved down', 'in' => 'indented', 'out' => 'outdented',
