@@ -12,6 +12,15 @@ return [
             'journal_mode' => 'WAL',
             'synchronous' => 'NORMAL',
         ],
+        // Who is here: lost at any time, and made anew.
+        'presence' => [
+            'driver' => 'sqlite',
+            'database' => (env('DB_DATABASE') ?: storage_path('attic.sqlite')).'.presence',
+            'prefix' => '',
+            'foreign_key_constraints' => false,
+            'busy_timeout' => 2000,
+            'synchronous' => 'OFF',
+        ],
     ],
     'migrations' => ['table' => 'migrations', 'update_date_on_publish' => false],
 ];

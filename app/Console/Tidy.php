@@ -4,26 +4,28 @@ declare(strict_types=1);
 
 namespace App\Console;
 
+use App\Models\Presence;
 use App\Models\Task;
 use App\Store\DatasetColumns;
 use App\Store\HandedRoots;
+use App\Store\Sweep;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 
-/** To be run now and then: forgets who was where, and which states windows that are long closed had sent. Versions stay. */
+/** To be run every night: forgets who was where, and which states windows that are long closed had sent, and gives back what no state needs any more. Versions stay. */
 final class Tidy extends Command
 {
     /** Days for which somebody may go on with answers that were not sent. */
     private const HALF_DAYS = 30;
 
-    protected $signature = 'attic:tidy';
+    protected $signature = 'attic:tidy {--at-once : Gives back also what came within the last day}';
 
-    protected $description = 'Forgets presences, columns of datasets that nobody looks at, the states that windows stood on which were closed long ago, answers that nobody went on with, and files that were sent to forms and became part of nothing';
+    protected $description = 'Forgets windows that were closed long ago, columns of datasets that nobody looks at, the states that windows stood on which were closed long ago, answers that nobody went on with, and files that were sent to forms and became part of nothing';
 
-    public function handle(HandedRoots $handed): int
+    public function handle(HandedRoots $handed, Sweep $sweep): int
     {
         [$roots, $windows] = $handed->tidy();
-        $presences = DB::table('presences')->where('seen_at', '<', now()->subDay())->delete();
+        $presences = Presence::query()->where('seen_at', '<', now()->subDays(HandedRoots::DAYS)->getTimestamp())->delete();
         $halves = DB::table('half_answers')->where('kept_at', '<', now()->subDays(self::HALF_DAYS)->format('Y-m-d H:i:s'))->delete();
         $columns = DB::table('dataset_columns')->where('used_at', '<', now()->subDays(DatasetColumns::DAYS)->format('Y-m-d H:i:s'))->delete();
         $files = $this->sweepFiles();
@@ -31,7 +33,8 @@ final class Tidy extends Command
             array_map(fn (string $path) => is_file($path) && unlink($path), [storage_path("app/work/{$task->key}.in"), storage_path("app/work/{$task->key}.out")]);
             $task->delete();
         }
-        $this->line("{$roots} states, {$windows} windows, {$presences} presences, {$halves} half-sent answers, {$columns} columns and {$files} files that belong to nothing forgotten.");
+        [$chunks, $bytes] = $sweep->handle((bool) $this->option('at-once'));
+        $this->line("{$roots} states, {$windows} windows, {$presences} presences, {$halves} half-sent answers, {$columns} columns and {$files} files that belong to nothing forgotten; {$chunks} chunks of ".number_format($bytes).' bytes given back.');
 
         return self::SUCCESS;
     }
@@ -43,9 +46,6 @@ final class Tidy extends Command
         $unused = DB::table('pictures')->where('is_used', 0)->where('updated_at', '<', now()->subDays(self::HALF_DAYS + 1)->format('Y-m-d H:i:s'))->get(['id', 'chunk']);
         foreach ($unused as $picture) {
             $count += DB::table('pictures')->where('id', $picture->id)->delete();
-            if (DB::table('pictures')->where('chunk', $picture->chunk)->doesntExist()) {
-                DB::delete('DELETE FROM chunks WHERE address = CAST(? AS BLOB) AND NOT EXISTS (SELECT 1 FROM chunks AS other WHERE other.base = chunks.id)', [hex2bin((string) $picture->chunk)]);
-            }
         }
 
         return $count;

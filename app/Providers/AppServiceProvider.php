@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Providers;
 
 use App\Database\ImmediateConnection;
+use App\Database\PresenceFile;
 use App\Jobs\Progress;
 use App\Mail\OutboxTransport;
 use App\Store\DatasetColumns;
@@ -16,6 +17,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Cache\RateLimiting\Limit;
 use Illuminate\Contracts\Foundation\Application;
 use Illuminate\Database\Connection;
+use Illuminate\Database\DatabaseManager;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Foundation\Events\DiagnosingHealth;
 use Illuminate\Http\Middleware\TrustProxies;
@@ -46,6 +48,7 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->scoped(FieldWords::class);
         $this->app->scoped(OtherItems::class);
         $this->app->scoped(DatasetColumns::class);
+        $this->app->afterResolving('db', fn (DatabaseManager $databases, Application $app) => $databases->extend('presence', fn (array $config, string $name) => PresenceFile::connect($app->make('db.factory'), $config, $name)));
         Connection::resolverFor('sqlite', fn ($pdo, $database, $prefix, $config) => new ImmediateConnection($pdo, $database, $prefix, $config));
         $this->app->scoped(ChunkStore::class, fn () => new SqliteChunkStore(DB::connection()));
     }

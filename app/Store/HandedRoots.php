@@ -5,12 +5,14 @@ declare(strict_types=1);
 namespace App\Store;
 
 use App\Models\Item;
+use App\Models\Presence;
 use App\Models\Version;
+use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 
 /**
  * The states of an item that somebody may stand on. Whatever root was handed out is a base to merge from: the newest one, those
- * of versions, and for {@see DAYS} those that the newest state passed through and those that were sent.
+ * of versions, and for {@see DAYS} those that the newest state passed through or that were sent, as long as a window may stand on them.
  *
  * Cost: a row of about 65 bytes for each state that a save leaves behind, one of about 160 for each window.
  */
@@ -18,6 +20,12 @@ final readonly class HandedRoots
 {
     /** How long somebody may be away from the server and still have what they wrote merged. */
     public const DAYS = 60;
+
+    /** Hours in which a window is heard of that stands on a state. */
+    private const FRESH = 2;
+
+    /** Kinds whose windows say every other second which state they stand on. */
+    private const HEARD_OF = ['document', 'spreadsheet', 'page', 'form'];
 
     public function keep(Item $item, string $root): void
     {
@@ -49,18 +57,35 @@ final readonly class HandedRoots
     }
 
     /**
-     * Forgets what nobody can stand on any more.
+     * Forgets what nobody can stand on any more: after {@see DAYS}, all of it; after {@see FRESH}, of items whose windows say where they stand, what none
+     * of them stood on when it was last heard of.
      *
      * @return array{int, int} roots and windows
      */
     public function tidy(): array
     {
         $before = now()->subDays(self::DAYS)->getTimestamp();
+        $roots = DB::table('handed_roots')->where('at', '<', $before)->whereNotIn('root', $this->held())->delete();
+        foreach (DB::table('handed_roots')->join('items', 'items.id', '=', 'handed_roots.item_id')->whereIn('items.kind', self::HEARD_OF)->distinct()->pluck('item_id') as $item) {
+            $roots += $this->thin((int) $item);
+        }
 
-        return [
-            DB::table('handed_roots')->where('at', '<', $before)->whereNotIn('root', DB::table('held_edits')->whereNull('settled_at')->select('root'))->delete(),
-            DB::table('sendings')->where('at', '<', $before)->delete(),
-        ];
+        return [$roots, DB::table('sendings')->where('at', '<', $before)->delete()];
+    }
+
+    private function thin(int $item): int
+    {
+        $stood = Presence::query()->where('item_id', $item)->whereNotNull('base')->distinct()->pluck('base')->all();
+        $stood = [...$stood, ...DB::table('sendings')->where('item_id', $item)->get(['base', 'root'])->flatMap(fn (object $row) => [$row->base, $row->root])->all()];
+        $gone = DB::table('handed_roots')->where('item_id', $item)->whereBetween('at', [Presence::knownSince(), now()->subHours(self::FRESH)->getTimestamp()])->whereNotIn('root', $this->held())->pluck('root')->all();
+
+        return array_sum(array_map(fn (array $roots) => DB::table('handed_roots')->where('item_id', $item)->whereIn('root', $roots)->delete(), array_chunk(array_diff($gone, $stood), 500)));
+    }
+
+    /** What edits that wait rest on. */
+    private function held(): Builder
+    {
+        return DB::table('held_edits')->whereNull('settled_at')->select('root');
     }
 
     /** A window names its sendings by itself and a count: `k3f9.12`. */

@@ -95,6 +95,36 @@ final class SqliteChunkStore implements ChunkStore
         $update->execute();
     }
 
+    /**
+     * Drops a chunk that is only needed to read its deltas, if any: the newest of them becomes whole, and the others are packed against that. To be called in a
+     * transaction.
+     *
+     * @return int bytes of data that came back; 0 when something of it is damaged, and stays as it is
+     */
+    public function replaceBase(int $base): int
+    {
+        $deltas = $this->connection->select('SELECT c.id, c.address, c.form, c.data, b.form AS base_form, b.data AS base_data FROM chunks c JOIN chunks b ON b.id = c.base WHERE c.base = ? ORDER BY c.id DESC', [$base]);
+        $size = fn (): int => (int) $this->connection->scalar('SELECT sum(length(data)) FROM chunks WHERE base = ? OR id = ? OR id IN ('.implode(',', [0, ...array_column($deltas, 'id')]).')', [$base, $base]);
+        $bytes = array_map(fn (object $row): ?string => self::unpacked((array) $row), $deltas);
+        if (in_array(null, $bytes, true)) {
+            return 0;
+        }
+        $before = $size();
+        $whole = (int) ($deltas[0]->id ?? 0);
+        foreach ($deltas as $at => $row) {
+            $packed = Packing::pack((string) $bytes[$at], $at === 0 ? null : $bytes[0]);
+            $update = $this->connection->getPdo()->prepare('UPDATE chunks SET base = ?, form = ?, data = ? WHERE id = ?');
+            $update->bindValue(1, $packed->form === ChunkForm::Delta ? $whole : null);
+            $update->bindValue(2, $packed->form->value, PDO::PARAM_INT);
+            $update->bindValue(3, $packed->data, PDO::PARAM_LOB);
+            $update->bindValue(4, $row->id, PDO::PARAM_INT);
+            $update->execute();
+        }
+        $this->connection->table('chunks')->delete($base);
+
+        return $before - $size();
+    }
+
     public function idle(array $live): int
     {
         $this->remember($live);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Models\Item;
+use App\Models\Presence;
 use App\Models\Role;
 use App\Models\User;
 use Illuminate\Support\Facades\Artisan;
@@ -71,7 +72,7 @@ final class LiveTest extends FeatureCase
         Date::setTestNow(Date::now()->addDays(61));
         $this->save($this->item, $this->ines, $this->paragraphs('Much later.'));
         Artisan::call('attic:tidy');
-        self::assertSame([0, 1], [DB::table('presences')->count(), DB::table('sendings')->count()]);
+        self::assertSame([0, 1], [Presence::query()->count(), DB::table('sendings')->count()]);
         self::assertSame(3, DB::table('versions')->count());
         $this->assertVerified();
     }

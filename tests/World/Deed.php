@@ -36,6 +36,8 @@ enum Deed: string
 
     case Follow = 'lets a dataset stay, or follow again';
 
+    case Tidy = 'tidies the place';
+
     /** How often it is done, against the others. */
     public function weight(): int
     {
@@ -47,7 +49,7 @@ enum Deed: string
             self::Wait => 6,
             self::LookBack => 2,
             self::Decide => 3,
-            self::Trespass, self::AskForYes, self::Rename, self::TakeAway, self::Follow => 1,
+            self::Trespass, self::AskForYes, self::Rename, self::TakeAway, self::Follow, self::Tidy => 1,
             self::Reload, self::Answer, self::EditEntry, self::Settle => 3,
             self::Keep, self::Milestone, self::Restore, self::Pick, self::PartBack, self::TakeBack, self::TakeOut, self::CopyOut, self::Publish, self::Rights => 2,
         };

@@ -6,12 +6,14 @@ namespace Tests\World;
 
 use App\Models\HeldEdit;
 use App\Models\Item;
+use App\Models\Presence;
 use App\Models\Proposal;
 use App\Models\Shelf;
 use App\Models\User;
 use App\Models\Version;
 use App\Store\States;
 use Illuminate\Foundation\Testing\TestCase;
+use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Date;
 use Illuminate\Testing\TestResponse;
 use MistyAttic\Core\Content\PartTree;
@@ -76,6 +78,7 @@ final class World
             Deed::Rename => $this->rename($step, $chance),
             Deed::Follow => $this->follow($step, $chance),
             Deed::TakeAway => $this->takeAway($step, $chance),
+            Deed::Tidy => $this->tidy($chance),
         };
     }
 
@@ -509,6 +512,16 @@ final class World
         $entry->deleted_at === null
             ? $this->allowed($this->as($step->who)->delete(route('entry.delete', $entry)), 'taking an entry away', 403)
             : $this->allowed($this->as($step->who)->put(route('entry.undelete', $entry)), 'bringing an entry back', 403);
+    }
+
+    /** What nobody stands on goes, and what is needed by no state; windows have said where they stand all along. */
+    private function tidy(Chance $chance): void
+    {
+        foreach ($this->windows as $window) {
+            Presence::note($this->items[$window->item], $this->people[$window->who], $window->name, null, $window->base);
+        }
+        Date::setTestNow(Date::now()->addSeconds($chance->of([1, 10_000, 90_000])));
+        Artisan::call('attic:tidy', ['--at-once' => true]) === 0 || throw Broken::law('The store is sound', Artisan::output());
     }
 
     private function anEntry(Chance $chance): ?Item

@@ -32,12 +32,6 @@ use MistyAttic\Core\Kinds\Kinds;
 /** The newest state of an item, for the editor: reading it, saving, and who else is here. */
 final class StateController extends Controller
 {
-    /** Seconds after which somebody who was not heard of has left. */
-    private const AWAY = 12;
-
-    /** Seconds after which a presence is noted anew, if nothing else changed. */
-    private const NOTED = 4;
-
     /** All of it, or what became of a state that the window knows. */
     public function show(Request $request, Item $item, States $states, HandedRoots $handed): JsonResponse|Response
     {
@@ -93,18 +87,16 @@ final class StateController extends Controller
     {
         $sent = $request->validated();
         $user = $this->person($request);
-        $this->note($item, $user, $sent['client'], $sent['part'] ?? null);
-        $others = Presence::query()->with('user')->where('item_id', $item->id)->where('client', '!=', $sent['client'])
-            ->where('user_id', '!=', $user->id)->where('seen_at', '>', now()->subSeconds(self::AWAY))->orderBy('id')->get();
+        Presence::note($item, $user, $sent['client'], $sent['part'] ?? null, $sent['root'] ?? null);
+        $others = Presence::others($item, $user)->orderBy('seen_at')->get()->keyBy('user_id');
+        $people = User::query()->whereKey($others->keys())->orderBy('id')->get();
 
         return response()->json([
             'root' => $item->root,
             'number' => $item->head,
             'title' => $item->title,
             'held' => HeldEdit::query()->waitingFor($user)->where('item_id', $item->id)->count(),
-            'people' => $others->unique('user_id')->values()->map(fn (Presence $presence) => [
-                'name' => $presence->user->firstName(), 'monogram' => $presence->user->monogram(), 'colour' => $presence->user->colour, 'part' => $presence->part,
-            ]),
+            'people' => $people->map(fn (User $other) => ['name' => $other->firstName(), 'monogram' => $other->monogram(), 'colour' => $other->colour, 'part' => $others->get($other->id)?->part]),
             ...($item->kind === 'report' ? ['data' => $drawn->stamp($item)] : []),
             ...$this->lastChange($request, $item, $phrases),
         ]);
@@ -119,14 +111,6 @@ final class StateController extends Controller
         $newest = Version::query()->with('user')->where(['item_id' => $item->id, 'number' => $item->head])->firstOrFail()->setRelation('item', $item->load('origin.item'));
 
         return ['by' => $newest->user->firstName(), 'sentence' => $phrases->version($newest)];
-    }
-
-    private function note(Item $item, User $user, string $client, ?string $part): void
-    {
-        $known = Presence::query()->where(['item_id' => $item->id, 'client' => $client])->first();
-        if ($known === null || $known->part !== $part || $known->seen_at < now()->subSeconds(self::NOTED)) {
-            Presence::query()->upsert(['item_id' => $item->id, 'client' => $client, 'user_id' => $user->id, 'part' => $part, 'seen_at' => now()], ['item_id', 'client'], ['part', 'seen_at', 'user_id']);
-        }
     }
 
     /** @return list<array{string, string, int, mixed}> */

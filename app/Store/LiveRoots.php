@@ -1,0 +1,57 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store;
+
+use Illuminate\Database\Query\Builder;
+use Illuminate\Support\Facades\DB;
+
+/** The root of every state that something rests on, and of pictures and files the chunk that they are. */
+final class LiveRoots
+{
+    /** A clock that is told in seconds may be one behind. */
+    private const SLACK = 2;
+
+    /** Up to which rows, and which second, was looked already. */
+    private int $versions = 0;
+
+    private int $held = 0;
+
+    private int $pictures = 0;
+
+    private int $at = 0;
+
+    /** @return iterable<string> hexadecimal, some of them several times: all at first, then those that came since the last time */
+    public function next(): iterable
+    {
+        $at = now()->getTimestamp();
+        foreach ([['versions', 'root', &$this->versions], ['held_edits', 'root', &$this->held], ['pictures', 'chunk', &$this->pictures]] as [$table, $column, &$last]) {
+            foreach (DB::table($table)->where('id', '>', $last)->orderBy('id')->select('id', $column)->cursor() as $row) {
+                $last = (int) $row->id;
+                yield (string) $row->{$column};
+            }
+        }
+        // A version that grows leaves what it was behind: so it is known which items moved on.
+        $since = $this->at - self::SLACK;
+        $handed = fn (): Builder => DB::table('handed_roots')->where('at', '>=', $since);
+        yield from self::texts($handed()->select('root'));
+        yield from self::texts(DB::table('items')->when($this->at > 0, fn (Builder $query) => $query->whereIn('id', $handed()->select('item_id')))->select('root'));
+        yield from self::texts(DB::table('sendings')->where('at', '>=', $since)->select('root'));
+        yield from self::texts(DB::table('sendings')->where('at', '>=', $since)->select('base'));
+        // There are few of these.
+        foreach (['base', 'root'] as $column) {
+            yield from self::texts(DB::table('proposals')->select($column));
+        }
+        yield from self::texts(DB::table('source_steps')->whereNotNull('root')->select('root'));
+        $this->at = $at;
+    }
+
+    /** @return iterable<string> */
+    private static function texts(Builder $query): iterable
+    {
+        foreach ($query->distinct()->cursor() as $row) {
+            yield (string) current((array) $row);
+        }
+    }
+}
