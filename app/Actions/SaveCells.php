@@ -14,8 +14,8 @@ use MistyAttic\Core\Kinds\Kinds;
 use MistyAttic\Core\Kinds\Limits;
 
 /**
- * The short way of the save path, for a few cells of a large table without formulas that nobody else has written in meanwhile:
- * reads and writes these rows and no others. To be called inside the transaction of {@see SaveState}.
+ * The short way of the save path, for a few cells of a large table without formulas: reads and writes these rows, and those that somebody else
+ * has written in meanwhile, and no others. To be called inside the transaction of {@see SaveState}, with a base that is known.
  */
 final readonly class SaveCells
 {
@@ -31,10 +31,15 @@ final readonly class SaveCells
         $edits = is_array($sent->edits) ? array_filter($sent->edits, fn (mixed $of) => $of !== []) : [];
         $cells = $edits['cells'] ?? null;
         $places = $edits['at'] ?? null;
-        if ($grid === null || $item->formulas || $sent->base !== $item->root || ! is_array($cells) || ! is_array($places)
+        if ($grid === null || $item->formulas || ! is_array($cells) || ! is_array($places)
             || array_diff(array_keys($edits), ['cells', 'at']) !== [] || count($cells) > self::MOST_ROWS || $this->states->count($item->root) < Excerpt::LARGE) {
             return null;
         }
+        $others = $this->others($sent->base, $item->root, $grid->row);
+        if ($others === null || array_intersect_key($others, $cells) !== []) {
+            return null;
+        }
+        // Nothing came, went or moved, so that all stands where it stood.
         $rows = $this->rows($item->root, $cells, $places, $grid->row);
         $frame = match (true) {
             $rows === null => null,
@@ -61,11 +66,38 @@ final readonly class SaveCells
             $spliced[] = [$position, $position + 1, [$reading->tree->get($part->id)]];
         }
         $root = $this->states->splice($item->root, $spliced);
+        $own = $others === [] ? $root : $this->states->splice($sent->base, $spliced);
         $version = $root === $item->root
             ? $this->write->unchanged($item, $editor, $sent->keep, $sent->note)
             : $this->write->handle($item, $editor, new Written(null, null, $root, $sent->cause, kept: $sent->keep, note: $sent->note));
 
-        return new Saved($version, $root, $root, PartTree::of([]), PartTree::of([]), false, []);
+        // What others wrote is all that the window does not have.
+        [$had, $has] = [array_column($others, 0), array_column($others, 1)];
+
+        return new Saved($version, $root, $own, PartTree::of($had === [] ? [] : [...$frame, ...$had]), PartTree::of($has === [] ? [] : [...$frame, ...$has]), $others !== [], []);
+    }
+
+    /**
+     * The rows that were written in since a state, when that is all that happened.
+     *
+     * @return array<string, array{Part, Part}>|null as they were and as they are
+     */
+    private function others(string $base, string $root, string $role): ?array
+    {
+        $others = [];
+        foreach ($base === $root ? [] : $this->states->compare($base, $root) as $stretch) {
+            if (array_column($stretch->old, 'id') !== array_column($stretch->new, 'id')) {
+                return null;
+            }
+            foreach ($stretch->new as $at => $part) {
+                if ($part->role !== $role || count($others) >= self::MOST_ROWS) {
+                    return null;
+                }
+                $others[$part->id] = [$stretch->old[$at], $part];
+            }
+        }
+
+        return $others;
     }
 
     /**

@@ -56,8 +56,8 @@ final readonly class SaveState
     /** Of a large table, only the rows that are named are read; null when it takes more than that. */
     private function short(Item $item, User $editor, Sent $sent): Saved|Unfit|null
     {
-        $short = $this->base($item, $sent) === $item->root ? $this->cells->handle($item, $editor, $sent) : null;
-        $short instanceof Saved && $this->remember($item, $sent, $short->root, $short->root);
+        $short = $this->base($item, $sent) === $sent->base ? $this->cells->handle($item, $editor, $sent) : null;
+        $short instanceof Saved && $this->remember($item, $sent, $short->sent, $short->root);
 
         return $short;
     }
