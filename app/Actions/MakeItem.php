@@ -8,8 +8,8 @@ use App\Models\Cause;
 use App\Models\Item;
 use App\Models\Shelf;
 use App\Models\User;
+use App\Store\ChunksAhead;
 use App\Store\States;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use MistyAttic\Core\Calculate\Consequences;
 use MistyAttic\Core\Content\PartTree;
@@ -20,7 +20,7 @@ use MistyAttic\Core\Kinds\Kinds;
 /** Makes an item with its first version, empty or with what a file holds. */
 final readonly class MakeItem
 {
-    public function __construct(private States $states, private WriteVersion $write, private KeepPicture $pictures) {}
+    public function __construct(private WriteVersion $write, private KeepPicture $pictures, private WorkAhead $ahead) {}
 
     /**
      * @param  string|null  $firstId  the id of the first part, random if not given
@@ -36,14 +36,21 @@ final readonly class MakeItem
         $content = null;
         $tree = Consequences::of(Kinds::named($kind), PartTree::of([]), $tree, now()->format('Y-m-d'));
 
-        return DB::transaction(function () use ($shelf, $maker, $kind, $title, $tree, $pictures, $picturesOf, $note) {
-            $root = $this->states->keep($tree);
-            $item = Item::query()->create(['key' => self::key(), 'shelf_id' => $shelf->id, 'kind' => $kind, 'title' => $title, 'head' => 0, 'root' => $root, 'changed_at' => now()]);
+        $item = new Item(['key' => self::key(), 'shelf_id' => $shelf->id, 'kind' => $kind, 'title' => $title, 'head' => 0, 'changed_at' => now()]);
+        $work = function (ChunksAhead $chunks) use ($item, $maker, $tree, $note): Made {
+            $states = new States($chunks);
+            $written = new Written(PartTree::of([]), $tree, $states->keep($tree), Cause::Made, note: $note);
+
+            return new Made($chunks, $written, $this->write->ahead($states, $item, $maker, $written));
+        };
+
+        return $this->ahead->forNew($work, function (Made $made) use ($item, $maker, $tree, $pictures, $picturesOf): Item {
+            $item->fill(['root' => $made->written->root])->save();
             foreach ($pictures as $bytes) {
                 $this->pictures->handle($item, $bytes);
             }
             $picturesOf === null || $this->pictures->share($picturesOf, $item, $tree);
-            $this->write->handle($item, $maker, new Written(PartTree::of([]), $tree, $root, Cause::Made, note: $note));
+            $this->write->handle($item, $maker, $made->written, $made->compared);
 
             return $item;
         });

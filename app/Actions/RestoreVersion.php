@@ -8,8 +8,8 @@ use App\Models\Cause;
 use App\Models\Item;
 use App\Models\User;
 use App\Models\Version;
+use App\Store\ChunksAhead;
 use App\Store\States;
-use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Calculate\Consequences;
 use MistyAttic\Core\Compare\Statements;
 use MistyAttic\Core\Compare\TreeCompare;
@@ -19,7 +19,7 @@ use MistyAttic\Core\Kinds\Kinds;
 /** Makes an earlier state the newest version again, or brings back some of it; what was newest stays where it is in the history. */
 final readonly class RestoreVersion
 {
-    public function __construct(private States $states, private WriteVersion $write) {}
+    public function __construct(private States $states, private WriteVersion $write, private WorkAhead $ahead) {}
 
     /**
      * @param  int  $seen  the number that was newest when the plan was shown
@@ -28,24 +28,26 @@ final readonly class RestoreVersion
      */
     public function handle(Item $item, Version $version, User $editor, int $seen, Cause $cause = Cause::Restored, ?array $picked = null): ?Version
     {
-        return DB::transaction(function () use ($item, $version, $editor, $seen, $cause, $picked) {
-            $item->refresh();
+        $work = function (ChunksAhead $chunks) use ($item, $version, $editor, $seen, $cause, $picked): ?Made {
             // What it was called comes back with all of it, or when that is ticked.
             $title = $version->title !== '' && ($picked === null || in_array(Statements::TITLE, $picked, true)) ? $version->title : $item->title;
             if ($item->head !== $seen || ($item->root === $version->root && $item->title === $title)) {
                 return null;
             }
-
             $now = $this->states->tree($item->root);
             $then = $this->states->tree($version->root);
             $after = $picked === null ? $then : $this->between($item, $now, $then, array_values(array_diff($picked, [Statements::TITLE])));
-            $root = $after === $then ? $version->root : $this->states->keepChanged($item->root, $now, $after);
+            $states = new States($chunks);
+            $root = $after === $then ? $version->root : $states->keepChanged($item->root, $now, $after);
             if ($root === $item->root && $item->title === $title) {
                 return null;
             }
+            $written = new Written($now, $after, $root, $root === $version->root && $title === $version->title ? $cause : Cause::BroughtBack, source: $version->number, title: $title);
 
-            return $this->write->handle($item, $editor, new Written($now, $after, $root, $root === $version->root && $title === $version->title ? $cause : Cause::BroughtBack, source: $version->number, title: $title));
-        });
+            return new Made($chunks, $written, $this->write->ahead($states, $item, $editor, $written));
+        };
+
+        return $this->ahead->handle($item, $work, fn (Made $made): Version => $this->write->handle($item, $editor, $made->written, $made->compared));
     }
 
     /** @param list<string> $picked */

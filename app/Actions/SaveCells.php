@@ -6,6 +6,7 @@ namespace App\Actions;
 
 use App\Models\Item;
 use App\Models\User;
+use App\Store\ChunksAhead;
 use App\Store\Excerpt;
 use App\Store\States;
 use MistyAttic\Core\Content\Part;
@@ -15,7 +16,7 @@ use MistyAttic\Core\Kinds\Limits;
 
 /**
  * The short way of the save path, for a few cells of a large table without formulas: reads and writes these rows, and those that somebody else
- * has written in meanwhile, and no others. To be called inside the transaction of {@see SaveState}, with a base that is known.
+ * has written in meanwhile, and no others. The base has to be known.
  */
 final readonly class SaveCells
 {
@@ -23,8 +24,8 @@ final readonly class SaveCells
 
     public function __construct(private States $states, private WriteVersion $write) {}
 
-    /** @return Saved|Unfit|null null when the long way has to be gone */
-    public function handle(Item $item, User $editor, Sent $sent): Saved|Unfit|null
+    /** @return MadeOfSending|Unfit|null null when the long way has to be gone */
+    public function made(ChunksAhead $chunks, Item $item, User $editor, Sent $sent): MadeOfSending|Unfit|null
     {
         $kind = Kinds::named($item->kind);
         $grid = $kind->grid();
@@ -65,16 +66,14 @@ final readonly class SaveCells
         foreach ($rows as $position => [$part]) {
             $spliced[] = [$position, $position + 1, [$reading->tree->get($part->id)]];
         }
-        $root = $this->states->splice($item->root, $spliced);
-        $own = $others === [] ? $root : $this->states->splice($sent->base, $spliced);
-        $version = $root === $item->root
-            ? $this->write->unchanged($item, $editor, $sent->keep, $sent->note)
-            : $this->write->handle($item, $editor, new Written(null, null, $root, $sent->cause, kept: $sent->keep, note: $sent->note));
-
+        $states = new States($chunks);
+        $root = $states->splice($item->root, $spliced);
+        $own = $others === [] ? $root : $states->splice($sent->base, $spliced);
+        $written = new Written(null, null, $root, $sent->cause, kept: $sent->keep, note: $sent->note);
         // What others wrote is all that the window does not have.
-        [$had, $has] = [array_column($others, 0), array_column($others, 1)];
+        [$had, $has] = array_map(fn (array $rows): PartTree => PartTree::of($rows === [] ? [] : [...$frame, ...$rows]), [array_column($others, 0), array_column($others, 1)]);
 
-        return new Saved($version, $root, $own, PartTree::of($had === [] ? [] : [...$frame, ...$had]), PartTree::of($has === [] ? [] : [...$frame, ...$has]), $others !== [], []);
+        return new MadeOfSending($chunks, $written, $root === $item->root ? null : $this->write->ahead($states, $item, $editor, $written), $own, $had, $has);
     }
 
     /**

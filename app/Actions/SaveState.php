@@ -7,10 +7,10 @@ namespace App\Actions;
 use App\Models\Item;
 use App\Models\User;
 use App\Models\Version;
+use App\Store\ChunksAhead;
 use App\Store\HandedRoots;
 use App\Store\MergedFrom;
 use App\Store\States;
-use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Calculate\Consequences;
 use MistyAttic\Core\Compare\Identities;
 use MistyAttic\Core\Content\PartTree;
@@ -24,51 +24,25 @@ use MistyAttic\Core\Merge\TreeMerge;
 /** The save path: merges what was sent with what came in between, and makes or grows a version. Writing is one transaction, and what takes long is done before it. */
 final readonly class SaveState
 {
-    public function __construct(private States $states, private HandedRoots $handed, private WriteVersion $write, private SaveCells $cells, private HoldBack $hold) {}
-
-    /** Times that a state is worked out aside, before it is worked out while nobody else may write. */
-    private const TRIES = 4;
+    public function __construct(private States $states, private HandedRoots $handed, private WriteVersion $write, private SaveCells $cells, private HoldBack $hold, private WorkAhead $ahead) {}
 
     public function handle(Item $item, User $editor, Sent $sent): Saved|UnknownBase|Unfit
     {
-        $short = $sent->tree !== null ? null : DB::transaction(fn (): Saved|Unfit|null => $this->short($item->refresh(), $editor, $sent));
-        if ($short !== null) {
-            return $short;
-        }
-        for ($try = 1; ; $try++) {
-            // What takes long is worked out before anybody has to wait for it; if the newest state is another by then, once more.
-            $made = $try < self::TRIES ? $this->made($item->refresh(), $sent) : null;
-            if ($made instanceof UnknownBase || $made instanceof Unfit) {
-                return $made;
-            }
-            $saved = DB::transaction(function () use ($item, $editor, $sent, $made): Saved|UnknownBase|Unfit|null {
-                $item->refresh();
-                $made ??= $this->made($item, $sent);
-
-                return $made instanceof Made ? ($made->headRoot === $item->root ? $this->write($item, $editor, $sent, $made) : null) : $made;
-            });
-            if ($saved !== null) {
-                return $saved;
-            }
-        }
+        return $this->ahead->handle($item, fn (ChunksAhead $chunks) => $this->made($chunks, $item, $editor, $sent), fn (MadeOfSending $made): Saved => $this->write($item, $editor, $sent, $made));
     }
 
-    /** Of a large table, only the rows that are named are read; null when it takes more than that. */
-    private function short(Item $item, User $editor, Sent $sent): Saved|Unfit|null
-    {
-        $short = $this->base($item, $sent) === $sent->base ? $this->cells->handle($item, $editor, $sent) : null;
-        $short instanceof Saved && $this->remember($item, $sent, $short->sent, $short->root);
-
-        return $short;
-    }
-
-    /** The state that comes of a sending and the newest state, worked out and not written yet. */
-    private function made(Item $item, Sent $sent): Made|UnknownBase|Unfit
+    private function made(ChunksAhead $chunks, Item $item, User $editor, Sent $sent): MadeOfSending|UnknownBase|Unfit
     {
         $base = $this->base($item, $sent);
         if ($base === null) {
             return new UnknownBase;
         }
+
+        return ($sent->tree === null && $base === $sent->base ? $this->cells->made($chunks, $item, $editor, $sent) : null) ?? $this->merged($chunks, $item, $editor, $sent, $base);
+    }
+
+    private function merged(ChunksAhead $chunks, Item $item, User $editor, Sent $sent, string $base): MadeOfSending|Unfit
+    {
         $kind = Kinds::named($item->kind);
         $head = $this->states->tree($item->root);
         $headRoot = $item->root;
@@ -76,33 +50,34 @@ final readonly class SaveState
         if ($reading->tree === null) {
             return new Unfit($reading->problems);
         }
-        $from = $base === $headRoot ? $head : $this->states->tree($base);
+        $isMerged = $base !== $headRoot;
+        $from = $isMerged ? $this->states->tree($base) : $head;
         $mine = $kind->grid() === null ? Identities::righted($from, $reading->tree) : $reading->tree;
-        $merged = $base === $headRoot ? new Merged($mine, []) : TreeMerge::of(...array_map(fn (PartTree $side) => Consequences::withoutResults($kind, $side), [$from, $head, $mine]));
-        $tree = Consequences::of($kind, $head, $merged->tree, now()->format('Y-m-d'), ...($base === $headRoot ? [] : [$mine]));
+        $merged = $isMerged ? TreeMerge::of(...array_map(fn (PartTree $side) => Consequences::withoutResults($kind, $side), [$from, $head, $mine])) : new Merged($mine, []);
+        $tree = Consequences::of($kind, $head, $merged->tree, now()->format('Y-m-d'), ...($isMerged ? [$mine] : []));
 
-        return new Made($base, $headRoot, $from, $head, $reading->tree, $mine, $tree, $merged->conflicts);
+        // Of edits most parts are the very same objects, of a whole state none.
+        $states = new States($chunks);
+        $root = $sent->tree === null ? $states->keepChanged($headRoot, $head, $tree) : $states->keep($tree, $headRoot);
+        $sentRoot = match (true) {
+            $tree === $reading->tree => $root,
+            $sent->tree === null && $sent->base === $headRoot => $states->keepChanged($headRoot, $head, $reading->tree),
+            default => $states->keep($reading->tree, $base),
+        };
+        $since = $isMerged ? $this->number($item, $base) : $item->head;
+        $written = new Written($head, $tree, $root, $sent->cause, kept: $sent->keep, note: $sent->note, at: $sent->at, grows: $sent->grows, follows: $sent->follows, from: $isMerged && $since > 0 ? new MergedFrom($from, $mine, $since) : null);
+
+        return new MadeOfSending($chunks, $written, $root === $headRoot ? null : $this->write->ahead($states, $item, $editor, $written), $sentRoot, $reading->tree, $tree, $merged->conflicts, $from, $since);
     }
 
-    private function write(Item $item, User $editor, Sent $sent, Made $made): Saved
+    private function write(Item $item, User $editor, Sent $sent, MadeOfSending $made): Saved
     {
-        // Of edits most parts are the very same objects, of a whole state none.
-        $root = $sent->tree === null ? $this->states->keepChanged($made->headRoot, $made->head, $made->tree) : $this->states->keep($made->tree, $made->headRoot);
-        $sentRoot = match (true) {
-            $made->tree === $made->sent => $root,
-            $sent->tree === null && $sent->base === $made->headRoot => $this->states->keepChanged($made->headRoot, $made->head, $made->sent),
-            default => $this->states->keep($made->sent, $made->base),
-        };
-        $this->remember($item, $sent, $sentRoot, $root);
+        $root = $made->written->root;
+        $this->remember($item, $sent, $made->sentRoot, $root);
+        $version = $made->compared === null ? $this->write->unchanged($item, $editor, $sent->keep, $sent->note) : $this->write->handle($item, $editor, $made->written, $made->compared);
+        $held = $made->from === null || $made->conflicts === [] ? [] : $this->hold->handle($item, $editor, $version, $made->tree, $made->conflicts, $made->from, $made->since);
 
-        $isMerged = $made->base !== $made->headRoot;
-        $since = $isMerged ? $this->number($item, $made->base) : $item->head;
-        $version = $root === $made->headRoot
-            ? $this->write->unchanged($item, $editor, $sent->keep, $sent->note)
-            : $this->write->handle($item, $editor, new Written($made->head, $made->tree, $root, $sent->cause, kept: $sent->keep, note: $sent->note, at: $sent->at, grows: $sent->grows, follows: $sent->follows, from: $isMerged && $since > 0 ? new MergedFrom($made->from, $made->mine, $since) : null));
-        $held = $made->conflicts === [] ? [] : $this->hold->handle($item, $editor, $version, $made->tree, $made->conflicts, $made->from, $since);
-
-        return new Saved($version, $root, $sentRoot, $made->sent, $made->tree, $root !== $sentRoot, $held);
+        return new Saved($version, $root, $made->sentRoot, $made->sent, $made->tree, $root !== $made->sentRoot, $held);
     }
 
     /** The newest version with a root; 0 when it is none's. */

@@ -8,8 +8,8 @@ use App\Models\Cause;
 use App\Models\Item;
 use App\Models\User;
 use App\Models\Version;
+use App\Store\ChunksAhead;
 use App\Store\States;
-use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Calculate\Consequences;
 use MistyAttic\Core\Compare\Change;
 use MistyAttic\Core\Compare\TreeCompare;
@@ -25,7 +25,7 @@ final readonly class TakeOutEdits
     /** Runs of versions; each is a merge of its own. */
     public const MOST_RUNS = 100;
 
-    public function __construct(private States $states, private WriteVersion $write) {}
+    public function __construct(private States $states, private WriteVersion $write, private WorkAhead $ahead) {}
 
     /**
      * What it would give; the conflicts are what stays, since later work rests on it.
@@ -88,15 +88,18 @@ final readonly class TakeOutEdits
      */
     public function handle(Item $item, int $from, int $to, User $author, User $editor, int $seen, ?string $below = null): ?Version
     {
-        return DB::transaction(function () use ($item, $from, $to, $author, $editor, $seen, $below): ?Version {
-            $item->refresh();
+        $work = function (ChunksAhead $chunks) use ($item, $from, $to, $author, $editor, $seen, $below): ?Made {
             $merged = $item->head === $seen ? $this->rehearse($item, $from, $to, $author, $below) : null;
             if ($merged === null) {
                 return null;
             }
-            $root = $this->states->keep($merged->tree, $item->root);
+            $states = new States($chunks);
+            $root = $states->keep($merged->tree, $item->root);
+            $written = new Written($this->states->tree($item->root), $merged->tree, $root, Cause::TookOut, of: $author->name, author: $author->id, range: [$from, $to]);
 
-            return $root === $item->root ? null : $this->write->handle($item, $editor, new Written($this->states->tree($item->root), $merged->tree, $root, Cause::TookOut, of: $author->name, author: $author->id, range: [$from, $to]));
-        });
+            return $root === $item->root ? null : new Made($chunks, $written, $this->write->ahead($states, $item, $editor, $written));
+        };
+
+        return $this->ahead->handle($item, $work, fn (Made $made): Version => $this->write->handle($item, $editor, $made->written, $made->compared));
     }
 }

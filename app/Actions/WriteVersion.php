@@ -38,7 +38,8 @@ final readonly class WriteVersion
 {
     public function __construct(private States $states, private IndexAnswers $answers, private Propose $propose, private TellFollowers $followers, private BrokenWidgets $broken, private DrawnFrom $drawn, private HandedRoots $handed, private CarriedWords $carried) {}
 
-    public function handle(Item $item, User $editor, Written $written): Version
+    /** @param Compared|null $compared what {@see ahead} told */
+    public function handle(Item $item, User $editor, Written $written, ?Compared $compared = null): Version
     {
         $newest = $item->head === 0 ? null : Version::query()->where(['item_id' => $item->id, 'number' => $item->head])->firstOrFail();
         $at = $written->at ?? CarbonImmutable::now();
@@ -53,18 +54,12 @@ final readonly class WriteVersion
         }
         // Without a history, one version takes in what everybody writes; what stood before it stays.
         $unkept = $newest !== null && $this->keepsNoSteps($item, $written);
-        $grown = $newest !== null && ($unkept ? $newest->unkept && ! $newest->isHeldOnTo() : $this->grows($newest, $editor, $written)) ? $newest : null;
+        $grown = $newest === null ? null : $this->grown($item, $newest, $editor, $written, $unkept);
         $kind = Kinds::named($item->kind);
-        $beforeRoot = $grown === null ? ($item->head === 0 ? null : $item->root) : $this->rootBefore($item, $grown);
         $grid = $kind->grid();
-        $excerpt = $grid === null || $beforeRoot === null ? null : Excerpt::of($this->states, $grid, $beforeRoot, $written->root);
-        if ($excerpt === null) {
-            $before = ($grown === null ? $written->before : null) ?? ($beforeRoot === null ? PartTree::of([]) : $this->states->tree($beforeRoot));
-            $after = $written->after ?? $this->states->tree($written->root);
-            $changes = TreeCompare::of($before, $after);
-        } else {
-            [$before, $after, $changes] = [$excerpt->old, $excerpt->new, $excerpt->changes];
-        }
+        $beforeRoot = $this->beforeRoot($item, $grown);
+        $compared = $compared !== null && $compared->beforeRoot === $beforeRoot ? $compared : $this->compare($this->states, $item, $written, $grown, $beforeRoot);
+        [$before, $after, $changes] = [$compared->before, $compared->after, $compared->changes];
         if ($newest !== null && ! $written->follows && $item->follows()) {
             FollowedData::check($item, $grown === null ? $changes : $this->changesSince($item, $written));
         }
@@ -76,7 +71,7 @@ final readonly class WriteVersion
         }
         $title = $written->title ?? $item->title;
         $called = $item->head === 0 ? $title : ($grown === null ? $item->title : (string) Version::query()->where(['item_id' => $item->id, 'number' => $grown->number - 1])->value('title'));
-        $statements = [...Statements::ofTitle($called, $title), ...Statements::of($kind, $before, $after, $changes)];
+        $statements = [...Statements::ofTitle($called, $title), ...$compared->statements];
         $writers = $unkept && $grown !== null ? $this->writers($item, $grown, $written->before ?? $this->states->tree($item->root), $after) : [];
 
         $version = $grown ?? new Version(['item_id' => $item->id, 'number' => $item->head + 1, 'user_id' => $editor->id, 'cause' => $written->cause, 'source' => $written->source, 'started_at' => $at]);
@@ -86,7 +81,7 @@ final readonly class WriteVersion
             'kept' => $version->kept || $written->kept,
             'note' => $written->note ?? $version->note,
             'facts' => [...$this->facts($statements), ...($written->of === null ? [] : ['of' => $written->of]), ...($written->author === null ? [] : ['author' => $written->author]), ...($written->range === null ? [] : ['from' => $written->range[0], 'to' => $written->range[1]]), ...($writers === [] ? [] : ['by' => array_values(array_unique([...$writers, $editor->id]))])],
-            'unusual' => $written->cause !== Cause::Wrote ? null : ($excerpt === null ? $this->unusual($item, $before, $after, $changes, $beforeRoot) : $this->unusualIn($item, $grid, $excerpt, (string) $beforeRoot)),
+            'unusual' => $compared->unusual,
             'added' => array_sum(array_column($statements, 'added')),
             'removed' => array_sum(array_column($statements, 'removed')),
             'unkept' => $unkept,
@@ -96,7 +91,7 @@ final readonly class WriteVersion
         if ($item->head > 0 && $item->root !== $written->root) {
             $this->handed->keep($item, $item->root);
         }
-        $item->update(['head' => $version->number, 'root' => $written->root, 'title' => $title, 'changed_at' => $at, ...($excerpt === null && $grid !== null ? ['formulas' => Spelling::hasFormulas($after)] : [])]);
+        $item->update(['head' => $version->number, 'root' => $written->root, 'title' => $title, 'changed_at' => $at, ...(! $compared->isExcerpt && $grid !== null ? ['formulas' => Spelling::hasFormulas($after)] : [])]);
         if ($item->form_id !== null) {
             $this->answers->handle($item, $after);
             Picture::query()->where('item_id', $item->form_id)->whereIn('chunk', Kinds::chunks($kind, $after))->update(['is_used' => true]);
@@ -114,6 +109,50 @@ final readonly class WriteVersion
         $this->followers->version($item, $version);
 
         return $version->load('user', 'milestone');
+    }
+
+    /**
+     * Compares what a state would become with what stands before it, while others may write; when something else stands there by then, it is done again.
+     *
+     * @param  States  $states  in which the state can be read
+     */
+    public function ahead(States $states, Item $item, User $editor, Written $written): Compared
+    {
+        $newest = $item->head === 0 ? null : Version::query()->where(['item_id' => $item->id, 'number' => $item->head])->firstOrFail();
+        $grown = $newest === null ? null : $this->grown($item, $newest, $editor, $written, $this->keepsNoSteps($item, $written));
+
+        return $this->compare($states, $item, $written, $grown, $this->beforeRoot($item, $grown));
+    }
+
+    private function grown(Item $item, Version $newest, User $editor, Written $written, bool $unkept): ?Version
+    {
+        return ($unkept ? $newest->unkept && ! $newest->isHeldOnTo() : $this->grows($newest, $editor, $written)) ? $newest : null;
+    }
+
+    private function beforeRoot(Item $item, ?Version $grown): ?string
+    {
+        return $grown === null ? ($item->head === 0 ? null : $item->root) : $this->rootBefore($item, $grown);
+    }
+
+    private function compare(States $states, Item $item, Written $written, ?Version $grown, ?string $beforeRoot): Compared
+    {
+        $kind = Kinds::named($item->kind);
+        $grid = $kind->grid();
+        $excerpt = $grid === null || $beforeRoot === null ? null : Excerpt::of($states, $grid, $beforeRoot, $written->root);
+        if ($excerpt === null) {
+            $before = ($grown === null ? $written->before : null) ?? ($beforeRoot === null ? PartTree::of([]) : $states->tree($beforeRoot));
+            $after = $written->after ?? $states->tree($written->root);
+            $changes = TreeCompare::of($before, $after);
+        } else {
+            [$before, $after, $changes] = [$excerpt->old, $excerpt->new, $excerpt->changes];
+        }
+        $unusual = match (true) {
+            $written->cause !== Cause::Wrote => null,
+            $excerpt === null => $this->unusual($item, $before, $after, $changes, $beforeRoot),
+            default => $this->unusualIn($item, $grid, $excerpt, (string) $beforeRoot),
+        };
+
+        return new Compared($beforeRoot, $written->root, $before, $after, $changes, Statements::of($kind, $before, $after, $changes), $unusual, $excerpt !== null);
     }
 
     /** Nothing changed: no version, but a note or a wish to keep this state may still go to the newest one. */

@@ -50,7 +50,8 @@ final class AppServiceProvider extends ServiceProvider
         $this->app->scoped(DatasetColumns::class);
         $this->app->afterResolving('db', fn (DatabaseManager $databases, Application $app) => $databases->extend('presence', fn (array $config, string $name) => PresenceFile::connect($app->make('db.factory'), $config, $name)));
         Connection::resolverFor('sqlite', fn ($pdo, $database, $prefix, $config) => new ImmediateConnection($pdo, $database, $prefix, $config));
-        $this->app->scoped(ChunkStore::class, fn () => new SqliteChunkStore(DB::connection()));
+        $this->app->scoped(SqliteChunkStore::class, fn () => new SqliteChunkStore(DB::connection()));
+        $this->app->scoped(ChunkStore::class, fn (Application $app) => $app->make(SqliteChunkStore::class));
     }
 
     public function boot(): void

@@ -7,7 +7,7 @@ namespace App\Store;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 
-/** The root of every state that something rests on, and of pictures and files the chunk that they are. */
+/** The root of every state that something rests on, and the chunks that are pictures and files. */
 final class LiveRoots
 {
     /** A clock that is told in seconds may be one behind. */
@@ -26,12 +26,8 @@ final class LiveRoots
     public function next(): iterable
     {
         $at = now()->getTimestamp();
-        foreach ([['versions', 'root', &$this->versions], ['held_edits', 'root', &$this->held], ['pictures', 'chunk', &$this->pictures]] as [$table, $column, &$last]) {
-            foreach (DB::table($table)->where('id', '>', $last)->orderBy('id')->select('id', $column)->cursor() as $row) {
-                $last = (int) $row->id;
-                yield (string) $row->{$column};
-            }
-        }
+        yield from self::since('versions', 'root', $this->versions);
+        yield from self::since('held_edits', 'root', $this->held);
         // A version that grows leaves what it was behind: so it is known which items moved on.
         $since = $this->at - self::SLACK;
         $handed = fn (): Builder => DB::table('handed_roots')->where('at', '>=', $since);
@@ -45,6 +41,21 @@ final class LiveRoots
         }
         yield from self::texts(DB::table('source_steps')->whereNotNull('root')->select('root'));
         $this->at = $at;
+    }
+
+    /** @return iterable<string> hexadecimal addresses of chunks: all at first, then those that came since the last time */
+    public function pictures(): iterable
+    {
+        yield from self::since('pictures', 'chunk', $this->pictures);
+    }
+
+    /** @return iterable<string> */
+    private static function since(string $table, string $column, int &$last): iterable
+    {
+        foreach (DB::table($table)->where('id', '>', $last)->orderBy('id')->select('id', $column)->cursor() as $row) {
+            $last = (int) $row->id;
+            yield (string) $row->{$column};
+        }
     }
 
     /** @return iterable<string> */

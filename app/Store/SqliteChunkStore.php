@@ -66,21 +66,55 @@ final class SqliteChunkStore implements ChunkStore
 
     public function write(array $chunks, array $like = []): void
     {
+        $this->insert($this->pack($chunks, $like));
+    }
+
+    /**
+     * @param  array<string, string>  $chunks  see {@see ChunkStore::write}
+     * @param  array<string, string>  $like
+     * @return list<PackedChunk>
+     */
+    public function pack(array $chunks, array $like = []): array
+    {
         $bases = $this->bases(array_values(array_unique($like)));
-        $insert = $this->connection->getPdo()->prepare('INSERT OR IGNORE INTO chunks (address, base, form, size, data) VALUES (?, ?, ?, ?, ?)');
+        $packed = [];
         foreach ($chunks as $address => $bytes) {
             $base = isset($like[$address]) ? ($bases[$like[$address]] ?? null) : null;
-            $packed = Packing::pack($bytes, $base['bytes'] ?? null);
-            $insert->bindValue(1, $address, PDO::PARAM_LOB);
-            $insert->bindValue(2, $packed->form === ChunkForm::Delta ? ($base['id'] ?? null) : null);
+            $one = Packing::pack($bytes, $base['bytes'] ?? null);
+            $packed[] = new PackedChunk((string) $address, $bytes, $one, $one->form === ChunkForm::Delta ? ($base['id'] ?? null) : null);
+        }
+
+        return $packed;
+    }
+
+    /** @param list<PackedChunk> $chunks what is held already stays as it is, unless it is damaged */
+    public function insert(array $chunks): void
+    {
+        $insert = $this->connection->getPdo()->prepare('INSERT OR IGNORE INTO chunks (address, base, form, size, data) VALUES (?, ?, ?, ?, ?)');
+        $bases = array_flip($this->connection->table('chunks')->whereIn('id', array_unique(array_filter(array_map(fn (PackedChunk $chunk) => $chunk->base, $chunks))))->pluck('id')->all());
+        foreach ($chunks as $chunk) {
+            // Its base may have been given back since it was packed.
+            $packed = $chunk->base === null || isset($bases[$chunk->base]) ? $chunk->packed : Packing::pack($chunk->bytes, null);
+            $insert->bindValue(1, $chunk->address, PDO::PARAM_LOB);
+            $insert->bindValue(2, $packed->form === ChunkForm::Delta ? $chunk->base : null);
             $insert->bindValue(3, $packed->form->value, PDO::PARAM_INT);
-            $insert->bindValue(4, strlen($bytes), PDO::PARAM_INT);
+            $insert->bindValue(4, strlen($chunk->bytes), PDO::PARAM_INT);
             $insert->bindValue(5, $packed->data, PDO::PARAM_LOB);
             $insert->execute();
-            if ($insert->rowCount() === 0 && $this->missing([$address]) !== []) {
-                $this->heal($address, $bytes);
+            if ($insert->rowCount() === 0 && $this->missing([$chunk->address]) !== []) {
+                $this->heal($chunk->address, $chunk->bytes);
             }
         }
+    }
+
+    /**
+     * Whether chunks are there; not whether they are sound.
+     *
+     * @param  list<string>  $addresses
+     */
+    public function holds(array $addresses): bool
+    {
+        return count($this->rows('SELECT address FROM chunks WHERE address IN', $addresses)) === count(array_unique($addresses));
     }
 
     /** Whole, not as a delta: others may be deltas of it. */

@@ -68,6 +68,9 @@ final class Sweep
 
     private function mark(): void
     {
+        foreach ($this->roots->pictures() as $chunk) {
+            $this->live[(string) hex2bin($chunk)] = true;
+        }
         foreach ($this->roots->next() as $root) {
             $address = (string) hex2bin($root);
             if (! isset($this->live[$address])) {
