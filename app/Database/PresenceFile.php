@@ -23,6 +23,8 @@ final class PresenceFile
             part TEXT,
             base TEXT,
             seen_at INTEGER NOT NULL,
+            ticket TEXT,
+            asked_at INTEGER NOT NULL,
             PRIMARY KEY (item_id, client)
         ) WITHOUT ROWID;
         CREATE INDEX IF NOT EXISTS presences_seen ON presences (seen_at);

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Live\News;
 use App\Models\Item;
 use App\Models\Presence;
 use App\Models\Role;
@@ -12,6 +13,8 @@ use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Date;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\PendingCommand;
+use Symfony\Component\Process\PhpExecutableFinder;
+use Symfony\Component\Process\Process;
 
 /** What an open window hears of the others. */
 final class LiveTest extends FeatureCase
@@ -54,6 +57,49 @@ final class LiveTest extends FeatureCase
         $this->save($this->item, $this->nell, $this->paragraphs('One.', 'Two and more.'));
         $this->getJson(route('live', [$this->item, 'client' => 'i1', 'root' => 'older']))->assertJson(['by' => 'Nell', 'sentence' => 'Added 2 words in “Two and more”', 'number' => 3]);
         $this->getJson(route('state', $this->item))->assertJson(['number' => 3, 'root' => $this->item->refresh()->root]);
+    }
+
+    public function test_a_window_asks_shortly_and_is_told_that_it_has_to_ask_in_full(): void
+    {
+        Date::setTestNow();
+        $full = fn (User $who, string $client) => $this->actingAs($who)->getJson(route('live', [$this->item, 'client' => $client, 'root' => $this->item->refresh()->root, 'part' => 'p002']))->assertOk()->json();
+        $ines = $full($this->ines, 'i1')['shortly'];
+        self::assertFalse($this->shortly($ines), 'nothing moved');
+        $nell = $full($this->nell, 'n1')['shortly'];
+        self::assertTrue($this->shortly($ines), 'somebody came');
+        $ines = $full($this->ines, 'i1')['shortly'];
+        self::assertFalse($this->shortly($ines));
+        self::assertFalse($this->shortly($nell, 'p002'));
+        $this->shortly($nell, 'p001');
+        self::assertTrue($this->shortly($ines), 'she goes elsewhere');
+        $ines = $full($this->ines, 'i1')['shortly'];
+        $this->save($this->item, $this->nell, $this->paragraphs('One.', 'Two and more.'));
+        Date::setTestNow();
+        self::assertTrue($this->shortly($ines), 'she writes');
+        [$nell, $ines] = [$full($this->nell, 'n1')['shortly'], $full($this->ines, 'i1')['shortly']];
+        self::assertSame([false, false], [$this->shortly($ines), $this->shortly($nell)]);
+        // Nobody learns anything by it who may not, nor with what somebody else was given.
+        $this->item->shelf->memberships()->where('user_id', $this->nell->id)->delete();
+        self::assertTrue($this->shortly($nell), 'she may not see it any more');
+        foreach (['item' => '999', 'client' => 'n1', 'ticket' => str_repeat('a', 32), 'news' => ''] as $name => $value) {
+            self::assertTrue($this->shortly($full($this->ines, 'i1')['shortly'], null, [$name => $value]), "another {$name}");
+        }
+        // After a minute the whole question is asked again.
+        $ines = $full($this->ines, 'i1')['shortly'];
+        DB::connection('presence')->table('presences')->update(['asked_at' => time() - News::TICKET]);
+        self::assertTrue($this->shortly($ines));
+    }
+
+    /** @param array<string, string> $other instead of what was given */
+    private function shortly(string $url, ?string $part = 'p002', array $other = []): bool
+    {
+        parse_str((string) parse_url($url, PHP_URL_QUERY), $query);
+        $query = [...$query, 'root' => $this->item->refresh()->root, ...($part === null ? [] : ['part' => $part]), ...$other];
+        $process = new Process([(string) (new PhpExecutableFinder)->find(), '-r', '$_GET = json_decode($argv[1], true); require $argv[2];', (string) json_encode($query), public_path('live.php')], env: ['DB_DATABASE' => $this->databasePath()]);
+        $answer = json_decode($process->mustRun()->getOutput(), true, flags: JSON_THROW_ON_ERROR);
+        self::assertSame(['moved'], array_keys((array) $answer));
+
+        return ((array) $answer)['moved'] === true;
     }
 
     public function test_the_foot_and_the_notes_are_pieces_of_a_page(): void

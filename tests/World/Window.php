@@ -20,6 +20,9 @@ final class Window
     /** @var array<string, true> tags that the sent state has and no answer has said yes to */
     public array $unheard = [];
 
+    /** @var array{string, array<string, mixed>}|null the stamp of the news that it heard last, and what it heard */
+    public ?array $heard = null;
+
     public function __construct(public readonly string $who, public readonly string $item, public readonly string $name, public string $base, public PartTree $known, public PartTree $now, public int $number) {}
 
     public function isDirty(): bool

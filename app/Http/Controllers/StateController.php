@@ -23,6 +23,7 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
+use Illuminate\Support\Str;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\Problem;
@@ -82,12 +83,16 @@ final class StateController extends Controller
         return response()->json(['address' => route('item', $keep->handle($item, $this->person($request), $request->tree($item)))], 201);
     }
 
-    /** Asked every two seconds by each open window. */
+    /** Asked by an open window when `public/live.php` told it that something moved, and once a minute; every two seconds where a place can not be asked shortly. */
     public function live(LiveRequest $request, Item $item, Phrases $phrases, DrawnFrom $drawn): JsonResponse
     {
         $sent = $request->validated();
         $user = $this->person($request);
-        Presence::note($item, $user, $sent['client'], $sent['part'] ?? null, $sent['root'] ?? null);
+        $ticket = app()->configurationIsCached() || (getenv('DB_DATABASE') ?: '') !== '' ? Str::random(32) : null;
+        Presence::note($item, $user, $sent['client'], $sent['part'] ?? null, $sent['root'] ?? null, $ticket);
+        // Before what it stands for is read: what moves in between is told once more.
+        $news = Presence::news()->stamp($item->id, $user->id, now()->getTimestamp());
+        $item->refresh();
         $others = Presence::others($item, $user)->orderBy('seen_at')->get()->keyBy('user_id');
         $people = User::query()->whereKey($others->keys())->orderBy('id')->get();
 
@@ -98,6 +103,7 @@ final class StateController extends Controller
             'held' => HeldEdit::query()->waitingFor($user)->where('item_id', $item->id)->count(),
             'people' => $people->map(fn (User $other) => ['name' => $other->firstName(), 'monogram' => $other->monogram(), 'colour' => $other->colour, 'part' => $others->get($other->id)?->part]),
             ...($item->kind === 'report' ? ['data' => $drawn->stamp($item)] : []),
+            ...($ticket === null ? [] : ['shortly' => '/live.php?'.http_build_query(['item' => $item->id, 'client' => $sent['client'], 'ticket' => $ticket, 'news' => $news])]),
             ...$this->lastChange($request, $item, $phrases),
         ]);
     }

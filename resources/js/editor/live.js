@@ -1,9 +1,12 @@
-import { ask, piece, SignedOut, Unreachable } from '../common/ask.js';
+import { piece, SignedOut, Unreachable } from '../common/ask.js';
+import { newsOf, whileInSight } from './news.js';
 
-const EVERY = 2000;
+/** Milliseconds between two questions: alone, and while others are here. */
+const ALONE = 2000;
+const TOGETHER = 1000;
 
 /**
- * Asks every two seconds who else is here and whether there is a newer state.
+ * Asks again and again who else is here and whether there is a newer state.
  *
  * @param {HTMLElement} root
  * @param {import('../sync/sync.js').Sync} sync
@@ -16,9 +19,8 @@ export function live(root, sync, place) {
     const notes = /** @type {HTMLElement} */ (root.querySelector('[data-notes]'));
     let held = notes.querySelectorAll('.is-held').length;
     let seen = '';
-    /** @type {ReturnType<typeof setTimeout> | undefined} */
-    let timer;
-    let stopped = false;
+    const news = newsOf(sync.item.key, sync.window);
+    let wait = ALONE;
 
     /** @param {import('./here.js').Person[]} others */
     const show = (others) => {
@@ -45,24 +47,23 @@ export function live(root, sync, place) {
     };
     const look = async () => {
         try {
-            const answer = await ask(`/items/${sync.item.key}/live?client=${sync.window}&root=${sync.base}&part=${encodeURIComponent(place.part())}`, { timeout: 8000 });
+            const answer = await news.ask({ root: sync.base, part: place.part() }, sync.away);
             if (sync.away) {
                 sync.back();
                 if (sync.dirty) await sync.save();
                 else sync.settled();
             }
-            show(answer.people);
-            await sync.follow(answer.root);
-            await refreshNotes(answer.held);
+            if (answer) {
+                show(answer.people);
+                wait = answer.shortly && answer.people.length ? TOGETHER : ALONE;
+                await sync.follow(answer.root);
+                await refreshNotes(answer.held);
+            }
         } catch (error) {
             if (error instanceof SignedOut && !sync.stopped) await sync.failed(error);
             else if (error instanceof Unreachable && !sync.away) await sync.failed(error);
         }
-        if (!stopped) timer = setTimeout(look, EVERY);
+        return wait;
     };
-    timer = setTimeout(look, 400);
-    return () => {
-        stopped = true;
-        clearTimeout(timer);
-    };
+    return whileInSight(look, 400);
 }

@@ -1,6 +1,7 @@
 import { ask, piece, Refused, SignedOut } from '../common/ask.js';
 import { foot } from '../editor/foot.js';
 import { headMoved } from '../editor/head.js';
+import { newsOf, whileInSight } from '../editor/news.js';
 import { drawAll } from './chart.js';
 import { printAll, savePage } from './files.js';
 import { savePagePicture, savePicture } from './pictures.js';
@@ -38,7 +39,7 @@ export function attachReport(root) {
     const refresh = (/** @type {string} */ html, /** @type {string | null} */ focus) => {
         const had = document.activeElement instanceof HTMLElement ? document.activeElement.closest('[data-widget]') : null;
         const again = focus ?? (had instanceof HTMLElement ? had.dataset.part ?? null : null);
-        stop();
+        unwatch();
         sheet.innerHTML = html;
         ready();
         if (again) widgetOf(again)?.focus();
@@ -256,16 +257,17 @@ export function attachReport(root) {
         addEventListener('pointerup', up);
     };
 
-    const poll = setInterval(async () => {
-        if (document.hidden || dialog.open) return;
-        const answer = await ask(`/items/${key}/live?client=${client}&root=${state}`).catch(() => null);
-        if (!answer) return;
+    const news = newsOf(key, client);
+    const look = async () => {
+        if (dialog.open) return POLL;
+        const answer = await news.ask({ root: state }).catch(() => null);
+        if (!answer) return POLL;
         const people = desk.ownerDocument.querySelector('[data-people]');
         if (people) people.textContent = answer.people.map((/** @type {any} */ person) => person.name).join(', ');
         heldAre(answer.held);
         const newer = answer.data !== data;
         data = answer.data;
-        if (answer.root === state && !newer) return;
+        if (answer.root === state && !newer) return POLL;
         busy = busy.then(async () => {
             const fresh = await ask(`/items/${key}/report?shown=${shown()}`).catch(() => null);
             if (!fresh || (fresh.root === state && !newer)) return;
@@ -278,7 +280,9 @@ export function attachReport(root) {
             headIs(fresh.number);
             if (answer.by) say(`${answer.by}: ${answer.sentence}`);
         });
-    }, POLL);
+        return POLL;
+    };
+    const unwatch = whileInSight(look, POLL);
 
     root.addEventListener('click', click);
     if (editable) {
@@ -289,7 +293,7 @@ export function attachReport(root) {
     }
     ready();
     return () => {
-        clearInterval(poll);
+        unwatch();
         stop();
     };
 }
