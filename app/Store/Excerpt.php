@@ -25,8 +25,11 @@ final readonly class Excerpt
 
     private function __construct(public PartTree $old, public PartTree $new, public ChangeSet $changes) {}
 
-    /** @return self|null null when all of it has to be read: it is small, much differs, or formulas are in it, which read the rest */
-    public static function of(States $states, Grid $grid, string $old, string $new): ?self
+    /**
+     * @param  bool  $even  whether formulas may be in it
+     * @return self|null null when all of it has to be read: it is small, much differs, or formulas are in it, which read the rest
+     */
+    public static function of(States $states, Grid $grid, string $old, string $new, bool $even = false): ?self
     {
         if ($states->count($new) < self::LARGE || $states->count($old) < self::LARGE) {
             return null;
@@ -42,7 +45,7 @@ final readonly class Excerpt
             }
         }
         foreach ([...$before, ...$after] as $part) {
-            if (count($before) + count($after) > self::MOST || ($part->role === $grid->row && array_filter($part->fields, Cell::isFormula(...)) !== [])) {
+            if (count($before) + count($after) > self::MOST || (! $even && $part->role === $grid->row && array_filter($part->fields, Cell::isFormula(...)) !== [])) {
                 return null;
             }
         }

@@ -98,9 +98,12 @@ final readonly class States
         return bin2hex($this->trees->splice((string) hex2bin($root), $edits));
     }
 
-    /** @return \Generator<string, string> */
-    public function chunks(string $root): \Generator
+    /**
+     * @param  array<string, true>  $known  see {@see TreeStore::chunks}
+     * @return \Generator<string, string>
+     */
+    public function chunks(string $root, array &$known = []): \Generator
     {
-        return $this->trees->chunks((string) hex2bin($root));
+        return $this->trees->chunks((string) hex2bin($root), $known);
     }
 }

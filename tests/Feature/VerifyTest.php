@@ -4,14 +4,25 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Actions\MakeItem;
+use App\Actions\SaveState;
+use App\Actions\Saved;
+use App\Actions\Sent;
 use App\Models\Item;
 use App\Models\Role;
 use App\Models\User;
 use App\Models\Version;
+use App\Store\Excerpt;
+use App\Store\SqliteChunkStore;
 use App\Store\States;
 use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\Date;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Schema;
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Formats\Content;
+use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetKind;
 use MistyAttic\Core\Store\ChunkMissing;
 use MistyAttic\Core\Store\ChunkStore;
 use MistyAttic\Core\Store\TreeStore;
@@ -55,6 +66,51 @@ final class VerifyTest extends FeatureCase
     {
         DB::table('versions')->where('number', 2)->delete();
         $this->assertComplains('touches of a version 2');
+    }
+
+    public function test_a_large_table_is_read_by_what_changed_and_what_breaks_the_schema_in_between_is_found(): void
+    {
+        $ines = User::query()->firstOrFail();
+        $parts = [new Part('tab1', 'tab', 0, ['name' => 'Log', 'frozen' => 0]), new Part('cone', 'column', 1, ['width' => 0, 'format' => ''])];
+        for ($row = 0; $row < Excerpt::LARGE; $row++) {
+            $parts[] = new Part(sprintf('r%05d', $row), 'row', 1, ['cone' => $row]);
+        }
+        $sheet = app(MakeItem::class)->handle($this->item->shelf, $ines, 'spreadsheet', 'Large', content: new Content(new SpreadsheetKind, PartTree::of($parts)), keepIds: true);
+        foreach (range(1, 6) as $round) {
+            Date::setTestNow(Date::now()->addMinutes(3));
+            $id = sprintf('r%05d', 100 * $round);
+            self::assertInstanceOf(Saved::class, app(SaveState::class)->handle($sheet->refresh(), $ines, new Sent($sheet->root, null, 'w', keep: true, edits: ['cells' => [$id => ['cone' => -$round]], 'at' => [$id => 2 + 100 * $round]])));
+        }
+        self::assertSame(7, $sheet->refresh()->head);
+        $chunks = app(SqliteChunkStore::class);
+        $before = $chunks->reads;
+        self::assertSame(0, Artisan::call('attic:verify', ['--item' => $sheet->key]), Artisan::output());
+        $whole = iterator_count(app(States::class)->chunks($sheet->root));
+        self::assertLessThan(3 * $whole + 200, $chunks->reads - $before - $whole, 'two of seven are read whole');
+
+        $states = app(States::class);
+        $odd = $states->splice((string) Version::query()->where(['item_id' => $sheet->id, 'number' => 3])->value('root'), [[1000, 1001, [new Part('podd', 'paragraph', 1, ['text' => 'No cell'])]]]);
+        Version::query()->where(['item_id' => $sheet->id, 'number' => 4])->update(['root' => $odd]);
+        self::assertSame(1, Artisan::call('attic:verify', ['--shelf' => $sheet->shelf->key]));
+        $said = Artisan::output();
+        self::assertStringContainsString('version 4 of “Large” breaks the schema', $said);
+        self::assertStringNotContainsString('version 3 of “Large”', $said);
+        self::assertStringContainsString('10 versions of 2 items', $said);
+    }
+
+    public function test_a_part_of_a_place_is_checked_by_item_shelf_and_date(): void
+    {
+        $said = function (array $options): string {
+            self::assertSame(0, Artisan::call('attic:verify', $options));
+
+            return trim(Artisan::output());
+        };
+        self::assertSame('3 versions of 1 items: all is well.', $said(['--item' => $this->item->key]));
+        self::assertSame('0 versions of 0 items: all is well.', $said(['--after' => $this->item->key]));
+        self::assertSame('0 versions of 0 items: all is well.', $said(['--since' => '2099-01-01']));
+        foreach (['--item' => 'nothing', '--shelf' => 'nothing', '--after' => 'nothing', '--since' => 'soon enough'] as $option => $value) {
+            self::assertSame(1, Artisan::call('attic:verify', [$option => $value]));
+        }
     }
 
     public function test_a_version_with_another_root(): void
