@@ -9,6 +9,7 @@ use App\Live\News;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
 
 /**
  * Somebody has an item open: see {@see PresenceFile}.
@@ -40,6 +41,16 @@ final class Presence extends Model
     public static function note(Item $item, User $user, string $client, ?string $part, ?string $base, ?string $ticket = null): void
     {
         self::news()->note($item->id, $user->id, $client, $part, $base, now()->getTimestamp(), $ticket);
+    }
+
+    /**
+     * What a window saved is what it stands on, also when it is out of sight and says nothing.
+     *
+     * @param  string  $client  as it sends: its name, a full stop and a number
+     */
+    public static function stands(Item $item, string $client, string $root): void
+    {
+        self::query()->where(['item_id' => $item->id, 'client' => Str::beforeLast($client, '.')])->update(['base' => $root]);
     }
 
     public static function news(): News

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Actions\SaveState;
+use App\Actions\Sent;
 use App\Live\News;
 use App\Models\Item;
 use App\Models\Presence;
@@ -88,6 +90,22 @@ final class LiveTest extends FeatureCase
         $ines = $full($this->ines, 'i1')['shortly'];
         DB::connection('presence')->table('presences')->update(['asked_at' => time() - News::TICKET]);
         self::assertTrue($this->shortly($ines));
+    }
+
+    public function test_a_window_that_goes_out_of_sight_after_saving_still_stands_on_what_it_saved(): void
+    {
+        $this->actingAs($this->ines)->getJson(route('live', [$this->item, 'client' => 'i1', 'root' => $this->item->root]))->assertOk();
+        $base = $this->item->root;
+        $type = fn (string $one) => $this->app->make(SaveState::class)->handle($this->item->refresh(), $this->ines, new Sent($this->item->root, $this->paragraphs($one, $this->texts($this->item)[1]), 'elsewhere.1'));
+        $type('One, elsewhere,');
+        $root = $this->putJson(route('state.save', $this->item), ['base' => $base, 'client' => 'i1.1', 'content' => $this->wire($this->paragraphs('One.', 'Two here.'))])->assertOk()->json('root');
+        foreach (range(1, 5) as $word) {
+            $type('One, elsewhere,'.str_repeat(' types', $word));
+        }
+        Date::setTestNow(Date::now()->addHours(5));
+        Artisan::call('attic:tidy', ['--at-once' => true]);
+        $this->putJson(route('state.save', $this->item), ['base' => $root, 'client' => 'i1.2', 'content' => $this->wire($this->paragraphs('One, elsewhere,', 'Two here, and more.'))])->assertOk();
+        self::assertSame(['One, elsewhere,'.str_repeat(' types', 5), 'Two here, and more.'], $this->texts($this->item->refresh()));
     }
 
     /** @param array<string, string> $other instead of what was given */

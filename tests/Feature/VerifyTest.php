@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Actions\MakeItem;
-use App\Actions\SaveState;
 use App\Actions\Saved;
+use App\Actions\SaveState;
 use App\Actions\Sent;
 use App\Models\Item;
 use App\Models\Role;

@@ -61,6 +61,8 @@ final class StateController extends Controller
             return response()->json(['message' => __('problems.unknown_base'), 'problems' => [['code' => 'unknown_base', 'path' => 'base', 'text' => __('problems.unknown_base')]]], 409);
         }
 
+        Presence::stands($item, $sent->client, $saved->root);
+
         return response()->json([
             'root' => $saved->root,
             'sent' => $saved->sent,
