@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { axe, newForm, signIn } from './steps.mjs';
+import { axe, newForm, openItem, signIn, toShelf } from './steps.mjs';
 
 test.describe.configure({ timeout: 90_000 });
 
@@ -92,8 +92,8 @@ test('the history of entries is switched off, every screen says so, and it is sw
 
 test('columns are chosen, and what one person changed in the demo is looked through and taken out of some', async ({ page }) => {
     await signIn(page, 'Nell Warwick');
-    await page.getByRole('link', { name: 'Open days' }).first().click();
-    await page.getByRole('link', { name: 'Book a repair', exact: true }).click();
+    await toShelf(page, 'Open days');
+    await openItem(page, 'Book a repair');
     await page.getByRole('link', { name: 'Entries' }).click();
     await page.getByText('Columns', { exact: true }).press('Enter');
     for (const name of ['Tell us more, if you like', 'Anything else?']) await page.getByLabel(name).uncheck();

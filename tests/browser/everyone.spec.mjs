@@ -3,7 +3,7 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
-import { axe, newDocument, openHistory, saved, signIn, text, toShelf } from './steps.mjs';
+import { axe, newDocument, openHistory, openItem, saved, signIn, text, toShelf } from './steps.mjs';
 
 async function onWebsite(page) {
     await signIn(page, 'Ines Oduya');
@@ -25,12 +25,12 @@ const screens = {
     },
     writing: async (page) => {
         await signIn(page, 'Ines Oduya');
-        await page.getByRole('link', { name: 'Volunteer handbook', exact: true }).click();
+        await openItem(page, 'Volunteer handbook');
         await expect(text(page)).toBeVisible();
     },
     'a spreadsheet': async (page) => {
         await signIn(page, 'Ines Oduya');
-        await page.getByRole('link', { name: 'Repair log', exact: true }).click();
+        await openItem(page, 'Repair log');
         await expect(page.locator('[data-grid]')).toBeFocused();
         await page.keyboard.press('ArrowDown');
     },
@@ -56,7 +56,7 @@ const screens = {
     },
     'a page': async (page) => {
         await onWebsite(page);
-        await page.getByRole('link', { name: 'What to bring', exact: true }).click();
+        await openItem(page, 'What to bring');
         await expect(text(page)).toBeVisible();
     },
     'the history of a page': async (page) => {
@@ -65,13 +65,13 @@ const screens = {
     },
     'publishing a page': async (page) => {
         await onWebsite(page);
-        await page.getByRole('link', { name: 'Volunteer with us', exact: true }).click();
+        await openItem(page, 'Volunteer with us');
         await page.getByRole('link', { name: 'Publish…' }).click();
     },
     'what everybody reads': async (page) => page.goto('/read/what-to-bring'),
     'a dataset': async (page) => {
         await onCommittee(page);
-        await page.getByRole('link', { name: 'Bookings', exact: true }).click();
+        await openItem(page, 'Bookings');
         await page.getByLabel('Find in the records').fill('toaster');
         await page.getByRole('button', { name: 'Find' }).click();
         await page.waitForURL(/find=/);
@@ -82,7 +82,7 @@ const screens = {
     },
     'a field of a dataset': async (page) => {
         await onCommittee(page);
-        await page.getByRole('link', { name: 'Spring repairs', exact: true }).click();
+        await openItem(page, 'Spring repairs');
         await page.getByRole('link', { name: 'Change the field “Saved kg”' }).click();
         await axe(page);
         await page.getByRole('link', { name: 'Remove it…' }).click();
@@ -95,7 +95,7 @@ const screens = {
     },
     'a report': async (page) => {
         await onCommittee(page);
-        await page.getByRole('link', { name: 'Quarterly repairs', exact: true }).click();
+        await openItem(page, 'Quarterly repairs');
         await expect(page.locator('.chart svg').first()).toBeVisible();
     },
     'a report as it was': async (page) => {

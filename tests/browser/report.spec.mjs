@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import { axe, newItem, signIn, toShelf } from './steps.mjs';
+import { axe, newItem, openItem, signIn, toShelf } from './steps.mjs';
 
 test.describe.configure({ timeout: 90_000 });
 
@@ -108,8 +108,8 @@ test('a report is laid out by keys alone, undone, and its chart is over its earl
 
 test('the demo report shows what changed in it, what in its data, and both come back together and go back together', async ({ page }) => {
     await signIn(page, 'Ines Oduya');
-    await page.getByRole('link', { name: 'Committee' }).first().click();
-    await page.getByRole('link', { name: 'Quarterly repairs', exact: true }).click();
+    await toShelf(page, 'Committee');
+    await openItem(page, 'Quarterly repairs');
     await expect(page.getByRole('article', { name: 'Hours at the benches' })).toContainText('Nell removed it in Spring repairs 8');
     const url = page.url();
     await page.goto(`${url}/history?from=18&to=23`);

@@ -3,7 +3,7 @@ import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
-import { axe, saved, signIn, state } from './steps.mjs';
+import { axe, openItem, saved, signIn, state } from './steps.mjs';
 
 /** What another program puts on the clipboard. */
 const pasted = (page, lines) => page.evaluate((text) => {
@@ -221,7 +221,7 @@ test('cells are opened, chosen and widened with the mouse, and a press leads now
 
 test('a filter leaves in sight what was asked for and changes nothing', async ({ page }) => {
     await signIn(page, 'Ines Oduya');
-    await page.getByRole('link', { name: 'Repair log', exact: true }).click();
+    await openItem(page, 'Repair log');
     await expect(grid(page)).toBeFocused();
     await page.keyboard.press('ArrowRight');
     await page.getByRole('toolbar').getByText('Filter', { exact: true }).click();

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { axe, newDocument, saved, signIn, text } from './steps.mjs';
+import { axe, find, newDocument, saved, signIn, text } from './steps.mjs';
 
 test('the door: one press in the demo, a password otherwise, and out again', async ({ page }) => {
     await page.goto('/');
@@ -19,10 +19,14 @@ test('the door: one press in the demo, a password otherwise, and out again', asy
 
 test('a shelf shows its items, and History is one press from three places of a row', async ({ page }) => {
     await signIn(page, 'Ines Oduya');
+    await find(page, 'Volunteer handbook');
     const row = page.locator('tr', { hasText: 'Volunteer handbook' });
     await expect(row.getByText(/Document · 198 versions/)).toBeVisible();
     await expect(row.locator('.items-change')).toContainText(/Ines, yesterday/);
-    expect(await row.locator('.bar').count()).toBeGreaterThan(10);
+    // One shape for each editor, with a bar for each of their days.
+    const bars = await row.locator('.bar').evaluateAll((shapes) => shapes.map((shape) => (shape.getAttribute('d') ?? '').split('M').length - 1));
+    expect(bars).toHaveLength(5);
+    expect(bars.reduce((sum, count) => sum + count, 0)).toBeGreaterThan(10);
     await expect(row.locator('.flag')).toContainText('Agreed at spring meeting');
 
     await row.getByRole('link', { name: 'History of Volunteer handbook' }).click();

@@ -21,7 +21,7 @@ export async function newDocument(page, title) {
 /** @param {import('@playwright/test').Page} page */
 export async function toShelf(page, name) {
     await page.getByRole('link', { name }).first().click();
-    await page.waitForURL(/\/shelves\//);
+    await expect(page.getByRole('heading', { name, level: 1 })).toBeVisible();
 }
 
 /** Makes an item of a kind on a shelf, and gives its address. */
@@ -78,8 +78,20 @@ export async function state(page) {
 
 export const words = (part) => part[3].text.runs.map((run) => run[0]).join('');
 
+/** Looks through the shelf for an item: after many tests it may stand on a later page. */
+export async function find(page, title) {
+    await page.goto(`${page.url().split('?')[0]}?find=${encodeURIComponent(title)}`);
+}
+
+/** Opens an item from its shelf. */
+export async function openItem(page, title) {
+    await find(page, title);
+    await page.getByRole('link', { name: title, exact: true }).click();
+}
+
 /** Opens a demo document's history. */
 export async function openHistory(page, title, query = '') {
+    await find(page, title);
     await page.getByRole('link', { name: `History of ${title}` }).click();
     await page.waitForURL(/\/history/);
     if (query) await page.goto(`${page.url().split('?')[0]}?${query}`);

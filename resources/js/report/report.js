@@ -39,7 +39,7 @@ export function attachReport(root) {
     const refresh = (/** @type {string} */ html, /** @type {string | null} */ focus) => {
         const had = document.activeElement instanceof HTMLElement ? document.activeElement.closest('[data-widget]') : null;
         const again = focus ?? (had instanceof HTMLElement ? had.dataset.part ?? null : null);
-        unwatch();
+        stop();
         sheet.innerHTML = html;
         ready();
         if (again) widgetOf(again)?.focus();
@@ -266,11 +266,11 @@ export function attachReport(root) {
         if (people) people.textContent = answer.people.map((/** @type {any} */ person) => person.name).join(', ');
         heldAre(answer.held);
         const newer = answer.data !== data;
-        data = answer.data;
         if (answer.root === state && !newer) return POLL;
         busy = busy.then(async () => {
             const fresh = await ask(`/items/${key}/report?shown=${shown()}`).catch(() => null);
             if (!fresh || (fresh.root === state && !newer)) return;
+            data = answer.data;
             if (fresh.root === state) {
                 refresh(fresh.html, null);
                 return say('The data moved on.');
