@@ -8,14 +8,14 @@ use App\Models\Cause;
 use App\Models\Item;
 use App\Models\User;
 use App\Models\Version;
+use App\Store\ChunksAhead;
 use App\Store\States;
-use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Content\PartTree;
 
 /** Brings a part back, with what is below it, to a place that somebody chose, because where it stood is gone. */
 final readonly class PutPartBack
 {
-    public function __construct(private States $states, private WriteVersion $write) {}
+    public function __construct(private States $states, private WriteVersion $write, private WorkAhead $ahead) {}
 
     /**
      * @param  string  $into  the part that it becomes the last below
@@ -23,8 +23,8 @@ final readonly class PutPartBack
      */
     public function handle(Item $item, Version $version, User $editor, int $seen, string $part, string $into): ?Version
     {
-        return DB::transaction(function () use ($item, $version, $editor, $seen, $part, $into) {
-            $now = $this->states->tree($item->refresh()->root);
+        $work = function (ChunksAhead $chunks) use ($item, $version, $editor, $seen, $part, $into): ?Made {
+            $now = $this->states->tree($item->root);
             $then = $this->states->tree($version->root);
             if ($item->head !== $seen || ! $now->has($into) || $now->get($into)->role !== $then->get($then->parent($part))->role) {
                 return null;
@@ -39,9 +39,13 @@ final readonly class PutPartBack
                 $children[$each->id] = $then->children()[$each->id] ?? [];
             }
             $after = PartTree::grow($children, $parts);
-            $root = $this->states->keep($after, $item->root);
+            $states = new States($chunks);
+            $root = $states->keep($after, $item->root);
+            $written = new Written($now, $after, $root, Cause::BroughtBack, source: $version->number);
 
-            return $root === $item->root ? null : $this->write->handle($item, $editor, new Written($now, $after, $root, Cause::BroughtBack, source: $version->number));
-        });
+            return $root === $item->root ? null : new Made($chunks, $written, $this->write->ahead($states, $item, $editor, $written));
+        };
+
+        return $this->ahead->handle($item, $work, fn (Made $made): Version => $this->write->handle($item, $editor, $made->written, $made->compared));
     }
 }
