@@ -7,6 +7,7 @@ namespace MistyAttic\Core\Kinds;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\Problem;
+use MistyAttic\Core\Content\Stretch;
 use MistyAttic\Core\Sequences\Increasing;
 
 /**
@@ -114,6 +115,35 @@ final class Edits
         }
 
         return array_filter($edits, fn (array $of) => $of !== []);
+    }
+
+    /**
+     * The same from the stretches in which two states differ, at a cost that does not grow with the rest.
+     *
+     * @param  list<Stretch>  $stretches
+     * @return array<string, mixed>|null null when something stands elsewhere than it did, which takes reading all of both
+     */
+    public static function in(array $stretches, string $row): ?array
+    {
+        $old = $new = $known = [];
+        foreach ($stretches as $stretch) {
+            // What stands open before it says below and behind what its parts stand.
+            foreach ($stretch->open as $depth => $id) {
+                if (! isset($known[$id])) {
+                    $known[$id] = true;
+                    $old[] = $new[] = new Part($id, '', $depth, []);
+                }
+            }
+            array_push($old, ...$stretch->old);
+            array_push($new, ...$stretch->new);
+            $known += array_fill_keys([...array_column($stretch->old, 'id'), ...array_column($stretch->new, 'id')], true);
+        }
+        if (count(array_unique(array_column($old, 'id'))) < count($old) || count(array_unique(array_column($new, 'id'))) < count($new)) {
+            return null;
+        }
+        $edits = self::between(PartTree::of($old), PartTree::of($new), $row);
+
+        return array_filter($edits['placed'] ?? [], fn (array $placed) => $placed[1] === null) === [] ? $edits : null;
     }
 
     /**

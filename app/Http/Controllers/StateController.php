@@ -42,7 +42,9 @@ final class StateController extends Controller
         $known = $row !== null && is_string($since) && $handed->has($item, $since);
 
         if ($known) {
-            return response()->json(['root' => $item->root, 'number' => $item->head, 'edits' => Edits::between($states->tree($since), $states->tree($item->root), $row)]);
+            $edits = Edits::in($states->compare($since, $item->root), $row) ?? Edits::between($states->tree($since), $states->tree($item->root), $row);
+
+            return response()->json(['root' => $item->root, 'number' => $item->head, 'edits' => $edits]);
         }
 
         return response("{\"root\":\"{$item->root}\",\"number\":{$item->head},\"content\":{$states->json($item->root)}}", 200, ['Content-Type' => 'application/json']);
