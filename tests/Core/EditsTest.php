@@ -65,7 +65,7 @@ final class EditsTest extends TestCase
         self::assertGreaterThan(20, $told);
         // What only stands elsewhere is told from all.
         $rows = array_map(fn (int $at) => new Part("r{$at}xx", 'row', 1, ['cola' => $at]), range(100, 199));
-        $tree = fn (array $rows): PartTree => PartTree::of([new Part('tab1', 'tab', 0, []), new Part('cola', 'column', 1, []), ...$rows]);
+        $tree = fn (array $rows): PartTree => PartTree::of([new Part('tab1', 'tab', 0, []), new Part('cola', 'column', 1, []), ...array_values($rows)]);
         $store = new TreeStore(new MemoryChunkStore);
         foreach ([[3, 90], [90, 3], [50, 51]] as [$from, $to]) {
             $moved = $rows;
