@@ -34,27 +34,29 @@ final readonly class RestoreVersion
             if ($item->head !== $seen || ($item->root === $version->root && $item->title === $title)) {
                 return null;
             }
-            $now = $this->states->tree($item->root);
-            $then = $this->states->tree($version->root);
-            $after = $picked === null ? $then : $this->between($item, $now, $then, array_values(array_diff($picked, [Statements::TITLE])));
-            $states = new States($chunks);
-            $root = $after === $then ? $version->root : $states->keepChanged($item->root, $now, $after);
+            // All of it is there already: only what differs is read, to tell what that is.
+            [$now, $after, $root] = $picked === null ? [null, null, $version->root] : $this->picked($chunks, $item, $version, array_values(array_diff($picked, [Statements::TITLE])));
             if ($root === $item->root && $item->title === $title) {
                 return null;
             }
             $written = new Written($now, $after, $root, $root === $version->root && $title === $version->title ? $cause : Cause::BroughtBack, source: $version->number, title: $title);
 
-            return new Made($chunks, $written, $this->write->ahead($states, $item, $editor, $written));
+            return new Made($chunks, $written, $this->write->ahead(new States($chunks), $item, $editor, $written));
         };
 
         return $this->ahead->handle($item, $work, fn (Made $made): Version => $this->write->handle($item, $editor, $made->written, $made->compared));
     }
 
-    /** @param list<string> $picked */
-    private function between(Item $item, PartTree $now, PartTree $then, array $picked): PartTree
+    /**
+     * @param  list<string>  $picked
+     * @return array{PartTree, PartTree, string} the newest state, what becomes of it, and the root of that
+     */
+    private function picked(ChunksAhead $chunks, Item $item, Version $version, array $picked): array
     {
-        $back = TreeCompare::of($then, $now)->invert()->pick($now, $picked);
+        $now = $this->states->tree($item->root);
+        $back = TreeCompare::of($this->states->tree($version->root), $now)->invert()->pick($now, $picked);
+        $after = Consequences::of(Kinds::named($item->kind), $now, $back->changes->apply($now)->orFail(), now()->format('Y-m-d'));
 
-        return Consequences::of(Kinds::named($item->kind), $now, $back->changes->apply($now)->orFail(), now()->format('Y-m-d'));
+        return [$now, $after, (new States($chunks))->keepChanged($item->root, $now, $after)];
     }
 }
