@@ -60,4 +60,10 @@ $must(($answer = $ask('POST', "{$item}/versions/".($number + 1).'/publish'))[0] 
 $must(($answer = $ask('PUT', "{$item}/public", ['open' => 1]))[0] === 302, 'It is not opened', $answer);
 preg_match('~/read/([\w-]+)~', $ask('GET', "{$item}/versions/".($number + 1).'/publish')[1], $found);
 $must(($answer = $ask('GET', '/read/'.($found[1] ?? '')))[0] === 200 && str_contains($answer[1], 'Open on Saturdays'), 'The public reads nothing', $answer);
+$root = $state()['root'];
+$news = $ask('GET', "{$item}/live?client=trial&root={$root}");
+$shortly = (json_decode($news[1], true)['shortly'] ?? '')."&root={$root}&part=";
+$must(($answer = $ask('GET', $shortly))[1] === '{"moved":false}', 'A window that asks shortly is not told that nothing moved', $answer);
+$save([...$content, $text('Open on Sundays')]);
+$must(($answer = $ask('GET', $shortly))[1] === '{"moved":true}', 'A window that asks shortly is not told that something moved', $answer);
 echo "It does what it should.\n";
