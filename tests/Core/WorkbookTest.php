@@ -37,7 +37,7 @@ final class WorkbookTest extends TestCase
 
     public function test_what_is_written_is_read_by_others_and_comes_back(): void
     {
-        mt_srand($seed = random_int(1, 1 << 30));
+        mt_srand($seed = (int) (getenv('SEED') ?: random_int(1, 1 << 30)));
         for ($run = 0; $run < 20; $run++) {
             $tree = self::book();
             $bytes = Written::of(FileFormat::Xlsx, 'book', $tree, []);
@@ -52,16 +52,20 @@ final class WorkbookTest extends TestCase
 
     public function test_what_others_write_is_read_as_they_read_it(): void
     {
-        mt_srand($seed = random_int(1, 1 << 30));
+        mt_srand($seed = (int) (getenv('SEED') ?: random_int(1, 1 << 30)));
         for ($run = 0; $run < 10; $run++) {
             $tree = self::book();
             $book = IOFactory::load($path = self::file(Written::of(FileFormat::Xlsx, 'book', $tree, [])));
             IOFactory::createWriter($book, 'Xlsx')->setPreCalculateFormulas(false)->save($path);
             $bytes = (string) file_get_contents($path);
             unlink($path);
+            [$wanted, $read] = [self::plain($tree), self::plain(FileFormat::Xlsx->reader()->read($bytes, new FormatLimits)->tree)];
             // The library writes numbers with fewer digits.
-            $rounded = fn (PartTree $tree): array => array_map(fn (mixed $value): mixed => is_int($value) || is_float($value) ? sprintf('%.8e', $value) : $value, self::plain($tree));
-            self::assertSame($rounded($tree), $rounded(FileFormat::Xlsx->reader()->read($bytes, new FormatLimits)->tree), "seed {$seed}, run {$run}");
+            foreach ($read as $place => $value) {
+                $was = $wanted[$place] ?? null;
+                $read[$place] = (is_int($value) || is_float($value)) && (is_int($was) || is_float($was)) && abs($value - $was) <= 1e-8 * abs($was) ? $was : $value;
+            }
+            self::assertSame($wanted, $read, "seed {$seed}, run {$run}");
         }
     }
 

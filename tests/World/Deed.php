@@ -38,6 +38,8 @@ enum Deed: string
 
     case Tidy = 'tidies the place';
 
+    case Picture = 'puts a picture in';
+
     /** How often it is done, against the others. */
     public function weight(): int
     {
@@ -51,7 +53,7 @@ enum Deed: string
             self::Decide => 3,
             self::Trespass, self::AskForYes, self::Rename, self::TakeAway, self::Follow, self::Tidy => 1,
             self::Reload, self::Answer, self::EditEntry, self::Settle => 3,
-            self::Keep, self::Milestone, self::Restore, self::Pick, self::PartBack, self::TakeBack, self::TakeOut, self::CopyOut, self::Publish, self::Rights => 2,
+            self::Picture, self::Keep, self::Milestone, self::Restore, self::Pick, self::PartBack, self::TakeBack, self::TakeOut, self::CopyOut, self::Publish, self::Rights => 2,
         };
     }
 }

@@ -13,9 +13,11 @@ use App\Models\User;
 use App\Models\Version;
 use App\Store\States;
 use Illuminate\Foundation\Testing\TestCase;
+use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Date;
 use Illuminate\Testing\TestResponse;
+use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Kinds;
 use MistyAttic\Core\Merge\Choice;
@@ -79,6 +81,7 @@ final class World
             Deed::Follow => $this->follow($step, $chance),
             Deed::TakeAway => $this->takeAway($step, $chance),
             Deed::Tidy => $this->tidy($chance),
+            Deed::Picture => $this->picture($step, $chance),
         };
     }
 
@@ -160,6 +163,21 @@ final class World
         }
         $window = $this->window($step);
         $window->now = $this->pen($chance, $step->item, $step->who)->write($window->now);
+    }
+
+    /** A picture that nobody else put in, or the same one once more. */
+    private function picture(Step $step, Chance $chance): void
+    {
+        if (! $this->mayWrite($step->who) || $step->item !== 'document') {
+            return;
+        }
+        $window = $this->window($step);
+        $kept = $this->allowed($this->as($step->who)->post(route('picture.store', $this->item($step)), ['picture' => UploadedFile::fake()->image('lamp.png', 4 + $chance->under(9), 4)], ['Accept' => 'application/json']), 'bringing a picture')->json();
+        $parts = $window->now->parts;
+        $places = [...array_keys(array_filter($parts, fn (Part $part) => $part->depth === 0)), count($parts)];
+        $id = 'pic'.base_convert((string) ++$this->count, 10, 36);
+        array_splice($parts, $chance->of($places), 0, [new Part($id, 'picture', 0, ['alt' => '', ...$kept])]);
+        $window->now = PartTree::of(array_values($parts));
     }
 
     /** @param bool|null $hears whether the answer comes at once, later (false), or never (null) */
