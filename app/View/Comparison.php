@@ -177,7 +177,7 @@ final class Comparison
         $compare = TextCompare::of($old, $new, $this->words);
         $part = $marked->part->id;
         $writers = $this->writers ??= new WordAuthors($this->item, max($this->from->number, $this->to->number), $this->states);
-        $touches = Answerable::for(ChangeType::Edited, $this->touches[$part] ?? []);
+        $touches = Answerable::forWords($this->touches[$part] ?? []);
         // Of the ends alone, the last one speaks for all words.
         $runs = $this->areEnds ? array_slice($touches, -1) : Answerable::runs($touches, $writers->carriedInto($part));
         $authors = null;

@@ -28,6 +28,19 @@ final class Answerable
     }
 
     /**
+     * Of a text that is on both sides: words go with their part and come with it, too.
+     *
+     * @param  list<Touch>  $touches  of its part, within the range, ascending
+     * @return list<Touch> ascending; empty only when the touches tell nothing
+     */
+    public static function forWords(array $touches): array
+    {
+        $did = array_values(array_filter($touches, fn (Touch $touch) => $touch->did(ChangeType::Edited) || $touch->did(ChangeType::Added) || $touch->did(ChangeType::Removed)));
+
+        return $did === [] ? array_slice($touches, -1) : $did;
+    }
+
+    /**
      * @param  array<string, list<Touch>>  $touches  by part
      * @return list<Touch> of all parts that a statement is about, one a version, ascending
      */
