@@ -74,6 +74,12 @@ final readonly class HeldEditView
         $this->theirs = $this->compared($base, $this->texts['theirs'], $held->met);
     }
 
+    /** Where it met something, for whoever sees what stands there now: the place bears words of others. */
+    public static function where(HeldEdit $held, User $viewer): string
+    {
+        return $held->place === '' || $viewer->cannot('draft', $held->item) ? '' : " in “{$held->place}”";
+    }
+
     /** Whose edit it met, as in “it met one of …”. */
     public static function whose(HeldEdit $held): string
     {
