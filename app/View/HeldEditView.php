@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\View;
 
 use App\Models\HeldEdit;
+use App\Models\Item;
 use App\Models\User;
 use App\Store\States;
 use App\Words\Days;
@@ -75,9 +76,9 @@ final readonly class HeldEditView
     }
 
     /** Where it met something, for whoever sees what stands there now: the place bears words of others. */
-    public static function where(HeldEdit $held, User $viewer): string
+    public static function where(HeldEdit $held, Item $item, User $viewer): string
     {
-        return $held->place === '' || $viewer->cannot('draft', $held->item) ? '' : " in “{$held->place}”";
+        return $held->place === '' || $viewer->cannot('draft', $item) ? '' : " in “{$held->place}”";
     }
 
     /** Whose edit it met, as in “it met one of …”. */

@@ -57,7 +57,7 @@
                     @foreach ($held as $edit)
                         <div class="card is-held">
                             <b>{{ App\View\HeldEditView::title($edit, auth()->user()) }}</b>
-                            <p>{{ $edit->item->title }} · it met {{ App\View\HeldEditView::whose($edit) }}{{ App\View\HeldEditView::where($edit, auth()->user()) }}</p>
+                            <p>{{ $edit->item->title }} · it met {{ App\View\HeldEditView::whose($edit) }}{{ App\View\HeldEditView::where($edit, $edit->item, auth()->user()) }}</p>
                             @can('settle', [$edit->item, $edit])<a href="{{ route('held', [$edit->item, $edit]) }}">Settle it</a>@else<p>{{ __('item.held_for_owner') }}</p>@endcan
                         </div>
                     @endforeach
