@@ -55,6 +55,10 @@ final class MergeLawsTest extends TestCase
             if ($theirs === $mine || $theirs === $base || $mine === $base) {
                 continue;
             }
+            // Two rewrites that came out alike but for a word: seen from mine, theirs writes over that word alone, and both can stand.
+            if (count(array_diff(explode(' ', $mine), explode(' ', $theirs))) < 2) {
+                continue;
+            }
             // One more word in mine; the state that was sent is the base now.
             $words = explode(' ', $mine);
             array_splice($words, $this->random->getInt(1, count($words) - 1), 0, ['again']);
