@@ -39,14 +39,4 @@ final class CountingChunkStore implements ChunkStore
         }
         $this->chunks->write($chunks);
     }
-
-    public function idle(array $live): int
-    {
-        return $this->chunks->idle($live);
-    }
-
-    public function sweep(array $live): int
-    {
-        return $this->chunks->sweep($live);
-    }
 }

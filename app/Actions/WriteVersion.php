@@ -88,7 +88,7 @@ final readonly class WriteVersion
             ...($unkept ? ['user_id' => $editor->id] : []),
             'saved_at' => $at,
         ])->save();
-        if ($item->head > 0 && $item->root !== $written->root) {
+        if ($grown !== null && $item->root !== $written->root) {
             $this->handed->keep($item, $item->root);
         }
         $item->update(['head' => $version->number, 'root' => $written->root, 'title' => $title, 'changed_at' => $at, ...(! $compared->isExcerpt && $grid !== null ? ['formulas' => Spelling::hasFormulas($after)] : [])]);

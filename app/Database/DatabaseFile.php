@@ -18,7 +18,7 @@ final class DatabaseFile
             return;
         }
         $pdo = new PDO('sqlite:'.$path);
-        $pdo->exec('PRAGMA page_size = 4096');
+        $pdo->exec('PRAGMA page_size = 2048');
         $pdo->exec('PRAGMA auto_vacuum = INCREMENTAL');
         $pdo->exec('PRAGMA journal_mode = WAL');
         $pdo->exec('PRAGMA user_version = '.self::LAYOUT);

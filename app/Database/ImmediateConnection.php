@@ -11,6 +11,9 @@ use PDOException;
 /**
  * Begins every transaction as a writing one. A deferred SQLite transaction that reads and then writes fails at once when
  * somebody else wrote in between, whatever the busy timeout; Laravel's `transaction_mode` is only heeded from PHP 8.4 on.
+ *
+ * Whoever has to wait stands in a queue: SQLite lets those who wait try again after pauses that grow, so that who came last is often
+ * served first. The system wakes those who wait for a lock of a file in their order, and only the first of them asks SQLite.
  */
 final class ImmediateConnection extends SQLiteConnection
 {
@@ -22,7 +25,44 @@ final class ImmediateConnection extends SQLiteConnection
         };
     }
 
+    /** @var resource|null */
+    private $queue = null;
+
     protected function executeBeginTransactionStatement(): void
+    {
+        $queue = $this->queue();
+        if ($queue === null) {
+            $this->begin();
+
+            return;
+        }
+        $pdo = $this->getPdo();
+        $patience = (int) ($pdo->query('PRAGMA busy_timeout') ?: throw new PDOException('The database tells nothing'))->fetchColumn();
+        $since = hrtime(true);
+        flock($queue, LOCK_EX);
+        try {
+            // Who stood behind somebody that waited in vain has waited as long.
+            $left = max(0, $patience - intdiv(hrtime(true) - $since, 1_000_000));
+            $pdo->exec("PRAGMA busy_timeout = {$left}");
+            $this->begin();
+        } finally {
+            flock($queue, LOCK_UN);
+            $pdo->exec("PRAGMA busy_timeout = {$patience}");
+        }
+    }
+
+    /** @return resource|null a file beside the database; one in memory has nobody who waits */
+    private function queue()
+    {
+        $path = (string) $this->getConfig('database');
+        if ($this->queue === null && is_file($path)) {
+            $this->queue = fopen("{$path}.queue", 'c') ?: null;
+        }
+
+        return $this->queue;
+    }
+
+    private function begin(): void
     {
         $pdo = $this->getPdo();
         $pdo->beginTransaction();

@@ -35,12 +35,24 @@ final class PresenceFile
     {
         $path = (string) $config['database'];
         if ($path !== ':memory:' && ! is_file($path)) {
-            $pdo = new PDO("sqlite:{$path}");
-            $pdo->exec(self::TABLES);
-            // Since when it has known what windows stand on.
-            $pdo->exec('PRAGMA user_version = '.now()->getTimestamp());
+            self::make($path);
         }
 
         return $factory->make($config, $name);
+    }
+
+    /** Whole at once: somebody else may open it, or make it, at the same moment. */
+    private static function make(string $path): void
+    {
+        $made = (string) tempnam(dirname($path), 'presence');
+        $pdo = new PDO("sqlite:{$made}");
+        $pdo->exec(self::TABLES);
+        // Since when it has known what windows stand on.
+        $pdo->exec('PRAGMA user_version = '.now()->getTimestamp());
+        unset($pdo);
+        chmod($made, 0o666 & ~umask());
+        // A disk without hard links has files moved.
+        @link($made, $path) || is_file($path) || rename($made, $path);
+        is_file($made) && unlink($made);
     }
 }

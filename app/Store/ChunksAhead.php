@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Store;
 
-use LogicException;
 use MistyAttic\Core\Store\ChunkStore;
 
 /**
@@ -58,15 +57,5 @@ final class ChunksAhead implements ChunkStore
         $this->packed = [];
 
         return true;
-    }
-
-    public function idle(array $live): int
-    {
-        return $this->chunks->idle($live);
-    }
-
-    public function sweep(array $live): int
-    {
-        throw new LogicException('What is not written yet is not swept');
     }
 }

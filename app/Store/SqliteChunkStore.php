@@ -19,9 +19,6 @@ final class SqliteChunkStore implements ChunkStore
     /** Fewer than the variables that SQLite takes in one statement. */
     private const BATCH = 500;
 
-    /** A chunk that is not live, and that no live one is a delta of. */
-    private const IDLE = 'address NOT IN (SELECT address FROM temp.live) AND id NOT IN (SELECT base FROM chunks WHERE base IS NOT NULL AND address IN (SELECT address FROM temp.live))';
-
     /** How many chunks were read, for counting what a request costs. */
     public int $reads = 0;
 
@@ -91,7 +88,8 @@ final class SqliteChunkStore implements ChunkStore
     public function insert(array $chunks): void
     {
         $insert = $this->connection->getPdo()->prepare('INSERT OR IGNORE INTO chunks (address, base, form, size, data) VALUES (?, ?, ?, ?, ?)');
-        $bases = array_flip($this->connection->table('chunks')->whereIn('id', array_unique(array_filter(array_map(fn (PackedChunk $chunk) => $chunk->base, $chunks))))->pluck('id')->all());
+        $wanted = array_unique(array_filter(array_map(fn (PackedChunk $chunk) => $chunk->base, $chunks)));
+        $bases = $wanted === [] ? [] : array_flip($this->connection->table('chunks')->whereIn('id', $wanted)->pluck('id')->all());
         foreach ($chunks as $chunk) {
             // Its base may have been given back since it was packed.
             $packed = $chunk->base === null || isset($bases[$chunk->base]) ? $chunk->packed : Packing::pack($chunk->bytes, null);
@@ -157,35 +155,6 @@ final class SqliteChunkStore implements ChunkStore
         $this->connection->table('chunks')->delete($base);
 
         return $before - $size();
-    }
-
-    public function idle(array $live): int
-    {
-        $this->remember($live);
-        $bytes = $this->connection->getPdo()->query('SELECT coalesce(sum(length(data)), 0) FROM chunks WHERE '.self::IDLE);
-
-        return $bytes === false ? 0 : (int) $bytes->fetchColumn();
-    }
-
-    public function sweep(array $live): int
-    {
-        $bytes = $this->idle($live);
-        $this->connection->getPdo()->exec('DELETE FROM chunks WHERE '.self::IDLE);
-
-        return $bytes;
-    }
-
-    /** @param array<string, true> $live */
-    private function remember(array $live): void
-    {
-        $pdo = $this->connection->getPdo();
-        $pdo->exec('CREATE TEMP TABLE IF NOT EXISTS live (address BLOB PRIMARY KEY)');
-        $pdo->exec('DELETE FROM temp.live');
-        $insert = $pdo->prepare('INSERT INTO temp.live (address) VALUES (?)');
-        foreach ($live as $address => $unused) {
-            $insert->bindValue(1, $address, PDO::PARAM_LOB);
-            $insert->execute();
-        }
     }
 
     /**

@@ -26,14 +26,4 @@ final readonly class WritesNothing implements ChunkStore
     {
         $chunks === [] || throw new LogicException('Whoever only looks writes nothing');
     }
-
-    public function idle(array $live): int
-    {
-        return $this->chunks->idle($live);
-    }
-
-    public function sweep(array $live): int
-    {
-        throw new LogicException('Whoever only looks sweeps nothing');
-    }
 }

@@ -13,6 +13,6 @@ enum ChunkForm: int
     /** Raw deflate (RFC 1951). */
     case Deflated = 1;
 
-    /** Raw deflate with the bytes of another chunk as preset dictionary; that chunk is never a delta itself. */
+    /** What another chunk has as well, and what it has not; that chunk is never a delta itself. See {@see Packing}. */
     case Delta = 2;
 }

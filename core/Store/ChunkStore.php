@@ -28,19 +28,4 @@ interface ChunkStore
      * @param  array<string, string>  $like  address => address of a held chunk with much the same content, if any
      */
     public function write(array $chunks, array $like = []): void;
-
-    /**
-     * How many bytes of storage are taken by chunks that are neither live nor needed to read a live one.
-     *
-     * @param  array<string, true>  $live  addresses
-     */
-    public function idle(array $live): int;
-
-    /**
-     * Drops those chunks.
-     *
-     * @param  array<string, true>  $live  addresses
-     * @return int bytes that came back
-     */
-    public function sweep(array $live): int;
 }

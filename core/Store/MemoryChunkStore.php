@@ -35,19 +35,6 @@ final class MemoryChunkStore implements ChunkStore
         $this->chunks += $chunks;
     }
 
-    public function idle(array $live): int
-    {
-        return array_sum(array_map(strlen(...), array_diff_key($this->chunks, $live)));
-    }
-
-    public function sweep(array $live): int
-    {
-        $bytes = $this->idle($live);
-        $this->chunks = array_intersect_key($this->chunks, $live);
-
-        return $bytes;
-    }
-
     public function count(): int
     {
         return count($this->chunks);

@@ -188,24 +188,6 @@ final readonly class TreeStore
     }
 
     /**
-     * Every chunk that the states at some roots need, for {@see ChunkStore::sweep}; what states share is read once.
-     *
-     * @param  iterable<string>  $roots
-     * @return array<string, true> by address
-     *
-     * @throws ChunkMissing
-     */
-    public function live(iterable $roots): array
-    {
-        $live = [];
-        foreach ($roots as $root) {
-            foreach ($this->hashes->chunks($root, $live) as $unused);
-        }
-
-        return $live;
-    }
-
-    /**
      * @param  array<string, true>  $known  see {@see HashTree::chunks}
      * @return \Generator<string, string> address => bytes of every chunk of a state
      *

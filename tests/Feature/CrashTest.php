@@ -9,6 +9,8 @@ use App\Models\Role;
 use App\Models\User;
 use App\Models\Version;
 use Illuminate\Support\Facades\Date;
+use Illuminate\Support\Facades\DB;
+use PDO;
 use Symfony\Component\Process\PhpExecutableFinder;
 use Symfony\Component\Process\Process;
 
@@ -43,6 +45,26 @@ final class CrashTest extends FeatureCase
             self::assertStringContainsString("round 49 of {$user->id}", implode("\n", $this->texts($this->item)));
         }
         $this->assertVerified();
+    }
+
+    public function test_who_waits_for_others_to_write_comes_in_turn_and_finds_where_people_are(): void
+    {
+        $database = $this->databasePath();
+        $holder = new PDO("sqlite:{$database}");
+        $holder->exec('CREATE TABLE waited (name TEXT NOT NULL); BEGIN IMMEDIATE');
+        $waiters = [];
+        foreach (range(1, 8) as $name) {
+            $waiters[] = $waiter = new Process([(string) (new PhpExecutableFinder)->find(), __DIR__.'/waiter.php', $database, (string) $name]);
+            $waiter->start();
+            $waiter->waitUntil(fn (string $type, string $output) => $output !== '');
+            usleep(30_000);
+        }
+        $holder->exec('COMMIT');
+        foreach ($waiters as $waiter) {
+            self::assertSame(0, $waiter->wait(), $waiter->getErrorOutput());
+        }
+        self::assertSame(['1', '2', '3', '4', '5', '6', '7', '8'], DB::table('waited')->orderBy('rowid')->pluck('name')->all());
+        array_map(unlink(...), glob("{$database}.*") ?: []);
     }
 
     public function test_a_process_killed_while_it_saves_leaves_the_old_head_or_the_new_one(): void

@@ -60,7 +60,7 @@ abstract class FeatureCase extends TestCase
     {
         Date::setTestNow();
         parent::tearDown();
-        foreach (['', '-wal', '-shm', '.presence', '.presence-wal', '.presence-shm'] as $ending) {
+        foreach (['', '-wal', '-shm', '.presence', '.presence-wal', '.presence-shm', '.queue'] as $ending) {
             if (is_file($this->database.$ending)) {
                 unlink($this->database.$ending);
             }

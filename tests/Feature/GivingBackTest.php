@@ -130,16 +130,6 @@ final class GivingBackTest extends FeatureCase
             {
                 $this->store->write($chunks, $like);
             }
-
-            public function idle(array $live): int
-            {
-                return $this->store->idle($live);
-            }
-
-            public function sweep(array $live): int
-            {
-                return $this->store->sweep($live);
-            }
         });
         Artisan::call('attic:tidy', ['--at-once' => true]);
         $this->app->instance(ChunkStore::class, $store);

@@ -23,9 +23,6 @@ use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Formats\Content;
 use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetKind;
-use MistyAttic\Core\Store\ChunkMissing;
-use MistyAttic\Core\Store\ChunkStore;
-use MistyAttic\Core\Store\TreeStore;
 use PDO;
 use RuntimeException;
 
@@ -117,33 +114,6 @@ final class VerifyTest extends FeatureCase
     {
         DB::table('versions')->where('number', 2)->update(['root' => str_repeat('1', 40)]);
         $this->assertComplains('is not in the store');
-    }
-
-    public function test_a_sweep_keeps_what_live_roots_need_and_the_bases_of_their_deltas(): void
-    {
-        $ines = User::query()->firstOrFail();
-        for ($round = 1; $round < 8; $round++) {
-            $this->save($this->item, $ines, $this->paragraphs(...array_map(fn (int $at) => "Paragraph {$at}, of some length.".($at === 30 ? " Edited {$round} times." : ''), range(1, 61))));
-        }
-        $roots = Version::query()->orderBy('number')->pluck('root')->map(fn ($root) => (string) hex2bin((string) $root))->all();
-        $store = $this->app->make(ChunkStore::class);
-        $trees = new TreeStore($store);
-        $newest = $trees->tree($roots[count($roots) - 1]);
-        self::assertGreaterThan(0, DB::table('chunks')->whereNotNull('base')->count());
-        self::assertSame(0, $store->idle($trees->live($roots)), 'nothing is idle while every version is kept');
-
-        $live = $trees->live([$roots[1], $roots[count($roots) - 1]]);
-        $idle = $store->idle($live);
-        $bytes = (int) DB::table('chunks')->sum(DB::raw('length(data)'));
-        self::assertGreaterThan(0, $idle);
-        self::assertSame($idle, $store->sweep($live));
-        self::assertSame($bytes - $idle, (int) DB::table('chunks')->sum(DB::raw('length(data)')));
-        self::assertSame(0, $store->idle($live));
-        self::assertEquals($newest->parts, $trees->tree($roots[count($roots) - 1])->parts);
-        self::assertCount(60, $trees->tree($roots[1])->parts);
-        self::assertSame([], DB::select('PRAGMA foreign_key_check'));
-        $this->expectException(ChunkMissing::class);
-        $trees->tree($roots[count($roots) - 2]);
     }
 
     /** @return list<int> the rows of chunks in which a bit was flipped */
