@@ -41,6 +41,7 @@ final readonly class WorkAhead
             if (! $made instanceof Made) {
                 return $made;
             }
+            $made->chunks->writeMost();
             $done = DB::transaction(fn (): ?array => $state() === $stood && $made->chunks->flush() ? [$write($made)] : null);
             if ($done !== null) {
                 return $done[0];
@@ -72,6 +73,7 @@ final readonly class WorkAhead
     {
         do {
             $made = $work(new ChunksAhead($this->chunks));
+            $made->chunks->writeMost();
             $done = DB::transaction(fn (): ?array => $made->chunks->flush() ? [$write($made)] : null);
         } while ($done === null);
 

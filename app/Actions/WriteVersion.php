@@ -96,7 +96,7 @@ final readonly class WriteVersion
             $this->answers->handle($item, $after);
             Picture::query()->where('item_id', $item->form_id)->whereIn('chunk', Kinds::chunks($kind, $after))->update(['is_used' => true]);
         }
-        $this->touch($item, $version, $changes, $after, $writers);
+        $this->touch($item, $version, $compared->touched, $writers);
         if ($grid === null) {
             $this->carried->keep($item, $version, $before, $after, $changes, $written->from);
         }
@@ -118,6 +118,7 @@ final readonly class WriteVersion
      */
     public function ahead(States $states, Item $item, User $editor, Written $written): Compared
     {
+        $item->form_id === null || $item->loadMissing('form');
         $newest = $item->head === 0 ? null : Version::query()->where(['item_id' => $item->id, 'number' => $item->head])->firstOrFail();
         $grown = $newest === null ? null : $this->grown($item, $newest, $editor, $written, $this->keepsNoSteps($item, $written));
 
@@ -152,7 +153,7 @@ final readonly class WriteVersion
             default => $this->unusualIn($item, $grid, $excerpt, (string) $beforeRoot),
         };
 
-        return new Compared($beforeRoot, $written->root, $before, $after, $changes, Statements::of($kind, $before, $after, $changes), $unusual, $excerpt !== null);
+        return new Compared($beforeRoot, $written->root, $before, $after, $changes, Statements::of($kind, $before, $after, $changes), $this->touched($kind, $changes, $after), $unusual, $excerpt !== null);
     }
 
     /** Nothing changed: no version, but a note or a wish to keep this state may still go to the newest one. */
@@ -278,16 +279,30 @@ final readonly class WriteVersion
         return $writers;
     }
 
-    /** @param array<string, int> $writers of parts that somebody else than the version's editor wrote */
-    private function touch(Item $item, Version $version, ChangeSet $changes, PartTree $after, array $writers): void
+    /** @return array<string, array{int, int|null}> see {@see Compared} */
+    private function touched(Kind $kind, ChangeSet $changes, PartTree $after): array
+    {
+        $touched = [];
+        foreach (Touched::by($changes, $kind) as $part => $what) {
+            $touched[$part] = [$what, $after->wholePosition(explode('/', (string) $part)[0])];
+        }
+        ksort($touched, SORT_STRING);
+
+        return $touched;
+    }
+
+    /**
+     * @param  array<string, array{int, int|null}>  $touched
+     * @param  array<string, int>  $writers  of parts that somebody else than the version's editor wrote
+     */
+    private function touch(Item $item, Version $version, array $touched, array $writers): void
     {
         DB::table('touches')->where(['item_id' => $item->id, 'number' => $version->number])->delete();
-        $rows = [];
-        foreach (Touched::by($changes, Kinds::named($item->kind)) as $part => $what) {
-            $rows[] = ['item_id' => $item->id, 'part' => $part, 'number' => $version->number, 'user_id' => $writers[$part] ?? $version->user_id, 'what' => $what, 'position' => $after->wholePosition(explode('/', $part)[0])];
-        }
-        foreach (array_chunk($rows, 500) as $batch) {
-            DB::table('touches')->insert($batch);
+        $insert = DB::connection()->getPdo()->prepare('INSERT INTO touches (item_id, part, number, user_id, what, position) VALUES (?, ?, ?, ?, ?, ?)');
+        // A model takes longer to tell a value than the database to keep a row.
+        [$id, $number, $editor] = [$item->id, $version->number, $version->user_id];
+        foreach ($touched as $part => [$what, $position]) {
+            $insert->execute([$id, $part, $number, $writers[$part] ?? $editor, $what, $position]);
         }
     }
 

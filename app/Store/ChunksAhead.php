@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Store;
 
+use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Store\ChunkStore;
 
 /**
@@ -12,6 +13,9 @@ use MistyAttic\Core\Store\ChunkStore;
  */
 final class ChunksAhead implements ChunkStore
 {
+    /** Chunks that are put in within some milliseconds. */
+    private const STEP = 50;
+
     /** @var array<string, string> address => bytes */
     private array $bytes = [];
 
@@ -45,6 +49,16 @@ final class ChunksAhead implements ChunkStore
         $new = array_diff_key($chunks, $this->bytes);
         array_push($this->packed, ...$this->chunks->pack($new, $like));
         $this->bytes += $new;
+    }
+
+    /** What makes up most of a large state is put in before it is part of anything, a little at a time; should nothing come of it, it is given back in a day. */
+    public function writeMost(): void
+    {
+        while (count($this->packed) > self::STEP) {
+            $some = array_splice($this->packed, 0, self::STEP);
+            DB::transaction(fn () => $this->chunks->insert($some));
+            $this->held += array_fill_keys(array_column($some, 'address'), true);
+        }
     }
 
     /** @return bool false when something that was held is gone, so that all has to be worked out once more */
