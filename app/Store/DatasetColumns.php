@@ -8,6 +8,7 @@ use App\Models\Version;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Calculate\Data\Records;
 use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
 
 /**
  * The columns of datasets, so that figures read the few that they need instead of every record. They are made from a state the
@@ -35,24 +36,33 @@ final class DatasetColumns
 
     private function read(string $root): Records
     {
-        $head = DB::table('dataset_columns')->where(['root' => $root, 'field' => ''])->first();
+        $head = $this->head($root);
         if ($head === null) {
             return $this->changed($root) ?? $this->make($root);
         }
-        if ($head->used_at < now()->subDay()->format('Y-m-d H:i:s')) {
+        if ($head['used_at'] < now()->subDay()->format('Y-m-d H:i:s')) {
             DB::table('dataset_columns')->where('root', $root)->update(['used_at' => now()->format('Y-m-d H:i:s')]);
         }
-        $kept = json_decode((string) $head->content, true, flags: JSON_THROW_ON_ERROR);
 
-        /** @var list<string> $fields */
-        $fields = $kept['fields'];
+        return Records::kept($head['fields'], $head['count'], fn (string $field): array => $this->column($root, $field));
+    }
 
-        return new Records(array_map(Part::fromRecord(...), $fields), $kept['count'], function (string $field) use ($root, $kept): array {
-            $content = DB::table('dataset_columns')->where(['root' => $root, 'field' => $field])->value('content');
-            $values = is_string($content) ? json_decode($content, true, flags: JSON_THROW_ON_ERROR) : array_fill(0, (int) $kept['count'], null);
+    /** @return array{fields: list<Part>, count: int, used_at: string}|null null when there is nothing of that state, or what another release made of it */
+    private function head(string $root): ?array
+    {
+        $row = DB::table('dataset_columns')->where(['root' => $root, 'field' => ''])->first();
+        /** @var array{fields: list<string>, count: int, by?: string}|null $head */
+        $head = $row === null ? null : json_decode((string) $row->content, true, flags: JSON_THROW_ON_ERROR);
 
-            return is_array($values) ? array_values($values) : [];
-        });
+        return $row === null || $head === null || ($head['by'] ?? '') !== self::maker() ? null : ['fields' => array_map(Part::fromRecord(...), $head['fields']), 'count' => $head['count'], 'used_at' => (string) $row->used_at];
+    }
+
+    /** @return array{list<mixed>, array<int, mixed>} see {@see Records::kept} */
+    private function column(string $root, string $field): array
+    {
+        $kept = json_decode((string) DB::table('dataset_columns')->where(['root' => $root, 'field' => $field])->value('content'), true, flags: JSON_THROW_ON_ERROR);
+
+        return [$kept[0], $kept[1]];
     }
 
     /** The columns of the version before, with what a few changes made of them; null when it takes reading all of it. */
@@ -60,58 +70,85 @@ final class DatasetColumns
     {
         $version = Version::query()->where('root', $root)->orderByDesc('id')->first(['item_id', 'number']);
         $before = $version === null ? null : Version::query()->where(['item_id' => $version->item_id, 'number' => $version->number - 1])->value('root');
-        $head = ! is_string($before) ? null : DB::table('dataset_columns')->where(['root' => $before, 'field' => ''])->value('content');
-        if (! is_string($before) || ! is_string($head)) {
+        $head = is_string($before) ? $this->head($before) : null;
+        if (! is_string($before) || $head === null) {
             return null;
         }
-        $kept = json_decode($head, true, flags: JSON_THROW_ON_ERROR);
-        $fields = count($kept['fields']);
+        $fields = count($head['fields']);
         $stretches = array_reverse($this->states->compare($before, $root));
-        $count = $kept['count'];
+        $count = $head['count'];
+        $new = [];
         foreach ($stretches as $stretch) {
             $count += count($stretch->new) - count($stretch->old);
             $other = array_filter([...$stretch->old, ...$stretch->new], fn (Part $part) => $part->role !== 'record');
             if ($stretch->oldFrom < $fields || $other !== [] || count($stretch->new) + count($stretch->old) > self::FEW) {
                 return null;
             }
+            $new[] = Records::of(PartTree::of([...$head['fields'], ...$stretch->new]));
         }
-        foreach (DB::table('dataset_columns')->where('root', $before)->where('field', '!=', '')->pluck('content', 'field') as $field => $content) {
-            $values = json_decode((string) $content, true, flags: JSON_THROW_ON_ERROR);
-            foreach ($stretches as $stretch) {
-                array_splice($values, $stretch->oldFrom - $fields, count($stretch->old), array_map(fn (Part $record) => $record->fields[$field] ?? null, $stretch->new));
+        $columns = [];
+        foreach ($head['fields'] as $part) {
+            [$values, $unread] = $this->column($before, $part->id);
+            foreach ($stretches as $at => $stretch) {
+                [$from, $length] = [$stretch->oldFrom - $fields, count($stretch->old)];
+                array_splice($values, $from, $length, $new[$at]->column($part->id));
+                $moved = array_map(fn (int $row): int => $row < $from ? $row : $row + count($stretch->new) - $length, array_keys(array_filter($unread, fn (int $row) => $row < $from || $row >= $from + $length, ARRAY_FILTER_USE_KEY)));
+                $kept = array_values(array_filter($unread, fn (int $row) => $row < $from || $row >= $from + $length, ARRAY_FILTER_USE_KEY));
+                $unread = array_combine($moved, $kept);
+                foreach ($new[$at]->unread($part->id) as $row => $value) {
+                    $unread[$from + $row] = $value;
+                }
             }
-            $this->keep($root, (string) $field, json_encode($values, self::JSON));
+            ksort($unread);
+            $this->keep($root, $part->id, $values, $unread);
+            $columns[$part->id] = [$values, $unread];
         }
-        $this->keep($root, '', json_encode(['fields' => $kept['fields'], 'count' => $count], self::JSON));
+        $this->keepHead($root, $head['fields'], $count);
 
-        return $this->read($root);
-    }
-
-    private function keep(string $root, string $field, string $content): void
-    {
-        DB::table('dataset_columns')->upsert(['root' => $root, 'field' => $field, 'content' => $content, 'used_at' => now()->format('Y-m-d H:i:s')], ['root', 'field'], ['used_at']);
+        return Records::kept($head['fields'], $count, fn (string $field): array => $columns[$field] ?? [[], []]);
     }
 
     private function make(string $root): Records
     {
-        $fields = $records = [];
-        foreach ($this->states->tree($root)->parts as $part) {
-            if ($part->role === 'field') {
-                $fields[] = $part;
-            } else {
-                $records[] = $part;
-            }
+        $tree = $this->states->tree($root);
+        $records = Records::of($tree);
+        foreach (array_keys($records->fields) as $field) {
+            $this->keep($root, (string) $field, $records->column((string) $field), $records->unread((string) $field));
         }
-        $columns = ['' => json_encode(['fields' => array_map(fn (Part $field) => $field->record(), $fields), 'count' => count($records)], self::JSON)];
-        foreach ($fields as $field) {
-            if ($field->string('expression') === '') {
-                $columns[$field->id] = json_encode(array_map(fn (Part $record) => $record->fields[$field->id] ?? null, $records), self::JSON);
-            }
-        }
-        foreach ($columns as $field => $content) {
-            $this->keep($root, (string) $field, $content);
-        }
+        $this->keepHead($root, array_values($records->fields), $records->count);
 
-        return new Records($fields, count($records), fn (string $field): array => array_map(fn (Part $record) => $record->fields[$field] ?? null, $records));
+        return $records;
+    }
+
+    /**
+     * @param  list<mixed>  $values
+     * @param  array<int, mixed>  $unread
+     */
+    private function keep(string $root, string $field, array $values, array $unread): void
+    {
+        $this->put($root, $field, json_encode([$values, (object) $unread], self::JSON));
+    }
+
+    /**
+     * Last, since what has no head is made anew.
+     *
+     * @param  list<Part>  $fields
+     */
+    private function keepHead(string $root, array $fields, int $count): void
+    {
+        $this->put($root, '', json_encode(['fields' => array_map(fn (Part $field) => $field->record(), $fields), 'count' => $count, 'by' => self::maker()], self::JSON));
+    }
+
+    private function put(string $root, string $field, string $content): void
+    {
+        DB::table('dataset_columns')->upsert(['root' => $root, 'field' => $field, 'content' => $content, 'used_at' => now()->format('Y-m-d H:i:s')], ['root', 'field'], ['content', 'used_at']);
+    }
+
+    /** What another release calculated may differ. */
+    private static function maker(): string
+    {
+        static $maker = null;
+
+        return $maker ??= md5(implode('', array_map(file_get_contents(...), [__FILE__, ...(glob(base_path('core/Calculate/Data/{Expression*,Records}.php'), GLOB_BRACE) ?: [])])));
     }
 }

@@ -187,8 +187,9 @@ final class DataTest extends TestCase
         mt_srand(self::$seed);
         for ($run = 0; $run < 60; $run++) {
             $records = [];
+            $fraction = [1, 4][mt_rand(0, 1)];
             for ($at = mt_rand(0, 60); $at > 0; $at--) {
-                $records[] = array_filter(['fday' => mt_rand(0, 9) === 0 ? null : ['d', (new \DateTimeImmutable('2025-11-20'))->modify('+'.mt_rand(0, 140).' days')->format('Y-m-d')], 'fkind' => ['Wood', 'Cloth', 'wood', null][mt_rand(0, 3)], 'fnum' => mt_rand(0, 5) === 0 ? null : mt_rand(-20, 90) / 4, 'fyes' => [true, false, null][mt_rand(0, 2)]], fn (mixed $value) => $value !== null);
+                $records[] = array_filter(['fday' => mt_rand(0, 9) === 0 ? null : ['d', (new \DateTimeImmutable('2025-11-20'))->modify('+'.mt_rand(0, 140).' days')->format('Y-m-d')], 'fkind' => ['Wood', 'Cloth', 'wood', null][mt_rand(0, 3)], 'fnum' => mt_rand(0, 5) === 0 ? null : mt_rand(-20, 90) / $fraction, 'fyes' => [true, false, null][mt_rand(0, 2)]], fn (mixed $value) => $value !== null);
             }
             $fields = array_map(fn (string $id, string $type) => new Part($id, 'field', 0, ['name' => $id, 'type' => $type]), array_keys(self::TYPES), self::TYPES);
             $data = Records::of(PartTree::of([...$fields, ...array_map(fn (array $record, int $at) => new Part('r'.str_pad((string) $at, 4, '0', STR_PAD_LEFT), 'record', 0, $record), $records, array_keys($records))]));

@@ -72,32 +72,24 @@ final class Figures
     /** @param list<int> $rows */
     private function group(array $rows): void
     {
-        $by = $this->names($this->widget->by, $this->widget->step, $rows);
-        $split = $this->names($this->widget->split, '', $rows);
-        $of = $this->widget->of === '' ? null : $this->data->column($this->widget->of);
-        $needed = in_array($this->widget->measure, ['median', 'distinct'], true);
-        /** @var array<string, array<string, array{int, int|float, int|float|null, int|float|null, list<mixed>}>> $cells split => by => count, sum, least, most, values */
-        $cells = $totals = [];
-        foreach ($rows as $at => $row) {
-            $value = $of === null ? 1 : $of[$row];
-            $key = $by[$at] ?? '';
-            $one = $split[$at] ?? '';
-            $totals[$key] = ($totals[$key] ?? 0) + 1;
-            $cells[$one][$key] ??= [0, 0, null, null, []];
-            if ($value === null || $value === '') {
-                continue;
+        $count = $this->data->count;
+        $one = fn (mixed $value): array => $count === 0 ? [] : array_fill(0, $count, $value);
+        $by = $this->widget->by === '' ? $one('') : $this->data->groups($this->widget->by, $this->widget->step);
+        $split = $this->widget->split === '' ? $one('') : $this->data->groups($this->widget->split);
+        $of = $this->widget->of === '' ? $one(1) : $this->data->column($this->widget->of);
+        $all = count($rows) === $count;
+        $totals = array_count_values($all ? $by : array_map(fn (int $row) => $by[$row], $rows));
+        /** @var array<string, array<string, list<mixed>>> $cells split => by => values, of what has one; in the order of their first records */
+        $cells = array_map(fn () => [], array_count_values($all ? $split : array_map(fn (int $row) => $split[$row], $rows)));
+        if ($all && $this->widget->of === '' && $this->widget->split === '') {
+            $cells = $rows === [] ? [] : ['' => array_map(fn (int $times) => array_fill(0, $times, 1), $totals)];
+        } else {
+            foreach ($rows as $row) {
+                $value = $of[$row];
+                if ($value !== null && $value !== '') {
+                    $cells[$split[$row]][$by[$row]][] = $value;
+                }
             }
-            $cell = &$cells[$one][$key];
-            $cell[0]++;
-            if (is_int($value) || is_float($value)) {
-                $cell[1] += $value;
-                $cell[2] = $cell[2] === null || $value < $cell[2] ? $value : $cell[2];
-                $cell[3] = $cell[3] === null || $value > $cell[3] ? $value : $cell[3];
-            }
-            if ($needed) {
-                $cell[4][] = $value;
-            }
-            unset($cell);
         }
         $keys = array_map(strval(...), array_keys($totals));
         $rest = [];
@@ -116,13 +108,13 @@ final class Figures
     }
 
     /**
-     * @param  array<string, array<string, array{int, int|float, int|float|null, int|float|null, list<mixed>}>>  $cells
+     * @param  array<string, array<string, list<mixed>>>  $cells
      * @param  list<string>  $keys
      * @param  list<string>  $rest
      */
     private function lay(array $cells, array $keys, array $rest): void
     {
-        $sizes = array_map(fn (array $of) => array_sum(array_column($of, 0)), $cells);
+        $sizes = array_map(fn (array $of) => array_sum(array_map(count(...), $of)), $cells);
         arsort($sizes);
         $names = array_map(strval(...), array_keys($sizes));
         $this->hasRest = $rest !== [];
@@ -143,12 +135,12 @@ final class Figures
                     $others[$key][] = $cell;
                 }
             }
-            $this->series[] = [...$this->series('', array_map(self::together(...), $others), $keys, $rest), 'isRest' => true];
+            $this->series[] = [...$this->series('', array_map(fn (array $of) => array_merge(...$of), $others), $keys, $rest), 'isRest' => true];
         }
     }
 
     /**
-     * @param  array<string, array{int, int|float, int|float|null, int|float|null, list<mixed>}>  $cells  of one series
+     * @param  array<string, list<mixed>>  $cells  of one series
      * @param  list<string>  $keys
      * @param  list<string>  $rest
      * @return array{name: string, isRest: bool, values: list<int|float|null>, total: int|float|null}
@@ -157,36 +149,16 @@ final class Figures
     {
         $values = array_map(fn (string $key) => $this->measured($cells[$key] ?? null), $keys);
         if ($rest !== []) {
-            $values[] = $this->measured(self::together(array_values(array_intersect_key($cells, array_flip($rest)))));
+            $values[] = $this->measured(array_merge(...array_values(array_intersect_key($cells, array_flip($rest)))));
         }
         $adds = in_array($this->widget->measure, ['count', 'sum'], true);
 
-        return ['name' => $name, 'isRest' => false, 'values' => $values, 'total' => $adds ? $this->measured(self::together(array_values($cells))) : null];
-    }
-
-    /**
-     * What several cells are as one.
-     *
-     * @param  list<array{int, int|float, int|float|null, int|float|null, list<mixed>}>  $cells
-     * @return array{int, int|float, int|float|null, int|float|null, list<mixed>}
-     */
-    private static function together(array $cells): array
-    {
-        $all = [0, 0, null, null, []];
-        foreach ($cells as [$count, $sum, $least, $most, $values]) {
-            $all[0] += $count;
-            $all[1] += $sum;
-            $all[2] = $all[2] === null || ($least !== null && $least < $all[2]) ? $least : $all[2];
-            $all[3] = $all[3] === null || ($most !== null && $most > $all[3]) ? $most : $all[3];
-            array_push($all[4], ...$values);
-        }
-
-        return $all;
+        return ['name' => $name, 'isRest' => false, 'values' => $values, 'total' => $adds ? $this->measured(array_merge(...array_values($cells))) : null];
     }
 
     /**
      * @param  list<string>  $keys
-     * @param  array<string, array<string, array{int, int|float, int|float|null, int|float|null, list<mixed>}>>  $cells
+     * @param  array<string, array<string, list<mixed>>>  $cells
      * @return array{list<string>, list<string>} those that are shown, and the rest
      */
     private function ordered(array $keys, array $cells): array
@@ -210,32 +182,56 @@ final class Figures
         return [array_slice($sorted, 0, $most), array_slice($sorted, $most)];
     }
 
-    /** @param array{int, int|float, int|float|null, int|float|null, list<mixed>}|null $cell */
-    private function measured(?array $cell): int|float|null
+    /** @param list<mixed>|null $values */
+    private function measured(?array $values): int|float|null
     {
-        if ($cell === null || $cell[0] === 0) {
-            return in_array($this->widget->measure, ['count', 'sum', 'distinct'], true) ? 0 : null;
+        $measure = $this->widget->measure;
+        if ($values === null || $values === []) {
+            return in_array($measure, ['count', 'sum', 'distinct'], true) ? 0 : null;
         }
-
-        return match ($this->widget->measure) {
-            'count' => $cell[0],
-            'sum' => self::rounded($cell[1]),
-            'mean' => self::rounded($cell[1] / $cell[0]),
-            'least' => $cell[2],
-            'most' => $cell[3],
-            'distinct' => count(array_unique(array_map(fn (mixed $value) => (string) json_encode($value), $cell[4]))),
-            default => self::median($cell[4]),
+        if ($measure === 'count') {
+            return count($values);
+        }
+        if ($measure === 'distinct') {
+            return count(is_string($values[0]) ? array_flip($values) : array_unique(array_map(fn (mixed $value) => (string) json_encode($value), $values)));
+        }
+        /** @var non-empty-list<int|float> $values what adds up is numbers: see {@see Counted} */
+        return match ($measure) {
+            'sum' => self::rounded(array_sum($values)),
+            'mean' => self::rounded(array_sum($values) / count($values)),
+            'least' => min($values),
+            'most' => max($values),
+            default => self::median($values),
         };
     }
 
-    /** @param list<mixed> $values */
-    private static function median(array $values): int|float|null
+    /** @param non-empty-list<int|float> $numbers */
+    private static function median(array $numbers): int|float
     {
-        $numbers = array_values(array_filter($values, fn (mixed $value) => is_int($value) || is_float($value)));
-        sort($numbers);
-        $middle = intdiv(count($numbers), 2);
+        $one = intdiv(count($numbers) - 1, 2);
+        $two = intdiv(count($numbers), 2);
+        // Whole numbers are counted: where there are many, many are the same, and fewer are to be sorted.
+        if (is_int(array_sum($numbers))) {
+            /** @var non-empty-list<int> $numbers */
+            $counts = array_count_values($numbers);
+            ksort($counts);
+            $found = [];
+            foreach ($counts as $number => $times) {
+                foreach ([$one, $two] as $at => $position) {
+                    $found[$at] ??= $position < $times ? $number : null;
+                }
+                [$one, $two] = [$one - $times, $two - $times];
+                if (isset($found[1])) {
+                    break;
+                }
+            }
+            $middle = [$found[0] ?? 0, $found[1] ?? 0];
+        } else {
+            sort($numbers);
+            $middle = [$numbers[$one], $numbers[$two]];
+        }
 
-        return $numbers === [] ? null : (count($numbers) % 2 === 1 ? $numbers[$middle] : self::rounded(($numbers[$middle - 1] + $numbers[$middle]) / 2));
+        return $middle[0] === $middle[1] ? $middle[0] : self::rounded(($middle[0] + $middle[1]) / 2);
     }
 
     /** Without what binary fractions add: a double is sure of fifteen digits. */
@@ -244,28 +240,6 @@ final class Figures
         $round = is_float($value) ? (float) sprintf('%.15g', round($value, 9)) : $value;
 
         return is_float($round) && $round === floor($round) && abs($round) < 2 ** 53 ? (int) $round : $round;
-    }
-
-    /**
-     * The name of the group of each row.
-     *
-     * @param  list<int>  $rows
-     * @return list<string>
-     */
-    private function names(string $field, string $step, array $rows): array
-    {
-        if ($field === '') {
-            return [];
-        }
-        $column = $this->data->column($field);
-        $known = $names = [];
-        foreach ($rows as $row) {
-            $value = $column[$row];
-            $text = is_bool($value) ? ($value ? 'yes' : 'no') : (is_float($value) ? (string) json_encode($value) : (string) $value);
-            $names[] = $known[$text] ??= $step === '' || $text === '' ? $text : self::step($text, $step);
-        }
-
-        return $names;
     }
 
     /** The step of time that a day is in; a week is that of ISO 8601-1:2019, 3.1.1.23. */

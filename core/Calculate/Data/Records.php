@@ -22,6 +22,9 @@ final class Records
     /** @var array<string, list<mixed>> */
     private array $columns = [];
 
+    /** @var array<string, list<string>> by field and step */
+    private array $groups = [];
+
     /** @var array<string, Expression> */
     private array $expressions = [];
 
@@ -36,9 +39,10 @@ final class Records
 
     /**
      * @param  list<Part>  $fields
-     * @param  \Closure(string): list<mixed>  $raw  the values of a field as its records hold them, null for none
+     * @param  \Closure(string): array{list<mixed>, array<int, mixed>}|null  $kept  what {@see column} and {@see unread} told of a field once; null when records are given
+     * @param  list<Part>  $records
      */
-    public function __construct(array $fields, public readonly int $count, private readonly \Closure $raw)
+    private function __construct(array $fields, public readonly int $count, private readonly ?\Closure $kept = null, private readonly array $records = [])
     {
         $this->fields = array_column(array_map(fn (Part $field) => [$field->id, $field], $fields), 1, 0);
     }
@@ -54,7 +58,16 @@ final class Records
             }
         }
 
-        return new self($fields, count($records), fn (string $field): array => array_map(fn (Part $record) => $record->fields[$field] ?? null, $records));
+        return new self($fields, count($records), records: $records);
+    }
+
+    /**
+     * @param  list<Part>  $fields
+     * @param  \Closure(string): array{list<mixed>, array<int, mixed>}  $kept
+     */
+    public static function kept(array $fields, int $count, \Closure $kept): self
+    {
+        return new self($fields, $count, $kept);
     }
 
     public function has(string $field): bool
@@ -89,18 +102,50 @@ final class Records
     /** @return list<mixed> number, string, boolean or null; a date is `2026-05-03` */
     public function column(string $field): array
     {
-        return $this->columns[$field] ??= $this->isCalculated($field) ? $this->calculated($field) : $this->typed($field);
+        if (! isset($this->columns[$field])) {
+            [$this->columns[$field], $this->unread[$field]] = match (true) {
+                $this->kept !== null => ($this->kept)($field),
+                $this->isCalculated($field) => [$this->calculated($field), []],
+                default => $this->typed($field),
+            };
+            $this->misfits[$field] = count($this->unread[$field]);
+        }
+
+        return $this->columns[$field];
+    }
+
+    /**
+     * The group that each record is in by a field.
+     *
+     * @param  string  $step  of time, for a date: year, quarter, month, week or day
+     * @return list<string> an empty one for none
+     */
+    public function groups(string $field, string $step = ''): array
+    {
+        return $this->groups["{$field} {$step}"] ??= $this->grouped($this->column($field), $step);
+    }
+
+    /**
+     * @param  list<mixed>  $column
+     * @return list<string>
+     */
+    private function grouped(array $column, string $step): array
+    {
+        $known = $groups = [];
+        foreach ($column as $value) {
+            $text = is_string($value) ? $value : (is_bool($value) ? ($value ? 'yes' : 'no') : (is_float($value) ? (string) json_encode($value) : (string) $value));
+            $groups[] = $known[$text] ??= $step === '' || $text === '' ? $text : Figures::step($text, $step);
+        }
+
+        return $groups;
     }
 
     /** @return array<int, mixed> position of a record => what it holds that is none of the field's type */
     public function unread(string $field): array
     {
-        $typed = $this->column($field);
-        if (($this->misfits[$field] ?? 0) === 0) {
-            return [];
-        }
+        $this->column($field);
 
-        return $this->unread[$field] ??= array_filter(($this->raw)($field), fn (mixed $value, int $row) => $value !== null && $typed[$row] === null, ARRAY_FILTER_USE_BOTH);
+        return $this->unread[$field];
     }
 
     /**
@@ -150,23 +195,20 @@ final class Records
         return $expression->values(array_combine($expression->fields, array_map($this->column(...), $expression->fields)), $this->count);
     }
 
-    /** @return list<mixed> */
+    /** @return array{list<mixed>, array<int, mixed>} the values, and those that are none of the type */
     private function typed(string $field): array
     {
         $type = $this->fields[$field]->string('type');
-        $values = ($this->raw)($field);
-        $misfits = 0;
-        foreach ($values as $at => $value) {
-            if ($value === null) {
-                continue;
+        $values = $unread = [];
+        foreach ($this->records as $at => $record) {
+            $value = $record->fields[$field] ?? null;
+            $values[] = $fit = $value === null ? null : self::fit(is_array($value) ? Cell::result($value) : $value, $type);
+            if ($fit === null && $value !== null) {
+                $unread[$at] = $value;
             }
-            $fit = self::fit(is_array($value) ? Cell::result($value) : $value, $type);
-            $misfits += $fit === null ? 1 : 0;
-            $values[$at] = $fit;
         }
-        $this->misfits[$field] = $misfits;
 
-        return $values;
+        return [$values, $unread];
     }
 
     private static function fit(mixed $value, string $type): string|int|float|bool|null
