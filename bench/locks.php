@@ -117,7 +117,7 @@ $measure('a cell, one version behind', function (int $run) use ($save, $sheet, $
     $GLOBALS['longest'] = 0.0;
     $save($sheet, $user, new Sent($base, null, "b{$run}", keep: true, edits: $cell(200 + $run, $run)));
 });
-$measure('a row put in', fn (int $run) => $save($sheet, $user, new Sent($sheet->refresh()->root, null, "i{$run}", keep: true, edits: ['placed' => [["new{$run}row", 'row', $tree->parts[0]->id, $id(50), [$column => 7]]]])));
+$measure('a row put in', fn (int $run) => $save($sheet, $user, new Sent($sheet->refresh()->root, null, "i{$run}", keep: true, edits: ['placed' => [["new{$run}row", 'row', $tree->parts[0]->id, $id(50), [$column => 7]]], 'at' => ["new{$run}row" => $at(51)]])));
 $measure('restoring a cell of it', fn (int $run) => $some($app->make(RestoreVersion::class)->handle($sheet->refresh(), $version($sheet, 1), $user, $sheet->head, picked: ["edited:{$id(100 + $run)}/{$column}"])));
 $measure('restoring all of it', fn (int $run) => $some($app->make(RestoreVersion::class)->handle($sheet->refresh(), $version($sheet, 2 + $run), $user, $sheet->head)));
 foreach (['', '-wal', '-shm'] as $ending) {

@@ -9,8 +9,11 @@ use App\Models\Item;
 use App\Models\User;
 use App\Models\Version;
 use App\Store\ChunksAhead;
+use App\Store\Excerpt;
 use App\Store\States;
 use MistyAttic\Core\Calculate\Consequences;
+use MistyAttic\Core\Compare\Change;
+use MistyAttic\Core\Compare\ChangeType;
 use MistyAttic\Core\Compare\Statements;
 use MistyAttic\Core\Compare\TreeCompare;
 use MistyAttic\Core\Content\PartTree;
@@ -49,14 +52,46 @@ final readonly class RestoreVersion
 
     /**
      * @param  list<string>  $picked
-     * @return array{PartTree, PartTree, string} the newest state, what becomes of it, and the root of that
+     * @return array{PartTree|null, PartTree|null, string} the newest state, what becomes of it, and the root of that; of a large table the root alone
      */
     private function picked(ChunksAhead $chunks, Item $item, Version $version, array $picked): array
     {
+        $states = new States($chunks);
+        $root = $this->pickedCells($states, $item, $version, $picked);
+        if ($root !== null) {
+            return [null, null, $root];
+        }
         $now = $this->states->tree($item->root);
         $back = TreeCompare::of($this->states->tree($version->root), $now)->invert()->pick($now, $picked);
         $after = Consequences::of(Kinds::named($item->kind), $now, $back->changes->apply($now)->orFail(), now()->format('Y-m-d'));
 
-        return [$now, $after, (new States($chunks))->keepChanged($item->root, $now, $after)];
+        return [$now, $after, $states->keepChanged($item->root, $now, $after)];
+    }
+
+    /**
+     * The root of a large table with some cells brought back, told from what differs; null when more than cells comes back, or the rest has to be read.
+     *
+     * @param  list<string>  $picked
+     */
+    private function pickedCells(States $states, Item $item, Version $version, array $picked): ?string
+    {
+        $grid = Kinds::named($item->kind)->grid();
+        $excerpt = $grid === null || $item->formulas ? null : Excerpt::of($states, $grid, $version->root, $item->root);
+        $back = $excerpt === null ? null : $excerpt->changes->invert()->pick($excerpt->new, $picked)->changes;
+        if ($grid === null || $excerpt === null || $back === null || array_filter($back->changes, fn (Change $change) => $change->type !== ChangeType::Edited || $change->part()->role !== $grid->row) !== []) {
+            return null;
+        }
+        $after = $back->apply($excerpt->new)->orFail();
+        $spliced = [];
+        foreach ($back->changes as $change) {
+            $position = $excerpt->new->wholePosition($change->id);
+            if ($position === null) {
+                return null;
+            }
+            $spliced[$position] = [$position, $position + 1, [$after->get($change->id)]];
+        }
+        ksort($spliced);
+
+        return $states->splice($item->root, array_values($spliced));
     }
 }

@@ -19,7 +19,8 @@ use MistyAttic\Core\Sequences\Increasing;
  * - `order`: parent => ids of children in their order, for a table that was sorted; children that are not named stay in front
  * - `cells`: row => column => value, null for none
  * - `fields`: part => field => value
- * - `at`: row => its position in the list of all parts of the state that it started from; only makes it faster
+ * - `at`: row => its position in the list of all parts of the state that it started from, or of one that came, the position that it is put
+ *   before; only makes it faster
  *
  * Results of formulas that are sent along are dropped, since they are worked out here.
  */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Actions\MakeItem;
+use App\Actions\RestoreVersion;
 use App\Actions\Saved;
 use App\Actions\SaveState;
 use App\Actions\Sent;
@@ -21,12 +22,15 @@ use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Date;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
+use MistyAttic\Core\Compare\TreeCompare;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Formats\Content;
 use MistyAttic\Core\Formats\FileFormat;
 use MistyAttic\Core\Formats\FormatLimits;
 use MistyAttic\Core\Kinds\Cell;
+use MistyAttic\Core\Kinds\Edits;
+use MistyAttic\Core\Kinds\Limits;
 use MistyAttic\Core\Kinds\Spreadsheet\Formula;
 use MistyAttic\Core\Kinds\Spreadsheet\Places;
 use MistyAttic\Core\Kinds\Spreadsheet\Spelling;
@@ -437,6 +441,70 @@ final class SheetTest extends FeatureCase
         $formula = $this->putJson(route('state.save', $this->item), ['base' => $this->item->refresh()->root, 'client' => 'x', 'edits' => ['cells' => ['t2r4000' => ['t2c1' => ['=', '1+1']]], 'at' => ['t2r4000' => (int) $this->tree($this->item)->position('t2r4000')]]])->assertOk();
         self::assertSame(2, $formula->json('edits.cells.t2r4000.t2c1.2'));
         self::assertTrue($this->item->refresh()->formulas);
+        $this->assertVerified();
+    }
+
+    public function test_rows_that_come_into_a_large_table_are_put_in_as_if_all_of_it_was_read(): void
+    {
+        $lines = array_map(fn (int $row) => "Item {$row}|{$row}", range(1, 4_200));
+        $this->item = $this->sheet(['Small' => "Who|What\nInes|1", 'Large' => "Item|Kg\n".implode("\n", $lines)]);
+        $seed = random_int(1, 99_999);
+        mt_srand($seed);
+        for ($round = 0; $round < 12; $round++) {
+            $tree = $this->tree($this->item->refresh());
+            $rows = array_values(array_filter($tree->subtree('tab2'), fn (Part $part) => $part->role === 'row'));
+            $edits = ['cells' => [], 'placed' => [], 'at' => []];
+            foreach (range(1, mt_rand(1, 3)) as $of) {
+                // Behind the last column, behind rows next to each other, at the end, and behind one that is written over.
+                $behind = [-1, mt_rand(0, 3), 100 + $of, count($rows) - 1, mt_rand(0, count($rows) - 1)][mt_rand(0, 4)];
+                $after = $behind < 0 ? 't2c1' : $rows[$behind]->id;
+                $position = (int) $tree->position($after) + 1;
+                foreach (in_array($position, $edits['at'], true) ? [] : range(1, mt_rand(1, 3)) as $each) {
+                    $edits['placed'][] = [$id = "new{$round}of{$of}x{$each}", 'row', 'tab2', $after, ['t2c0' => "New {$each}", 't2c1' => mt_rand(0, 9)]];
+                    $edits['at'][$id] = $position;
+                    $after = $id;
+                }
+                foreach (mt_rand(0, 1) === 0 ? [$rows[max(0, $behind)]->id, $rows[mt_rand(0, count($rows) - 1)]->id] : [] as $id) {
+                    $edits['cells'][$id] = ['t2c0' => 'Other '.mt_rand(0, 99)];
+                    $edits['at'][$id] = (int) $tree->position($id);
+                }
+            }
+            $long = Edits::apply($tree, array_diff_key($edits, ['at' => true]), new SpreadsheetKind, Limits::for(new SpreadsheetKind))->tree ?? self::fail();
+            $before = $this->reads();
+            $this->edit($edits, $this->tobi);
+            self::assertLessThan(250, $this->reads() - $before, "chunks read SEED={$seed}");
+            self::assertSame($this->app->make(States::class)->keep($long), $this->item->refresh()->root, "SEED={$seed} ".json_encode($edits));
+        }
+        // What was here once may stand elsewhere, and what is said to come behind something else goes the long way.
+        foreach ([['t2r7', 't2r9', $tree->position('t2r9')], ['fresh', 't2r9', 12]] as [$id, $after, $position]) {
+            $edits = ['placed' => [[$id, 'row', 'tab2', $after, ['t2c0' => 'Once more']]], 'at' => [$id => (int) $position + 1]];
+            $long = Edits::apply($this->tree($this->item->refresh()), ['placed' => $edits['placed']], new SpreadsheetKind, Limits::for(new SpreadsheetKind))->tree ?? self::fail();
+            $this->edit($edits, $this->tobi);
+            self::assertSame($this->app->make(States::class)->keep($long), $this->item->refresh()->root, $id);
+        }
+        $this->assertVerified();
+    }
+
+    public function test_cells_of_a_large_table_are_brought_back_as_if_all_of_it_was_read(): void
+    {
+        $this->item = $this->sheet(['Large' => "Item|Kg\n".implode("\n", array_map(fn (int $row) => "Item {$row}|{$row}", range(1, 4_200)))]);
+        [$then, $was] = [$this->item->refresh()->head, $this->item->root];
+        $edited = ['t1r20' => ['t1c0' => 'Other', 't1c1' => 1], 't1r21' => ['t1c0' => null], 't1r4000' => ['t1c1' => 2_000], 't1r4200' => ['t1c0' => 'Last']];
+        $this->edit(['cells' => $edited, 'placed' => [['newrow', 'row', 'tab1', 't1r7', ['t1c0' => 'New one']]]]);
+        [$old, $now] = [$this->app->make(States::class)->tree($was), $this->tree($this->item->refresh())];
+        $back = TreeCompare::of($old, $now)->invert();
+        $keys = ['edited:t1r20/t1c1', 'edited:t1r21/t1c0', 'edited:t1r4000/t1c1', 'edited:t1r4200/t1c0'];
+        $root = $this->item->root;
+        foreach ([$keys, [$keys[0], $keys[1]], [$keys[3]], [...$keys, 'removed:newrow']] as $picked) {
+            $version = Version::query()->with('user')->where(['item_id' => $this->item->id, 'number' => $then])->firstOrFail()->setRelation('item', $this->item);
+            $before = $this->reads();
+            self::assertNotNull($this->app->make(RestoreVersion::class)->handle($this->item->refresh(), $version, $this->ines, $this->item->head, picked: $picked));
+            self::assertLessThan(count($picked) > 4 ? 999 : 100, $this->reads() - $before);
+            self::assertSame($this->app->make(States::class)->keep($back->pick($now, $picked)->changes->apply($now)->orFail()), $this->item->refresh()->root, implode(' ', $picked));
+            $seen = Version::query()->with('user')->where(['item_id' => $this->item->id, 'root' => $root])->firstOrFail()->setRelation('item', $this->item);
+            $this->app->make(RestoreVersion::class)->handle($this->item->refresh(), $seen, $this->ines, $this->item->head);
+            self::assertSame($root, $this->item->refresh()->root);
+        }
         $this->assertVerified();
     }
 

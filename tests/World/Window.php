@@ -52,8 +52,12 @@ final class Window
     {
         $edits = Edits::between($this->known, $this->now, $row);
         $cells = is_array($edits['cells'] ?? null) ? $edits['cells'] : [];
-        if (array_keys($edits) === ['cells']) {
+        $placed = array_filter(is_array($edits['placed'] ?? null) ? $edits['placed'] : [], is_array(...));
+        if (array_diff(array_keys($edits), ['cells', 'placed']) === [] && array_filter($placed, fn (array $place) => $place[1] !== $row || $place[3] === null) === []) {
             $edits['at'] = array_combine(array_keys($cells), array_map(fn (int|string $id) => $this->known->position((string) $id), array_keys($cells)));
+            foreach ($placed as $place) {
+                $edits['at'][(string) $place[0]] = $edits['at'][(string) $place[3]] ?? ($this->known->position((string) $place[3]) + 1);
+            }
         }
 
         return $edits;

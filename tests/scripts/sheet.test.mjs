@@ -89,6 +89,15 @@ test('whatever is done can be undone and done again', () => {
     assert.deepEqual(plain(of), last);
 });
 
+test('of cells and new rows it is said where they stood before', () => {
+    const of = sheet();
+    const whole = (id) => of.wholePosition(id);
+    const [one, three] = [whole('t1r1'), whole('t1r3')];
+    of.run([{ do: 'place', places: [['newa', 'row', 'tab1', 't1r1', { t1c0: 'Kettle' }], ['newb', 'row', 'tab1', 'newa', { t1c0: 'Lamp' }]] }]);
+    of.run([{ do: 'cells', cells: [['t1r3', 't1c1', 3], ['t1r1', 't1c1', 4]] }]);
+    assert.deepEqual(of.take().at, { t1r3: three, t1r1: one, newa: one + 1, newb: one + 1 });
+});
+
 test('what became of it is sent, and comes again when it did not arrive', () => {
     const of = sheet();
     of.run([{ do: 'cells', cells: [['t1r1', 't1c1', 18]] }]);

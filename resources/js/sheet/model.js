@@ -383,9 +383,11 @@ export class Sheet {
             const row = dirty.added.has(id) ? undefined : this.row(id);
             if (row) (edits.cells ??= {})[id] = Object.fromEntries([...columns].filter((column) => this.parts.has(column)).map((column) => [column, row.cells[column] ?? null]));
         }
-        // Where the rows stand, so that of a large table only they are read.
-        if (edits.cells && !placed.length && !edits.order && !edits.removed?.length && Object.keys(edits.cells).length <= 500) {
-            edits.at = Object.fromEntries(Object.keys(edits.cells).map((id) => [id, this.wholePosition(id)]));
+        // Where the rows stood, so that of a large table only they are read.
+        const rows = [...Object.keys(edits.cells ?? {}), ...placed.map(([id]) => id)];
+        if (rows.length && rows.length <= 500 && placed.every(([, role]) => role === 'row') && !edits.order && !edits.removed?.length) {
+            const came = placed.map(([id]) => this.wholePosition(id));
+            edits.at = Object.fromEntries(rows.map((id) => [id, this.wholePosition(id)]).map(([id, at]) => [id, Number(at) - came.filter((one) => one < Number(at)).length]));
         }
         for (const [id, names] of dirty.fields) {
             const part = /** @type {Record<string, any> | undefined} */ (dirty.added.has(id) ? undefined : this.parts.get(id));
