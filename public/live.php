@@ -4,7 +4,8 @@ declare(strict_types=1);
 
 /*
  * The short question of an open window: has anything moved since? Answered without starting the application, in a fraction of the time. A window gets the
- * ticket for it with the full answer, see StateController::live; without a good one, or when anything is unclear, it is told to ask in full.
+ * ticket for it with the full answer, see StateController::live; without a good one, or when anything is unclear, it is told to ask in full. Where the data
+ * lies says DB_DATABASE in the environment, or the cached configuration; a place that has neither is never asked shortly.
  */
 
 use App\Live\News;
@@ -15,13 +16,9 @@ header('Content-Type: application/json');
 header('Cache-Control: no-store');
 header('X-Content-Type-Options: nosniff');
 
-$moved = (static function (): bool {
+$database = getenv('DB_DATABASE') ?: (is_file($cached = getenv('APP_CONFIG_CACHE') ?: __DIR__.'/../bootstrap/cache/config.php') ? (include $cached)['database']['connections']['sqlite']['database'] : '');
+$moved = (static function () use ($database): bool {
     $said = fn (string $name, int $most): string => is_string($_GET[$name] ?? null) && strlen($_GET[$name]) <= $most ? $_GET[$name] : '';
-    $database = getenv('DB_DATABASE');
-    $cached = __DIR__.'/../bootstrap/cache/config.php';
-    if (! is_string($database) || $database === '') {
-        $database = is_file($cached) ? (include $cached)['database']['connections']['sqlite']['database'] : '';
-    }
     if (! is_file("{$database}.presence") || is_file(__DIR__.'/../storage/framework/down')) {
         return true;
     }
@@ -48,4 +45,4 @@ try {
 } catch (Throwable) {
     $answer = true;
 }
-echo json_encode(['moved' => $answer]);
+echo json_encode(['moved' => $answer] + ($database === '' ? ['never' => true] : []));

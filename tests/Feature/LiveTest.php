@@ -90,6 +90,9 @@ final class LiveTest extends FeatureCase
         $ines = $full($this->ines, 'i1')['shortly'];
         DB::connection('presence')->table('presences')->update(['asked_at' => time() - News::TICKET]);
         self::assertTrue($this->shortly($ines));
+        // A place that does not know where its data lies says so, and is not asked so again.
+        $process = new Process([(string) (new PhpExecutableFinder)->find(), public_path('live.php')], env: ['DB_DATABASE' => false, 'APP_CONFIG_CACHE' => '/nowhere']);
+        self::assertSame('{"moved":true,"never":true}', $process->mustRun()->getOutput());
     }
 
     public function test_a_window_that_goes_out_of_sight_after_saving_still_stands_on_what_it_saved(): void

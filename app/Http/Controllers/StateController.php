@@ -92,7 +92,7 @@ final class StateController extends Controller
     {
         $sent = $request->validated();
         $user = $this->person($request);
-        $ticket = app()->configurationIsCached() || (getenv('DB_DATABASE') ?: '') !== '' ? Str::random(32) : null;
+        $ticket = Str::random(32);
         Presence::note($item, $user, $sent['client'], $sent['part'] ?? null, $sent['root'] ?? null, $ticket);
         // Before what it stands for is read: what moves in between is told once more.
         $news = Presence::news()->stamp($item->id, $user->id, now()->getTimestamp());
@@ -107,7 +107,7 @@ final class StateController extends Controller
             'held' => HeldEdit::query()->waitingFor($user)->where('item_id', $item->id)->count(),
             'people' => $people->map(fn (User $other) => ['name' => $other->firstName(), 'monogram' => $other->monogram(), 'colour' => $other->colour, 'part' => $others->get($other->id)?->part]),
             ...($item->kind === 'report' ? ['data' => $drawn->stamp($item)] : []),
-            ...($ticket === null ? [] : ['shortly' => '/live.php?'.http_build_query(['item' => $item->id, 'client' => $sent['client'], 'ticket' => $ticket, 'news' => $news])]),
+            'shortly' => '/live.php?'.http_build_query(['item' => $item->id, 'client' => $sent['client'], 'ticket' => $ticket, 'news' => $news]),
             ...$this->lastChange($request, $item, $phrases),
         ]);
     }

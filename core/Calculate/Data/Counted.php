@@ -65,8 +65,7 @@ final class Counted
      */
     private function rows(array $filters, ?array $period): array
     {
-        $count = $this->data->count;
-        $rows = $count === 0 ? [] : range(0, $count - 1);
+        $rows = $this->data->all();
         foreach ([...$filters, ...$this->widget->filters] as [$field, $way, $value]) {
             $column = $this->data->column($field);
             $passes = self::passes($this->data->type($field), $way, $value);

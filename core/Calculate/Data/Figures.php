@@ -72,20 +72,26 @@ final class Figures
     /** @param list<int> $rows */
     private function group(array $rows): void
     {
-        $count = $this->data->count;
-        $one = fn (mixed $value): array => $count === 0 ? [] : array_fill(0, $count, $value);
-        $by = $this->widget->by === '' ? $one('') : $this->data->groups($this->widget->by, $this->widget->step);
-        $split = $this->widget->split === '' ? $one('') : $this->data->groups($this->widget->split);
-        $of = $this->widget->of === '' ? $one(1) : $this->data->column($this->widget->of);
-        $all = count($rows) === $count;
-        $totals = array_count_values($all ? $by : array_map(fn (int $row) => $by[$row], $rows));
+        $widget = $this->widget;
+        [$by, $split] = [$this->data->groups($widget->by, $widget->step), $this->data->groups($widget->split)];
+        $of = $widget->of === '' ? null : $this->data->column($widget->of);
+        $all = count($rows) === $this->data->count;
+        $totals = $all ? $this->data->counts($widget->by, $widget->step) : array_count_values(array_map(fn (int $row) => $by[$row], $rows));
         /** @var array<string, array<string, list<mixed>>> $cells split => by => values, of what has one; in the order of their first records */
-        $cells = array_map(fn () => [], array_count_values($all ? $split : array_map(fn (int $row) => $split[$row], $rows)));
-        if ($all && $this->widget->of === '' && $this->widget->split === '') {
+        $cells = array_map(fn () => [], $all ? $this->data->counts($widget->split) : array_count_values(array_map(fn (int $row) => $split[$row], $rows)));
+        if ($of === null && $widget->split === '') {
             $cells = $rows === [] ? [] : ['' => array_map(fn (int $times) => array_fill(0, $times, 1), $totals)];
+        } elseif ($widget->split === '') {
+            $values = [];
+            foreach ($all ? $of : array_intersect_key($of, array_flip($rows)) as $row => $value) {
+                if ($value !== null && $value !== '') {
+                    $values[$by[$row]][] = $value;
+                }
+            }
+            $cells = $rows === [] ? [] : ['' => $values];
         } else {
             foreach ($rows as $row) {
-                $value = $of[$row];
+                $value = $of === null ? 1 : $of[$row];
                 if ($value !== null && $value !== '') {
                     $cells[$split[$row]][$by[$row]][] = $value;
                 }

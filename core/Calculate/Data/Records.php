@@ -25,6 +25,12 @@ final class Records
     /** @var array<string, list<string>> by field and step */
     private array $groups = [];
 
+    /** @var array<string, array<string, int>> */
+    private array $counts = [];
+
+    /** @var list<int>|null */
+    private ?array $all = null;
+
     /** @var array<string, Expression> */
     private array $expressions = [];
 
@@ -117,12 +123,25 @@ final class Records
     /**
      * The group that each record is in by a field.
      *
+     * @param  string  $field  none for one group of all
      * @param  string  $step  of time, for a date: year, quarter, month, week or day
      * @return list<string> an empty one for none
      */
     public function groups(string $field, string $step = ''): array
     {
-        return $this->groups["{$field} {$step}"] ??= $this->grouped($this->column($field), $step);
+        return $this->groups["{$field} {$step}"] ??= $field === '' ? array_map(fn () => '', $this->all()) : $this->grouped($this->column($field), $step);
+    }
+
+    /** @return array<string, int> group => records, in the order of their first ones */
+    public function counts(string $field, string $step = ''): array
+    {
+        return $this->counts["{$field} {$step}"] ??= array_count_values($this->groups($field, $step));
+    }
+
+    /** @return list<int> the positions of all records */
+    public function all(): array
+    {
+        return $this->all ??= $this->count === 0 ? [] : range(0, $this->count - 1);
     }
 
     /**

@@ -9,12 +9,18 @@ import { ask } from '../common/ask.js';
  */
 export function newsOf(key, client) {
     let shortly = '';
+    /** A place that does not know, outside of the application, where its data lies says so once. */
+    let canBeAsked = true;
     /** The newest state that was told: a window that does not stand on it has not taken it in yet. */
     let told = '';
     return {
         async ask({ root, part = '' }, inFull = false) {
             const where = `&root=${root}&part=${encodeURIComponent(part)}`;
-            if (shortly && root === told && !inFull && !(await ask(shortly + where, { timeout: 8000 })).moved) return null;
+            if (shortly && canBeAsked && root === told && !inFull) {
+                const { moved, never } = await ask(shortly + where, { timeout: 8000 });
+                if (!moved) return null;
+                canBeAsked = !never;
+            }
             const answer = await ask(`/items/${key}/live?client=${client}${where}`, { timeout: 8000 });
             [shortly, told] = [answer.shortly ?? '', answer.root];
             return answer;
