@@ -129,7 +129,11 @@ final class Records
      */
     public function groups(string $field, string $step = ''): array
     {
-        return $this->groups["{$field} {$step}"] ??= $field === '' ? array_map(fn () => '', $this->all()) : $this->grouped($this->column($field), $step);
+        return $this->groups["{$field} {$step}"] ??= match (true) {
+            $field === '' => $this->count === 0 ? [] : array_fill(0, $this->count, ''),
+            $step === '' && in_array($this->type($field), ['text', 'choice'], true) && ! in_array(null, $this->column($field), true) => $this->column($field),
+            default => $this->grouped($this->column($field), $step),
+        };
     }
 
     /** @return array<string, int> group => records, in the order of their first ones */
