@@ -34,6 +34,7 @@ use App\Http\Controllers\StateController;
 use App\Http\Controllers\TakeOutController;
 use App\Http\Controllers\UnusualController;
 use App\Http\Controllers\WorkController;
+use App\Kinds\Spreadsheet\LinesController;
 use Illuminate\Support\Facades\Route;
 
 Route::get('/sign-in', [SignInController::class, 'show'])->name('sign-in');
@@ -128,7 +129,7 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
         Route::put('/public', [PublishingController::class, 'open'])->name('public');
 
         Route::get('/history', [HistoryController::class, 'show'])->name('history');
-        Route::get('/history/lines', [HistoryController::class, 'lines'])->name('lines');
+        Route::get('/history/lines', LinesController::class)->name('lines');
         Route::get('/history/list', [HistoryController::class, 'list'])->name('list');
         Route::get('/parts/{part}', [PartController::class, 'show'])->name('part');
         Route::get('/parts/{part}/versions/{number}', [PartController::class, 'where'])->where('number', '\d{1,9}')->name('part.where');

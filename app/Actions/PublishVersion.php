@@ -17,7 +17,7 @@ use MistyAttic\Core\Kinds\Kinds;
 /** Lets readers see a version from now on, in place of the one they saw. */
 final readonly class PublishVersion
 {
-    public function __construct(private States $states, private OpenToPublic $public, private TellFollowers $followers, private MayBePublished $may, private PinnedData $pinned) {}
+    public function __construct(private States $states, private OpenToPublic $public, private MayBePublished $may) {}
 
     /** @param Publishing|null $wish that is granted by it; another one that waits is answered by it as well */
     public function handle(Version $version, User $publisher, ?string $note = null, ?Publishing $wish = null): Publishing
@@ -37,10 +37,10 @@ final readonly class PublishVersion
                 'state' => PublishingState::Published, 'decider_id' => $publisher->id, 'decided_at' => $at,
                 'count' => 1 + (int) $item->publishings()->max('count'),
                 ...($wish === null ? [] : ['answer' => $note]),
-                ...($item->kind === 'report' && $item->pins ? ['data' => $this->pinned->newest($tree)] : []),
+                'data' => $item->room(Rules::class)->publishedWith($item, $tree),
             ])->save();
             $item->update(['live_id' => $publishing->id]);
-            $this->followers->published($item, $publishing->setRelation('version', $version));
+            $item->room(Rules::class)->published($item, $publishing->setRelation('version', $version));
             $kind = Kinds::named($item->kind);
             Picture::query()->where('item_id', $item->id)->whereIn('chunk', Kinds::chunks($kind, $tree))->update(['is_published' => true]);
 

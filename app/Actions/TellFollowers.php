@@ -22,16 +22,12 @@ final class TellFollowers
     /** A version of a sheet or of an entry; what a form's draft becomes is nobody's yet. */
     public function version(Item $item, Version $version): void
     {
-        if ($item->kind === 'spreadsheet' || $item->form_id !== null) {
-            $this->tell($item, $version->number, $version->root, $version->user_id, $version->saved_at);
-        }
+        $this->tell($item, $version->number, $version->root, $version->user_id, $version->saved_at);
     }
 
     public function published(Item $form, Publishing $live): void
     {
-        if ($form->kind === 'form') {
-            $this->tell($form, $live->version->number, $live->version->root, $live->decider_id ?? $live->user_id, $live->decided_at ?? CarbonImmutable::now());
-        }
+        $this->tell($form, $live->version->number, $live->version->root, $live->decider_id ?? $live->user_id, $live->decided_at ?? CarbonImmutable::now());
     }
 
     /** @param bool $back whether the entry was brought back, and not taken away */

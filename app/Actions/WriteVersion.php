@@ -10,7 +10,6 @@ use App\Models\Picture;
 use App\Models\User;
 use App\Models\Version;
 use App\Store\CarriedWords;
-use App\Store\DrawnFrom;
 use App\Store\Excerpt;
 use App\Store\HandedRoots;
 use App\Store\NumberColumns;
@@ -36,7 +35,7 @@ use MistyAttic\Core\Kinds\Spreadsheet\Spelling;
  */
 final readonly class WriteVersion
 {
-    public function __construct(private States $states, private IndexAnswers $answers, private Propose $propose, private TellFollowers $followers, private BrokenWidgets $broken, private DrawnFrom $drawn, private HandedRoots $handed, private CarriedWords $carried) {}
+    public function __construct(private States $states, private Propose $propose, private HandedRoots $handed, private CarriedWords $carried) {}
 
     /** @param Compared|null $compared what {@see ahead} told */
     public function handle(Item $item, User $editor, Written $written, ?Compared $compared = null): Version
@@ -60,12 +59,8 @@ final readonly class WriteVersion
         $beforeRoot = $this->beforeRoot($item, $grown);
         $compared = $compared !== null && $compared->beforeRoot === $beforeRoot ? $compared : $this->compare($this->states, $item, $written, $grown, $beforeRoot);
         [$before, $after, $changes] = [$compared->before, $compared->after, $compared->changes];
-        if ($newest !== null && ! $written->follows && $item->follows()) {
-            FollowedData::check($item, $grown === null ? $changes : $this->changesSince($item, $written));
-        }
-        if ($item->kind === 'report') {
-            ReportSources::check($editor, $written, $before, $after);
-        }
+        $rules = $item->room(Rules::class);
+        $rules->check($item, $editor, $written, $compared, fn (): ChangeSet => $grown === null ? $changes : $this->changesSince($item, $written));
         if ($grid === null) {
             $this->ownPictures($item, $kind, $changes);
         }
@@ -92,21 +87,14 @@ final readonly class WriteVersion
             $this->handed->keep($item, $item->root);
         }
         $item->update(['head' => $version->number, 'root' => $written->root, 'title' => $title, 'changed_at' => $at, ...(! $compared->isExcerpt && $grid !== null ? ['formulas' => Spelling::hasFormulas($after)] : [])]);
-        if ($item->form_id !== null) {
-            $this->answers->handle($item, $after);
-            Picture::query()->where('item_id', $item->form_id)->whereIn('chunk', Kinds::chunks($kind, $after))->update(['is_used' => true]);
-        }
         $this->touch($item, $version, $compared->touched, $writers);
         if ($grid === null) {
             $this->carried->keep($item, $version, $before, $after, $changes, $written->from);
         }
-        if ($item->kind === 'report') {
-            $this->drawn->keep($item, $after);
-        }
         if ($grown === null) {
             $this->tally($item, $editor, $at);
         }
-        $this->followers->version($item, $version);
+        $rules->written($item, $version, $after);
 
         return $version->load('user', 'milestone');
     }
@@ -239,7 +227,7 @@ final readonly class WriteVersion
     /** @return list<array{type: string, part: string, evidence: array<string, string|int|float>}>|null */
     private function unusual(Item $item, PartTree $before, PartTree $after, ChangeSet $changes, ?string $beforeRoot): ?array
     {
-        $broken = $item->kind === 'dataset' && $beforeRoot !== null ? $this->broken->by($item, $before, $after, $changes, $beforeRoot) : [];
+        $broken = $beforeRoot === null ? [] : $item->room(Rules::class)->breaks($item, $before, $after, $changes, $beforeRoot);
         $found = UnusualChanges::in(Kinds::named($item->kind), $before, $after, $changes);
 
         return $found === [] && $broken === [] ? null : [...$broken, ...array_map(fn (UnusualChange $change) => ['type' => $change->type->value, 'part' => $change->field === null ? $change->ids[0] : "{$change->ids[0]}/{$change->field}", 'evidence' => $change->evidence], $found)];
@@ -254,7 +242,7 @@ final readonly class WriteVersion
     {
         if ($grid->alone) {
             // Of a large dataset what hangs on its fields is looked at.
-            return $this->broken->by($item, $excerpt->old, $excerpt->new, $excerpt->changes, $before) ?: null;
+            return $item->room(Rules::class)->breaks($item, $excerpt->old, $excerpt->new, $excerpt->changes, $before) ?: null;
         }
         $columns = NumberColumns::of($this->states, $grid, $excerpt, $before);
 

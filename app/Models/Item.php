@@ -184,6 +184,19 @@ final class Item extends Model
         return $item instanceof self && $user instanceof User ? Sight::of($user, $item)->item($item) : null;
     }
 
+    /**
+     * What its kind has of its own: see {@see Rooms}.
+     *
+     * @template T of object
+     *
+     * @param  class-string<T>  $plain
+     * @return T
+     */
+    public function room(string $plain): object
+    {
+        return Rooms::of($this->kind, $plain);
+    }
+
     /** @return HasMany<HeldEdit, $this> */
     public function heldEdits(): HasMany
     {

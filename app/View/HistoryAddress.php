@@ -70,12 +70,6 @@ final readonly class HistoryAddress
         ], fn ($value) => $value !== null));
     }
 
-    /** Whether both states are needed whole: a single one is shown by the rows in sight, unless formulas read the rest. */
-    public function showsAll(Item $item): bool
-    {
-        return $this->view === 'changed' ? $this->rows === 'all' : $item->formulas || $item->kind === 'dataset';
-    }
-
     public function toggled(int $editor): string
     {
         return $this->with(['by' => in_array($editor, $this->by, true) ? array_values(array_diff($this->by, [$editor])) : [...$this->by, $editor]]);

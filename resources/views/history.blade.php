@@ -8,7 +8,7 @@
             @include('history.bar')
             <x-problems />
             @if ($item->form !== null)<x-kept-not :form="$item->form" />@endif
-            @include("history.{$state}")
+            @include('history.'.$past::VIEW)
         </section>
         @include('history.ribbon')
     </main>

@@ -4,33 +4,24 @@
         <a href="{{ $address->with(['view' => 'changed']) }}" data-swap @if ($address->view === 'changed') aria-current="true" @endif>What changed</a>
         @if ($tellsAuthors)<a href="{{ $address->with(['view' => 'who']) }}" data-swap @if ($address->view === 'who') aria-current="true" @endif>Who wrote what</a>@endif
     </span>
-    @if ($address->view === 'changed' && in_array($state, ['form', 'entry', 'dataset'], true))
-        <span class="switch" role="group" aria-label="Layout">
-            <a href="{{ $address->with(['rows' => 'changed']) }}" data-swap @if ($address->rows === 'changed') aria-current="true" @endif>Changed only</a>
-            <a href="{{ $address->with(['rows' => 'all']) }}" data-swap @if ($address->rows === 'all') aria-current="true" @endif>All</a>
+    @foreach ($past->switches($address) as $switch)
+        <span class="switch" role="group" aria-label="{{ $switch['label'] }}">
+            @foreach ($switch['choices'] as [$said, $with, $isSo])<a href="{{ $address->with($with) }}" data-swap @if ($isSo) aria-current="true" @endif>{{ $said }}</a>@endforeach
         </span>
-    @elseif ($state === 'report')
-        @if ($address->view === 'was')<span class="switch" role="group" aria-label="Data"><a href="{{ $address->with(['show' => 'values']) }}" data-swap @if ($address->show !== 'today') aria-current="true" @endif>With the data of that time</a><a href="{{ $address->with(['show' => 'today']) }}" data-swap @if ($address->show === 'today') aria-current="true" @endif>With today’s data</a></span>@endif
-    @elseif ($address->view === 'changed' && ! $sheet)
-        <span class="switch" role="group" aria-label="Layout">
-            <a href="{{ $address->with(['layout' => 'together']) }}" data-swap @if ($address->layout === 'together') aria-current="true" @endif>{{ $state === 'page' ? 'On the page' : 'Together' }}</a>
-            <a href="{{ $address->with(['layout' => 'side']) }}" data-swap @if ($address->layout === 'side') aria-current="true" @endif>Side by side</a>
-            <a href="{{ $address->with(['layout' => 'source']) }}" data-swap @if ($address->layout === 'source') aria-current="true" @endif>Source</a>
-        </span>
-        @if ($state === 'page' && $address->layout !== 'source')<a class="bar-tick" role="checkbox" aria-checked="{{ $address->marks ? 'true' : 'false' }}" href="{{ $address->with(['marks' => ! $address->marks]) }}" data-swap>marks</a>@endif
-    @endif
+    @endforeach
+    @if ($past->canBeUnmarked($address))<a class="bar-tick" role="checkbox" aria-checked="{{ $address->marks ? 'true' : 'false' }}" href="{{ $address->with(['marks' => ! $address->marks]) }}" data-swap>marks</a>@endif
     <span class="bar-do">
         <details class="menu" data-menu>
             <summary class="button">Download</summary>
             <div class="menu-sheet is-right">
                 <p class="menu-note">Version {{ $from->number }} as</p>
-                @foreach ($formats as $format => $label)<a class="menu-line" href="{{ route('download', [$item, $from->number, $format, ...($sheet ? ['tab' => $sheet->tab] : [])]) }}">{{ $label }}</a>@endforeach
+                @foreach ($formats as $format => $label)<a class="menu-line" href="{{ route('download', [$item, $from->number, $format, ...$of]) }}">{{ $label }}</a>@endforeach
                 @if ($to->number !== $from->number)
                     <p class="menu-note">The comparison as</p>
                     <a class="menu-line" href="{{ route('comparison', [$item, $from->number, $to->number, 'html']) }}">HTML, one page</a>
                     <a class="menu-line" href="{{ route('comparison', [$item, $from->number, $to->number, 'xlsx']) }}">XLSX, a row a change</a>
                     <p class="menu-note">Version {{ $to->number }} as</p>
-                    @foreach ($formats as $format => $label)<a class="menu-line" href="{{ route('download', [$item, $to->number, $format, ...($sheet ? ['tab' => $sheet->tab] : [])]) }}">{{ $label }}</a>@endforeach
+                    @foreach ($formats as $format => $label)<a class="menu-line" href="{{ route('download', [$item, $to->number, $format, ...$of]) }}">{{ $label }}</a>@endforeach
                 @endif
             </div>
         </details>

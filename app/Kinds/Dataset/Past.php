@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Kinds\Dataset;
+
+use App\Models\Item;
+use App\View\DatasetCompared;
+use App\View\HistoryAddress;
+use App\View\LookedAt;
+use App\View\Past as Plain;
+
+/** A dataset is looked at by its fields and records, with what is calculated from them. */
+final class Past extends Plain
+{
+    public const VIEW = 'dataset';
+
+    public const TELLS_AUTHORS = false;
+
+    public function of(LookedAt $at): array
+    {
+        return ['data' => new DatasetCompared($at->comparison, $at->asItWas(), $at->address->rows === 'all')];
+    }
+
+    public function switches(HistoryAddress $address): array
+    {
+        return $address->view !== 'changed' ? [] : [['label' => 'Layout', 'choices' => self::choices($address->rows, 'rows', ['changed' => 'Changed only', 'all' => 'All'])]];
+    }
+
+    public function needsAll(HistoryAddress $address, Item $item): bool
+    {
+        return $address->view !== 'changed' || $address->rows === 'all';
+    }
+}

@@ -1,0 +1,34 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Kinds\Dataset;
+
+use App\Actions\BrokenWidgets;
+use App\Actions\Compared;
+use App\Actions\FollowedData;
+use App\Actions\Rules as Plain;
+use App\Actions\Written;
+use App\Models\Item;
+use App\Models\User;
+use Closure;
+use MistyAttic\Core\Compare\ChangeSet;
+use MistyAttic\Core\Content\PartTree;
+
+/** What a dataset follows is changed there, and what reports draw from it may break. */
+final class Rules extends Plain
+{
+    public function __construct(private readonly BrokenWidgets $broken) {}
+
+    public function check(Item $item, User $editor, Written $written, Compared $compared, Closure $since): void
+    {
+        if ($item->head > 0 && ! $written->follows && $item->follows()) {
+            FollowedData::check($item, $since());
+        }
+    }
+
+    public function breaks(Item $item, PartTree $before, PartTree $after, ChangeSet $changes, string $beforeRoot): array
+    {
+        return $this->broken->by($item, $before, $after, $changes, $beforeRoot);
+    }
+}

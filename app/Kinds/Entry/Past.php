@@ -1,0 +1,31 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Kinds\Entry;
+
+use App\View\Blocks;
+use App\View\FormRows;
+use App\View\HistoryAddress;
+use App\View\LookedAt;
+use App\View\Past as Plain;
+
+/** An entry is looked at answer by answer. */
+final class Past extends Plain
+{
+    public const VIEW = 'entry';
+
+    public const TELLS_AUTHORS = false;
+
+    public function of(LookedAt $at): array
+    {
+        $was = $at->asItWas();
+
+        return ['answers' => FormRows::flat($was ? Blocks::plain($at->kind, $at->comparison->old) : Blocks::compared($at->kind, $at->comparison), ! $was && $at->address->rows === 'changed' && $at->address->from !== $at->address->to)];
+    }
+
+    public function switches(HistoryAddress $address): array
+    {
+        return $address->view !== 'changed' ? [] : [['label' => 'Layout', 'choices' => self::choices($address->rows, 'rows', ['changed' => 'Changed only', 'all' => 'All'])]];
+    }
+}

@@ -1,0 +1,28 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Kinds\Entry;
+
+use App\Actions\IndexAnswers;
+use App\Actions\Rules as Plain;
+use App\Actions\TellFollowers;
+use App\Models\Item;
+use App\Models\Picture;
+use App\Models\Version;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Entry\EntryKind;
+use MistyAttic\Core\Kinds\Kinds;
+
+/** What an entry answers is found by lists and sums, its pictures are kept, and datasets may follow its form. */
+final class Rules extends Plain
+{
+    public function __construct(private readonly IndexAnswers $answers, private readonly TellFollowers $followers) {}
+
+    public function written(Item $item, Version $version, PartTree $after): void
+    {
+        $this->answers->handle($item, $after);
+        Picture::query()->where('item_id', $item->form_id)->whereIn('chunk', Kinds::chunks(new EntryKind, $after))->update(['is_used' => true]);
+        $this->followers->version($item, $version);
+    }
+}

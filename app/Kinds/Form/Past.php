@@ -1,0 +1,39 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Kinds\Form;
+
+use App\View\Blocks;
+use App\View\FlowMap;
+use App\View\FormRows;
+use App\View\HistoryAddress;
+use App\View\LookedAt;
+use App\View\Past as Plain;
+
+/** A form is looked at question by question, with the way through it. */
+final class Past extends Plain
+{
+    public const VIEW = 'form';
+
+    public const TELLS_AUTHORS = false;
+
+    public function of(LookedAt $at): array
+    {
+        if ($at->address->layout === 'source') {
+            return parent::of($at);
+        }
+        $was = $at->asItWas();
+
+        return [
+            'form' => new FormRows($was ? Blocks::plain($at->kind, $at->comparison->old) : Blocks::compared($at->kind, $at->comparison), ! $was && $at->address->rows === 'changed'),
+            'flow' => new FlowMap($at->comparison->old, $was ? $at->comparison->old : $at->comparison->new),
+            'fromLive' => $was ? $at->wasLive() : null,
+        ];
+    }
+
+    public function switches(HistoryAddress $address): array
+    {
+        return $address->view !== 'changed' ? [] : [['label' => 'Layout', 'choices' => self::choices($address->rows, 'rows', ['changed' => 'Changed only', 'all' => 'All'])]];
+    }
+}

@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Kinds\Page;
+
+use App\View\Blocks;
+use App\View\HistoryAddress;
+use App\View\LookedAt;
+use App\View\PageHtml;
+use App\View\PageMap;
+use App\View\Past as Plain;
+use App\View\SourceView;
+
+/** A page is looked at as it stands, with what changed marked on it. */
+final class Past extends Plain
+{
+    public const VIEW = 'page';
+
+    public function of(LookedAt $at): array
+    {
+        return match (true) {
+            $at->address->view === 'who' && $at->item->sight === null => ['pieces' => null] + $this->written($at, null),
+            $at->asItWas() => ['page' => new PageHtml($at->comparison->old, fn (string $chunk) => route('picture', [$at->item, $chunk])), 'fromLive' => $at->wasLive()],
+            $at->address->layout === 'source' => ['source' => new SourceView($at->kind, $at->comparison->old, $at->comparison->new)],
+            default => [
+                'blocks' => Blocks::compared($at->kind, $at->comparison),
+                'pieces' => null,
+                'earlier' => $at->comparison->old,
+                ...($at->address->layout === 'side' ? ['earlierBlocks' => Blocks::earlier($at->kind, $at->comparison)] : ['map' => new PageMap($at->comparison)]),
+            ],
+        };
+    }
+
+    public function switches(HistoryAddress $address): array
+    {
+        return $address->view !== 'changed' ? [] : [['label' => 'Layout', 'choices' => self::choices($address->layout, 'layout', ['together' => 'On the page', 'side' => 'Side by side', 'source' => 'Source'])]];
+    }
+
+    public function canBeUnmarked(HistoryAddress $address): bool
+    {
+        return $address->view === 'changed' && $address->layout !== 'source';
+    }
+}

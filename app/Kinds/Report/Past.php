@@ -1,0 +1,42 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Kinds\Report;
+
+use App\Store\ReportData;
+use App\Store\States;
+use App\View\FieldWords;
+use App\View\HistoryAddress;
+use App\View\LookedAt;
+use App\View\Past as Plain;
+use App\View\ReportCompared;
+use App\View\ReportView;
+
+/** A report is looked at with the data of the time. Readers see no data that is newer than what was published for them. */
+final class Past extends Plain
+{
+    public const VIEW = 'report';
+
+    public const TELLS_AUTHORS = false;
+
+    public function __construct(States $states, private readonly ReportData $data, private readonly FieldWords $words)
+    {
+        parent::__construct($states);
+    }
+
+    public function of(LookedAt $at): array
+    {
+        $data = $this->data->of($at->item, $at->person);
+        $comparison = $at->comparison;
+
+        return $at->asItWas()
+            ? ['report' => new ReportView($comparison->old, $at->address->show === 'today' ? $data : $data->at($comparison->from->saved_at)), 'fromLive' => $at->wasLive()]
+            : ['compared' => new ReportCompared($comparison, $data->at($comparison->from->saved_at), $at->address->to === $at->item->head ? $data : $data->at($comparison->to->saved_at), $this->words)];
+    }
+
+    public function switches(HistoryAddress $address): array
+    {
+        return $address->view !== 'was' ? [] : [['label' => 'Data', 'choices' => self::choices($address->show === 'today' ? 'today' : 'values', 'show', ['values' => 'With the data of that time', 'today' => 'With today’s data'])]];
+    }
+}

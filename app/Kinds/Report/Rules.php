@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Kinds\Report;
+
+use App\Actions\Compared;
+use App\Actions\PinnedData;
+use App\Actions\ReportSources;
+use App\Actions\Rules as Plain;
+use App\Actions\Written;
+use App\Models\Item;
+use App\Models\User;
+use App\Models\Version;
+use App\Store\DrawnFrom;
+use Closure;
+use MistyAttic\Core\Content\PartTree;
+
+/** A report draws from datasets that its editor may see, and readers may keep the figures of the day. */
+final class Rules extends Plain
+{
+    public function __construct(private readonly DrawnFrom $drawn, private readonly PinnedData $pinned) {}
+
+    public function check(Item $item, User $editor, Written $written, Compared $compared, Closure $since): void
+    {
+        ReportSources::check($editor, $written, $compared->before, $compared->after);
+    }
+
+    public function written(Item $item, Version $version, PartTree $after): void
+    {
+        $this->drawn->keep($item, $after);
+    }
+
+    public function publishedWith(Item $item, PartTree $tree): ?array
+    {
+        return $item->pins ? $this->pinned->newest($tree) : null;
+    }
+}

@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\View;
+
+use App\Models\Item;
+use App\Models\User;
+use MistyAttic\Core\Kinds\Kind;
+
+/** What of a history somebody looks at. */
+final readonly class LookedAt
+{
+    public function __construct(public Item $item, public User $person, public Kind $kind, public Comparison $comparison, public HistoryAddress $address) {}
+
+    public function asItWas(): bool
+    {
+        return $this->address->view === 'was';
+    }
+
+    /** Since when and until when readers saw the version that is looked at, in words. */
+    public function wasLive(): ?string
+    {
+        $publishing = $this->item->publishings()->whereNotNull('count')->whereRelation('version', 'number', $this->address->from)->orderByDesc('count')->first();
+
+        return $publishing?->decided_at === null ? null : (string) __($publishing->ended_at === null ? 'publishing.live_since' : 'publishing.live_until', [
+            'since' => $publishing->decided_at->format('j M Y'), 'until' => $publishing->ended_at?->format('j M Y') ?? '',
+        ]);
+    }
+}

@@ -1,0 +1,73 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\View;
+
+use App\Models\Item;
+use App\Store\States;
+
+/** How one looks back at a kind of items: this is the plain way, its parts below each other as texts. A kind that is looked at in another way has its own. */
+class Past
+{
+    /** The view below `history` that shows a state, a comparison, and who wrote what. */
+    public const VIEW = 'state';
+
+    /** Whether there is a view of who wrote what. */
+    public const TELLS_AUTHORS = true;
+
+    public function __construct(protected readonly States $states) {}
+
+    /** @return array<string, mixed> what the view needs */
+    public function of(LookedAt $at): array
+    {
+        $pieces = new Pieces($at->address->piece);
+
+        return ['pieces' => $pieces] + match (true) {
+            $at->address->view === 'who' && $at->item->sight === null => $this->written($at, $pieces),
+            $at->asItWas() => ['blocks' => Blocks::plain($at->kind, $at->comparison->old, $pieces)],
+            $at->address->layout === 'source' => ['source' => new SourceView($at->kind, $at->comparison->old, $at->comparison->new)],
+            default => ['blocks' => Blocks::compared($at->kind, $at->comparison, $pieces), 'earlier' => $at->comparison->old],
+        };
+    }
+
+    /**
+     * The switches above it.
+     *
+     * @return list<array{label: string, choices: list<array{string, array{layout?: string, rows?: string, show?: string}, bool}>}> what each of them says, leads to, and whether that is so now
+     */
+    public function switches(HistoryAddress $address): array
+    {
+        return $address->view !== 'changed' ? [] : [['label' => 'Layout', 'choices' => self::choices($address->layout, 'layout', ['together' => 'Together', 'side' => 'Side by side', 'source' => 'Source'])]];
+    }
+
+    /** Whether marks on it can be switched off. */
+    public function canBeUnmarked(HistoryAddress $address): bool
+    {
+        return false;
+    }
+
+    /** Whether both states are needed whole: a single one is shown by what is in sight, unless formulas read the rest. */
+    public function needsAll(HistoryAddress $address, Item $item): bool
+    {
+        return $address->view === 'changed' ? $address->rows === 'all' : $item->formulas;
+    }
+
+    /** @return array<string, mixed> */
+    protected function written(LookedAt $at, ?Pieces $pieces): array
+    {
+        $written = new Authorship($at->item, $at->comparison->to, $at->comparison->new, $this->states);
+
+        return ['written' => $written, 'blocks' => Blocks::written($at->kind, $at->comparison->new, $written, $pieces)];
+    }
+
+    /**
+     * @param  'layout'|'rows'|'show'  $name
+     * @param  array<string, string>  $words  by value
+     * @return list<array{string, array{layout?: string, rows?: string, show?: string}, bool}>
+     */
+    protected static function choices(string $now, string $name, array $words): array
+    {
+        return array_map(fn (string $value, string $said): array => [$said, [$name => $value], $now === $value], array_keys($words), $words);
+    }
+}
