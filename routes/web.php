@@ -34,6 +34,7 @@ use App\Http\Controllers\StateController;
 use App\Http\Controllers\TakeOutController;
 use App\Http\Controllers\UnusualController;
 use App\Http\Controllers\WorkController;
+use App\Kinds\Form\FlowController;
 use App\Kinds\Spreadsheet\LinesController;
 use Illuminate\Support\Facades\Route;
 
@@ -90,7 +91,7 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
         Route::get('/held/{held}', [HeldEditController::class, 'show'])->name('held');
         Route::put('/held/{held}', [HeldEditController::class, 'update'])->name('held.settle');
 
-        Route::get('/flow', [ItemController::class, 'flow'])->name('item.flow');
+        Route::get('/flow', FlowController::class)->name('item.flow');
         Route::get('/answer', [AnswerController::class, 'show'])->name('answer');
         Route::post('/answer', [AnswerController::class, 'store'])->name('answer.store');
         Route::get('/entries', [EntriesController::class, 'show'])->name('entries');

@@ -5,11 +5,11 @@
     </x-item-head>
     <main id="main" class="desk">
     @can('write', $item)
-        @include(['page' => 'page.tools', 'form' => 'form.tools'][$item->kind] ?? 'write.tools')
+        @include($desk::TOOLS)
     @endcan
-    <div class="sheet {{ $item->kind === 'document' ? '' : "is-{$item->kind}" }}" {{ ['page' => 'data-page', 'form' => 'data-form-editor'][$item->kind] ?? '' }} @isset($answered)data-answered="{{ json_encode($answered) }}"@endisset data-editor="{{ json_encode(['key' => $item->key, 'root' => $item->root, 'number' => $item->head, 'me' => auth()->id(), 'editable' => Gate::allows('write', $item)]) }}">
+    <div class="sheet is-{{ $item->kind }}" {{ $desk::MARK }} @isset($answered)data-answered="{{ json_encode($answered) }}"@endisset data-editor="{{ json_encode(['key' => $item->key, 'root' => $item->root, 'number' => $item->head, 'me' => auth()->id(), 'editable' => Gate::allows('write', $item)]) }}">
         <noscript><p class="notice">Writing needs JavaScript. <a href="{{ route('history', ['item' => $item, 'from' => $item->head, 'to' => $item->head, 'view' => 'was']) }}">Read it</a> or look at its history without.</p></noscript>
-        <div class="{{ ['page' => 'page-writing', 'form' => 'form-sheet'][$item->kind] ?? 'sheet-text' }}" data-text data-parts="{{ $parts }}"></div>
+        <div class="{{ $desk::TEXT }}" data-text data-parts="{{ $parts }}"></div>
         <aside class="notes" aria-label="Notes" data-notes="{{ route('item.notes', $item) }}">@include('write.notes')</aside>
         @isset($flow)<div class="form-flow" data-flow="{{ route('item.flow', $item) }}">@include('form.flow', ['title' => 'The way through'])</div>@endisset
         <p class="is-sr-only" aria-live="assertive" data-spoken></p>

@@ -9,21 +9,10 @@ use App\Http\Requests\RenameRequest;
 use App\Http\Requests\ShowItemRequest;
 use App\Models\HeldEdit;
 use App\Models\Item;
-use App\Models\Proposal;
 use App\Models\Version;
-use App\Store\DatasetColumns;
-use App\Store\Proposed;
-use App\Store\ReportData;
 use App\Store\States;
-use App\View\DatasetView;
-use App\View\EntryList;
-use App\View\EntryProposals;
-use App\View\EntryView;
-use App\View\FlowMap;
-use App\View\PageFigures;
-use App\View\PageHtml;
+use App\View\Desk;
 use App\View\Phrases;
-use App\View\ReportView;
 use App\View\RibbonData;
 use Illuminate\Contracts\View\View;
 use Illuminate\Database\Eloquent\Collection;
@@ -31,8 +20,6 @@ use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
-use MistyAttic\Core\Content\PartTree;
-use MistyAttic\Core\Kinds\Kinds;
 
 final class ItemController extends Controller
 {
@@ -41,52 +28,30 @@ final class ItemController extends Controller
     /** Bytes of content that come with the page; what is larger is asked for by it. */
     private const WITH_THE_PAGE = 4_194_304;
 
-    public function __construct(private readonly ReportData $data, private readonly DatasetColumns $columns, private readonly PageFigures $figures) {}
-
     public function show(ShowItemRequest $request, Item $item, States $states, Phrases $phrases, RibbonData $ribbon): View|RedirectResponse
     {
-        if ($item->kind === 'entry') {
-            $own = Proposal::of($this->person($request), $item);
-            $shown = $own === null ? null : app(Proposed::class)->onto($own, $states->tree($item->root))->tree;
-
-            return view('entry', ['item' => $item->load('deleter'), 'own' => $own, 'beside' => EntryProposals::beside($item, $this->person($request)), 'view' => new EntryView($item, $states, is_array(old('a')) ? old('a') : null, $shown)]);
-        }
-        if ($item->kind === 'form' && $item->sight !== null) {
-            return redirect()->route('answer', $item);
-        }
-        if ($item->sight !== null && $item->kind === 'report') {
-            return view('report.read', ['item' => $item, 'report' => new ReportView($states->tree($item->root), $this->data->of($item, $this->person($request)))]);
-        }
+        $desk = $item->room(Desk::class);
+        $person = $this->person($request);
         if ($item->sight !== null) {
-            return view('published', ['item' => $item, 'page' => new PageHtml($this->figures->filled($states->tree($item->root)), fn (string $chunk) => route('picture', [$item, $chunk]))]);
+            return $desk->read($item, $person);
         }
-        if ($item->kind === 'dataset') {
-            return $this->dataset($request, $item, $states)->with($this->atFoot($item, $phrases, $ribbon));
+        $page = $desk->page($item, $person, $request->validated(), fn (): array => $this->atFoot($item, $phrases, $ribbon));
+        if ($page !== null) {
+            return $page;
         }
         $parts = $states->json($item->root);
 
-        return view(['spreadsheet' => 'sheet', 'report' => 'report.write'][$item->kind] ?? 'write', [
+        /** @var view-string $writing */
+        $writing = $desk::VIEW;
+
+        return view($writing, [
             'item' => $item,
-            'flow' => $item->kind === 'form' ? $this->flowOf($states->tree($item->root)) : null,
-            'answered' => $item->kind === 'form' ? (object) EntryList::counts($item) : null,
-            ...($item->kind === 'report' ? ['report' => new ReportView($states->tree($item->root), $this->data->now($this->person($request))), 'shown' => $this->text($request, 'page'), 'mayWrite' => Gate::allows('write', $item), 'data' => null] : []),
+            'desk' => $desk,
+            ...$desk->of($item, $person, $this->text($request, 'page')),
             ...$this->atFoot($item, $phrases, $ribbon),
             'parts' => strlen($parts) > self::WITH_THE_PAGE ? null : $parts,
             'at' => $this->text($request, 'at'),
             'held' => $this->held($request, $item),
-        ]);
-    }
-
-    private function dataset(ShowItemRequest $request, Item $item, States $states): View
-    {
-        $sent = $request->validated();
-        $view = new DatasetView($this->columns->records($item->root), $sent['sort'] ?? '', (bool) ($sent['down'] ?? false), trim((string) ($sent['find'] ?? '')), (int) ($sent['page'] ?? 1), $sent['unread'] ?? '');
-        $fields = count($view->data->fields);
-
-        return view('dataset.show', [
-            'item' => $item->load('source'), 'view' => $view, 'kind' => Kinds::named('dataset'), 'tree' => PartTree::of(array_values($view->data->fields)),
-            'ids' => fn (int $row): string => $states->part($item->root, $fields + $row)->id ?? '',
-            'hanging' => DatasetView::hanging($item, $this->person($request), $states),
         ]);
     }
 
@@ -112,19 +77,6 @@ final class ItemController extends Controller
         Gate::authorize('draft', $item);
 
         return view('write.notes', ['item' => $item, 'held' => $this->held($request, $item)]);
-    }
-
-    private function flowOf(PartTree $form): FlowMap
-    {
-        return new FlowMap($form, $form);
-    }
-
-    /** The way through a form anew, as it is now. */
-    public function flow(Item $item, States $states): View
-    {
-        Gate::authorize('draft', $item);
-        abort_unless($item->kind === 'form', 404);
-        return view('form.flow', ['flow' => $this->flowOf($states->tree($item->root)), 'title' => 'The way through']);
     }
 
     /** What can be done with it: as a page, or what a menu on a shelf holds. */

@@ -1,0 +1,33 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Kinds\Entry;
+
+use App\Models\Item;
+use App\Models\Proposal;
+use App\Models\User;
+use App\Store\Proposed;
+use App\Store\States;
+use App\View\Desk as Plain;
+use App\View\EntryProposals;
+use App\View\EntryView;
+use Closure;
+use Illuminate\Contracts\View\View;
+
+/** An entry is answered anew on a page of its own, with what was proposed for it beside. */
+final class Desk extends Plain
+{
+    public function __construct(States $states, private readonly Proposed $proposed)
+    {
+        parent::__construct($states);
+    }
+
+    public function page(Item $item, User $person, array $asked, Closure $foot): View
+    {
+        $own = Proposal::of($person, $item);
+        $shown = $own === null ? null : $this->proposed->onto($own, $this->states->tree($item->root))->tree;
+
+        return view('entry', ['item' => $item->load('deleter'), 'own' => $own, 'beside' => EntryProposals::beside($item, $person), 'view' => new EntryView($item, $this->states, is_array(old('a')) ? old('a') : null, $shown)]);
+    }
+}

@@ -1,0 +1,35 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Kinds\Report;
+
+use App\Models\Item;
+use App\Models\User;
+use App\Store\ReportData;
+use App\Store\States;
+use App\View\Desk as Plain;
+use App\View\ReportView;
+use Illuminate\Contracts\View\View;
+use Illuminate\Support\Facades\Gate;
+
+/** A report is put together from widgets, which are drawn as they stand. */
+final class Desk extends Plain
+{
+    public const VIEW = 'report.write';
+
+    public function __construct(States $states, private readonly ReportData $data)
+    {
+        parent::__construct($states);
+    }
+
+    public function of(Item $item, User $person, string $shown): array
+    {
+        return ['report' => new ReportView($this->states->tree($item->root), $this->data->now($person)), 'shown' => $shown, 'mayWrite' => Gate::allows('write', $item), 'data' => null];
+    }
+
+    public function read(Item $item, User $person): View
+    {
+        return view('report.read', ['item' => $item, 'report' => new ReportView($this->states->tree($item->root), $this->data->of($item, $person))]);
+    }
+}

@@ -1,0 +1,61 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\View;
+
+use App\Models\Item;
+use App\Models\User;
+use App\Store\States;
+use Closure;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\RedirectResponse;
+
+/** The page of an item: this is the plain one, on which a text is written. A kind that is written in another way has its own. */
+class Desk
+{
+    public const VIEW = 'write';
+
+    /** The view of the tools, the mark by which the script of the kind finds the sheet, and the class of the text on it. */
+    public const TOOLS = 'write.tools';
+
+    public const MARK = '';
+
+    public const TEXT = 'sheet-text';
+
+    public function __construct(protected readonly States $states) {}
+
+    /** @return array<string, list<mixed>> what its address may ask for */
+    public function asks(): array
+    {
+        return [];
+    }
+
+    /**
+     * What the writing desk needs besides.
+     *
+     * @param  string  $shown  the page of it that the address names
+     * @return array<string, mixed>
+     */
+    public function of(Item $item, User $person, string $shown): array
+    {
+        return [];
+    }
+
+    /** What readers see of it. */
+    public function read(Item $item, User $person): View|RedirectResponse
+    {
+        return view('published', ['item' => $item, 'page' => new PageHtml(app(PageFigures::class)->filled($this->states->tree($item->root)), fn (string $chunk) => route('picture', [$item, $chunk]))]);
+    }
+
+    /**
+     * A page of its own in the place of the writing desk.
+     *
+     * @param  array<string, mixed>  $asked  see {@see asks}
+     * @param  Closure(): array<string, mixed>  $foot  what the foot needs: save line, last sentence, small ribbon
+     */
+    public function page(Item $item, User $person, array $asked, Closure $foot): ?View
+    {
+        return null;
+    }
+}
