@@ -20,7 +20,7 @@ final readonly class News
     public const NOTED = 4;
 
     /** Seconds for which a window may ask shortly before it has to ask in full again. */
-    public const TICKET = 60;
+    public const TICKET = 120;
 
     private const MOVED = <<<'SQL'
         SELECT i.root, i.head, i.title, i.shelf_id,

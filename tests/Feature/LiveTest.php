@@ -86,7 +86,7 @@ final class LiveTest extends FeatureCase
         foreach (['item' => '999', 'client' => 'n1', 'ticket' => str_repeat('a', 32), 'news' => ''] as $name => $value) {
             self::assertTrue($this->shortly($full($this->ines, 'i1')['shortly'], null, [$name => $value]), "another {$name}");
         }
-        // After a minute the whole question is asked again.
+        // After two minutes the whole question is asked again.
         $ines = $full($this->ines, 'i1')['shortly'];
         DB::connection('presence')->table('presences')->update(['asked_at' => time() - News::TICKET]);
         self::assertTrue($this->shortly($ines));

@@ -87,7 +87,7 @@ final class StateController extends Controller
         return response()->json(['address' => route('item', $keep->handle($item, $this->person($request), $request->tree($item)))], 201);
     }
 
-    /** Asked by an open window when `public/live.php` told it that something moved, and once a minute; every two seconds where a place can not be asked shortly. */
+    /** Asked by an open window when `public/live.php` told it that something moved, and every two minutes; every two seconds where a place can not be asked shortly. */
     public function live(LiveRequest $request, Item $item, Phrases $phrases, DrawnFrom $drawn): JsonResponse
     {
         $sent = $request->validated();

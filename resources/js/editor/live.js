@@ -1,9 +1,13 @@
 import { piece, SignedOut, Unreachable } from '../common/ask.js';
 import { newsOf, whileInSight } from './news.js';
 
-/** Milliseconds between two questions: alone, and while others are here. */
+/** Milliseconds between two questions: alone, while others are here, and while somebody of them wrote within the last minute. */
 const ALONE = 2000;
-const TOGETHER = 1000;
+const TOGETHER = 650;
+const LIVELY = 400;
+const MINUTE = 60_000;
+/** Milliseconds after which somebody who is not alone sends what was typed. */
+const SENT_TOGETHER = 300;
 
 /**
  * Asks again and again who else is here and whether there is a newer state.
@@ -21,6 +25,8 @@ export function live(root, sync, place) {
     let seen = '';
     const news = newsOf(sync.item.key, sync.window);
     let wait = ALONE;
+    let moved = -MINUTE;
+    const alone = sync.soon;
 
     /** @param {import('./here.js').Person[]} others */
     const show = (others) => {
@@ -55,7 +61,9 @@ export function live(root, sync, place) {
             }
             if (answer) {
                 show(answer.people);
+                if (answer.root !== sync.base && !sync.sending) moved = performance.now();
                 wait = answer.shortly && answer.people.length ? TOGETHER : ALONE;
+                sync.soon = answer.people.length ? Math.min(alone, SENT_TOGETHER) : alone;
                 await sync.follow(answer.root);
                 await refreshNotes(answer.held);
             }
@@ -63,7 +71,7 @@ export function live(root, sync, place) {
             if (error instanceof SignedOut && !sync.stopped) await sync.failed(error);
             else if (error instanceof Unreachable && !sync.away) await sync.failed(error);
         }
-        return wait;
+        return wait === TOGETHER && performance.now() - moved < MINUTE ? LIVELY : wait;
     };
     return whileInSight(look, 400);
 }
