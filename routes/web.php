@@ -14,6 +14,7 @@ use App\Http\Controllers\EntriesController;
 use App\Http\Controllers\EntryChangesController;
 use App\Http\Controllers\EntryController;
 use App\Http\Controllers\EntryProposalsController;
+use App\Http\Controllers\FieldsController;
 use App\Http\Controllers\FileController;
 use App\Http\Controllers\HeldEditController;
 use App\Http\Controllers\HistoryController;
@@ -84,6 +85,7 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
         Route::get('/notes', [ItemController::class, 'notes'])->name('item.notes');
         Route::get('/state', [StateController::class, 'show'])->name('state');
         Route::put('/state', [StateController::class, 'save'])->name('state.save');
+        Route::put('/fields', FieldsController::class)->name('fields.save');
         Route::post('/aside', [StateController::class, 'aside'])->name('state.aside');
         Route::get('/live', [StateController::class, 'live'])->name('live');
         Route::post('/pictures', [PictureController::class, 'store'])->name('picture.store');

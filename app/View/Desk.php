@@ -10,18 +10,12 @@ use App\Store\States;
 use Closure;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
+use MistyAttic\Core\Kinds\Kinds;
 
-/** The page of an item: this is the plain one, on which a text is written. A kind that is written in another way has its own. */
+/** The page of an item: this is the plain one, on which its parts are written field by field. A kind that is written in another way has its own. */
 class Desk
 {
-    public const VIEW = 'write';
-
-    /** The view of the tools, the mark by which the script of the kind finds the sheet, and the class of the text on it. */
-    public const TOOLS = 'write.tools';
-
-    public const MARK = '';
-
-    public const TEXT = 'sheet-text';
+    public const VIEW = 'fields';
 
     public function __construct(protected readonly States $states) {}
 
@@ -39,7 +33,7 @@ class Desk
      */
     public function of(Item $item, User $person, string $shown): array
     {
-        return [];
+        return ['fields' => new PartFields(Kinds::named($item->kind), $this->states->tree($item->root))];
     }
 
     /** What readers see of it. */

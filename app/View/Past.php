@@ -26,7 +26,7 @@ class Past
         return ['pieces' => $pieces] + match (true) {
             $at->address->view === 'who' && $at->item->sight === null => $this->written($at, $pieces),
             $at->asItWas() => ['blocks' => Blocks::plain($at->kind, $at->comparison->old, $pieces)],
-            $at->address->layout === 'source' => ['source' => new SourceView($at->kind, $at->comparison->old, $at->comparison->new)],
+            $at->address->layout === 'source' => ['source' => new SourceView($at->item->room(Files::class), $at->comparison->old, $at->comparison->new)],
             default => ['blocks' => Blocks::compared($at->kind, $at->comparison, $pieces), 'earlier' => $at->comparison->old],
         };
     }

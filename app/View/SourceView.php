@@ -5,12 +5,10 @@ declare(strict_types=1);
 namespace App\View;
 
 use MistyAttic\Core\Content\PartTree;
-use MistyAttic\Core\Formats\MarkdownWriter;
-use MistyAttic\Core\Formats\Page\PageHtmlWriter;
 use MistyAttic\Core\Kinds\Kind;
 use MistyAttic\Core\Sequences\Sequences;
 
-/** Two states as their sources, compared line by line: a page as HTML, a document as Markdown. */
+/** Two states as their sources, compared line by line, as the kind writes them. */
 final readonly class SourceView
 {
     /** Lines that are the same are shown around a change, and no more. */
@@ -21,11 +19,10 @@ final readonly class SourceView
     /** @var list<SourceLine> */
     public array $lines;
 
-    public function __construct(Kind $kind, PartTree $old, PartTree $new)
+    public function __construct(Files $files, PartTree $old, PartTree $new)
     {
-        $page = $kind->beside() !== null;
-        $this->name = $page ? 'HTML' : 'Markdown';
-        $write = fn (PartTree $tree): array => explode("\n", rtrim($page ? PageHtmlWriter::content($tree, self::picture(...)) : (new MarkdownWriter)->write('', $tree, self::picture(...))));
+        $this->name = $files::SOURCE;
+        $write = fn (PartTree $tree): array => explode("\n", rtrim($files->source($tree, self::picture(...))));
         $this->lines = $this->compare($write($old), $write($new));
     }
 

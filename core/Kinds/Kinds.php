@@ -17,6 +17,14 @@ use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetKind;
 /** All kinds of items there are. */
 final class Kinds
 {
+    /** @var list<Kind> */
+    private static array $more = [];
+
+    public static function add(Kind $kind): void
+    {
+        self::$more[] = $kind;
+    }
+
     /** @throws \OutOfBoundsException for a name that is no kind's */
     public static function named(string $name): Kind
     {
@@ -45,6 +53,6 @@ final class Kinds
     /** @return list<Kind> */
     public static function all(): array
     {
-        return [new DocumentKind, new SpreadsheetKind, new DatasetKind, new ReportKind, new FormKind, new EntryKind, new PageKind, new FileKind];
+        return [new DocumentKind, new SpreadsheetKind, new DatasetKind, new ReportKind, new FormKind, new EntryKind, new PageKind, new FileKind, ...self::$more];
     }
 }

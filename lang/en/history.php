@@ -76,17 +76,6 @@ return [
     'its_history' => 'The history of this part',
     'nothing_ticked' => 'Tick what shall come back or go away. Nothing was changed.',
     'same' => 'That is the newest state already; there is nothing to restore.',
-    'nouns' => [
-        'question' => '{1} one question|[2,*] :count questions', 'page' => '{1} one page|[2,*] :count pages', 'choice' => '{1} one choice|[2,*] :count choices', 'grid_line' => '{1} one row|[2,*] :count rows', 'skip_rule' => '{1} one skip rule|[2,*] :count skip rules', 'settings' => '{1} the settings|[2,*] the settings', 'answer' => '{1} one answer|[2,*] :count answers',
-        'heading' => '{1} one heading|[2,*] :count headings', 'paragraph' => '{1} one paragraph|[2,*] :count paragraphs', 'item' => '{1} one list item|[2,*] :count list items',
-        'task' => '{1} one task|[2,*] :count tasks', 'quote' => '{1} one quote|[2,*] :count quotes', 'code' => '{1} one block of code|[2,*] :count blocks of code',
-        'tab' => '{1} one tab|[2,*] :count tabs', 'column' => '{1} one column|[2,*] :count columns', 'row' => '{1} one row|[2,*] :count rows', 'cell' => '{1} one cell|[2,*] :count cells',
-        'section' => '{1} one section|[2,*] :count sections', 'page_column' => '{1} one column|[2,*] :count columns', 'rich_text' => '{1} one text|[2,*] :count texts',
-        'button' => '{1} one button|[2,*] :count buttons', 'call_out' => '{1} one call-out|[2,*] :count call-outs', 'links' => '{1} one list of links|[2,*] :count lists of links',
-        'hours' => '{1} one table of hours|[2,*] :count tables of hours', 'contact' => '{1} one contact card|[2,*] :count contact cards', 'divider' => '{1} one divider|[2,*] :count dividers', 'figure' => '{1} one figure|[2,*] :count figures',
-        'widget' => '{1} one widget|[2,*] :count widgets', 'field' => '{1} one field|[2,*] :count fields', 'record' => '{1} one record|[2,*] :count records',
-        'table' => '{1} one table|[2,*] :count tables', 'picture' => '{1} one picture|[2,*] :count pictures', 'rule' => '{1} one line across|[2,*] :count lines across',
-    ],
     // What a restore brings back or takes away of a table.
     'table_plan' => [
         'removed_rows' => '{1} The row “:part”:of|[2,*] :count rows:of',

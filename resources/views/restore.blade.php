@@ -19,7 +19,7 @@
             </section>
             <section aria-labelledby="stays"><h2 id="stays">Stays as it is</h2><p>The same in both, so it is not touched</p>
                 <ul class="plan-stays">
-                    @foreach ($plan->stays as $noun => $count)<li>{{ trans_choice("history.nouns.{$noun}", $count) }}</li>@endforeach
+                    @foreach ($plan->stays as $noun => $count)<li>{{ trans_choice("changes.inner.{$noun}", $count) }}</li>@endforeach
                     <li>Everyone’s access</li>
                     <li>All {{ $item->head }} versions @if ($milestones > 0)and {{ trans_choice('{1} one milestone|[2,*] :count milestones', $milestones) }}@endif</li>
                 </ul>

@@ -26,6 +26,7 @@ use LogicException;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
+use Tests\Kinds\Board\Board;
 
 /** A test over HTTP on a real SQLite file: a fresh copy of an empty database for each. */
 abstract class FeatureCase extends TestCase
@@ -51,6 +52,7 @@ abstract class FeatureCase extends TestCase
             copy($this->database, self::$empty);
         }
         $this->withoutVite();
+        Board::register();
         // A key without words would stand on a page as it is; a value of a setting that has none says itself.
         Lang::handleMissingKeysUsing(fn (string $key): string => ! str_starts_with($key, 'changes.values.') && is_file(lang_path('en/'.explode('.', $key)[0].'.php')) ? throw new LogicException("There are no words for {$key}") : $key);
         Date::setTestNow('2026-05-04 10:00:00');

@@ -103,7 +103,7 @@ final class PhrasesTest extends FeatureCase
             self::assertInstanceOf(SchemaKind::class, $kind);
             foreach ($kind->roles()::cases() as $role) {
                 $noun = $kind->noun(new Part('pone', (string) $role->value, 0, []));
-                self::assertTrue(Lang::has("history.nouns.{$noun}"), "{$kind->name()}: {$noun}");
+                self::assertTrue(Lang::has("changes.inner.{$noun}"), "{$kind->name()}: {$noun}");
             }
         }
     }

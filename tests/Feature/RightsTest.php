@@ -54,6 +54,7 @@ final class RightsTest extends FeatureCase
             'the notes' => ['get', 'item.notes', 'viewer', []],
             'the state' => ['get', 'state', 'viewer', []],
             'saving' => ['put', 'state.save', 'editor', []],
+            'saving fields' => ['put', 'fields.save', 'editor', []],
             'keeping aside' => ['post', 'state.aside', 'editor', []],
             'who is here' => ['get', 'live', 'viewer', ['client' => 'w']],
             'keeping a picture' => ['post', 'picture.store', 'editor', []],

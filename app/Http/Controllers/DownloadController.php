@@ -7,54 +7,25 @@ namespace App\Http\Controllers;
 use App\Jobs\Progress;
 use App\Models\Item;
 use App\Models\Version;
-use App\Store\DatasetColumns;
 use App\Store\States;
-use App\View\DatasetSheet;
-use Illuminate\Http\RedirectResponse;
+use App\View\Files;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Str;
-use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
-use MistyAttic\Core\Formats\DocumentFormat;
 use MistyAttic\Core\Formats\JsonWriter;
-use MistyAttic\Core\Formats\Page\PageFormat;
-use MistyAttic\Core\Formats\SheetFormat;
 use MistyAttic\Core\Kinds\Kinds;
 use MistyAttic\Core\Store\ChunkStore;
 
 final class DownloadController extends Controller
 {
-    public function __invoke(Request $request, Item $item, int $number, string $format, States $states, ChunkStore $chunks, DatasetColumns $columns, Progress $progress): Response|RedirectResponse
+    public function __invoke(Request $request, Item $item, int $number, string $format, States $states, ChunkStore $chunks, Progress $progress): Response
     {
         Gate::authorize('view', $item);
-        $version = $this->version($item, $number);
+        $version = $this->version($item, $number)->setRelation('item', $item);
         if ($format === 'json') {
             return $this->json($item, $version, $states->tree($version->root), $chunks);
-        }
-        if ($item->kind === 'spreadsheet') {
-            $sheet = SheetFormat::tryFrom($format) ?? abort(404);
-            $tab = $request->query('tab');
-
-            $tree = $states->tree($version->root);
-            $cells = array_sum(array_map(fn (Part $part) => count($part->fields), $tree->parts));
-            if ($cells > $sheet->mostCells()) {
-                return redirect()->route('history', ['item' => $item, 'from' => $number, 'to' => $item->head, 'view' => 'was'])
-                    ->withErrors(['format' => __('item.too_many_cells', ['cells' => number_format($cells), 'max' => number_format($sheet->mostCells()), 'format' => strtoupper($format)])]);
-            }
-
-            return $this->file($item, $number, $format, $sheet->mediaType(), $sheet->write($tree, is_string($tab) ? $tab : null, $progress->between(0, 1)));
-        }
-        if ($item->kind === 'dataset') {
-            $sheet = SheetFormat::tryFrom($format) ?? abort(404);
-            $data = $columns->records($version->root);
-            if ($data->count * count($data->fields) > $sheet->mostCells()) {
-                return redirect()->route('history', ['item' => $item, 'from' => $number, 'to' => $item->head, 'view' => 'was'])
-                    ->withErrors(['format' => __('item.too_many_cells', ['cells' => number_format($data->count * count($data->fields)), 'max' => number_format($sheet->mostCells()), 'format' => strtoupper($format)])]);
-            }
-
-            return $this->file($item, $number, $format, $sheet->mediaType(), $sheet->write(DatasetSheet::tree($data), share: $progress->between(0, 1)));
         }
         $types = $item->pictures()->pluck('type', 'chunk');
         $picture = function (string $chunk) use ($types, $chunks): ?string {
@@ -63,16 +34,10 @@ final class DownloadController extends Controller
 
             return $bytes === null ? null : 'data:'.$types[$chunk].';base64,'.base64_encode($bytes);
         };
-        $tree = $states->tree($version->root);
-        abort_if(in_array($item->kind, ['form', 'entry', 'report'], true), 404);
-        if ($item->kind === 'page') {
-            $page = PageFormat::tryFrom($format) ?? abort(404);
+        $tab = $request->query('tab');
+        $file = $item->room(Files::class)->write($version, $format, $picture, is_string($tab) ? $tab : null, $progress->between(0, 1)) ?? abort(404);
 
-            return $this->file($item, $number, $format, $page->mediaType(), $page->write($version->title, $tree, $picture));
-        }
-        $writer = (DocumentFormat::tryFrom($format) ?? abort(404))->writer();
-
-        return $this->file($item, $number, $format, $writer->mediaType(), $writer->write($version->title, $tree, $picture));
+        return $this->file($item, $number, $format, $file->mediaType, $file->bytes);
     }
 
     /** All of it, with ids and pictures, as it can come in again. */

@@ -14,8 +14,8 @@ use App\Models\User;
 use App\Models\Version;
 use App\Store\States;
 use App\View\Comparison;
-use App\View\Download;
 use App\View\Entry;
+use App\View\Files;
 use App\View\HistoryAddress;
 use App\View\LookedAt;
 use App\View\Past;
@@ -63,7 +63,7 @@ final class HistoryController extends Controller
             'itsHistory' => __('history.its_history'),
             'past' => $past,
             'of' => [],
-            'formats' => Download::formats($item->kind),
+            'formats' => $item->room(Files::class)->named(),
             // Readers are not told who wrote the drafts.
             'tellsAuthors' => $past::TELLS_AUTHORS && $item->sight === null,
             'wish' => $this->wish($item),

@@ -6,13 +6,13 @@ namespace App\Kinds\Form;
 
 use App\Models\Item;
 use App\Models\User;
-use App\View\Desk as Plain;
 use App\View\EntryList;
 use App\View\FlowMap;
+use App\View\TextDesk;
 use Illuminate\Http\RedirectResponse;
 
 /** A form is written question by question, with the way through it; readers answer it. */
-final class Desk extends Plain
+final class Desk extends TextDesk
 {
     public const TOOLS = 'form.tools';
 

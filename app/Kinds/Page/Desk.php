@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Kinds\Page;
 
-use App\View\Desk as Plain;
+use App\View\TextDesk;
 
 /** A page is put together from blocks. */
-final class Desk extends Plain
+final class Desk extends TextDesk
 {
     public const TOOLS = 'page.tools';
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Kinds\Page;
 
 use App\View\Blocks;
+use App\View\Files as AnyFiles;
 use App\View\HistoryAddress;
 use App\View\LookedAt;
 use App\View\PageHtml;
@@ -22,7 +23,7 @@ final class Past extends Plain
         return match (true) {
             $at->address->view === 'who' && $at->item->sight === null => ['pieces' => null] + $this->written($at, null),
             $at->asItWas() => ['page' => new PageHtml($at->comparison->old, fn (string $chunk) => route('picture', [$at->item, $chunk])), 'fromLive' => $at->wasLive()],
-            $at->address->layout === 'source' => ['source' => new SourceView($at->kind, $at->comparison->old, $at->comparison->new)],
+            $at->address->layout === 'source' => ['source' => new SourceView($at->item->room(AnyFiles::class), $at->comparison->old, $at->comparison->new)],
             default => [
                 'blocks' => Blocks::compared($at->kind, $at->comparison),
                 'pieces' => null,

@@ -1,0 +1,10 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Kinds\Document;
+
+use App\View\TextDesk;
+
+/** A document is written as a text. */
+final class Desk extends TextDesk {}

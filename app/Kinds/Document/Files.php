@@ -1,0 +1,36 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Kinds\Document;
+
+use App\Models\Version;
+use App\View\Files as Plain;
+use App\View\WrittenFile;
+use Closure;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Formats\DocumentFormat;
+use MistyAttic\Core\Formats\MarkdownWriter;
+
+/** A document goes out in the formats of texts; its source is Markdown. */
+final class Files extends Plain
+{
+    public const SOURCE = 'Markdown';
+
+    public function formats(): array
+    {
+        return DocumentFormat::cases();
+    }
+
+    public function write(Version $version, string $format, Closure $picture, ?string $of, Closure $share): ?WrittenFile
+    {
+        $writer = DocumentFormat::tryFrom($format)?->writer();
+
+        return $writer === null ? null : new WrittenFile($writer->mediaType(), $writer->write($version->title, $this->states->tree($version->root), $picture));
+    }
+
+    public function source(PartTree $tree, Closure $picture): string
+    {
+        return (new MarkdownWriter)->write('', $tree, $picture);
+    }
+}

@@ -1,0 +1,26 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\View;
+
+use App\Models\Item;
+use App\Models\User;
+
+/** A desk on which a text is written, with tools above it. */
+class TextDesk extends Desk
+{
+    public const VIEW = 'write';
+
+    /** The view of the tools, the mark by which the script of the kind finds the sheet, and the class of the text on it. */
+    public const TOOLS = 'write.tools';
+
+    public const MARK = '';
+
+    public const TEXT = 'sheet-text';
+
+    public function of(Item $item, User $person, string $shown): array
+    {
+        return [];
+    }
+}
