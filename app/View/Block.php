@@ -9,6 +9,7 @@ use MistyAttic\Core\Compare\ChangeType;
 use MistyAttic\Core\Compare\MarkedPart;
 use MistyAttic\Core\Compare\Span;
 use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Sequences\Sequences;
 
 /** A part of a document, ready to be shown: on its own, or marked as a comparison has it. */
@@ -94,6 +95,31 @@ final readonly class Block
             $side === 'new' || $was === $is => [null, $is],
             default => [$was, $is],
         };
+    }
+
+    /**
+     * All fields but texts, as they were and as they are, like {@see setting}.
+     *
+     * @param  'old'|'new'|'both'  $side
+     * @return array<string, array{string|null, string}>
+     */
+    public function settings(string $side): array
+    {
+        $settings = [];
+        foreach ($this->part()->fields + ($this->marked->before->fields ?? []) as $name => $value) {
+            $said = fn (mixed $value): string => is_bool($value) ? ($value ? 'yes' : 'no') : (is_scalar($value) ? (string) $value : '');
+            if (! $value instanceof RichText && preg_match('/^[0-9a-f]{40}$/D', $said($value)) !== 1) {
+                $is = $said($this->part()->fields[$name] ?? null);
+                $was = $this->marked->before === null ? $is : $said($this->marked->before->fields[$name] ?? null);
+                $settings[$name] = match (true) {
+                    $side === 'old' => [null, $was],
+                    $side === 'new' || $was === $is => [null, $is],
+                    default => [$was, $is],
+                };
+            }
+        }
+
+        return $settings;
     }
 
     /**

@@ -7,11 +7,14 @@ namespace App\View;
 use App\Models\Item;
 use App\Store\States;
 
-/** How one looks back at a kind of items: this is the plain way, its parts below each other as texts. A kind that is looked at in another way has its own. */
+/** How one looks back at a kind of items: this is the plain way, its parts below each other, with their texts and fields. A kind that is looked at in another way has its own. */
 class Past
 {
     /** The view below `history` that shows a state, a comparison, and who wrote what. */
     public const VIEW = 'state';
+
+    /** The view of one part in it: the plain one has every field, and what is below. */
+    public const BLOCK = 'history.plain-block';
 
     /** Whether there is a view of who wrote what. */
     public const TELLS_AUTHORS = true;

@@ -74,6 +74,9 @@ final class BoardTest extends FeatureCase
         foreach (['changed' => 'Sign the log', 'was' => 'Test the sockets', 'who' => 'Test all sockets'] as $view => $seen) {
             $this->get(route('history', [...$address, 'view' => $view]))->assertOk()->assertSee($view === 'changed' ? 'Sign the log' : explode(' ', $seen)[0]);
         }
+        // Not only the sentences beside it: the state itself.
+        $this->get(route('history', [...$address, 'view' => 'was']))->assertSeeInOrder(['data-state', 'data-part="lone"', 'title', 'To do', 'data-part="c001"', 'sockets', 'done', 'no', 'data-part="c002"'], false);
+        $this->get(route('history', $address))->assertSeeInOrder(['data-state', 'was-edited', 'data-part="c001"', 'was-removed', 'data-part="c002"'], false);
         foreach (['side', 'source'] as $layout) {
             $this->get(route('history', [...$address, 'layout' => $layout]))->assertOk()->assertSee('Sign the log');
         }

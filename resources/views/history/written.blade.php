@@ -11,7 +11,7 @@
     @if ($past::VIEW === 'page')
         <div class="page">@include('page.compared', ['side' => 'new', 'named' => true])</div>
     @else
-        <article class="paper prose">@foreach ($blocks as $block)@include('history.block', ['side' => 'new'])@endforeach</article>
+        <article class="paper prose">@foreach ($blocks as $block)@include($past::BLOCK, ['side' => 'new'])@endforeach</article>
         @include('history.pieces')
     @endif
 </div>
