@@ -21,6 +21,9 @@ return [
     'title' => 200,
     'note' => 500,
 
+    // Where each kind of items has its room: a folder by its name.
+    'kinds' => 'App\\Kinds',
+
     // The largest picture, in bytes.
     'picture' => 10 * 1024 * 1024,
 ];

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 /**
- * Where everything stands that a kind of item has of its own: its rules are `App\Kinds\Report\Rules` for a report. A kind that has none of its own
+ * Where everything stands that a kind of item has of its own: the rules of a report are `Report\Rules`, in the folder that `attic.kinds` names. A kind that has none of its own
  * goes by the plain ones.
  */
 final class Rooms
@@ -26,7 +26,7 @@ final class Rooms
      */
     public static function of(string $kind, string $plain): object
     {
-        $own = (self::$elsewhere[$kind] ?? 'App\\Kinds\\'.ucfirst($kind)).'\\'.class_basename($plain);
+        $own = (self::$elsewhere[$kind] ?? config('attic.kinds').'\\'.ucfirst($kind)).'\\'.class_basename($plain);
 
         return app(is_subclass_of($own, $plain) ? $own : $plain);
     }

@@ -67,6 +67,13 @@ final class RoomsTest
         return $this->room('Files', 'History', 'Store');
     }
 
+    public function test_what_all_kinds_share_knows_none_of_their_rooms(): Rule
+    {
+        return PHPat::rule()->classes(Selector::inNamespace('App'))->excluding(Selector::inNamespace('App\Kinds'))
+            ->shouldNot()->dependOn()->classes(Selector::inNamespace('App\Kinds'))
+            ->because('a kind is found by its name, and what it has of its own stands in its room');
+    }
+
     private function room(string $room, string ...$others): Rule
     {
         return PHPat::rule()->classes(Selector::inNamespace(self::CORE.'\\'.$room))

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Actions\Follow;
 use App\Actions\MakeItem;
 use App\Actions\SaveState;
 use App\Actions\Sent;
 use App\Actions\TakeEntry;
-use App\Actions\TakeInSteps;
+use App\Kinds\Dataset\Follow;
+use App\Kinds\Dataset\TakeInSteps;
 use App\Models\Item;
 use App\Models\Proposal;
 use App\Models\Publishing;

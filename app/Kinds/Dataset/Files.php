@@ -7,7 +7,6 @@ namespace App\Kinds\Dataset;
 use App\Models\Version;
 use App\Store\DatasetColumns;
 use App\Store\States;
-use App\View\DatasetSheet;
 use App\View\Files as Plain;
 use App\View\WrittenFile;
 use Closure;

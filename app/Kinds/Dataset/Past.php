@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Kinds\Dataset;
 
 use App\Models\Item;
-use App\View\DatasetCompared;
 use App\View\HistoryAddress;
 use App\View\LookedAt;
 use App\View\Past as Plain;

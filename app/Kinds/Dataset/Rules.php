@@ -4,9 +4,7 @@ declare(strict_types=1);
 
 namespace App\Kinds\Dataset;
 
-use App\Actions\BrokenWidgets;
 use App\Actions\Compared;
-use App\Actions\FollowedData;
 use App\Actions\Rules as Plain;
 use App\Actions\Written;
 use App\Models\Item;

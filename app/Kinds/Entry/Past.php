@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Kinds\Entry;
 
+use App\Kinds\Form\FormRows;
 use App\View\Blocks;
-use App\View\FormRows;
 use App\View\HistoryAddress;
 use App\View\LookedAt;
 use App\View\Past as Plain;

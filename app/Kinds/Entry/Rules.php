@@ -4,9 +4,8 @@ declare(strict_types=1);
 
 namespace App\Kinds\Entry;
 
-use App\Actions\IndexAnswers;
 use App\Actions\Rules as Plain;
-use App\Actions\TellFollowers;
+use App\Kinds\Dataset\TellFollowers;
 use App\Models\Item;
 use App\Models\Picture;
 use App\Models\Version;

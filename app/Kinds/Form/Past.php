@@ -5,8 +5,6 @@ declare(strict_types=1);
 namespace App\Kinds\Form;
 
 use App\View\Blocks;
-use App\View\FlowMap;
-use App\View\FormRows;
 use App\View\HistoryAddress;
 use App\View\LookedAt;
 use App\View\Past as Plain;

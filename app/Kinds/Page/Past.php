@@ -9,7 +9,6 @@ use App\View\Files as AnyFiles;
 use App\View\HistoryAddress;
 use App\View\LookedAt;
 use App\View\PageHtml;
-use App\View\PageMap;
 use App\View\Past as Plain;
 use App\View\SourceView;
 

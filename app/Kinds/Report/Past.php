@@ -10,7 +10,6 @@ use App\View\FieldWords;
 use App\View\HistoryAddress;
 use App\View\LookedAt;
 use App\View\Past as Plain;
-use App\View\ReportCompared;
 use App\View\ReportView;
 
 /** A report is looked at with the data of the time. Readers see no data that is newer than what was published for them. */

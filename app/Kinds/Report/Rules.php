@@ -6,7 +6,6 @@ namespace App\Kinds\Report;
 
 use App\Actions\Compared;
 use App\Actions\PinnedData;
-use App\Actions\ReportSources;
 use App\Actions\Rules as Plain;
 use App\Actions\Written;
 use App\Models\Item;

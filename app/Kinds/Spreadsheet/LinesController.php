@@ -5,13 +5,11 @@ declare(strict_types=1);
 namespace App\Kinds\Spreadsheet;
 
 use App\Http\Controllers\Controller;
-use App\Http\Requests\LinesRequest;
 use App\Models\Item;
 use App\Store\States;
 use App\View\Comparison;
 use App\View\HistoryAddress;
 use App\View\Phrases;
-use App\View\SheetAuthors;
 use Illuminate\Contracts\View\View;
 
 /** Further lines of a table in its history. */

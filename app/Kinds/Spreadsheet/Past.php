@@ -9,8 +9,6 @@ use App\View\Comparison;
 use App\View\HistoryAddress;
 use App\View\LookedAt;
 use App\View\Past as Plain;
-use App\View\SheetAuthors;
-use App\View\SheetView;
 
 /** A spreadsheet is looked at tab by tab, in the lines that are in sight. */
 final class Past extends Plain

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Kinds\Spreadsheet;
 
 use App\Actions\Rules as Plain;
-use App\Actions\TellFollowers;
+use App\Kinds\Dataset\TellFollowers;
 use App\Models\Item;
 use App\Models\Version;
 use MistyAttic\Core\Content\PartTree;

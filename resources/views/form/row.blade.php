@@ -20,7 +20,7 @@
         @foreach ($row->below('skip_rule') as $rule)
             @php($tree = $rule->removed() ? $comparison->old : $comparison->new)
             @php($target = $tree->find($rule->part()->string('target')))
-            @php($said = ucfirst(App\View\FlowMap::when($tree, $rule->part())).', '.__("form.then.{$rule->part()->string('action')}", ['target' => $target === null ? __('form.gone') : $kind->label($tree, $target)]))
+            @php($said = ucfirst(App\Kinds\Form\FlowMap::when($tree, $rule->part())).', '.__("form.then.{$rule->part()->string('action')}", ['target' => $target === null ? __('form.gone') : $kind->label($tree, $target)]))
             <p class="form-rule" id="part-{{ $rule->id() }}">@if ($rule->removed())<del>{{ $said }}</del>@elseif ($rule->added())<ins>{{ $said }}</ins>@else{{ $said }}@endif</p>
         @endforeach
     </div>

@@ -9,12 +9,12 @@
                 @php($pageEditor = $compared->editor($page['page'], $page['state']))
                 <section class="report-past-page @if ($pageEditor !== null) by-{{ $pageEditor->colour }} @endif" id="part-{{ $page['page']->part->id }}" data-part="{{ $page['page']->part->id }}" aria-label="{{ $page['page']->part->string('title') }}">
                     <h2>@if ($page['page']->before !== null && $page['page']->before->string('title') !== $page['page']->part->string('title') && $page['state'] !== 'removed')<del>{{ $page['page']->before->string('title') }}</del> @endif{{ $page['page']->part->string('title') }} @if (! in_array($page['state'], ['same', 'edited'], true))<small>{{ ['added' => 'new page', 'removed' => 'page removed', 'moved' => 'page moved'][$page['state']] }}@if ($pageEditor !== null), {{ $pageEditor->firstName() }}@endif</small>@endif</h2>
-                    @if (collect($page['widgets'])->contains(fn ($one) => App\View\ReportCompared::stoodElsewhere($one['old'], $one['new']) || in_array($one['state'], ['added', 'removed'], true)) && ! in_array($page['state'], ['added', 'removed'], true))@include('report.map')@endif
+                    @if (collect($page['widgets'])->contains(fn ($one) => App\Kinds\Report\ReportCompared::stoodElsewhere($one['old'], $one['new']) || in_array($one['state'], ['added', 'removed'], true)) && ! in_array($page['state'], ['added', 'removed'], true))@include('report.map')@endif
                     @foreach ($page['widgets'] as $one)
                         @php($editor = $compared->editor($one['marked'], $one['state']))
                         @php($shown = $one['new'] ?? $one['old'])
                         @php($edits = $compared->edits($one['old'], $one['new']))
-                        @php($differences = App\View\ReportCompared::differences($one['old'], $one['new']))
+                        @php($differences = App\Kinds\Report\ReportCompared::differences($one['old'], $one['new']))
                         @continue($one['state'] === 'same' && $differences === [] && $page['state'] === 'same')
                         <article class="widget-step is-{{ $one['state'] }} @if ($editor !== null) by-{{ $editor->colour }} @endif" id="part-{{ $one['marked']->part->id }}" data-part="{{ $one['marked']->part->id }}">
                             <h3>{{ $shown->title() }} @if ($one['state'] !== 'same')<small>{{ ['added' => 'new', 'removed' => 'removed', 'edited' => 'changed', 'moved' => 'stands elsewhere'][$one['state']] }}@if ($editor !== null), {{ $editor->firstName() }}@endif</small>@endif</h3>
@@ -26,7 +26,7 @@
                                 @if ($shown->broken !== null && $shown->broken !== 'empty')
                                     @include('report.broken', ['widget' => $shown, 'data' => 'past', 'mayWrite' => false])
                                 @elseif (! in_array($shown->widget->type, ['figure', 'table'], true))
-                                    <div class="chart" role="img" aria-label="{{ $shown->title() }}, drawn; the figures that differ stand in the table after it" data-chart="{{ json_encode(App\View\ReportCompared::chart($one['new'] === null ? null : $one['old'], $shown)) }}"></div>
+                                    <div class="chart" role="img" aria-label="{{ $shown->title() }}, drawn; the figures that differ stand in the table after it" data-chart="{{ json_encode(App\Kinds\Report\ReportCompared::chart($one['new'] === null ? null : $one['old'], $shown)) }}"></div>
                                 @elseif ($differences === [])
                                     @include('report.figures', ['widget' => $shown])
                                 @endif

@@ -1,4 +1,4 @@
-@php($places = App\View\ReportCompared::places($page))
+@php($places = App\Kinds\Report\ReportCompared::places($page))
 @php($deep = max(4, ...array_map(fn ($part) => $part->int('y') + $part->int('down'), [...$places['old'], ...$places['new']])))
 @php($unit = min(8, 150 / $deep))
 <figure class="report-map">
@@ -13,7 +13,7 @@
             @endforeach
             <text class="map-side" x="{{ $left }}" y="{{ $deep * $unit + 18 }}">{{ $side === 'old' ? $from->number : $to->number }}</text>
         @endforeach
-        @foreach (array_values(array_filter($page['widgets'], fn ($one) => App\View\ReportCompared::stoodElsewhere($one['old'], $one['new']))) as $at => $one)
+        @foreach (array_values(array_filter($page['widgets'], fn ($one) => App\Kinds\Report\ReportCompared::stoodElsewhere($one['old'], $one['new']))) as $at => $one)
             @foreach (['old' => 0, 'new' => 240] as $side => $left)
                 @php($part = $one[$side]->part)
                 <circle class="map-dot" cx="{{ $left + 3 + ($part->int('x') + $part->int('across')) * 14.5 - 13 }}" cy="{{ 3 + ($part->int('y') + $part->int('down')) * $unit - 13 }}" r="8"/>

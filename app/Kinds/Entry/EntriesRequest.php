@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Kinds\Entry;
+
+use App\Http\Requests\ItemRequest;
+
+/** How the entries of a form are listed: sorted, found, and which questions are left out. */
+final class EntriesRequest extends ItemRequest
+{
+    protected const RIGHT = 'entries';
+
+    /** @return array<string, list<mixed>> */
+    public function rules(): array
+    {
+        return [
+            'sort' => ['nullable', 'string', 'max:24'], 'down' => ['nullable', 'boolean'], 'find' => ['nullable', 'string', 'max:200'], 'gone' => ['nullable', 'boolean'], 'in' => ['nullable', 'string', 'max:24'],
+            'without' => ['nullable', 'array', 'max:500'], 'without.*' => ['string', 'max:24'], 'with' => ['nullable', 'array', 'max:500'], 'with.*' => ['string', 'max:24'],
+        ];
+    }
+}

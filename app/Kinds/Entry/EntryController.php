@@ -1,0 +1,80 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Kinds\Entry;
+
+use App\Actions\ChangeEntry;
+use App\Actions\Saved;
+use App\Http\Controllers\Controller;
+use App\Models\Item;
+use App\Models\Proposal;
+use App\Store\HandedRoots;
+use App\Store\States;
+use App\View\EntryView;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Content\Problem;
+use MistyAttic\Core\Kinds\Entry\Answers;
+use MistyAttic\Core\Kinds\Entry\SentAnswers;
+
+/** Editing an entry, taking it away and bringing it back. */
+final class EntryController extends Controller
+{
+    /** What was edited is merged with what others edited since the page was opened, field by field. */
+    public function update(EntryRequest $request, Item $item, States $states, HandedRoots $handed, ChangeEntry $change): RedirectResponse
+    {
+        abort_unless($item->kind === 'entry', 404);
+        $sent = $request->validated();
+        $person = $this->person($request);
+        // What they had proposed already was shown in it.
+        $own = isset($sent['proposal']) ? Proposal::query()->where(['item_id' => $item->id, 'user_id' => $person->id])->find((int) $sent['proposal']) : null;
+        abort_unless($handed->has($item, $sent['base']), 409);
+        $shown = $change->shown($sent['base'], $own);
+        $view = new EntryView($item, $states, shown: $shown);
+        $form = $view->answering->form;
+        $touched = SentAnswers::touched($form, $shown, $sent['a'] ?? [], $sent['shown'] ?? []);
+        // Somebody who works with an entry may leave open what had to be answered, and fill in what was skipped.
+        $open = PartTree::of(array_values(array_filter(array_map(fn (Part $part) => $part->role === 'question' ? $part->with('required', false) : $part, $form->parts), fn (Part $part) => $part->role !== 'skip_rule')));
+        $answers = new Answers($open, $touched, $view->answering->files);
+        if ($answers->problems !== []) {
+            return redirect()->route('item', $item)->withInput()->withErrors(array_combine(
+                array_map(fn (Problem $problem) => $problem->path, $answers->problems),
+                array_map(fn (Problem $problem) => $form->get($problem->path)->richText()->text().': '.__("form.wrong.{$problem->code}", array_map(strval(...), $problem->variables)), $answers->problems),
+            ));
+        }
+        $saved = $change->handle($item, $person, $sent['base'], $own, fn (PartTree $state): PartTree => SentAnswers::into($form, $state, $touched, $answers), "entry-{$person->id}-{$item->head}");
+        abort_unless($saved instanceof Saved, 409);
+
+        if ($saved->held !== []) {
+            return redirect()->route('held', [$item, $saved->held[0]]);
+        }
+
+        return redirect()->route('item', $item)->with('said', match (true) {
+            $saved->version->proposal !== null => __('agreeing.saved'),
+            $saved->root === $sent['base'] => __($own === null ? 'form.unchanged' : 'agreeing.answered.withdrawn'),
+            $saved->version->unkept => __('form.saved_unkept'),
+            default => __('form.saved', ['number' => (string) $saved->version->number]),
+        });
+    }
+
+    public function destroy(Request $request, Item $item, TakeAway $away): RedirectResponse
+    {
+        Gate::authorize('takeAway', $item);
+        abort_unless($item->form !== null, 404);
+        $away->handle($item, $this->person($request));
+
+        return redirect()->route('entries', $item->form)->with('said', __('form.deleted', ['entry' => $item->title]));
+    }
+
+    public function restore(Request $request, Item $item, TakeAway $away): RedirectResponse
+    {
+        Gate::authorize('takeAway', $item);
+        $away->handle($item, $this->person($request), back: true);
+
+        return redirect()->route('item', $item)->with('said', __('form.undeleted', ['entry' => $item->title]));
+    }
+}

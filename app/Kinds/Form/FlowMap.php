@@ -1,0 +1,135 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Kinds\Form;
+
+use MistyAttic\Core\Compare\Layout;
+use MistyAttic\Core\Compare\TreeCompare;
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Form\Arrow;
+use MistyAttic\Core\Kinds\Form\Flow;
+use MistyAttic\Core\Kinds\Form\FlowProblem;
+use MistyAttic\Core\Kinds\Form\FormKind;
+use MistyAttic\Core\Kinds\Label;
+
+/** The way through a form, drawn from top to bottom: questions as boxes, skip rules as arrows beside them; of two states both. */
+final class FlowMap
+{
+    public const WIDTH = 276;
+
+    private const LEFT = 36;
+
+    private const BOX = [140, 30];
+
+    private const STEP = 46;
+
+    /** @var list<array{y: int, name: string, state: string, isReached: bool}> */
+    public array $boxes = [];
+
+    /** @var list<array{path: string, state: string, name: string, x: int, y: int, isRule: bool}> */
+    public array $arrows = [];
+
+    /** @var list<string> what can't be meant, in words */
+    public array $problems = [];
+
+    /** @var array<string, int> question => its row */
+    private array $rows = [];
+
+    public function __construct(private readonly PartTree $old, private readonly PartTree $new)
+    {
+        [$was, $is] = [new Flow($old), new Flow($new)];
+        $numbers = array_flip(array_column($is->questions, 'id'));
+        $unreached = array_column(array_filter($is->problems(), fn (FlowProblem $problem) => $problem->code === 'unreachable'), 'question');
+        foreach ($this->inOrder($old, $new) as $id) {
+            $part = $new->find($id) ?? $old->get($id);
+            $state = ! $new->has($id) ? 'removed' : (! $old->has($id) ? 'added' : 'same');
+            $this->rows[$id] = count($this->boxes);
+            $this->boxes[] = ['y' => 8 + count($this->boxes) * self::STEP, 'name' => (isset($numbers[$id]) ? ($numbers[$id] + 1).' ' : '').mb_strimwidth(Label::of($part->richText()->text()), 0, 18, '…'), 'state' => $state, 'isReached' => ! in_array($id, $unreached, true)];
+        }
+        $this->arrows = $this->draw($was->arrows(), $is->arrows());
+        $this->problems = array_map($this->say(...), $is->problems());
+    }
+
+    public function height(): int
+    {
+        return 8 + count($this->boxes) * self::STEP + 34;
+    }
+
+    /** @return list<string> the questions of both, each where it stands in the layout of the comparison */
+    private function inOrder(PartTree $old, PartTree $new): array
+    {
+        $ids = [];
+        foreach (Layout::of($old, $new, TreeCompare::of($old, $new)) as $page) {
+            foreach ($page->children as $question) {
+                if ($question->part->role === 'question') {
+                    $ids[] = $question->part->id;
+                }
+            }
+        }
+
+        return array_values(array_unique($ids));
+    }
+
+    /**
+     * @param  list<Arrow>  $was
+     * @param  list<Arrow>  $is
+     * @return list<array{path: string, state: string, name: string, x: int, y: int, isRule: bool}>
+     */
+    private function draw(array $was, array $is): array
+    {
+        $key = fn (Arrow $arrow): string => "{$arrow->from}>{$arrow->to}".($arrow->rule === null ? '' : ' rule');
+        [$before, $after] = [array_combine(array_map($key, $was), $was), array_combine(array_map($key, $is), $is)];
+        $arrows = [];
+        $lane = 0;
+        foreach ($before + $after as $at => $arrow) {
+            $state = ! isset($after[$at]) ? 'removed' : (! isset($before[$at]) ? 'added' : 'same');
+            $from = $this->rows[$arrow->from];
+            $to = $arrow->to === null ? count($this->boxes) : $this->rows[$arrow->to];
+            [$y1, $y2] = [8 + $from * self::STEP, 8 + $to * self::STEP];
+            if ($arrow->rule === null && $to === $from + 1) {
+                $x = self::LEFT + intdiv(self::BOX[0], 2);
+                $arrows[] = ['path' => sprintf('M%d %dV%d', $x, $y1 + self::BOX[1], $y2 - 2), 'state' => $state, 'name' => '', 'x' => 0, 'y' => 0, 'isRule' => false];
+
+                continue;
+            }
+            // Rules on the right, what leads past removed questions on the left.
+            $isRule = $arrow->rule !== null;
+            $edge = $isRule ? self::LEFT + self::BOX[0] : self::LEFT;
+            $out = $isRule ? $edge + 22 + min(3, $lane++) * 12 : $edge - 26;
+            $arrows[] = [
+                'path' => sprintf('M%d %dC%d %d %d %d %d %d', $edge, $y1 + 15, $out, $y1 + 15, $out, $y2 + ($arrow->to === null ? 0 : 15), $edge + ($isRule ? 2 : -2), $y2 + ($arrow->to === null ? 4 : 15)),
+                'state' => $state,
+                'name' => $isRule ? $this->condition($arrow) : '',
+                'x' => $out - ($isRule ? 8 : 0), 'y' => $y1 + 24, 'isRule' => $isRule,
+            ];
+        }
+
+        return $arrows;
+    }
+
+    private function condition(Arrow $arrow): string
+    {
+        $rule = $this->new->find((string) $arrow->rule) ?? $this->old->find((string) $arrow->rule);
+        $tree = $rule !== null && $this->new->has($rule->id) ? $this->new : $this->old;
+
+        return $rule === null ? '' : self::when($tree, $rule, 9);
+    }
+
+    /** “is “Clothes””, as short as wanted. */
+    public static function when(PartTree $tree, Part $rule, int $most = 40): string
+    {
+        $value = $rule->string('value');
+        $shown = $tree->has($value) ? $tree->get($value)->string('label') : (in_array($value, ['yes', 'no'], true) ? __("form.{$value}") : $value);
+
+        return $rule->string('when') === 'answered' ? __('form.when.answered') : __("form.when.{$rule->string('when')}", ['value' => mb_strimwidth($shown, 0, $most, '…')]);
+    }
+
+    private function say(FlowProblem $problem): string
+    {
+        $name = fn (?string $id): string => $id === null || ! $this->new->has($id) ? '' : (new FormKind)->label($this->new, $this->new->get($id));
+
+        return __("form.problems.{$problem->code}", ['question' => $name($problem->question), 'target' => $name($problem->target)]);
+    }
+}

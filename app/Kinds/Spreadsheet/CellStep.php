@@ -1,0 +1,24 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Kinds\Spreadsheet;
+
+use App\Models\Version;
+
+/** What one version did to a cell. */
+final readonly class CellStep
+{
+    /**
+     * @param  string|null  $value  as it stood then; null when its row was gone
+     * @param  string|null  $formula  in the letters and numbers of today
+     */
+    public function __construct(
+        public Version $version,
+        public string $sentence,
+        public ?string $value,
+        public ?string $formula,
+        public int|float|null $number,
+        public bool $isNow,
+    ) {}
+}

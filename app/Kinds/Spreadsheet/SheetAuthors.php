@@ -1,0 +1,128 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Kinds\Spreadsheet;
+
+use App\Models\Item;
+use App\Models\User;
+use App\Models\Version;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Collection;
+use Illuminate\Support\Facades\DB;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Cell;
+
+/** Who wrote which cell of a spreadsheet last, and when; from the index of touches alone. */
+final class SheetAuthors
+{
+    /** Steps of age, in days. */
+    public const AGES = [1, 7, 30, 90];
+
+    /** @var Collection<int, object{user_id: int, saved_at: string, source: int|null, taken_out: int|null}> by number */
+    private Collection $versions;
+
+    /** @var Collection<int, User> */
+    private Collection $users;
+
+    private CarbonImmutable $until;
+
+    private int $number;
+
+    /** @var array<string, array<string, int>> version and who is left out => row/column, or row => the version up to it that wrote it last */
+    private array $last = [];
+
+    public function __construct(private readonly Item $item, Version $until)
+    {
+        $this->until = $until->saved_at;
+        $this->number = $until->number;
+        /** @var Collection<int, object{user_id: int, saved_at: string, source: int|null, taken_out: int|null}> $versions */
+        $versions = DB::table('versions')->where('item_id', $item->id)->where('number', '<=', $until->number)
+            ->get(['number', 'user_id', 'saved_at', 'source', DB::raw('json_extract(facts, \'$.author\') AS taken_out')])->keyBy('number');
+        $this->versions = $versions;
+        $this->users = User::query()->whereIn('id', $versions->pluck('user_id')->unique())->get()->keyBy('id');
+    }
+
+    /**
+     * The last version up to a number that wrote each cell; a row that came brought its cells, one that moved wrote none.
+     *
+     * @param  int  $without  a person whose versions are left out, 0 for nobody
+     * @return array<string, int>
+     */
+    private function last(int $number, int $without = 0): array
+    {
+        if (! isset($this->last["{$number} {$without}"])) {
+            $touches = DB::table('touches')->where('item_id', $this->item->id)->where('number', '<=', $number)->where('user_id', '!=', $without)
+                ->where(fn ($query) => $query->where('part', 'like', '%/%')->orWhereRaw('what & 1 = 1'))
+                ->groupBy('part')->selectRaw('part, MAX(number) AS number')->pluck('number', 'part');
+            $this->last["{$number} {$without}"] = $touches->map(fn (mixed $number) => (int) $number)->all();
+        }
+
+        return $this->last["{$number} {$without}"];
+    }
+
+    /**
+     * How many cells that hold something each person wrote, the most first; of a table that is too large to read whole only who they are.
+     *
+     * @return list<array{User, int|null}>
+     */
+    public function counts(?PartTree $tree): array
+    {
+        if ($tree === null) {
+            return array_map(fn (User $user) => [$user, null], array_values($this->users->all()));
+        }
+        $counts = [];
+        foreach ($tree->parts as $part) {
+            foreach ($part->role === 'row' ? $part->fields : [] as $column => $value) {
+                $author = Cell::bare($value) === null ? null : $this->of($part->id, (string) $column)?->id;
+                if ($author !== null) {
+                    $counts[$author] = ($counts[$author] ?? 0) + 1;
+                }
+            }
+        }
+        arsort($counts);
+
+        return array_map(fn (int $id) => [$this->users->get($id) ?? new User, $counts[$id]], array_keys($counts));
+    }
+
+    public function of(string $row, string $column): ?User
+    {
+        $version = $this->version($row, $column);
+
+        return $version === null ? null : $this->users->get($version->user_id);
+    }
+
+    /** 0 for the newest step of age, count(AGES) for the oldest. */
+    public function age(string $row, string $column): int
+    {
+        $version = $this->version($row, $column);
+        $days = $version === null ? PHP_INT_MAX : (int) CarbonImmutable::parse($version->saved_at)->diffInDays($this->until, true);
+
+        return count(array_filter(self::AGES, fn (int $most) => $days >= $most));
+    }
+
+    public function words(string $row, string $column): string
+    {
+        $version = $this->version($row, $column);
+
+        return $version === null ? '' : $this->users->get($version->user_id)?->firstName().', '.CarbonImmutable::parse($version->saved_at)->format('j M Y');
+    }
+
+    /**
+     * Who brings something back, or takes out what was written over it, has not written it: whoever did stands there.
+     *
+     * @return object{user_id: int, saved_at: string}|null
+     */
+    private function version(string $row, string $column): ?object
+    {
+        for ([$until, $without] = [$this->number, 0]; ; $until = $source) {
+            $last = $this->last($until, $without);
+            $number = max($last["{$row}/{$column}"] ?? 0, $last[$row] ?? 0);
+            $version = $number === 0 ? null : $this->versions->get($number);
+            [$source, $without] = $version?->taken_out === null ? [$version?->source, 0] : [$number - 1, $version->taken_out];
+            if ($version === null || $source === null || $source >= $number) {
+                return $version;
+            }
+        }
+    }
+}
