@@ -197,6 +197,14 @@ final class Item extends Model
         return Rooms::of($this->kind, $plain);
     }
 
+    /** Whether its rows stand in tabs, which can be taken one by one. */
+    public function hasTabs(): bool
+    {
+        $grid = Kinds::named($this->kind)->grid();
+
+        return $grid !== null && ! $grid->alone;
+    }
+
     /** @return HasMany<HeldEdit, $this> */
     public function heldEdits(): HasMany
     {

@@ -22,7 +22,7 @@ final class ItemPolicy
     public function view(User $user, Item $item): Response
     {
         // What people answered is for those who work with it.
-        return $this->atLeast($user, $item, $item->kind === 'entry' ? Role::Editor : Role::Viewer);
+        return $this->atLeast($user, $item, $item->form_id !== null ? Role::Editor : Role::Viewer);
     }
 
     /** Answering a form: everybody on its shelf, and those whose address it names, wherever they are. */
@@ -146,7 +146,7 @@ final class ItemPolicy
     /** Calling it something else; an entry is called by its number. */
     public function rename(User $user, Item $item): Response
     {
-        return $item->kind === 'entry' ? Response::denyAsNotFound() : $this->write($user, $item);
+        return $item->form_id !== null ? Response::denyAsNotFound() : $this->write($user, $item);
     }
 
     /** Writing, and marking milestones. */
@@ -166,7 +166,7 @@ final class ItemPolicy
         $write = $this->atLeast($user, $item, Role::Editor);
 
         return match (true) {
-            $item->kind !== 'entry' => Response::denyAsNotFound(),
+            $item->form_id === null => Response::denyAsNotFound(),
             $write->denied() || ! $item->shelf->asks_entries || $item->shelf->letsPublish($user) => $write,
             default => Response::deny(__('rights.needs_publisher', ['shelf' => $item->shelf->name])),
         };

@@ -42,6 +42,12 @@ class Desk
         return view('published', ['item' => $item, 'page' => new PageHtml(app(PageFigures::class)->filled($this->states->tree($item->root)), fn (string $chunk) => route('picture', [$item, $chunk]))]);
     }
 
+    /** @return array<string, string> what else may have moved, for a window that asks */
+    public function news(Item $item): array
+    {
+        return [];
+    }
+
     /**
      * A page of its own in the place of the writing desk.
      *

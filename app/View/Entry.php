@@ -78,7 +78,7 @@ final readonly class Entry
         }
         $part = explode('/', $this->part());
 
-        return count($part) === 2 && $item->kind === 'spreadsheet' ? route('cell', [$item, ...$part]) : route('part', [$item, $part[0]]);
+        return count($part) === 2 && $item->hasTabs() ? route('cell', [$item, ...$part]) : route('part', [$item, $part[0]]);
     }
 
     /** What becomes of answers when a form loses its questions, or gets them back with a restore; nothing when there are none. */

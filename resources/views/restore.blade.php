@@ -55,7 +55,7 @@
         <a class="button" href="{{ route('history', ['item' => $item, 'from' => $version->number, 'to' => $item->head]) }}">Cancel</a>
         <button class="button" type="button" data-tick-all hidden>Tick none</button>
         <span aria-live="polite" data-plan-count>{{ count($plan->comesBack) }} come back, {{ count($plan->goesAway) }} go away</span>
-        @if ($item->kind !== 'entry')<a class="button" href="{{ route('copy', [$item, $version->number]) }}">Copy out instead…</a>@endif
+        @if ($item->form_id === null)<a class="button" href="{{ route('copy', [$item, $version->number]) }}">Copy out instead…</a>@endif
         @if (! $plan->since->changes->isEmpty() || ($data->plans ?? []) !== [])
             <form id="restore" method="post" action="{{ route('restore.store', [$item, $version->number]) }}">@csrf<input type="hidden" name="seen" value="{{ $item->head }}">@if ($plan->count() > 0)<input type="hidden" name="lines" value="{{ $plan->count() }}">@endif @if ($live !== null) @can('publishNow', [$item, $version->number])<button class="button" name="publish" value="1" data-restore-publish>Restore and publish</button>@endcan @endif<button class="button is-dark" data-restore>Restore {{ $version->number }}</button></form>
         @endif

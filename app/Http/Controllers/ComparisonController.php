@@ -40,7 +40,7 @@ final class ComparisonController extends Controller
 
     private function page(Item $item, Comparison $comparison): string
     {
-        $spelled = $item->kind === 'spreadsheet' ? Spelling::spelled(...) : fn ($tree) => $tree;
+        $spelled = (Kinds::named($item->kind)->grid()->calculated ?? false) ? Spelling::spelled(...) : fn ($tree) => $tree;
         $sentences = array_map(fn (Entry $entry) => $entry->sentence.' ('.implode(', ', array_map(fn ($editor) => $editor->name, $entry->editors)).($entry->editors === [] ? '' : ' ').$entry->versions().')', $comparison->entries);
         $files = FileComparison::ofVersions(Kinds::named($item->kind), $spelled($comparison->old), $spelled($comparison->new), $comparison->changes, array_map(fn (Entry $entry): Statement => $entry->statement, $comparison->entries));
         $report = new TextReport($files, $sentences, new Ink(false));

@@ -22,14 +22,14 @@ final class CopyController extends Controller
     {
         Gate::authorize('view', $item);
         // An entry belongs to its form.
-        abort_if($item->kind === 'entry', 404);
+        abort_if($item->form_id !== null, 404);
         $person = $this->person($request);
         $version = $this->version($item, $number);
 
         return view('copy', [
             'item' => $item,
             'version' => $version,
-            'tabs' => $item->kind === 'spreadsheet' ? (new Places($states->tree($version->root)))->tabs : [],
+            'tabs' => $item->hasTabs() ? (new Places($states->tree($version->root)))->tabs : [],
             'shelves' => $person->shelves()->wherePivotIn('role', [Role::Editor->value, Role::Owner->value])->get(),
         ]);
     }
@@ -37,11 +37,11 @@ final class CopyController extends Controller
     public function store(CopyOutRequest $request, Item $item, int $number, CopyOut $copy): RedirectResponse
     {
         // An entry belongs to its form.
-        abort_if($item->kind === 'entry', 404);
+        abort_if($item->form_id !== null, 404);
         $sent = $request->validated();
         $shelf = Shelf::query()->where('key', $sent['shelf'])->firstOrFail();
         Gate::authorize('make', $shelf);
-        $made = $copy->handle($this->version($item, $number), $shelf, $this->person($request), trim($sent['title']), $item->kind === 'spreadsheet' ? $sent['tab'] ?? null : null);
+        $made = $copy->handle($this->version($item, $number), $shelf, $this->person($request), trim($sent['title']), $item->hasTabs() ? $sent['tab'] ?? null : null);
 
         return redirect()->route('item', $made)->with('said', __('item.copied', ['kind' => $item->kind, 'number' => (string) $number, 'title' => $item->title]));
     }

@@ -34,7 +34,7 @@ final class FileController extends Controller
     {
         $this->authorizeFile($item);
 
-        return view('file', ['item' => $item, 'endings' => '.'.implode(',.', FileFormat::endings($item->kind)), 'tabs' => $item->kind === 'spreadsheet' ? (new Places($states->tree($item->root)))->tabs : []]);
+        return view('file', ['item' => $item, 'endings' => '.'.implode(',.', FileFormat::endings($item->kind)), 'tabs' => $item->hasTabs() ? (new Places($states->tree($item->root)))->tabs : []]);
     }
 
     public function store(BringFileRequest $request, Item $item): RedirectResponse|View

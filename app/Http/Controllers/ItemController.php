@@ -83,7 +83,7 @@ final class ItemController extends Controller
     public function menu(Request $request, Item $item): View
     {
         Gate::authorize('view', $item);
-        abort_if($item->kind === 'entry', 404);
+        abort_if($item->form_id !== null, 404);
         $item->load('live.version');
 
         return view($request->boolean('part') ? 'menu-part' : 'menu', ['item' => $item]);

@@ -15,9 +15,9 @@ use App\Models\Item;
 use App\Models\Presence;
 use App\Models\User;
 use App\Models\Version;
-use App\Store\DrawnFrom;
 use App\Store\HandedRoots;
 use App\Store\States;
+use App\View\Desk;
 use App\View\Phrases;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -88,7 +88,7 @@ final class StateController extends Controller
     }
 
     /** Asked by an open window when `public/live.php` told it that something moved, and every two minutes; every two seconds where a place can not be asked shortly. */
-    public function live(LiveRequest $request, Item $item, Phrases $phrases, DrawnFrom $drawn): JsonResponse
+    public function live(LiveRequest $request, Item $item, Phrases $phrases): JsonResponse
     {
         $sent = $request->validated();
         $user = $this->person($request);
@@ -106,7 +106,7 @@ final class StateController extends Controller
             'title' => $item->title,
             'held' => HeldEdit::query()->waitingFor($user)->where('item_id', $item->id)->count(),
             'people' => $people->map(fn (User $other) => ['name' => $other->firstName(), 'monogram' => $other->monogram(), 'colour' => $other->colour, 'part' => $others->get($other->id)?->part]),
-            ...($item->kind === 'report' ? ['data' => $drawn->stamp($item)] : []),
+            ...$item->room(Desk::class)->news($item),
             'shortly' => '/live.php?'.http_build_query(['item' => $item->id, 'client' => $sent['client'], 'ticket' => $ticket, 'news' => $news]),
             ...$this->lastChange($request, $item, $phrases),
         ]);

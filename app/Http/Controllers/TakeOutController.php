@@ -25,7 +25,7 @@ final class TakeOutController extends Controller
         $now = $states->tree($item->root);
 
         return view('take-out', [
-            'item' => $item, 'from' => $from, 'to' => $to, 'author' => $author, 'tab' => $tab, 'tabs' => $item->kind === 'spreadsheet' ? (new Places($now))->tabs : [], 'phrases' => $phrases,
+            'item' => $item, 'from' => $from, 'to' => $to, 'author' => $author, 'tab' => $tab, 'tabs' => $item->hasTabs() ? (new Places($now))->tabs : [], 'phrases' => $phrases,
             'numbers' => $takeOut->numbers($item, $from, $to, $author),
             'plan' => $merged === null ? null : new TakeOutPlan($item, $now, $merged, $phrases),
         ]);
@@ -51,6 +51,6 @@ final class TakeOutController extends Controller
         $author = User::query()->find((int) $sent['by']);
         abort_if($author === null || $item->versions()->where('user_id', $author->id)->doesntExist(), 404);
 
-        return [min((int) $sent['from'], (int) $sent['to']), max((int) $sent['from'], (int) $sent['to']), $author, $item->kind === 'spreadsheet' ? $sent['tab'] ?? null : null];
+        return [min((int) $sent['from'], (int) $sent['to']), max((int) $sent['from'], (int) $sent['to']), $author, $item->hasTabs() ? $sent['tab'] ?? null : null];
     }
 }

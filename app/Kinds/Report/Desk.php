@@ -6,6 +6,7 @@ namespace App\Kinds\Report;
 
 use App\Models\Item;
 use App\Models\User;
+use App\Store\DrawnFrom;
 use App\Store\ReportData;
 use App\Store\States;
 use App\View\Desk as Plain;
@@ -18,7 +19,7 @@ final class Desk extends Plain
 {
     public const VIEW = 'report.write';
 
-    public function __construct(States $states, private readonly ReportData $data)
+    public function __construct(States $states, private readonly ReportData $data, private readonly DrawnFrom $drawn)
     {
         parent::__construct($states);
     }
@@ -26,6 +27,12 @@ final class Desk extends Plain
     public function of(Item $item, User $person, string $shown): array
     {
         return ['report' => new ReportView($this->states->tree($item->root), $this->data->now($person)), 'shown' => $shown, 'mayWrite' => Gate::allows('write', $item), 'data' => null];
+    }
+
+    /** Its data may move while it stays as it is. */
+    public function news(Item $item): array
+    {
+        return ['data' => $this->drawn->stamp($item)];
     }
 
     public function read(Item $item, User $person): View

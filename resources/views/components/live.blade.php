@@ -1,7 +1,7 @@
 @props(['item'])
 @if ($item->isPublishable())
     <span class="live-line">
-    @if ($item->kind === 'entry')
+    @if ($item->form_id !== null)
         @if ($item->sight === null && $item->live !== null && $item->live->version->root !== $item->root)<b>{{ $item->head }}</b> waits for a yes, others see <a href="{{ route('history', ['item' => $item, 'from' => $item->live->version->number, 'to' => $item->head]) }}">{{ $item->live->version->number }}</a>@endif
     @elseif ($item->sight !== null)
         published <x-when :at="$item->changed_at" />

@@ -25,7 +25,7 @@
                 @endif
             </div>
         </details>
-        @if ($item->kind !== 'entry')<a class="button" href="{{ route('copy', [$item, $from->number]) }}">Copy out…</a>@endif
+        @if ($item->form_id === null)<a class="button" href="{{ route('copy', [$item, $from->number]) }}">Copy out…</a>@endif
         @can('restore', $item)
             @if ($to->cause->canBeTakenBack() && $to->number === $item->head)
                 <form method="post" action="{{ route('restore.undo', [$item, $to->number]) }}">@csrf<button class="button is-dark">Take it back</button></form>
