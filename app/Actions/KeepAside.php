@@ -6,7 +6,6 @@ namespace App\Actions;
 
 use App\Models\Item;
 use App\Models\User;
-use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Formats\Content;
 use MistyAttic\Core\Kinds\Kinds;
@@ -18,11 +17,9 @@ final readonly class KeepAside
 
     public function handle(Item $from, User $writer, PartTree $tree): Item
     {
-        return DB::transaction(function () use ($from, $writer, $tree): Item {
-            $kind = Kinds::named($from->kind);
-            $title = __('item.aside', ['title' => mb_substr($from->title, 0, 120), 'who' => $writer->firstName()]);
+        $kind = Kinds::named($from->kind);
+        $title = __('item.aside', ['title' => mb_substr($from->title, 0, 120), 'who' => $writer->firstName()]);
 
-            return $this->make->handle($from->shelf, $writer, $from->kind, $title, content: new Content($kind, $tree), keepIds: true, picturesOf: $from);
-        });
+        return $this->make->handle($from->shelf, $writer, $from->kind, $title, content: new Content($kind, $tree), keepIds: true, picturesOf: $from);
     }
 }

@@ -11,6 +11,7 @@ use App\Store\ChunksAhead;
 use App\Store\HandedRoots;
 use App\Store\MergedFrom;
 use App\Store\States;
+use Closure;
 use MistyAttic\Core\Calculate\Consequences;
 use MistyAttic\Core\Compare\Identities;
 use MistyAttic\Core\Content\PartTree;
@@ -26,9 +27,14 @@ final readonly class SaveState
 {
     public function __construct(private States $states, private HandedRoots $handed, private WriteVersion $write, private SaveCells $cells, private HoldBack $hold, private WorkAhead $ahead) {}
 
-    public function handle(Item $item, User $editor, Sent $sent): Saved|UnknownBase|Unfit
+    /** @param Closure(): mixed|null $with what is written with it, or not at all */
+    public function handle(Item $item, User $editor, Sent $sent, ?Closure $with = null): Saved|UnknownBase|Unfit
     {
-        return $this->ahead->handle($item, fn (ChunksAhead $chunks) => $this->made($chunks, $item, $editor, $sent), fn (MadeOfSending $made): Saved => $this->write($item, $editor, $sent, $made));
+        return $this->ahead->handle($item, fn (ChunksAhead $chunks) => $this->made($chunks, $item, $editor, $sent), function (MadeOfSending $made) use ($item, $editor, $sent, $with): Saved {
+            $with === null || $with();
+
+            return $this->write($item, $editor, $sent, $made);
+        });
     }
 
     private function made(ChunksAhead $chunks, Item $item, User $editor, Sent $sent): MadeOfSending|UnknownBase|Unfit

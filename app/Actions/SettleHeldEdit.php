@@ -9,7 +9,6 @@ use App\Models\HeldEdit;
 use App\Models\User;
 use App\Store\HandedRoots;
 use App\Store\States;
-use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Content\Run;
 use MistyAttic\Core\Merge\Choice;
@@ -25,18 +24,18 @@ final readonly class SettleHeldEdit
 
     public function handle(HeldEdit $held, User $editor, Choice $choice, ?string $third = null): ?Saved
     {
-        return DB::transaction(function () use ($held, $editor, $choice, $third) {
-            $conflict = $held->meeting();
-            $held->update(['settled_as' => $choice, 'settled_at' => now()]);
-            if ($choice === Choice::Theirs) {
-                return null;
-            }
-            $marks = $conflict->meeting->mine->runs[0]->marks ?? [];
-            $wanted = Settlement::of($this->states->tree($held->root), $conflict, $choice, $third === null ? null : new RichText([new Run($third, $marks)]));
-            $this->handed->keep($held->item, $held->root);
-            $saved = $this->save->handle($held->item, $editor, new Sent($held->root, $wanted, 'settle-'.$held->id, cause: Cause::Settled));
+        $settle = fn (): bool => $held->update(['settled_as' => $choice, 'settled_at' => now()]);
+        if ($choice === Choice::Theirs) {
+            $settle();
 
-            return $saved instanceof Saved ? $saved : throw new \LogicException('The state of a held edit is known');
-        });
+            return null;
+        }
+        $conflict = $held->meeting();
+        $marks = $conflict->meeting->mine->runs[0]->marks ?? [];
+        $wanted = Settlement::of($this->states->tree($held->root), $conflict, $choice, $third === null ? null : new RichText([new Run($third, $marks)]));
+        $this->handed->keep($held->item, $held->root);
+        $saved = $this->save->handle($held->item, $editor, new Sent($held->root, $wanted, 'settle-'.$held->id, cause: Cause::Settled), $settle);
+
+        return $saved instanceof Saved ? $saved : throw new \LogicException('The state of a held edit is known');
     }
 }

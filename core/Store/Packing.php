@@ -83,7 +83,7 @@ final readonly class Packing
             return null;
         }
         $count = (ord($delta[0]) << 8) + ord($delta[1]);
-        $numbers = strlen($delta) < 2 + 2 * $count ? false : unpack("n{$count}", $delta, 2);
+        $numbers = $count % 3 !== 0 || strlen($delta) < 2 + 2 * $count ? false : unpack("n{$count}", $delta, 2);
         if ($numbers === false) {
             return null;
         }

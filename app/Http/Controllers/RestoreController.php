@@ -63,10 +63,12 @@ final class RestoreController extends Controller
         }
         $all = ! isset($sent['lines']) || count(array_unique($sent['pick'])) >= (int) $sent['lines'];
         $picked = $all || $item->head !== (int) $sent['seen'] ? null : $this->keys(new Comparison($item, $version, $this->version($item, $item->head), $states, $phrases, apart: true, whole: true), $sent['pick']);
-        $restored = DB::transaction(function () use ($request, $item, $version, $sent, $picked, $restore): ?Version {
-            $this->stopFollowing($request, $item);
+        $restoring = fn (): ?Version => $restore->handle($item, $version, $this->person($request), (int) $sent['seen'], picked: $picked);
+        // Worked out while others may write, but for what is one with it.
+        $restored = ! $this->stopsFollowing($request, $item) ? $restoring() : DB::transaction(function () use ($item, $restoring): ?Version {
+            $this->take->stop($item);
 
-            return $restore->handle($item, $version, $this->person($request), (int) $sent['seen'], picked: $picked);
+            return $restoring();
         });
         if ($restored === null) {
             return redirect()->route('restore', [$item, $number])->withErrors(['seen' => __($item->root === $version->root && $item->title === $version->title ? 'history.same' : 'history.moved_on')]);
@@ -77,12 +79,12 @@ final class RestoreController extends Controller
     }
 
     /** Whoever restores what follows another item can let it stay with that from then on. */
-    private function stopFollowing(Request $request, Item $item): void
+    private function stopsFollowing(Request $request, Item $item): bool
     {
-        if ($request->boolean('stop') && $item->kind === 'dataset' && $item->follows()) {
-            Gate::authorize('write', $item);
-            $this->take->stop($item);
-        }
+        $stops = $request->boolean('stop') && $item->follows();
+        $stops && Gate::authorize('write', $item);
+
+        return $stops;
     }
 
     /**
