@@ -64,6 +64,12 @@ class Past
         return ['written' => $written, 'blocks' => Blocks::written($at->kind, $at->comparison->new, $written, $pieces)];
     }
 
+    /** @return list<array{label: string, choices: list<array{string, array{layout?: string, rows?: string, show?: string}, bool}>}> the switch of a kind that is looked at row by row */
+    protected static function rows(HistoryAddress $address): array
+    {
+        return $address->view !== 'changed' ? [] : [['label' => 'Layout', 'choices' => self::choices($address->rows, 'rows', ['changed' => 'Changed only', 'all' => 'All'])]];
+    }
+
     /**
      * @param  'layout'|'rows'|'show'  $name
      * @param  array<string, string>  $words  by value

@@ -23,7 +23,7 @@ final class Past extends Plain
 
     public function switches(HistoryAddress $address): array
     {
-        return $address->view !== 'changed' ? [] : [['label' => 'Layout', 'choices' => self::choices($address->rows, 'rows', ['changed' => 'Changed only', 'all' => 'All'])]];
+        return self::rows($address);
     }
 
     public function needsAll(HistoryAddress $address, Item $item): bool

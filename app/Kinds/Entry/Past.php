@@ -26,6 +26,6 @@ final class Past extends Plain
 
     public function switches(HistoryAddress $address): array
     {
-        return $address->view !== 'changed' ? [] : [['label' => 'Layout', 'choices' => self::choices($address->rows, 'rows', ['changed' => 'Changed only', 'all' => 'All'])]];
+        return self::rows($address);
     }
 }
