@@ -5,7 +5,12 @@ declare(strict_types=1);
 namespace App\View;
 
 use App\Models\Item;
+use App\Models\User;
+use App\Models\Version;
 use App\Store\States;
+use Closure;
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
 
 /** How one looks back at a kind of items: this is the plain way, its parts below each other, with their texts and fields. A kind that is looked at in another way has its own. */
 class Past
@@ -54,6 +59,31 @@ class Past
     public function needsAll(HistoryAddress $address, Item $item): bool
     {
         return $address->view === 'changed' ? $address->rows === 'all' : $item->formulas;
+    }
+
+    /**
+     * What besides comes back or changes with a restore, for its plan.
+     *
+     * @return array<string, mixed>
+     */
+    public function plan(Item $item, Version $version, User $person, Phrases $phrases): array
+    {
+        return ['hanging' => $this->hanging($item, $person)];
+    }
+
+    /** @return list<array{report: Item, widget: Part, fields: list<string>}> what is drawn from it, of what somebody may see */
+    public function hanging(Item $item, User $person): array
+    {
+        return [];
+    }
+
+    /**
+     * @param  Closure(): PartTree  $now
+     * @return list<string> the changes that bring a part back with what is below it, as a state had it
+     */
+    public function back(PartTree $then, Closure $now, string $part): array
+    {
+        return array_merge(...array_map(fn (Part $each) => ["added:{$each->id}", "edited:{$each->id}"], $then->subtree($part)));
     }
 
     /** @return array<string, mixed> */

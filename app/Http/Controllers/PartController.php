@@ -10,9 +10,9 @@ use App\Http\Requests\BringBackRequest;
 use App\Models\Item;
 use App\Models\Version;
 use App\Store\States;
-use App\View\DatasetView;
 use App\View\PageColumns;
 use App\View\PartStory;
+use App\View\Past;
 use App\View\Phrases;
 use App\View\StretchStory;
 use Illuminate\Contracts\View\View;
@@ -37,7 +37,7 @@ final class PartController extends Controller
             : new PartStory($item, $part, $states, $phrases);
         abort_unless($story->isThere(), 404);
 
-        return view('part', ['item' => $item, 'part' => $part, 'story' => $story, 'mayRestore' => Gate::allows('restore', $item), 'hanging' => $item->kind !== 'dataset' ? [] : array_values(array_filter(DatasetView::hanging($item, $this->person($request), $states), fn (array $one) => in_array($part, $one['fields'], true)))]);
+        return view('part', ['item' => $item, 'part' => $part, 'story' => $story, 'mayRestore' => Gate::allows('restore', $item), 'hanging' => array_values(array_filter($item->room(Past::class)->hanging($item, $this->person($request)), fn (array $one) => in_array($part, $one['fields'], true)))]);
     }
 
     /** Brings the part back, with what is below it, as a version left it. */
@@ -47,7 +47,7 @@ final class PartController extends Controller
         $version = $this->version($item, $number);
         $tree = $states->tree($version->root);
         abort_unless($tree->has($part), 404);
-        $keys = array_merge(...array_map(fn (Part $each) => ["added:{$each->id}", "edited:{$each->id}"], $tree->subtree($part)));
+        $keys = $item->room(Past::class)->back($tree, fn () => $states->tree($item->root), $part);
         $kind = Kinds::named($item->kind);
         if ($kind->beside() !== null) {
             $keys[] = "moved:{$part}";
@@ -61,13 +61,6 @@ final class PartController extends Controller
 
                 return $back === null ? redirect()->route('part.where', [$item, $part, $number])->withErrors(['into' => __('history.place.gone')]) : $this->landed($item, $back, $number);
             }
-        }
-        $role = SpreadsheetRole::tryFrom($tree->get($part)->role);
-        if ($item->kind === 'spreadsheet' && $role === SpreadsheetRole::Column) {
-            array_push($keys, ...array_map(fn (string $row) => "edited:{$row}/{$part}", $tree->children()[$tree->parent($part)] ?? []));
-        } elseif ($item->kind === 'spreadsheet' && $role === SpreadsheetRole::Tab) {
-            $now = $states->tree($item->root);
-            array_push($keys, ...array_map(fn (string $id) => $tree->has($id) ? "moved:{$id}" : "removed:{$id}", $now->children()[$part] ?? []));
         }
         $back = $restore->handle($item, $version, $this->person($request), (int) $sent['seen'], picked: $keys);
         if ($back === null) {

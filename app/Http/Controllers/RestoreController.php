@@ -14,12 +14,10 @@ use App\Models\Item;
 use App\Models\Milestone;
 use App\Models\Publishing;
 use App\Models\Version;
-use App\Store\ReportData;
 use App\Store\States;
 use App\View\Comparison;
-use App\View\DatasetPlans;
-use App\View\DatasetView;
 use App\View\Entry;
+use App\View\Past;
 use App\View\Phrases;
 use App\View\RestorePlan;
 use Illuminate\Contracts\View\View;
@@ -31,7 +29,7 @@ use MistyAttic\Core\Kinds\Kinds;
 
 final class RestoreController extends Controller
 {
-    public function __construct(private readonly ReportData $data, private readonly RestoreTogether $together, private readonly PublishVersion $publish, private readonly TakeInData $take) {}
+    public function __construct(private readonly RestoreTogether $together, private readonly PublishVersion $publish, private readonly TakeInData $take) {}
 
     public function show(Request $request, Item $item, int $number, States $states, Phrases $phrases): View
     {
@@ -46,8 +44,8 @@ final class RestoreController extends Controller
             'live' => $item->isPublishable() ? $item->live : null,
             'waits' => $item->shelf->wantsYesOf($this->person($request), $item),
             'plan' => new RestorePlan($since, Kinds::named($item->kind)),
-            'data' => $item->kind === 'report' ? new DatasetPlans($item, $version, $this->person($request), $this->data->now($this->person($request)), $states, $phrases) : null,
-            'hanging' => $item->kind === 'dataset' ? DatasetView::hanging($item, $this->person($request), $states) : [],
+            'data' => null,
+            ...$item->room(Past::class)->plan($item, $version, $this->person($request), $phrases),
             'milestones' => Milestone::query()->where('item_id', $item->id)->count(),
         ]);
     }
@@ -94,9 +92,8 @@ final class RestoreController extends Controller
      */
     private function together(Request $request, Item $item, Version $version, array $sent, States $states, Phrases $phrases): RedirectResponse
     {
-        abort_unless($item->kind === 'report', 404);
         $person = $this->person($request);
-        $plans = new DatasetPlans($item, $version, $person, $this->data->now($this->person($request)), $states, $phrases);
+        $plans = $item->room(Past::class)->plan($item, $version, $person, $phrases)['data'] ?? abort(404);
         $picked = $sent['pick'] ?? [];
         $wanted = [];
         if ($picked !== []) {

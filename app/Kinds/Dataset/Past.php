@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Kinds\Dataset;
 
 use App\Models\Item;
+use App\Models\User;
+use App\View\DatasetView;
 use App\View\HistoryAddress;
 use App\View\LookedAt;
 use App\View\Past as Plain;
@@ -24,6 +26,11 @@ final class Past extends Plain
     public function switches(HistoryAddress $address): array
     {
         return self::rows($address);
+    }
+
+    public function hanging(Item $item, User $person): array
+    {
+        return DatasetView::hanging($item, $person, $this->states);
     }
 
     public function needsAll(HistoryAddress $address, Item $item): bool

@@ -4,12 +4,17 @@ declare(strict_types=1);
 
 namespace App\Kinds\Report;
 
+use App\Models\Item;
+use App\Models\User;
+use App\Models\Version;
 use App\Store\ReportData;
 use App\Store\States;
+use App\View\DatasetPlans;
 use App\View\FieldWords;
 use App\View\HistoryAddress;
 use App\View\LookedAt;
 use App\View\Past as Plain;
+use App\View\Phrases;
 use App\View\ReportView;
 
 /** A report is looked at with the data of the time. Readers see no data that is newer than what was published for them. */
@@ -32,6 +37,12 @@ final class Past extends Plain
         return $at->asItWas()
             ? ['report' => new ReportView($comparison->old, $at->address->show === 'today' ? $data : $data->at($comparison->from->saved_at)), 'fromLive' => $at->wasLive()]
             : ['compared' => new ReportCompared($comparison, $data->at($comparison->from->saved_at), $at->address->to === $at->item->head ? $data : $data->at($comparison->to->saved_at), $this->words)];
+    }
+
+    /** Its datasets can come back with it. */
+    public function plan(Item $item, Version $version, User $person, Phrases $phrases): array
+    {
+        return [...parent::plan($item, $version, $person, $phrases), 'data' => new DatasetPlans($item, $version, $person, $this->data->now($person), $this->states, $phrases)];
     }
 
     public function switches(HistoryAddress $address): array

@@ -9,6 +9,9 @@ use App\View\Comparison;
 use App\View\HistoryAddress;
 use App\View\LookedAt;
 use App\View\Past as Plain;
+use Closure;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetRole;
 
 /** A spreadsheet is looked at tab by tab, in the lines that are in sight. */
 final class Past extends Plain
@@ -36,6 +39,16 @@ final class Past extends Plain
     public function switches(HistoryAddress $address): array
     {
         return [];
+    }
+
+    /** A column comes back with its cells, and a tab with its rows as they were. */
+    public function back(PartTree $then, Closure $now, string $part): array
+    {
+        return [...parent::back($then, $now, $part), ...match (SpreadsheetRole::tryFrom($then->get($part)->role)) {
+            SpreadsheetRole::Column => array_map(fn (string $row) => "edited:{$row}/{$part}", $then->children()[$then->parent($part)] ?? []),
+            SpreadsheetRole::Tab => array_map(fn (string $id) => $then->has($id) ? "moved:{$id}" : "removed:{$id}", $now()->children()[$part] ?? []),
+            default => [],
+        }];
     }
 
     public function sheetOf(Comparison $comparison, HistoryAddress $address): SheetView
