@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Kinds\Report;
 
+use App\Kinds\Dataset\DatasetPlans;
 use App\Models\Item;
 use App\Models\User;
 use App\Models\Version;
 use App\Store\ReportData;
 use App\Store\States;
-use App\View\DatasetPlans;
 use App\View\FieldWords;
 use App\View\HistoryAddress;
 use App\View\LookedAt;

@@ -2,13 +2,17 @@
 
 declare(strict_types=1);
 
-namespace App\View;
+namespace App\Kinds\Dataset;
 
 use App\Models\Item;
 use App\Models\User;
 use App\Models\Version;
 use App\Store\ReportData;
 use App\Store\States;
+use App\View\Comparison;
+use App\View\DatasetView;
+use App\View\Entry;
+use App\View\Phrases;
 use Illuminate\Support\Facades\Gate;
 use MistyAttic\Core\Kinds\Dataset\FieldNames;
 use MistyAttic\Core\Kinds\Report\Widget;
