@@ -24,6 +24,9 @@ return [
     // Where each kind of items has its room: a folder by its name.
     'kinds' => 'App\\Kinds',
 
+    // Parts from which on a table is read by what differs.
+    'large' => 4_000,
+
     // The largest picture, in bytes.
     'picture' => 10 * 1024 * 1024,
 ];

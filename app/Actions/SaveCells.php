@@ -35,7 +35,7 @@ final readonly class SaveCells
         $edits = is_array($sent->edits) ? array_filter($sent->edits, fn (mixed $of) => $of !== []) : [];
         [$cells, $placed, $places] = [$edits['cells'] ?? [], $edits['placed'] ?? [], $edits['at'] ?? null];
         if ($grid === null || $item->formulas || ! is_array($cells) || ! is_array($placed) || ! is_array($places) || ($grid->alone && $placed !== [])
-            || array_diff(array_keys($edits), ['cells', 'placed', 'at']) !== [] || count($cells) + count($placed) > self::MOST_ROWS || $this->states->count($item->root) < Excerpt::LARGE) {
+            || array_diff(array_keys($edits), ['cells', 'placed', 'at']) !== [] || count($cells) + count($placed) > self::MOST_ROWS || ! Excerpt::isOf($this->states, $item->root)) {
             return null;
         }
         $others = $this->others($sent->base, $item->root, $grid->row);

@@ -17,8 +17,11 @@ use MistyAttic\Core\Kinds\Grid;
  */
 final readonly class Excerpt
 {
-    /** Of what has fewer parts, all is read. */
-    public const LARGE = 4_000;
+    /** Whether a state has so many parts that only what differs of it is read. */
+    public static function isOf(States $states, string $root): bool
+    {
+        return $states->count($root) >= config('attic.large');
+    }
 
     /** More parts that differ are no excerpt any more. */
     private const MOST = 4_000;
@@ -31,7 +34,7 @@ final readonly class Excerpt
      */
     public static function of(States $states, Grid $grid, string $old, string $new, bool $even = false): ?self
     {
-        if ($states->count($new) < self::LARGE || $states->count($old) < self::LARGE) {
+        if (! self::isOf($states, $new) || ! self::isOf($states, $old)) {
             return null;
         }
         $stretches = $states->compare($old, $new);
@@ -56,7 +59,7 @@ final readonly class Excerpt
     /** The tabs, columns and headings of a state, with where they stand; null when it is small. */
     public static function frame(States $states, Grid $grid, string $root): ?PartTree
     {
-        return $grid->alone || $states->count($root) < self::LARGE ? null : self::side($states, $grid, $root, []);
+        return $grid->alone || ! self::isOf($states, $root) ? null : self::side($states, $grid, $root, []);
     }
 
     /** The frame of a state with the part at a position. */

@@ -12,7 +12,6 @@ use App\Models\Item;
 use App\Models\Role;
 use App\Models\User;
 use App\Models\Version;
-use App\Store\Excerpt;
 use App\Store\SqliteChunkStore;
 use App\Store\States;
 use Illuminate\Support\Facades\Artisan;
@@ -69,7 +68,7 @@ final class VerifyTest extends FeatureCase
     {
         $ines = User::query()->firstOrFail();
         $parts = [new Part('tab1', 'tab', 0, ['name' => 'Log', 'frozen' => 0]), new Part('cone', 'column', 1, ['width' => 0, 'format' => ''])];
-        for ($row = 0; $row < Excerpt::LARGE; $row++) {
+        for ($row = 0; $row < config('attic.large'); $row++) {
             $parts[] = new Part(sprintf('r%05d', $row), 'row', 1, ['cone' => $row]);
         }
         $sheet = app(MakeItem::class)->handle($this->item->shelf, $ines, 'spreadsheet', 'Large', content: new Content(new SpreadsheetKind, PartTree::of($parts)), keepIds: true);

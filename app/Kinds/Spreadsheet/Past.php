@@ -31,7 +31,7 @@ final class Past extends Plain
             'sheet' => $sheet,
             'of' => ['tab' => $sheet->tab],
             'authors' => $authors,
-            'writers' => $authors?->counts($this->states->count($to->root) < Excerpt::LARGE ? $this->states->tree($to->root) : null) ?? [],
+            'writers' => $authors?->counts(Excerpt::isOf($this->states, $to->root) ? null : $this->states->tree($to->root)) ?? [],
             'chunk' => self::LINES,
         ];
     }
