@@ -9,6 +9,7 @@ use App\Models\HeldEdit;
 use App\Models\User;
 use App\Store\HandedRoots;
 use App\Store\States;
+use DomainException;
 use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Content\Run;
 use MistyAttic\Core\Merge\Choice;
@@ -22,9 +23,10 @@ final readonly class SettleHeldEdit
 {
     public function __construct(private States $states, private SaveState $save, private HandedRoots $handed) {}
 
+    /** @throws DomainException when it was settled in the meantime */
     public function handle(HeldEdit $held, User $editor, Choice $choice, ?string $third = null): ?Saved
     {
-        $settle = fn (): bool => $held->update(['settled_as' => $choice, 'settled_at' => now()]);
+        $settle = fn (): bool => HeldEdit::query()->whereKey($held->id)->whereNull('settled_at')->update(['settled_as' => $choice, 'settled_at' => now()]) > 0 || throw new DomainException('It is settled already');
         if ($choice === Choice::Theirs) {
             $settle();
 

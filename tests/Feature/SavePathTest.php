@@ -6,17 +6,20 @@ namespace Tests\Feature;
 
 use App\Actions\SaveState;
 use App\Actions\Sent;
+use App\Actions\SettleHeldEdit;
 use App\Models\Cause;
 use App\Models\HeldEdit;
 use App\Models\Item;
 use App\Models\Role;
 use App\Models\User;
 use App\Models\Version;
+use DomainException;
 use Illuminate\Support\Facades\Date;
 use Illuminate\Testing\TestResponse;
 use Illuminate\Validation\ValidationException;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Merge\Choice;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Symfony\Component\HttpFoundation\Response;
 
@@ -111,6 +114,29 @@ final class SavePathTest extends FeatureCase
         self::assertSame(Cause::Settled, $this->version($this->item->head)->cause);
         $this->actingAs($this->ines)->get(route('shelf', $this->item->shelf))->assertDontSee('held back');
         $this->actingAs($this->ines)->put(route('held.settle', [$this->item, $held]), ['choice' => 'both'])->assertSessionHas('said', __('item.settled_already'));
+        $this->assertVerified();
+    }
+
+    public function test_a_held_edit_is_settled_once_and_by_its_own_item_alone(): void
+    {
+        $base = $this->item->root;
+        $this->put_($this->nell, $base, $this->paragraphs('Test no socket.'));
+        $this->put_($this->ines, $base, $this->paragraphs('Test each socket.'));
+        $held = HeldEdit::query()->firstOrFail();
+        $other = $this->document($this->item->shelf, $this->ines, 'Something else.');
+        $this->actingAs($this->ines)->get(route('held', [$other, $held]))->assertNotFound();
+        $this->put(route('held.settle', [$other, $held]), ['choice' => 'mine'])->assertNotFound();
+        self::assertNull($held->refresh()->settled_at);
+        // Two windows that show it both: the second finds it settled, though it was not when it asked.
+        $late = HeldEdit::query()->findOrFail($held->id);
+        $this->put(route('held.settle', [$this->item, $held]), ['choice' => 'mine'])->assertRedirect();
+        $head = $this->item->refresh()->head;
+        try {
+            $this->app->make(SettleHeldEdit::class)->handle($late->setRelation('item', $this->item), $this->nell, Choice::Both);
+            self::fail('It was settled twice');
+        } catch (DomainException) {
+            self::assertSame([$head, 'mine'], [$this->item->refresh()->head, $held->refresh()->settled_as?->value]);
+        }
         $this->assertVerified();
     }
 

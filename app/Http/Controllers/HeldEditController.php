@@ -10,6 +10,7 @@ use App\Models\HeldEdit;
 use App\Models\Item;
 use App\Store\States;
 use App\View\HeldEditView;
+use DomainException;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -33,7 +34,11 @@ final class HeldEditController extends Controller
             return redirect()->route('item', $item)->with('said', __('item.settled_already'));
         }
         $sent = $request->validated();
-        $saved = $settle->handle($held, $this->person($request), Choice::from($sent['choice']), isset($sent['third']) ? str_replace("\r\n", "\n", (string) $sent['third']) : null);
+        try {
+            $saved = $settle->handle($held, $this->person($request), Choice::from($sent['choice']), isset($sent['third']) ? str_replace("\r\n", "\n", (string) $sent['third']) : null);
+        } catch (DomainException) {
+            return redirect()->route('item', $item)->with('said', __('item.settled_already'));
+        }
 
         return ($saved === null ? null : $this->waiting($item, $saved->version)) ?? redirect()->route('item', $item)->with('said', __($saved !== null && $saved->held !== [] ? 'item.met_again' : 'item.settled'));
     }
