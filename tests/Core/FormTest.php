@@ -145,8 +145,13 @@ final class FormTest extends TestCase
             'several' => ['type=several', ['c2', 'c1'], 'A, B'],
             'several, forged' => ['type=several', ['c1', 'zz'], '!choice'],
             'several, too many' => ['type=several | most=1', ['c1', 'c2'], '!too_many'],
+            'several, just as many' => ['type=several | least=2 | most=2', ['c1', 'c2'], 'A, B'],
             'several, too few' => ['type=several | least=2', ['c1'], '!too_few'],
             'grid' => ['type=grid', ['l1' => 'c2'], 'L: B'],
+            'grid, half of it' => ['type=grid', ['l1' => 'c2', 'l2' => ''], 'L: B'],
+            'grid, half of one that is required' => ['type=grid | required=TRUE', ['l1' => 'c2', 'l2' => ''], '!too_few'],
+            'grid, all of one that is required' => ['type=grid | required=TRUE', ['l1' => 'c2', 'l2' => 'c1'], 'L: B, M: A'],
+            'grid, nothing of one that is required' => ['type=grid | required=TRUE', ['l1' => '', 'l2' => ''], '!required'],
             'grid, forged' => ['type=grid', ['l1' => 'l1'], '!choice'],
             'required' => ['type=short | required=TRUE', '', '!required'],
             'a note asks nothing' => ['type=note | required=TRUE', 'x', null],
@@ -156,7 +161,7 @@ final class FormTest extends TestCase
     #[DataProvider('answers')]
     public function test_an_answer_is_read_or_said_to_be_wrong(string $question, mixed $sent, ?string $expected): void
     {
-        $form = Sketch::read("p1 page title=A\n  q1 question {$question} | text=Well?\n    c1 choice label=A\n    c2 choice label=B\n    l1 grid_line label=L", 'form');
+        $form = Sketch::read("p1 page title=A\n  q1 question {$question} | text=Well?\n    c1 choice label=A\n    c2 choice label=B\n    l1 grid_line label=L\n    l2 grid_line label=M", 'form');
         $answers = new Answers($form, ['q1' => $sent, 'q9' => 'forged']);
         if ($expected !== null && $expected[0] === '!') {
             self::assertSame([[substr($expected, 1), 'q1']], array_map(fn (Problem $problem) => [$problem->code, $problem->path], $answers->problems));

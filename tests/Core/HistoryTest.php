@@ -4,12 +4,14 @@ declare(strict_types=1);
 
 namespace Tests\Core;
 
+use MistyAttic\Core\Compare\ChangeType;
 use MistyAttic\Core\Compare\TextAuthors;
 use MistyAttic\Core\Compare\TreeCompare;
 use MistyAttic\Core\Compare\Words;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
+use MistyAttic\Core\History\Answerable;
 use MistyAttic\Core\History\Attribution;
 use MistyAttic\Core\History\Gone;
 use MistyAttic\Core\History\Keeping\Exemption;
@@ -22,6 +24,7 @@ use MistyAttic\Core\History\Lifespans;
 use MistyAttic\Core\History\Moment;
 use MistyAttic\Core\History\PartHistory;
 use MistyAttic\Core\History\Step;
+use MistyAttic\Core\History\Touch;
 use MistyAttic\Core\Kinds\Grid;
 use MistyAttic\Core\Merge\TakeOut;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -45,6 +48,16 @@ final class HistoryTest extends TestCase
         "t1 tab name=Log\n  c1 column\n  c2 column\n  r2 row c1=Lamp | c2=8\n  r1 row c1=Kettle | c2=14",
         "t1 tab name=Log\n  c1 column\n  c2 column\n  r2 row c1=Lamp\n  r1 row c1=Kettle | c2=15",
     ];
+
+    public function test_who_a_change_between_two_ends_goes_back_to(): void
+    {
+        $touch = fn (int $number, ChangeType ...$did): Touch => new Touch('pone', $number, $number, array_sum(array_map(fn (ChangeType $type) => $type->bit(), $did)), 0);
+        $touches = [$touch(3, ChangeType::Added), $touch(4, ChangeType::Removed), $touch(5, ChangeType::Edited), $touch(6, ChangeType::Added, ChangeType::Moved), $touch(7, ChangeType::Moved), $touch(8, ChangeType::Removed), $touch(9, ChangeType::Edited)];
+        $numbers = fn (ChangeType $type, Touch ...$of): array => array_map(fn (Touch $touch) => $touch->number, Answerable::for($type, array_values($of)));
+        // The last that removed, added or moved it; all that edited it; and where nobody did so, whoever touched it last.
+        self::assertSame([[8], [6], [7], [5, 9]], array_map(fn (ChangeType $type) => $numbers($type, ...$touches), [ChangeType::Removed, ChangeType::Added, ChangeType::Moved, ChangeType::Edited]));
+        self::assertSame([[4], []], [$numbers(ChangeType::Moved, $touches[0], $touches[1]), $numbers(ChangeType::Moved)]);
+    }
 
     public function test_a_word_that_went_and_came_again_is_whose_it_was(): void
     {

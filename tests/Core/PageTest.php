@@ -170,6 +170,14 @@ final class PageTest extends TestCase
         $this->read(PageFormat::Html, str_repeat('<div>', 5_000).'x');
     }
 
+    public function test_a_list_holds_as_many_as_its_role_says(): void
+    {
+        $read = fn (int $count): array => array_values(array_filter((new PageKind)->read([
+            ['sect', 'section', 0, ['background' => 'plain']], ['colu', 'column', 1, ['width' => 12]], ['cont', 'contact', 2, ['name' => 'Ines', 'lines' => array_fill(0, $count, 'Call twice')]],
+        ], new Limits)->problems, fn (Problem $problem) => $problem->code === 'bad_list'));
+        self::assertEquals([[], [new Problem('bad_list', 'parts.2.fields.lines', ['max' => 20])]], [$read(20), $read(21)]);
+    }
+
     public function test_a_file_with_too_many_parts_is_refused(): void
     {
         $this->expectException(Unreadable::class);

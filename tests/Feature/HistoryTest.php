@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Actions\TakeOutEdits;
 use App\Models\Cause;
 use App\Models\Item;
 use App\Models\Milestone;
@@ -362,6 +363,12 @@ final class HistoryTest extends FeatureCase
 
     public function test_one_persons_edits_are_taken_out_and_later_work_stays(): void
     {
+        // What an item was made with is nobody's edit: from the very beginning as from the first version.
+        $take = $this->app->make(TakeOutEdits::class);
+        $first = Version::query()->where(['item_id' => $this->item->id, 'number' => 1])->firstOrFail();
+        self::assertSame([Cause::Made, $this->ines->id], [$first->cause, $first->user_id]);
+        self::assertSame($take->numbers($this->item, 1, 6, $this->ines), $take->numbers($this->item, 0, 6, $this->ines));
+        self::assertNotContains(1, $take->numbers($this->item, 0, 6, $this->ines));
         // Ines wrote “, twice” in 4; Tobi wrote before and after it.
         $plan = $this->get(route('take-out', ['item' => $this->item, 'from' => 2, 'to' => 6, 'by' => $this->ines->id]))->assertOk();
         $plan->assertSee('One version between 2 and 6 is taken out.')->assertSee('1 go away')->assertSee('All of it can be taken out.');

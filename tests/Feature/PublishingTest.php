@@ -224,6 +224,9 @@ final class PublishingTest extends FeatureCase
         $this->post(route('part.restore', [$this->item, 'b009', 3]), ['seen' => 4])->assertRedirect(route('part.where', [$this->item, 'b009', 3]));
         self::assertSame(4, $this->item->refresh()->head);
         $this->get(route('part.where', [$this->item, 'b009', 3]))->assertSeeText('With its column')->assertSeeText('The single column, below “Open on Saturdays”');
+        // Of a plan that somebody else has overtaken nothing comes back.
+        $this->post(route('part.restore', [$this->item, 'b009', 3]), ['seen' => 3, 'into' => 'c001'])->assertSessionHasErrors('into');
+        self::assertSame(4, Item::query()->whereKey($this->item->id)->value('head'));
         $this->post(route('part.restore', [$this->item, 'b009', 3]), ['seen' => 4, 'into' => 'nowhere'])->assertSessionHasErrors('into');
         $this->post(route('part.restore', [$this->item, 'b009', 3]), ['seen' => 4, 'into' => 'c001'])->assertSessionDoesntHaveErrors();
         self::assertSame('c001', $this->tree($this->item)->parent('b009'));
