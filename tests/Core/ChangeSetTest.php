@@ -13,6 +13,7 @@ use MistyAttic\Core\Compare\TreeCompare;
 use MistyAttic\Core\Content\InvalidContent;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Kinds\Kinds;
 use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetKind;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -24,6 +25,20 @@ final class ChangeSetTest extends TestCase
     public static function picks(): array
     {
         return Cases::in('picks');
+    }
+
+    public function test_a_field_of_a_part_that_took_another_role_brings_all_of_it(): void
+    {
+        $text = fn (string $text): RichText => RichText::plain($text);
+        $old = PartTree::of([new Part('pone', 'paragraph', 0, ['text' => $text('Tools we lend')]), new Part('ptwo', 'paragraph', 0, ['text' => $text('Sign the log')])]);
+        $new = PartTree::of([new Part('pone', 'heading', 0, ['level' => 2, 'text' => $text('Tools that we lend')]), new Part('ptwo', 'paragraph', 0, ['text' => $text('Sign the log twice')])]);
+        foreach (['text', 'level'] as $field) {
+            $picked = TreeCompare::of($old, $new)->pick($old, ["edited:pone/{$field}"])->changes->apply($old)->orFail();
+            self::assertSame([$new->get('pone')->record(), $old->get('ptwo')->record()], array_map(fn (Part $part) => $part->record(), $picked->parts));
+        }
+        // Of one that keeps its role a field comes alone.
+        $tasks = fn (string $words, bool $done): PartTree => PartTree::of([new Part('pone', 'item', 0, ['style' => 'task', 'done' => $done, 'text' => $text($words)])]);
+        self::assertEquals($tasks('Sign', true)->parts, TreeCompare::of($tasks('Sign', false), $tasks('Sign it', true))->pick($tasks('Sign', false), ['edited:pone/done'])->changes->apply($tasks('Sign', false))->orFail()->parts);
     }
 
     /** @param array<string, string> $case */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Core;
 
 use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\Problem;
 use MistyAttic\Core\Kinds\Cell;
 use MistyAttic\Core\Kinds\Entry\Answers;
@@ -181,6 +182,31 @@ final class FormTest extends TestCase
         // An entry is content like any other.
         $wire = array_map(fn (Part $part) => [substr($part->id.'xxxx', 0, 4), ...array_slice($part->toJson(), 1)], $answers->entry()->parts);
         self::assertSame([], (new EntryKind)->read(json_decode((string) json_encode($wire), true), new Limits)->problems);
+    }
+
+    public function test_of_several_rules_that_fit_the_first_decides_how_it_goes_on(): void
+    {
+        $rules = fn (string ...$rules): PartTree => Sketch::read("p1 page title=A\n  q1 question type=one | text=Well?\n    c1 choice label=A\n".implode('', array_map(fn (string $rule, int|string $at) => "    r{$at} skip_rule when=is | value=c1 | {$rule}\n", $rules, array_keys($rules)))
+            ."  q2 question type=short | text=Two\n  q3 question type=short | text=Three\n  q4 question type=short | text=Four", 'form');
+        $asked = fn (PartTree $form): array => (new Flow($form))->walk((new Answers($form, ['q1' => 'c1']))->entry()->byId())->questions;
+        self::assertSame(['q1', 'q3', 'q4'], $asked($rules('action=go | target=q3', 'action=go | target=q2')));
+        self::assertSame(['q1', 'q3', 'q4'], $asked($rules('action=go | target=q3', 'action=end')));
+        self::assertSame(['q1'], $asked($rules('action=end', 'action=go | target=q3')));
+        // One that leads nowhere further decides nothing.
+        self::assertSame(['q1', 'q4'], $asked($rules('action=go | target=q1', 'action=go | target=q4')));
+        self::assertSame(['q1', 'q4'], $asked($rules('action=go | target=q4', 'action=show | target=q4')));
+    }
+
+    public function test_who_may_leave_a_question_out_goes_on_to_the_next(): void
+    {
+        $arrows = function (string $required): array {
+            $form = Sketch::read("p1 page title=A\n  q1 question type=yes_no | text=Well?{$required}\n    r1 skip_rule when=is | value=yes | action=go | target=q3\n    r2 skip_rule when=is | value=no | action=end\n"
+                ."  q2 question type=short | text=Two\n  q3 question type=short | text=Three", 'form');
+
+            return [array_map(fn (Arrow $arrow) => [$arrow->from, $arrow->to], (new Flow($form))->arrows()), array_map(fn (FlowProblem $problem) => [$problem->code, $problem->question], (new Flow($form))->problems())];
+        };
+        self::assertSame([[['q1', 'q2'], ['q1', 'q3'], ['q1', null], ['q2', 'q3'], ['q3', null]], []], $arrows(''));
+        self::assertSame([[['q1', 'q3'], ['q1', null], ['q2', 'q3'], ['q3', null]], [['unreachable', 'q2']]], $arrows(' | required=TRUE'));
     }
 
     public function test_own_words_stand_for_the_choice_that_asks_for_them(): void
