@@ -4,10 +4,15 @@ declare(strict_types=1);
 
 namespace Tests\Core;
 
+use MistyAttic\Core\Calculate\Consequences;
 use MistyAttic\Core\Compare\TreeCompare;
+use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\History\Unusual\UnusualChange;
 use MistyAttic\Core\History\Unusual\UnusualChanges;
+use MistyAttic\Core\Kinds\Cell;
 use MistyAttic\Core\Kinds\Kinds;
+use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetKind;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -39,6 +44,19 @@ final class UnusualTest extends TestCase
             Cases::rewrite($file, $title, 'finds', $said);
         }
         self::assertSame($case['finds'], $said);
+    }
+
+    public function test_what_follows_from_a_figure_is_not_typed_over(): void
+    {
+        $kind = new SpreadsheetKind;
+        $sheet = fn (int $first): PartTree => PartTree::of([
+            new Part('tab1', 'tab', 0, ['name' => 'Log', 'frozen' => 0]), new Part('cone', 'column', 1, ['width' => 0, 'format' => '']), new Part('ctwo', 'column', 1, ['width' => 0, 'format' => '']),
+            ...array_map(fn (int $at): Part => new Part(sprintf('row%02d', $at), 'row', 1, ['cone' => $at === 1 ? $first : 10 + $at % 7, 'ctwo' => ['=', '[.cone]*2']]), range(1, 20)),
+        ]);
+        $worked = fn (PartTree $tree): PartTree => Consequences::of($kind, PartTree::of([]), $tree, '2026-05-04');
+        [$old, $new] = [$worked($sheet(12)), $worked($sheet(120_000))];
+        self::assertSame([24, 240_000], array_map(fn (PartTree $tree) => Cell::result($tree->get('row01')->fields['ctwo']), [$old, $new]));
+        self::assertSame([['row01', 'cone']], array_map(fn (UnusualChange $found) => [$found->ids[0], $found->field], UnusualChanges::in($kind, $old, $new, TreeCompare::of($old, $new))));
     }
 
     public function test_a_dataset_that_grows_and_a_log_that_is_kept_raise_nothing(): void
