@@ -16,8 +16,9 @@ header('Content-Type: application/json');
 header('Cache-Control: no-store');
 header('X-Content-Type-Options: nosniff');
 
-$database = getenv('DB_DATABASE') ?: (is_file($cached = getenv('APP_CONFIG_CACHE') ?: __DIR__.'/../bootstrap/cache/config.php') ? (include $cached)['database']['connections']['sqlite']['database'] : '');
-$moved = (static function () use ($database): bool {
+$database = '';
+$moved = (static function () use (&$database): bool {
+    $database = getenv('DB_DATABASE') ?: (is_file($cached = getenv('APP_CONFIG_CACHE') ?: __DIR__.'/../bootstrap/cache/config.php') ? (include $cached)['database']['connections']['sqlite']['database'] : '');
     $said = fn (string $name, int $most): string => is_string($_GET[$name] ?? null) && strlen($_GET[$name]) <= $most ? $_GET[$name] : '';
     if (! is_file("{$database}.presence") || is_file(__DIR__.'/../storage/framework/down')) {
         return true;

@@ -56,7 +56,8 @@ final class ImmediateConnection extends SQLiteConnection
     {
         $path = (string) $this->getConfig('database');
         if ($this->queue === null && is_file($path)) {
-            $this->queue = fopen("{$path}.queue", 'c') ?: null;
+            // Who may not write it waits as SQLite has it.
+            $this->queue = @fopen("{$path}.queue", 'c') ?: null;
         }
 
         return $this->queue;

@@ -10,14 +10,6 @@ namespace App\Models;
  */
 final class Rooms
 {
-    /** @var array<string, string> kind => namespace, of kinds that stand elsewhere */
-    private static array $elsewhere = [];
-
-    public static function add(string $kind, string $namespace): void
-    {
-        self::$elsewhere[$kind] = $namespace;
-    }
-
     /**
      * @template T of object
      *
@@ -26,7 +18,7 @@ final class Rooms
      */
     public static function of(string $kind, string $plain): object
     {
-        $own = (self::$elsewhere[$kind] ?? config('attic.kinds').'\\'.ucfirst($kind)).'\\'.class_basename($plain);
+        $own = config('attic.kinds').'\\'.ucfirst($kind).'\\'.class_basename($plain);
 
         return app(is_subclass_of($own, $plain) ? $own : $plain);
     }

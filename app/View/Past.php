@@ -32,7 +32,7 @@ class Past
         $pieces = new Pieces($at->address->piece);
 
         return ['pieces' => $pieces] + match (true) {
-            $at->address->view === 'who' && $at->item->sight === null => $this->written($at, $pieces),
+            static::TELLS_AUTHORS && $at->address->view === 'who' && $at->item->sight === null => $this->written($at, $pieces),
             $at->asItWas() => ['blocks' => Blocks::plain($at->kind, $at->comparison->old, $pieces)],
             $at->address->layout === 'source' => ['source' => new SourceView($at->item->room(Files::class), $at->comparison->old, $at->comparison->new)],
             default => ['blocks' => Blocks::compared($at->kind, $at->comparison, $pieces), 'earlier' => $at->comparison->old],

@@ -39,10 +39,13 @@ return new class extends Migration {
                 $base = Packing::unpack(ChunkForm::from((int) $row->base_form), (string) $row->base_data, null);
                 $context = $base === null ? false : inflate_init(ZLIB_ENCODING_RAW, ['dictionary' => $base]);
                 $bytes = $context === false ? false : @inflate_add($context, (string) $row->data, ZLIB_FINISH);
-                $packed = $bytes === false ? null : Packing::pack($bytes, $base);
-                $update->bindValue(1, $packed === null || $packed->form === ChunkForm::Delta ? $row->base : null);
-                $update->bindValue(2, $packed->form->value ?? ChunkForm::Delta->value, PDO::PARAM_INT);
-                $update->bindValue(3, $packed->data ?? '', PDO::PARAM_LOB);
+                if ($bytes === false) {
+                    continue;
+                }
+                $packed = Packing::pack($bytes, $base);
+                $update->bindValue(1, $packed->form === ChunkForm::Delta ? $row->base : null);
+                $update->bindValue(2, $packed->form->value, PDO::PARAM_INT);
+                $update->bindValue(3, $packed->data, PDO::PARAM_LOB);
                 $update->bindValue(4, $row->id, PDO::PARAM_INT);
                 $update->execute();
             }

@@ -451,7 +451,7 @@ final class DatasetsTest extends FeatureCase
     {
         $seed = (int) (getenv('SEED') ?: random_int(1, 99_999));
         mt_srand($seed);
-        $lines = array_map(fn (int $at): string => '2026-01-'.sprintf('%02d', 1 + $at % 28).",Thing {$at},".($at % 90).','.($at % 2 === 0 ? 'yes' : 'no').','.($at / 4), range(0, 4_499));
+        $lines = array_map(fn (int $at): string => '2026-01-'.sprintf('%02d', 1 + $at % 28).",Thing {$at},".($at % 300 === 7 ? 'none' : $at % 90).','.($at % 2 === 0 ? 'yes' : 'no').','.($at / 4), range(0, 4_499));
         $item = $this->dataset("Day,Thing,Minutes,Mended,Paid\n".implode("\n", $lines)."\n");
         $ids = array_map(fn (Part $field) => $field->id, $this->fields($item));
         $columns = fn (): DatasetColumns => new DatasetColumns($this->app->make(States::class));
@@ -471,8 +471,10 @@ final class DatasetsTest extends FeatureCase
             self::assertSame($anew->count, $gone->count, "SEED={$seed}");
             foreach ($ids as $name => $id) {
                 self::assertSame($anew->column($id), $gone->column($id), "{$name} SEED={$seed}");
+                self::assertEquals($anew->unread($id), $gone->unread($id), "{$name} SEED={$seed}");
             }
         }
+        self::assertGreaterThan(5, count($columns()->records($item->root)->unread($ids['Minutes'])));
         $this->get(route('history', ['item' => $item, 'from' => 1, 'to' => $item->head]))->assertOk()->assertSee('records the same');
         $this->get(route('history', ['item' => $item, 'from' => 1, 'to' => $item->head, 'view' => 'was']))->assertOk()->assertSee('Thing 17');
         $this->post(route('restore.store', [$item, 1]), ['seen' => $item->head])->assertSessionHasNoErrors();

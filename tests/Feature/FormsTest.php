@@ -385,6 +385,12 @@ final class FormsTest extends FeatureCase
         $this->get(route('entries.sums', $this->form))->assertSee('A question that is gone');
         $this->get(route('item', $entry))->assertSee('Questions that are gone')->assertSee('A cable');
         $this->get(route('history', ['item' => $this->form, 'from' => 2, 'to' => 3]))->assertSee('one answer is out of sight');
+        // Whatever an address asks for, also what a form has no view of.
+        foreach (['was', 'changed', 'who'] as $view) {
+            foreach (['together', 'side', 'source'] as $layout) {
+                $this->get(route('history', ['item' => $this->form, 'from' => 2, 'to' => 3, 'view' => $view, 'layout' => $layout]))->assertOk();
+            }
+        }
         $this->get(route('restore', [$this->form, 2]))->assertSee('one answer comes back into place');
         // An edit in the meantime leaves them alone.
         $this->put(route('entry.save', $entry), ['base' => $entry->refresh()->root, 'a' => ['qone' => 'cone', 'qmail' => 'c@d.example', 'qmany' => '2']])->assertRedirect();

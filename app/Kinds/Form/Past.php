@@ -18,9 +18,6 @@ final class Past extends Plain
 
     public function of(LookedAt $at): array
     {
-        if ($at->address->layout === 'source') {
-            return parent::of($at);
-        }
         $was = $at->asItWas();
 
         return [
