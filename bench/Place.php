@@ -10,7 +10,7 @@ use App\Actions\PublishVersion;
 use App\Actions\Saved;
 use App\Actions\SaveState;
 use App\Actions\Sent;
-use App\Actions\TakeEntry;
+use App\Kinds\Form\TakeEntry;
 use App\Models\Item;
 use App\Models\Publishing;
 use App\Models\Role;

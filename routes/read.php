@@ -2,8 +2,8 @@
 
 declare(strict_types=1);
 
-use App\Http\Controllers\AnswerController;
 use App\Http\Controllers\ReadController;
+use App\Kinds\Form\AnswerController;
 use Illuminate\Support\Facades\Route;
 
 /* What the public reads: no session, no cookie. */

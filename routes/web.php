@@ -3,7 +3,6 @@
 declare(strict_types=1);
 
 use App\Http\Controllers\AddressController;
-use App\Http\Controllers\AnswerController;
 use App\Http\Controllers\ComparisonController;
 use App\Http\Controllers\CopyController;
 use App\Http\Controllers\DownloadController;
@@ -33,6 +32,7 @@ use App\Kinds\Entry\EntriesController;
 use App\Kinds\Entry\EntryChangesController;
 use App\Kinds\Entry\EntryController;
 use App\Kinds\Entry\EntryProposalsController;
+use App\Kinds\Form\AnswerController;
 use App\Kinds\Form\FlowController;
 use App\Kinds\Report\ReportController;
 use App\Kinds\Spreadsheet\CellController;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Actions;
 
 use App\Jobs\Progress;
+use App\Models\Rooms;
 use MistyAttic\Core\Calculate\Functions;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
@@ -14,15 +15,16 @@ use MistyAttic\Core\Formats\Encoding;
 use MistyAttic\Core\Formats\FileFormat;
 use MistyAttic\Core\Formats\FormatLimits;
 use MistyAttic\Core\Formats\LeftOut;
-use MistyAttic\Core\Formats\Page\PageFormat;
+use MistyAttic\Core\Formats\Reader;
 use MistyAttic\Core\Formats\TypedText;
 use MistyAttic\Core\Formats\UnknownEncoding;
 use MistyAttic\Core\Formats\Unreadable;
 use MistyAttic\Core\Kinds\Kind;
+use MistyAttic\Core\Kinds\Kinds;
 use MistyAttic\Core\Kinds\Limits;
 use MistyAttic\Core\Kinds\Spreadsheet\Spelling;
 
-/** Reads a file that somebody brings along, as a document, a spreadsheet or a page. */
+/** Reads a file that somebody brings along. */
 final readonly class ReadFile
 {
     /** No larger than a server is set to take in: see deploy/php/attic.ini. */
@@ -37,35 +39,41 @@ final readonly class ReadFile
     public function __construct(private ?Progress $progress = null) {}
 
     /**
-     * @param  string|null  $kind  `page` for a file that shall become one, `dataset` for values as they are written; else the format says
+     * A document or a spreadsheet, as the format says; or an item of any kind, as it was downloaded.
      *
-     * @param  string|null  $encoding  of a text that does not say itself how its letters are written
+     * @param  bool  $asWritten  whether values stay as they are written, and are not read as numbers and days
      *
      * @throws Unreadable when it is none that can be read, or breaks the schema
      * @throws UnknownEncoding
      */
-    public function handle(string $name, string $bytes, ?string $kind = null, ?string $encoding = null): Content
+    public function handle(BroughtFile $file, bool $asWritten = false): Content
     {
-        $format = FileFormat::ofPath($name);
-        $bytes = self::text($format, $bytes, $encoding);
+        $format = FileFormat::ofPath($file->name);
         if ($format === FileFormat::Json) {
-            return $this->item($bytes, $kind);
-        }
-        if ($kind === 'form' || $kind === 'report') {
-            throw Unreadable::because(__('item.file_only_json', ['kind' => $kind]));
-        }
-        if ($kind === 'page') {
-            return $this->page($format, $bytes, new Limits);
+            return $this->item($file);
         }
         if (! $format->isTable() && (DocumentFormat::tryFrom($format->value) === null || $format === FileFormat::Text)) {
             throw Unreadable::because(__('item.file_not', ['formats' => 'Markdown, HTML, ODT, DOCX, XLSX, ODS, CSV, TSV, JSON']));
         }
-        $limits = new Limits;
-        $content = $format->reader($this->progress?->between(0, self::SHARE))->read($bytes, $bounds = new FormatLimits(bytes: self::MOST_KB * 1024, unpacked: 134_217_728, tree: 8_388_608, parts: $format->isTable() ? 250_000 : $limits->parts, cells: in_array($format, [FileFormat::Xlsx, FileFormat::Ods], true) ? self::MOST_CELLS : 2_500_000));
+        $bytes = self::decoded($format, $file->bytes, $file->encoding);
+        $content = $format->reader($this->progress?->between(0, self::SHARE))->read($bytes, $bounds = self::bounds($format->isTable() ? 250_000 : (new Limits)->parts, cells: in_array($format, [FileFormat::Xlsx, FileFormat::Ods], true) ? self::MOST_CELLS : 2_500_000));
+        $tree = $format->isTable() ? self::table($content->tree, $format, $asWritten) : $content->tree;
+        $this->check($content->kind, $tree, Limits::for($content->kind));
 
-        $read = $format->isTable() ? $this->table($content, $format, $kind) : $this->document($content, $limits);
+        return new Content($content->kind, $tree, $content->pictures, LeftOut::of($format, $bytes, $bounds, (new Functions)->names()));
+    }
 
-        return new Content($read->kind, $read->tree, $read->pictures, LeftOut::of($format, $bytes, $bounds, (new Functions)->names()));
+    /**
+     * A text, by a reader of one kind's own.
+     *
+     * @throws Unreadable|UnknownEncoding
+     */
+    public function text(Reader $reader, BroughtFile $file): Content
+    {
+        $content = $reader->read(self::decoded(FileFormat::ofPath($file->name), $file->bytes, $file->encoding), self::bounds((new Limits)->parts));
+        $this->check($content->kind, $content->tree, new Limits);
+
+        return $content;
     }
 
     /**
@@ -73,7 +81,7 @@ final readonly class ReadFile
      *
      * @throws Unreadable|UnknownEncoding
      */
-    public static function text(FileFormat $format, string $bytes, ?string $encoding): string
+    public static function decoded(FileFormat $format, string $bytes, ?string $encoding): string
     {
         if (! $format->isText()) {
             return $bytes;
@@ -84,44 +92,42 @@ final readonly class ReadFile
         return $found->text($bytes);
     }
 
-    /** An item of any kind, with its ids, as it was downloaded. */
-    private function item(string $bytes, ?string $kind): Content
+    /**
+     * An item with its ids, as it was downloaded.
+     *
+     * @param  string|null  $kind  that it must be of
+     *
+     * @throws Unreadable|UnknownEncoding
+     */
+    public function item(BroughtFile $file, ?string $kind = null): Content
     {
-        $content = FileFormat::Json->reader()->read($bytes, new FormatLimits(bytes: self::MOST_KB * 1024, parts: 250_000));
-        if (! in_array($content->kind->name(), ['document', 'spreadsheet', 'page', 'form', 'report', 'dataset'], true)) {
+        $content = FileFormat::Json->reader()->read(self::decoded(FileFormat::Json, $file->bytes, $file->encoding), new FormatLimits(bytes: self::MOST_KB * 1024, parts: 250_000));
+        $is = $content->kind->name();
+        if (! Kinds::has($is) || ! in_array('json', Rooms::of($is, Making::class)::ENDINGS, true)) {
             throw Unreadable::because(__('item.file_not_item'));
         }
-        if ($kind !== null && $content->kind->name() !== $kind) {
-            throw Unreadable::because(__('item.file_not_kind', ['is' => $content->kind->name(), 'wanted' => $kind]));
+        if ($kind !== null && $is !== $kind) {
+            throw Unreadable::because(__('item.file_not_kind', ['is' => $is, 'wanted' => $kind]));
         }
         $this->check($content->kind, $content->tree, Limits::for($content->kind));
 
         return $content;
     }
 
-    private function page(FileFormat $format, string $bytes, Limits $limits): Content
+    private static function bounds(int $parts, int $cells = 0): FormatLimits
     {
-        $reader = PageFormat::tryFrom($format->value)?->reader() ?? throw Unreadable::because(__('item.file_not_page', ['formats' => 'HTML, Markdown, JSON']));
-        $content = $reader->read($bytes, new FormatLimits(bytes: self::MOST_KB * 1024, tree: 8_388_608, parts: $limits->parts));
-        $this->check($content->kind, $content->tree, $limits);
-
-        return $content;
+        return $cells === 0 ? new FormatLimits(bytes: self::MOST_KB * 1024, unpacked: 134_217_728, tree: 8_388_608, parts: $parts) : new FormatLimits(bytes: self::MOST_KB * 1024, unpacked: 134_217_728, tree: 8_388_608, parts: $parts, cells: $cells);
     }
 
-    private function document(Content $content, Limits $limits): Content
+    private static function table(PartTree $tree, FileFormat $format, bool $asWritten): PartTree
     {
-        $this->check($content->kind, $content->tree, $limits);
+        $named = PartTree::of(array_map(fn (Part $part) => $part->role === 'tab' && $part->string('name') === '' ? $part->with('name', 'Sheet') : $part, $tree->parts));
 
-        return $content;
-    }
-
-    private function table(Content $content, FileFormat $format, ?string $kind): Content
-    {
-        $tree = PartTree::of(array_map(fn (Part $part) => $part->role === 'tab' && $part->string('name') === '' ? $part->with('name', 'Sheet') : $part, $content->tree->parts));
-        $tree = $format === FileFormat::Xlsx || $format === FileFormat::Ods ? Spelling::kept($tree) : ($kind === 'dataset' ? TypedText::plain($tree) : TypedText::in($tree));
-        $this->check($content->kind, $tree, Limits::for($content->kind));
-
-        return new Content($content->kind, $tree);
+        return match (true) {
+            $format === FileFormat::Xlsx || $format === FileFormat::Ods => Spelling::kept($named),
+            $asWritten => TypedText::plain($named),
+            default => TypedText::in($named),
+        };
     }
 
     private function check(Kind $kind, PartTree $tree, Limits $limits): void

@@ -50,6 +50,12 @@ class Rules
         return null;
     }
 
+    /** Whether what readers see asks somebody to answer it who is not on its shelf. */
+    public function asks(Publishing $live, string $email): bool
+    {
+        return false;
+    }
+
     /** What follows from it that readers see a version. */
     public function published(Item $item, Publishing $publishing): void {}
 }

@@ -160,7 +160,7 @@ final readonly class WriteVersion
     {
         $form = $item->form_id !== null ? $item->form : ($written->follows ? $item->source : null);
 
-        return $written->cause === Cause::Wrote && $form?->kind === 'form' && $form->keeps_entries === false;
+        return $written->cause === Cause::Wrote && $form?->isAnswered() === true && $form->keeps_entries === false;
     }
 
     private function grows(Version $newest, User $editor, Written $written): bool

@@ -5,12 +5,16 @@ declare(strict_types=1);
 namespace App\Console;
 
 use App\Models\Presence;
+use App\Models\Rooms;
 use App\Models\Task;
 use App\Store\DatasetColumns;
 use App\Store\HandedRoots;
 use App\Store\Sweep;
+use App\View\Desk;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
+use MistyAttic\Core\Kinds\Kind;
+use MistyAttic\Core\Kinds\Kinds;
 
 /** To be run every night: forgets who was where, and which states windows that are long closed had sent, and gives back what no state needs any more. Versions stay. */
 final class Tidy extends Command
@@ -24,7 +28,7 @@ final class Tidy extends Command
 
     public function handle(HandedRoots $handed, Sweep $sweep): int
     {
-        [$roots, $windows] = $handed->tidy();
+        [$roots, $windows] = $handed->tidy(array_values(array_filter(array_map(fn (Kind $kind) => $kind->name(), Kinds::all()), fn (string $kind) => Rooms::of($kind, Desk::class)::SENDS_STATES)));
         $presences = Presence::query()->where('seen_at', '<', now()->subDays(HandedRoots::DAYS)->getTimestamp())->delete();
         $halves = DB::table('half_answers')->where('kept_at', '<', now()->subDays(self::HALF_DAYS)->format('Y-m-d H:i:s'))->delete();
         $columns = DB::table('dataset_columns')->where('used_at', '<', now()->subDays(DatasetColumns::DAYS)->format('Y-m-d H:i:s'))->delete();

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http;
 
+use App\Actions\BroughtFile;
 use Illuminate\Contracts\Encryption\DecryptException;
 use Illuminate\Http\Request;
 use Illuminate\Http\UploadedFile;
@@ -13,11 +14,8 @@ use MistyAttic\Core\Formats\UnknownEncoding;
 use MistyAttic\Core\Store\ChunkStore;
 
 /** A file that somebody sent, now or with an earlier request that came back with a question about it. */
-final readonly class ReceivedFile
+final readonly class ReceivedFile extends BroughtFile
 {
-    /** @param string|null $encoding how its letters are written, where it does not say so itself */
-    private function __construct(public string $name, public string $bytes, public ?string $encoding = null) {}
-
     public static function of(Request $request): ?self
     {
         $file = $request->file('file');

@@ -10,7 +10,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\Relations\HasOne;
 use Illuminate\Support\Facades\Auth;
-use MistyAttic\Core\Formats\FileFormat;
+use MistyAttic\Core\Kinds\Kind;
 use MistyAttic\Core\Kinds\Kinds;
 
 /**
@@ -113,12 +113,6 @@ final class Item extends Model
         return $this->source_id !== null && $this->source_number === null;
     }
 
-    /** Whether a file can become its next version. */
-    public function takesFiles(): bool
-    {
-        return FileFormat::endings($this->kind) !== [] && ! $this->follows();
-    }
-
     /** @return HasMany<self, $this> of a form */
     public function entries(): HasMany
     {
@@ -163,10 +157,21 @@ final class Item extends Model
         return $this->hasMany(Publishing::class);
     }
 
+    public function kind(): Kind
+    {
+        return Kinds::named($this->kind);
+    }
+
     /** Whether others see a published version of it while editors go on with a draft. */
     public function isPublishable(): bool
     {
-        return Kinds::named($this->kind)->isPublishable();
+        return $this->kind()->isPublishable();
+    }
+
+    /** Whether people answer it, each with an entry of their own. */
+    public function isAnswered(): bool
+    {
+        return $this->kind()->isAnswered();
     }
 
     /** The version that somebody sees before another one; itself for the first. */
@@ -200,7 +205,7 @@ final class Item extends Model
     /** Whether its rows stand in tabs, which can be taken one by one. */
     public function hasTabs(): bool
     {
-        $grid = Kinds::named($this->kind)->grid();
+        $grid = $this->kind()->grid();
 
         return $grid !== null && ! $grid->alone;
     }

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Policies;
 
+use App\Actions\Making;
+use App\Actions\Rules;
 use App\Models\Drafts;
 use App\Models\HeldEdit;
 use App\Models\Item;
@@ -11,10 +13,7 @@ use App\Models\Proposal;
 use App\Models\Publishing;
 use App\Models\Role;
 use App\Models\User;
-use App\Store\States;
 use Illuminate\Auth\Access\Response;
-use MistyAttic\Core\Content\Part;
-use MistyAttic\Core\Kinds\Form\Opening;
 
 /** Rights on an item, by those on its shelf. */
 final class ItemPolicy
@@ -29,18 +28,14 @@ final class ItemPolicy
     public function fill(User $user, Item $item): Response
     {
         $view = $this->view($user, $item);
-        if ($view->allowed() || $item->kind !== 'form' || $item->live === null) {
-            return $view;
-        }
-        $settings = array_filter(app(States::class)->tree($item->live->version->root)->parts, fn (Part $part) => $part->role === 'settings');
 
-        return (new Opening(array_values($settings)[0] ?? null))->names($user->email) && $user->proved ? Response::allow() : $view;
+        return $view->denied() && $user->proved && $item->live !== null && $item->room(Rules::class)->asks($item->live, $user->email) ? Response::allow() : $view;
     }
 
     /** Seeing and editing what was answered. */
     public function entries(User $user, Item $item): Response
     {
-        return $item->kind === 'form' ? $this->atLeast($user, $item, Role::Editor) : Response::denyAsNotFound();
+        return $item->isAnswered() ? $this->atLeast($user, $item, Role::Editor) : Response::denyAsNotFound();
     }
 
     /** What is not published yet. */
@@ -149,6 +144,14 @@ final class ItemPolicy
         return $item->form_id !== null ? Response::denyAsNotFound() : $this->write($user, $item);
     }
 
+    /** A file as its next version. */
+    public function bringFile(User $user, Item $item): Response
+    {
+        $write = $this->write($user, $item);
+
+        return $write->allowed() && ($item->room(Making::class)::ENDINGS === [] || $item->follows()) ? Response::denyAsNotFound() : $write;
+    }
+
     /** Writing, and marking milestones. */
     public function write(User $user, Item $item): Response
     {
@@ -175,7 +178,7 @@ final class ItemPolicy
     /** Switching the history of a form's entries off and on. */
     public function keepEntries(User $user, Item $item): Response
     {
-        return $item->kind === 'form' ? $this->atLeast($user, $item, Role::Owner) : Response::denyAsNotFound();
+        return $item->isAnswered() ? $this->atLeast($user, $item, Role::Owner) : Response::denyAsNotFound();
     }
 
     /** Its author settles an edit that was held back; an owner where the author can't. */

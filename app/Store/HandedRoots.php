@@ -24,9 +24,6 @@ final readonly class HandedRoots
     /** Hours in which a window is heard of that stands on a state. */
     private const FRESH = 2;
 
-    /** Kinds whose windows say every other second which state they stand on. */
-    private const HEARD_OF = ['document', 'spreadsheet', 'page', 'form'];
-
     public function keep(Item $item, string $root): void
     {
         DB::table('handed_roots')->upsert(['item_id' => $item->id, 'root' => $root, 'at' => now()->getTimestamp()], ['item_id', 'root'], ['at']);
@@ -60,13 +57,14 @@ final readonly class HandedRoots
      * Forgets what nobody can stand on any more: after {@see DAYS}, all of it; after {@see FRESH}, of items whose windows say where they stand, what none
      * of them stood on when it was last heard of.
      *
+     * @param  list<string>  $heardOf  kinds whose windows say so
      * @return array{int, int} roots and windows
      */
-    public function tidy(): array
+    public function tidy(array $heardOf): array
     {
         $before = now()->subDays(self::DAYS)->getTimestamp();
         $roots = DB::table('handed_roots')->where('at', '<', $before)->whereNotIn('root', $this->held())->delete();
-        foreach (DB::table('handed_roots')->join('items', 'items.id', '=', 'handed_roots.item_id')->whereIn('items.kind', self::HEARD_OF)->distinct()->pluck('item_id') as $item) {
+        foreach (DB::table('handed_roots')->join('items', 'items.id', '=', 'handed_roots.item_id')->whereIn('items.kind', $heardOf)->distinct()->pluck('item_id') as $item) {
             $roots += $this->thin((int) $item);
         }
 

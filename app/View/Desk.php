@@ -17,6 +17,9 @@ class Desk
 {
     public const VIEW = 'fields';
 
+    /** Whether its windows hold what is typed until it is sent, and say every other second which state they stand on. */
+    public const SENDS_STATES = false;
+
     public function __construct(protected readonly States $states) {}
 
     /** @return array<string, list<mixed>> what its address may ask for */
@@ -39,7 +42,7 @@ class Desk
     /** What readers see of it. */
     public function read(Item $item, User $person): View|RedirectResponse
     {
-        return view('published', ['item' => $item, 'page' => new PageHtml(app(PageFigures::class)->filled($this->states->tree($item->root)), fn (string $chunk) => route('picture', [$item, $chunk]))]);
+        return view('read', ['item' => $item, 'blocks' => Blocks::plain($item->kind(), $this->states->tree($item->root)), 'block' => $item->room(Past::class)::BLOCK, 'address' => HistoryAddress::all($item)]);
     }
 
     /** @return array<string, string> what else may have moved, for a window that asks */

@@ -143,6 +143,6 @@ final class EntryList
      */
     public static function answered(Item $form, array $questions): int
     {
-        return $form->kind !== 'form' ? 0 : self::standing($form)->whereIn('answers.question', $questions)->count();
+        return ! $form->isAnswered() ? 0 : self::standing($form)->whereIn('answers.question', $questions)->count();
     }
 }

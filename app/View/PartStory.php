@@ -36,16 +36,10 @@ final class PartStory
     /** Of a row, so many cells are told in one line. */
     private const MOST_CELLS = 4;
 
-    /** @var list<PartStep> the newest first */
-    public readonly array $steps;
-
-    /** How many older ones are not shown. */
-    public readonly int $older;
-
-    public readonly string $name;
+    public readonly Story $story;
 
     /** Whether other parts stand or stood below it, which are told with it. */
-    public readonly bool $holds;
+    private readonly bool $holds;
 
     private readonly Kind $kind;
 
@@ -63,7 +57,7 @@ final class PartStory
         }
         $numbers = $numbers->map(fn (mixed $number) => (int) $number)->unique()->sortDesc()->values();
         $most = $this->holds ? self::MOST_WHOLE : self::MOST;
-        $this->older = max(0, $numbers->count() - $most);
+        $older = max(0, $numbers->count() - $most);
         // One more than is shown, for what the oldest shown one changed.
         $numbers = $numbers->take($most + 1)->reverse();
         $versions = Version::query()->with('user', 'milestone')->where('item_id', $item->id)->whereIn('number', $numbers)->get()->keyBy('number');
@@ -85,15 +79,15 @@ final class PartStory
             [$before, $name] = [$after, $after ?? $name];
         }
         $now = $before;
-        $this->name = $name === null ? '' : $this->label($name);
+        $name = $name === null ? '' : $this->label($name);
         $shown = [];
         $movedSince = false;
-        foreach (array_reverse($this->older > 0 ? array_slice($steps, 1) : $steps) as [$what, $step, $then]) {
+        foreach (array_reverse($older > 0 ? array_slice($steps, 1) : $steps) as [$what, $step, $then]) {
             $same = $step->part === null ? $now === null : $now !== null && $step->part->sameFields($now) && self::records($then) === self::records($whole) && ! ($movedSince && $this->stoodElsewhere($step->version));
             $shown[] = $step->asNow($same);
             $movedSince = $movedSince || ($what & ChangeType::Moved->bit()) !== 0;
         }
-        $this->steps = $shown;
+        $this->story = new Story($name, $shown, $older);
     }
 
     /**
@@ -123,12 +117,6 @@ final class PartStory
         [$then, $now] = [$this->states->tree($version->root), $this->newest ??= $this->states->tree($this->item->root)];
 
         return ! $now->has($this->part) || ! $then->has($this->part) || $then->parent($this->part) !== $now->parent($this->part) || isset(TreeCompare::moved($then, $now)[$this->part]);
-    }
-
-    /** Whether the part is one of this item's at all. */
-    public function isThere(): bool
-    {
-        return $this->steps !== [];
     }
 
     /**

@@ -15,14 +15,20 @@ use MistyAttic\Core\Content\PartTree;
 /** How one looks back at a kind of items: this is the plain way, its parts below each other, with their texts and fields. A kind that is looked at in another way has its own. */
 class Past
 {
-    /** The view below `history` that shows a state, a comparison, and who wrote what. */
-    public const VIEW = 'state';
+    /** The view that shows a state, a comparison, and who wrote what. */
+    public const VIEW = 'history.state';
 
     /** The view of one part in it: the plain one has every field, and what is below. */
     public const BLOCK = 'history.plain-block';
 
     /** Whether there is a view of who wrote what. */
     public const TELLS_AUTHORS = true;
+
+    /** How a part stands to what its place is called by. */
+    public const STANDS = 'at';
+
+    /** Whether a state holds what follows from changes that were made with it. */
+    public const CALCULATES = false;
 
     public function __construct(protected readonly States $states) {}
 
@@ -69,6 +75,12 @@ class Past
     public function plan(Item $item, Version $version, User $person, Phrases $phrases): array
     {
         return ['hanging' => $this->hanging($item, $person)];
+    }
+
+    /** All that happened to one part. */
+    public function story(Item $item, string $part, Phrases $phrases): Story
+    {
+        return (new PartStory($item, $part, $this->states, $phrases))->story;
     }
 
     /** @return list<array{report: Item, widget: Part, fields: list<string>}> what is drawn from it, of what somebody may see */

@@ -4,10 +4,8 @@ declare(strict_types=1);
 
 namespace App\View;
 
-use App\Actions\PinnedData;
 use App\Models\Item;
 use App\Models\Version;
-use App\Store\ReportData;
 use App\Store\States;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Kind;
@@ -40,11 +38,7 @@ final readonly class PublishingPlan
     /** Whether publishing it would make readers see anything else, were it only newer figures. */
     public bool $brings;
 
-    /** What figures of the live state are drawn from, for who looks. */
-    public ReportData $then;
-
-    /** @param ReportData $now what figures would be drawn from, for who looks */
-    public function __construct(public Item $item, public Version $version, States $states, public Phrases $phrases, public ReportData $now)
+    public function __construct(public Item $item, public Version $version, States $states, public Phrases $phrases)
     {
         $this->kind = Kinds::named($item->kind);
         $this->live = $item->live?->version()->with('user', 'milestone.user')->firstOrFail()->setRelation('item', $item);
@@ -52,9 +46,8 @@ final readonly class PublishingPlan
         $this->tree = $this->comparison->new ?? $states->tree($version->root);
         $this->new = $this->tree;
         $this->old = $this->comparison->old ?? $this->tree;
-        $this->then = $item->live?->data === null ? $now : $now->pinned($item->live->data);
         $this->newer = $item->head - $version->number;
-        $behind = app(PinnedData::class)->behind($item, $version);
+        $behind = $item->room(ForReaders::class)->behind($item, $version);
         $this->figures = array_values(Item::query()->whereIn('key', array_keys($behind))->orderBy('title')->get()->filter(app(OtherItems::class)->tellsOf(...))->map(fn (Item $dataset) => ['title' => $dataset->title, 'was' => $behind[$dataset->key][0], 'is' => $behind[$dataset->key][1]])->all());
         $this->brings = $behind !== [] || $item->live?->version_id !== $version->id;
     }
@@ -63,11 +56,6 @@ final readonly class PublishingPlan
     public function blocks(): array
     {
         return $this->comparison === null ? Blocks::plain($this->kind, $this->tree) : Blocks::compared($this->kind, $this->comparison);
-    }
-
-    public function page(): PageHtml
-    {
-        return new PageHtml($this->tree, fn (string $chunk) => route('picture', [$this->item, $chunk]));
     }
 
     /** Whether readers would see nothing else than now. */

@@ -120,7 +120,7 @@ final readonly class ShelfView
     private function proposals(): array
     {
         $counts = Proposal::query()->waiting()->where('proposals.user_id', '!=', $this->user->id)->join('items', 'items.id', '=', 'proposals.item_id')
-            ->whereIn('items.form_id', $this->standing()->where('kind', 'form'))->whereNull('items.deleted_at')->groupBy('items.form_id')->selectRaw('items.form_id AS form, COUNT(*) AS count')->pluck('count', 'form');
+            ->whereIn('items.form_id', $this->standing())->whereNull('items.deleted_at')->groupBy('items.form_id')->selectRaw('items.form_id AS form, COUNT(*) AS count')->pluck('count', 'form');
 
         return array_values(Item::query()->whereKey($counts->keys())->get()->map(fn (Item $form) => [$form->setRelation('shelf', $this->shelf), (int) $counts[$form->id]])->all());
     }

@@ -19,6 +19,11 @@ class TextDesk extends Desk
 
     public const TEXT = 'sheet-text';
 
+    /** Whether its parts have settings besides their texts. */
+    public const HAS_SETTINGS = true;
+
+    public const SENDS_STATES = true;
+
     public function of(Item $item, User $person, string $shown): array
     {
         return [];

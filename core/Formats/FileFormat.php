@@ -35,19 +35,6 @@ enum FileFormat: string
         };
     }
 
-    /** @return list<string> the endings of files that an item of a kind is brought in from; none if it is made in no other way than here */
-    public static function endings(string $kind): array
-    {
-        return match ($kind) {
-            'document' => ['md', 'markdown', 'html', 'htm', 'odt', 'docx', 'json'],
-            'spreadsheet' => ['xlsx', 'ods', 'csv', 'tsv', 'json'],
-            'dataset' => ['csv', 'tsv', 'xlsx', 'ods', 'json'],
-            'page' => ['html', 'htm', 'md', 'markdown', 'json'],
-            'form', 'report' => ['json'],
-            default => [],
-        };
-    }
-
     /** Whether a file of the format is made of lines that a person may read. */
     public function isText(): bool
     {

@@ -71,4 +71,7 @@ interface Kind
 
     /** Whether readers see a published version while editors go on with a draft. */
     public function isPublishable(): bool;
+
+    /** Whether people answer it, each with an entry of their own. */
+    public function isAnswered(): bool;
 }

@@ -37,6 +37,11 @@ final class Kinds
         throw new \OutOfBoundsException('No kind is called '.$name);
     }
 
+    public static function has(string $name): bool
+    {
+        return in_array($name, array_map(fn (Kind $kind) => $kind->name(), self::all()), true);
+    }
+
     /** @return list<string> the chunks that the parts of a state refer to, as hexadecimal text, each once */
     public static function chunks(Kind $kind, PartTree $tree): array
     {

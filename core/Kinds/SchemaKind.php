@@ -144,4 +144,9 @@ abstract class SchemaKind implements Kind
     {
         return false;
     }
+
+    public function isAnswered(): bool
+    {
+        return false;
+    }
 }

@@ -2,8 +2,8 @@
 
 declare(strict_types=1);
 
+use App\Kinds\Report\DrawnFrom;
 use App\Models\Item;
-use App\Store\DrawnFrom;
 use App\Store\States;
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Support\Facades\DB;

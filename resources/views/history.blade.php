@@ -8,7 +8,7 @@
             @include('history.bar')
             <x-problems />
             @if ($item->form !== null)<x-kept-not :form="$item->form" />@endif
-            @include('history.'.$past::VIEW)
+            @include($past::VIEW)
         </section>
         @include('history.ribbon')
     </main>

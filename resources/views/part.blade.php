@@ -12,17 +12,15 @@
                     <div class="part-what">
                         <p>{{ $step->sentence }}</p>
                         <small>{{ $step->version->user->name }} in <a href="{{ route('history', ['item' => $item, 'from' => max(1, $step->version->number - 1), 'to' => $step->version->number]) }}#part-{{ $part }}">{{ $step->version->number }}</a>, <x-when :at="$step->version->saved_at" />@if ($step->version->milestone), “{{ $step->version->milestone->name }}”@endif</small>
-                        @if ($step->part !== null && ! $step->part->richText()->isEmpty())<p class="part-text">{{ $step->text }}</p>@elseif ($item->kind === 'entry' && $step->part !== null)<p class="part-text">{{ App\Words\Days::said(MistyAttic\Core\Kinds\Entry\AnswerText::of($step->part)) }}</p>@elseif ($item->kind === 'page' && $step->part !== null)
-                            @if ($step->part->string('chunk') !== '')<img class="part-picture" src="{{ route('picture', [$item, $step->part->string('chunk')]) }}" alt="{{ $step->part->string('alt') }}" loading="lazy">@endif
-                            @php($settings = App\View\Settings::of($step->part))
-                            @if ($settings !== [])<dl class="part-settings">@foreach ($settings as $name => $value)<div><dt>{{ $name }}</dt><dd>{{ $value }}</dd></div>@endforeach</dl>@endif
+                        @if ($step->part !== null && ! $step->part->richText()->isEmpty())<p class="part-text">{{ $step->text }}</p>@else
+                            @if ($step->part !== null) @includeIf("kinds.{$item->kind}.step", ['part' => $step->part]) @endif
                         @endif
                     </div>
                     @if ($step->isNow)
                         <span class="part-now">{{ $step->part === null ? 'gone now' : 'as it is now' }}</span>
                     @endif
                     {{-- Of what is gone, the state right before is what one wants; of a dataset, what was calculated meanwhile comes with it. --}}
-                    @php($number = $step->part === null ? $step->version->number - 1 : ($item->kind === 'dataset' && $loop->index > 0 ? $story->steps[$loop->index - 1]->version->number - 1 : $step->version->number))
+                    @php($number = $step->part === null ? $step->version->number - 1 : ($past::CALCULATES && $loop->index > 0 ? $story->steps[$loop->index - 1]->version->number - 1 : $step->version->number))
                     @if ($mayRestore && ($step->part === null ? $step->isNow && $loop->first : ! $step->isNow))
                         <form method="post" action="{{ route('part.restore', [$item, $part, $number]) }}">@csrf<input type="hidden" name="seen" value="{{ $item->head }}"><button class="button">{{ $step->part === null ? 'Bring it back as it was before that' : 'Bring this back' }}<span class="is-sr-only"> as it was in {{ $number }}</span></button></form>
                     @endif

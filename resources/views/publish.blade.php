@@ -48,10 +48,7 @@
                     @else
                         <p>The people of “{{ $plan->item->shelf->name }}”.</p>
                     @endif
-                    @if ($plan->item->kind === 'form')<p>Those on the shelf, and those whom the form names, answer at <a href="{{ route('answer', $plan->item) }}">{{ route('answer', $plan->item, false) }}</a>.</p>@endif
-                    @if ($plan->item->kind === 'report')
-                        <form method="post" action="{{ route('report.pin', $plan->item) }}">@csrf @method('put')<input type="hidden" name="pins" value="{{ $plan->item->pins ? 0 : 1 }}"><p>{{ __($plan->item->pins ? 'report.pinned' : 'report.following') }}</p><button class="button">{{ $plan->item->pins ? 'Let them follow' : 'Keep those of the day' }}</button></form>
-                    @endif
+                    @includeIf("kinds.{$plan->item->kind}.readers", ['item' => $plan->item])
                     <div class="wish-do">
                         <form method="post" action="{{ route('public', $plan->item) }}">@csrf @method('put')<input type="hidden" name="open" value="{{ $plan->item->is_public ? '0' : '1' }}"><button class="button">{{ $plan->item->is_public ? 'Close the address' : 'Give it an address' }}</button></form>
                         @if ($plan->item->live !== null)<form method="post" action="{{ route('unpublish', $plan->item) }}">@csrf @method('delete')<button class="button">Take it offline</button></form>@endif
@@ -60,7 +57,7 @@
             @endcan
         </section>
         <div class="past-state">
-            @include('publish.seen', ['blocks' => $plan->blocks(), 'item' => $plan->item, 'kind' => $plan->kind, 'phrases' => $plan->phrases, 'earlier' => $plan->comparison?->old, 'parts' => null, 'itsHistory' => '', 'address' => $address])
+            {{ $seen }}
         </div>
     </main>
 </x-layout>

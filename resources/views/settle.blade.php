@@ -1,7 +1,7 @@
 <x-layout :title="'Settle an edit in '.$item->title" body="is-plain">
     <main id="main" class="plan is-settle">
         <h1>Settle it</h1>
-        <p class="plan-lead">In “{{ $item->title }}”@if ($view->cell !== null), {{ $view->cell }},@elseif ($held->place !== ''), {{ in_array($item->kind, ['document', 'page'], true) ? 'under' : 'at' }} “{{ $held->place }}”,@else,@endif {{ $own ? 'your edit' : 'an edit of '.$held->user->firstName().'’s' }} met {{ $view::whose($held) }}. That was first and stands; this one was held back <x-when :at="$held->created_at" />.</p>
+        <p class="plan-lead">In “{{ $item->title }}”@if ($view->cell !== null), {{ $view->cell }},@elseif ($held->place !== ''), {{ $past::STANDS }} “{{ $held->place }}”,@else,@endif {{ $own ? 'your edit' : 'an edit of '.$held->user->firstName().'’s' }} met {{ $view::whose($held) }}. That was first and stands; this one was held back <x-when :at="$held->created_at" />.</p>
         <x-problems />
         <div class="settle-sides">
             <section class="settle-side" aria-labelledby="mine"><h2 id="mine">{{ $own ? 'Yours' : $held->user->firstName().'’s' }}</h2>

@@ -11,10 +11,13 @@
                         <form class="menu-sheet is-right menu-form is-new" method="post" action="{{ route('shelf.make', $shelf) }}" enctype="multipart/form-data">
                             @csrf
                             <fieldset class="new-kinds"><legend class="label">What shall it be?</legend>
-                                @foreach (['document', 'spreadsheet', 'page', 'form', 'report'] as $kind)
+                                @foreach ($offered as $kind => $page)
+                                    @if ($page === null)
                                     <label><input type="radio" name="kind" value="{{ $kind }}" aria-label="{{ __("item.new.{$kind}") }}" aria-describedby="kind-{{ $kind }}" @checked($loop->first)> <x-glyph :name="$kind" /> <b>{{ __("item.new.{$kind}") }}</b> <small id="kind-{{ $kind }}">{{ __("item.new.{$kind}_is") }}</small></label>
+                                    @else
+                                    <a href="{{ $page }}"><x-glyph :name="$kind" /> <b>{{ __("item.new.{$kind}") }}…</b> <small>{{ __("item.new.{$kind}_is") }}</small></a>
+                                    @endif
                                 @endforeach
-                                <a href="{{ route('dataset.new', $shelf) }}"><x-glyph name="dataset" /> <b>{{ __('item.new.dataset') }}…</b> <small>{{ __('item.new.dataset_is') }}</small></a>
                             </fieldset>
                             <label class="label" for="new-title">What is it called?</label>
                             <input class="input" id="new-title" name="title" maxlength="{{ config('attic.title') }}" placeholder="Without a name yet" data-focus>
@@ -68,7 +71,7 @@
                     <input class="input" type="search" name="find" value="{{ $view->asked->find }}" maxlength="200" placeholder="Find by title" aria-label="Find by title">
                     <div class="select"><select name="kind" aria-label="Kind">
                         <option value="">all kinds</option>
-                        @foreach (['document', 'spreadsheet', 'page', 'form', 'report', 'dataset'] as $kind)<option value="{{ $kind }}" @selected($view->asked->kind === $kind)>{{ __("item.kinds.{$kind}") }}</option>@endforeach
+                        @foreach (array_keys($offered) as $kind)<option value="{{ $kind }}" @selected($view->asked->kind === $kind)>{{ __("item.kinds.{$kind}") }}</option>@endforeach
                     </select></div>
                     <input type="hidden" name="sort" value="{{ $view->asked->sort }}">
                     <button class="button">Find</button>

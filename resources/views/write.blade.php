@@ -11,11 +11,11 @@
         <noscript><p class="notice">Writing needs JavaScript. <a href="{{ route('history', ['item' => $item, 'from' => $item->head, 'to' => $item->head, 'view' => 'was']) }}">Read it</a> or look at its history without.</p></noscript>
         <div class="{{ $desk::TEXT }}" data-text data-parts="{{ $parts }}"></div>
         <aside class="notes" aria-label="Notes" data-notes="{{ route('item.notes', $item) }}">@include('write.notes')</aside>
-        @isset($flow)<div class="form-flow" data-flow="{{ route('item.flow', $item) }}">@include('form.flow', ['title' => 'The way through'])</div>@endisset
+        @isset($flow)<div class="form-flow" data-flow="{{ route('item.flow', $item) }}">@include('kinds.form.flow', ['title' => 'The way through'])</div>@endisset
         <p class="is-sr-only" aria-live="assertive" data-spoken></p>
     </div>
     </main>
     <footer class="foot" data-foot="{{ route('item.foot', $item) }}">@include('write.foot')</footer>
     @include('write.dialogs')
-    @includeWhen($item->kind !== 'document', 'write.settings')
+    @includeWhen($desk::HAS_SETTINGS, 'write.settings')
 </x-layout>

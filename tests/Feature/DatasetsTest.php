@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Actions\MakeItem;
-use App\Actions\TakeEntry;
+use App\Kinds\Form\TakeEntry;
 use App\Models\Item;
 use App\Models\Role;
 use App\Models\Shelf;

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace Tests\World;
 
 use App\Actions\MakeItem;
-use App\Actions\ReadSource;
-use App\Actions\TakeInData;
+use App\Kinds\Dataset\ReadSource;
+use App\Kinds\Dataset\TakeInData;
 use App\Models\Item;
 use App\Models\Role;
 use App\Models\User;

@@ -10,6 +10,7 @@ use App\Models\HeldEdit;
 use App\Models\Item;
 use App\Store\States;
 use App\View\HeldEditView;
+use App\View\Past;
 use DomainException;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
@@ -24,7 +25,7 @@ final class HeldEditController extends Controller
         Gate::authorize('settle', [$item, $held]);
 
         return $held->settled_at === null
-            ? view('settle', ['item' => $item, 'held' => $held->loadMissing('user', 'met'), 'own' => $held->user_id === $this->person($request)->id, 'view' => new HeldEditView($held, $this->person($request), $states)])
+            ? view('settle', ['item' => $item, 'past' => $item->room(Past::class), 'held' => $held->loadMissing('user', 'met'), 'own' => $held->user_id === $this->person($request)->id, 'view' => new HeldEditView($held, $this->person($request), $states)])
             : redirect()->route('item', $item)->with('said', __('item.settled_already'));
     }
 

@@ -11,10 +11,8 @@ use App\Models\Item;
 use App\Models\Version;
 use App\Store\States;
 use App\View\PageColumns;
-use App\View\PartStory;
 use App\View\Past;
 use App\View\Phrases;
-use App\View\StretchStory;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -23,7 +21,6 @@ use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Kind;
 use MistyAttic\Core\Kinds\Kinds;
-use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetRole;
 
 /** One part's own history. */
 final class PartController extends Controller
@@ -31,13 +28,11 @@ final class PartController extends Controller
     public function show(Request $request, Item $item, string $part, States $states, Phrases $phrases): View
     {
         Gate::authorize('draft', $item);
-        $tree = $item->kind === 'spreadsheet' ? $states->tree($item->root) : null;
-        $story = $tree !== null && $tree->find($part)?->role !== SpreadsheetRole::Row->value && $tree->has($part)
-            ? new StretchStory($item, $tree, $part, $phrases)
-            : new PartStory($item, $part, $states, $phrases);
-        abort_unless($story->isThere(), 404);
+        $past = $item->room(Past::class);
+        $story = $past->story($item, $part, $phrases);
+        abort_if($story->steps === [], 404);
 
-        return view('part', ['item' => $item, 'part' => $part, 'story' => $story, 'mayRestore' => Gate::allows('restore', $item), 'hanging' => array_values(array_filter($item->room(Past::class)->hanging($item, $this->person($request)), fn (array $one) => in_array($part, $one['fields'], true)))]);
+        return view('part', ['item' => $item, 'part' => $part, 'past' => $past, 'story' => $story, 'mayRestore' => Gate::allows('restore', $item), 'hanging' => array_values(array_filter($past->hanging($item, $this->person($request)), fn (array $one) => in_array($part, $one['fields'], true)))]);
     }
 
     /** Brings the part back, with what is below it, as a version left it. */
@@ -81,7 +76,7 @@ final class PartController extends Controller
         abort_if($column === null, 404);
         $section = $then->parent($column);
 
-        return view('place', [
+        return view('kinds.page.place', [
             'item' => $item, 'part' => $part, 'version' => $version, 'own' => $column, 'places' => new PageColumns($now),
             'name' => $kind->label($then, $then->get($part)), 'ownSection' => $section === PartTree::ROOT ? '' : $kind->label($then, $then->get($section)),
         ]);

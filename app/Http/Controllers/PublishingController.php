@@ -7,7 +7,6 @@ namespace App\Http\Controllers;
 use App\Actions\AnswerWish;
 use App\Actions\AskToPublish;
 use App\Actions\OpenToPublic;
-use App\Actions\PinnedData;
 use App\Actions\PublishVersion;
 use App\Actions\Unpublish;
 use App\Http\Requests\AnswerWishRequest;
@@ -16,8 +15,8 @@ use App\Models\Item;
 use App\Models\Publishing;
 use App\Models\PublishingState;
 use App\Models\Version;
-use App\Store\ReportData;
 use App\Store\States;
+use App\View\ForReaders;
 use App\View\HistoryAddress;
 use App\View\Phrases;
 use App\View\PublishingPlan;
@@ -26,12 +25,13 @@ use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
+use Illuminate\Support\HtmlString;
 
 /** What readers see of an item: publishing a version, asking for it, answering, and taking it offline. */
 final class PublishingController extends Controller
 {
     /** What readers will see change. */
-    public function show(Request $request, Item $item, int $number, States $states, Phrases $phrases, ReportData $data): View|RedirectResponse
+    public function show(Request $request, Item $item, int $number, States $states, Phrases $phrases): View|RedirectResponse
     {
         Gate::allows('publishNow', [$item, $number]) || Gate::authorize('askToPublish', $item);
         $version = $this->version($item, $number);
@@ -40,16 +40,16 @@ final class PublishingController extends Controller
             return redirect()->route('wish', [$item, $wish]);
         }
 
-        return view('publish', ['plan' => new PublishingPlan($item, $version, $states, $phrases, $data->now($this->person($request))), 'wish' => null, 'address' => HistoryAddress::all($item), 'mayPublish' => Gate::allows('publishNow', [$item, $number])]);
+        return view('publish', [...$this->plan($request, $item, $version, $states, $phrases), 'wish' => null, 'mayPublish' => Gate::allows('publishNow', [$item, $number])]);
     }
 
     /** Publishes a version, or asks those who may. */
-    public function store(PublishRequest $request, Item $item, int $number, PublishVersion $publish, AskToPublish $ask, PinnedData $pinned): RedirectResponse
+    public function store(PublishRequest $request, Item $item, int $number, PublishVersion $publish, AskToPublish $ask): RedirectResponse
     {
         $now = $request->isNow();
         $version = $this->version($item, $number);
         $note = $request->note();
-        if ($item->live?->version_id === $version->id && $pinned->behind($item, $version) === []) {
+        if ($item->live?->version_id === $version->id && $item->room(ForReaders::class)->behind($item, $version) === []) {
             return redirect()->route('publish', [$item, $number])->withErrors(['note' => __('publishing.already_live', ['number' => (string) $number])]);
         }
         $wish = $this->wishFor($item, $version);
@@ -61,7 +61,7 @@ final class PublishingController extends Controller
         return $this->back($item, $number, __($now ? 'publishing.published' : 'publishing.asked', ['number' => (string) $number]));
     }
 
-    public function wish(Request $request, Item $item, Publishing $publishing, States $states, Phrases $phrases, ReportData $data): View
+    public function wish(Request $request, Item $item, Publishing $publishing, States $states, Phrases $phrases): View
     {
         Gate::authorize('seeWish', [$item, $publishing]);
         if ($publishing->user_id === $this->person($request)->id && $publishing->decided_at !== null && $publishing->told_at === null) {
@@ -70,10 +70,9 @@ final class PublishingController extends Controller
         $version = Version::query()->with('user', 'milestone.user')->findOrFail($publishing->version_id)->setRelation('item', $item);
 
         return view('publish', [
-            'plan' => new PublishingPlan($item, $version, $states, $phrases, $data->now($this->person($request))),
+            ...$this->plan($request, $item, $version, $states, $phrases),
             'wish' => $publishing->load('user', 'decider', 'ender')->setRelation('version', $version),
             'steps' => PublishingWords::steps($publishing->setRelation('item', $item)),
-            'address' => HistoryAddress::all($item),
             'mayPublish' => Gate::allows('answer', [$item, $publishing]),
         ]);
     }
@@ -114,6 +113,17 @@ final class PublishingController extends Controller
             $request->boolean('earlier') => 'publishing.earlier_opened',
             default => 'publishing.opened',
         }));
+    }
+
+    /** @return array{plan: PublishingPlan, address: HistoryAddress, seen: HtmlString} what readers would see change, and how that looks */
+    private function plan(Request $request, Item $item, Version $version, States $states, Phrases $phrases): array
+    {
+        $plan = new PublishingPlan($item, $version, $states, $phrases);
+
+        $address = HistoryAddress::all($item);
+        $seen = $item->room(ForReaders::class)->seen($plan, $this->person($request))->with(['item' => $item, 'phrases' => $phrases, 'earlier' => $plan->comparison?->old, 'parts' => null, 'itsHistory' => '', 'address' => $address]);
+
+        return ['plan' => $plan, 'address' => $address, 'seen' => new HtmlString($seen->render())];
     }
 
     /** The wish that waits for this very version. */

@@ -6,17 +6,12 @@ namespace App\Http\Controllers;
 
 use App\Models\Item;
 use App\Models\Publishing;
-use App\Store\ReportData;
-use App\Store\States;
-use App\View\PageFigures;
-use App\View\PageHtml;
-use App\View\ReportView;
+use App\View\ForReaders;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Vite;
-use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Store\ChunkStore;
 
 /**
@@ -29,12 +24,11 @@ final class ReadController extends Controller
 
     private const CONTENT_POLICY = "default-src 'none'; style-src 'self'; font-src 'self'; img-src 'self'; base-uri 'none'; form-action 'none'; frame-ancestors 'none'";
 
-    public function __construct(private readonly ReportData $data, private readonly PageFigures $figures) {}
-
-    public function show(Request $request, string $address, States $states, AnswerController $answers): Response
+    public function show(Request $request, string $address): Response
     {
-        if (Item::query()->where(['address' => $address, 'kind' => 'form'])->exists()) {
-            return $answers->read($address, is_string($request->query('kept')) ? $request->query('kept') : null);
+        $readers = (Item::query()->where('address', $address)->first() ?? abort(404))->room(ForReaders::class);
+        if (! $readers::IS_PAGE) {
+            return $readers->instead($address, is_string($request->query('kept')) ? $request->query('kept') : null);
         }
         $item = $this->item($address);
         $all = $this->publishings($item);
@@ -44,17 +38,17 @@ final class ReadController extends Controller
         }
         $live = $all->firstWhere('id', $item->live_id) ?? abort(404);
 
-        return $this->page($request, $item, $live, $all, $states, ['Vary' => 'Accept-Datetime', 'Link' => $this->links($item, $all, null)]);
+        return $this->page($request, $item, $live, $all, ['Vary' => 'Accept-Datetime', 'Link' => $this->links($item, $all, null)]);
     }
 
     /** A version as it was published: a memento. */
-    public function memento(Request $request, string $address, string $stamp, States $states): Response
+    public function memento(Request $request, string $address, string $stamp): Response
     {
         $item = $this->item($address);
         $all = $this->publishings($item);
         $publishing = $all->last(fn (Publishing $each) => $this->at($each)->format(self::STAMP) === $stamp) ?? abort(404);
 
-        return $this->page($request, $item, $publishing, $all, $states, ['Memento-Datetime' => $this->http($publishing), 'Link' => $this->links($item, $all, $publishing)]);
+        return $this->page($request, $item, $publishing, $all, ['Memento-Datetime' => $this->http($publishing), 'Link' => $this->links($item, $all, $publishing)]);
     }
 
     /** All of them, in the format of RFC 6690 as RFC 7089, 5, has it. */
@@ -80,10 +74,13 @@ final class ReadController extends Controller
         return response($chunks->read([$bytes])[$bytes] ?? abort(404), 200, ['Content-Type' => $picture->type, 'Cache-Control' => 'public, max-age=3600', 'Content-Security-Policy' => "default-src 'none'; sandbox"]);
     }
 
-    /** An item that the public may read now; forms have a way of their own. */
+    /** An item that the public may read now. */
     private function item(string $address): Item
     {
-        return Item::query()->where(['address' => $address, 'is_public' => true])->whereIn('kind', ['page', 'report'])->whereNotNull('live_id')->firstOrFail();
+        $item = Item::query()->where(['address' => $address, 'is_public' => true])->whereNotNull('live_id')->firstOrFail();
+        abort_unless($item->room(ForReaders::class)::IS_PAGE, 404);
+
+        return $item;
     }
 
     /** @return Collection<int, Publishing> all that were ever live for everybody, the oldest first; of two within a second the later one */
@@ -112,39 +109,26 @@ final class ReadController extends Controller
      * @param  Collection<int, Publishing>  $all
      * @param  array<string, string>  $headers
      */
-    private function page(Request $request, Item $item, Publishing $publishing, Collection $all, States $states, array $headers): Response
+    private function page(Request $request, Item $item, Publishing $publishing, Collection $all, array $headers): Response
     {
-        $report = $item->kind === 'report' ? $this->report($publishing, $states) : null;
-        // What was live once has no figures of today.
-        $bare = $states->tree($publishing->version->root);
-        $tree = $publishing->ended_at === null ? $this->figures->filled($bare) : $bare;
-        $figures = array_filter(array_map(fn (Part $part) => $part->role === 'figure' && $part->string('label') !== $bare->get($part->id)->string('label') ? $part->string('label') : null, $tree->parts));
-        $moves = $figures !== [] || ($report !== null && $publishing->data === null);
-        $etag = hash('sha256', implode('|', [$publishing->version->root, $publishing->title, $publishing->id, $publishing->ended_at?->getTimestamp(), $all->count(), json_encode([$report?->sources(), $figures]), Vite::manifestHash()]));
-        $headers += ['Content-Security-Policy' => self::CONTENT_POLICY.($report === null ? '' : "; script-src 'self'"), 'Cache-Control' => 'public, max-age=0, must-revalidate', 'ETag' => "\"{$etag}\""];
+        $page = $item->room(ForReaders::class)->page($publishing->setRelation('item', $item), fn (string $chunk) => route('read.picture', [$item->address, $chunk], false));
+        $etag = hash('sha256', implode('|', [$publishing->version->root, $publishing->title, $publishing->id, $publishing->ended_at?->getTimestamp(), $all->count(), json_encode($page->shows), Vite::manifestHash()]));
+        $headers += ['Content-Security-Policy' => self::CONTENT_POLICY.($page->scripts ? "; script-src 'self'" : ''), 'Cache-Control' => 'public, max-age=0, must-revalidate', 'ETag' => "\"{$etag}\""];
         // Figures that follow their data move without anything being published.
-        $headers += $moves ? [] : ['Last-Modified' => ($publishing->ended_at ?? $this->at($all->last() ?? $publishing))->format('D, d M Y H:i:s \G\M\T')];
+        $headers += $page->moves ? [] : ['Last-Modified' => ($publishing->ended_at ?? $this->at($all->last() ?? $publishing))->format('D, d M Y H:i:s \G\M\T')];
         $response = new Response('', 200, $headers);
         if ($response->isNotModified($request)) {
             return $response;
         }
 
-        return response()->view($report === null ? 'read' : 'read-report', [
+        return response()->view($page->view, [
             'title' => $publishing->title,
             'publishing' => $publishing,
             'isLive' => $publishing->id === $item->live_id,
             'item' => $item,
             'earlier' => $all->reject(fn (Publishing $each) => $each->id === $publishing->id)->reverse()->take(20)->mapWithKeys(fn (Publishing $each) => [$each->id === $item->live_id ? route('read', $item->address) : $this->address($item, $each) => $each]),
-            ...($report === null
-                ? ['page' => new PageHtml($tree, fn (string $chunk) => route('read.picture', [$item->address, $chunk], false))]
-                : ['report' => $report, 'data' => 'published', 'pictures' => fn (string $chunk) => route('read.picture', [$item->address, $chunk], false)]),
+            ...$page->data,
         ], 200, $headers);
-    }
-
-    /** With the data that it was published with, or that it followed as long as it was live. */
-    private function report(Publishing $publishing, States $states): ReportView
-    {
-        return new ReportView($states->tree($publishing->version->root), $this->data->published($publishing));
     }
 
     /** @param Collection<int, Publishing> $all */

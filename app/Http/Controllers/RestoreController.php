@@ -7,7 +7,7 @@ namespace App\Http\Controllers;
 use App\Actions\PublishVersion;
 use App\Actions\RestoreTogether;
 use App\Actions\RestoreVersion;
-use App\Actions\TakeInData;
+use App\Actions\StopFollowing;
 use App\Http\Requests\RestoreRequest;
 use App\Models\Cause;
 use App\Models\Item;
@@ -29,7 +29,7 @@ use MistyAttic\Core\Kinds\Kinds;
 
 final class RestoreController extends Controller
 {
-    public function __construct(private readonly RestoreTogether $together, private readonly PublishVersion $publish, private readonly TakeInData $take) {}
+    public function __construct(private readonly RestoreTogether $together, private readonly PublishVersion $publish, private readonly StopFollowing $stop) {}
 
     public function show(Request $request, Item $item, int $number, States $states, Phrases $phrases): View
     {
@@ -64,7 +64,7 @@ final class RestoreController extends Controller
         $restoring = fn (): ?Version => $restore->handle($item, $version, $this->person($request), (int) $sent['seen'], picked: $picked);
         // Worked out while others may write, but for what is one with it.
         $restored = ! $this->stopsFollowing($request, $item) ? $restoring() : DB::transaction(function () use ($item, $restoring): ?Version {
-            $this->take->stop($item);
+            $this->stop->handle($item);
 
             return $restoring();
         });

@@ -4,15 +4,17 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
+use App\Actions\LeftOutWords;
 use App\Actions\MakeItem;
-use App\Actions\ReadFile;
+use App\Actions\Making;
+use App\Actions\Offered;
 use App\Http\ReceivedFile;
 use App\Http\Requests\MakeItemRequest;
 use App\Http\Requests\ShelfPageRequest;
 use App\Models\HeldEdit;
 use App\Models\Item;
+use App\Models\Rooms;
 use App\Models\Shelf;
-use App\View\LeftOutWords;
 use App\View\Phrases;
 use App\View\ShelfView;
 use Illuminate\Contracts\View\View;
@@ -35,32 +37,31 @@ final class ShelfController extends Controller
     {
         return view('shelf', [
             'shelf' => $shelf,
+            'offered' => Offered::pages($shelf),
             'view' => new ShelfView($shelf, $this->person($request), $request->asked()),
             'phrases' => $phrases,
             'held' => HeldEdit::query()->waitingFor($this->person($request))->whereIn('item_id', Item::query()->where('shelf_id', $shelf->id)->select('id'))->with('item', 'met', 'user')->orderBy('id')->get(),
         ]);
     }
 
-    public function store(MakeItemRequest $request, Shelf $shelf, MakeItem $make, ReadFile $read): RedirectResponse|View
+    public function store(MakeItemRequest $request, Shelf $shelf, MakeItem $make): RedirectResponse|View
     {
         $sent = $request->validated();
+        $kind = $sent['kind'] ?? Offered::kinds()[0];
         $file = ReceivedFile::of($request);
         $title = trim((string) ($sent['title'] ?? '')) ?: ($file?->title() ?? '');
-
         try {
-            $content = $file === null ? null : $read->handle($file->name, $file->bytes, in_array($sent['kind'] ?? '', ['page', 'form', 'report'], true) ? $sent['kind'] : null, $file->encoding);
+            $content = $file === null ? null : Rooms::of($kind, Making::class)->read($kind, $file);
         } catch (Unreadable $e) {
             throw ValidationException::withMessages(['file' => __('item.file_unreadable', ['reason' => $e->getMessage()])]);
         }
-
         if ($file !== null && $content !== null && $content->left !== [] && ! $request->boolean('sure')) {
             return view('left-out', [...$file->again($request), 'left' => LeftOutWords::all($content->left)]);
         }
-
-        $kind = $content?->kind->name() ?? $sent['kind'] ?? 'document';
+        $kind = $content?->kind->name() ?? $kind;
         $note = LeftOutWords::note($content->left ?? []);
 
-        return redirect()->route('item', $make->handle($shelf, $this->person($request), $kind, $title === '' ? __("item.untitled.{$kind}") : $title, content: self::handedOver($content), keepIds: $kind === 'form', note: $note));
+        return redirect()->route('item', $make->handle($shelf, $this->person($request), $kind, $title === '' ? __("item.untitled.{$kind}") : $title, content: self::handedOver($content), keepIds: Rooms::of($kind, Making::class)::KEEPS_IDS, note: $note));
     }
 
     /**

@@ -82,7 +82,7 @@ final class StateController extends Controller
         Gate::authorize('draft', $item);
         Gate::authorize('make', $item->shelf);
         // An entry belongs to its form, a report to its data.
-        abort_if(in_array($item->kind, ['entry', 'report'], true), 404);
+        abort_unless($item->room(Desk::class)::SENDS_STATES, 404);
 
         return response()->json(['address' => route('item', $keep->handle($item, $this->person($request), $request->tree($item)))], 201);
     }

@@ -101,7 +101,7 @@ final readonly class WorkedBeside
 
     private function parts(Item $item): int
     {
-        return $item->kind === 'form' ? $item->entries()->count() : $this->states->count($item->root);
+        return $item->isAnswered() ? $item->entries()->count() : $this->states->count($item->root);
     }
 
     /** What was looked at and sealed says itself whether it is long. */

@@ -9,7 +9,7 @@ final class BringFileRequest extends ItemRequest
 {
     use TakesFile;
 
-    protected const RIGHT = 'write';
+    protected const RIGHT = 'bringFile';
 
     /** @return array<string, list<mixed>> */
     public function rules(): array

@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use App\Actions\Offered;
+use Illuminate\Validation\Rule;
+
 /** A new item, empty or of a file. */
 final class MakeItemRequest extends ShelfRequest
 {
@@ -14,6 +17,6 @@ final class MakeItemRequest extends ShelfRequest
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
-        return ['kind' => ['nullable', 'in:document,spreadsheet,page,form,report'], 'title' => ['nullable', 'string', 'max:'.config('attic.title')], 'file' => $this->fileRules('nullable')];
+        return ['kind' => ['nullable', Rule::in(array_keys(Offered::pages($this->shelf()), null, true))], 'title' => ['nullable', 'string', 'max:'.config('attic.title')], 'file' => $this->fileRules('nullable')];
     }
 }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
+use App\Actions\Offered;
 use App\View\ShelfQuery;
 use Illuminate\Validation\Rule;
 
@@ -13,7 +14,7 @@ final class ShelfPageRequest extends ShelfRequest
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
-        return ['find' => ['nullable', 'string', 'max:200'], 'kind' => ['nullable', Rule::in(['document', 'spreadsheet', 'page', 'form', 'report', 'dataset'])], 'sort' => ['nullable', Rule::in(ShelfQuery::SORTS)], 'page' => ['nullable', 'integer', 'min:1', 'max:100000']];
+        return ['find' => ['nullable', 'string', 'max:200'], 'kind' => ['nullable', Rule::in(Offered::kinds())], 'sort' => ['nullable', Rule::in(ShelfQuery::SORTS)], 'page' => ['nullable', 'integer', 'min:1', 'max:100000']];
     }
 
     public function asked(): ShelfQuery

@@ -18,8 +18,13 @@ abstract class ShelfRequest extends FormRequest
 
     public function authorize(): Response
     {
+        return Gate::inspect(static::RIGHT, $this->shelf());
+    }
+
+    protected function shelf(): Shelf
+    {
         $shelf = $this->route('shelf');
 
-        return $shelf instanceof Shelf ? Gate::inspect(static::RIGHT, $shelf) : abort(404);
+        return $shelf instanceof Shelf ? $shelf : abort(404);
     }
 }

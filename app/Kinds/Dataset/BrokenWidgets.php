@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Kinds\Dataset;
 
+use App\Kinds\Report\DrawnFrom;
 use App\Models\Item;
 use App\Store\DatasetColumns;
-use App\Store\DrawnFrom;
 use MistyAttic\Core\Calculate\Data\Emptied;
 use MistyAttic\Core\Calculate\Data\Records;
 use MistyAttic\Core\Compare\Change;

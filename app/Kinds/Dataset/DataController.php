@@ -12,7 +12,6 @@ use App\Http\Controllers\Controller;
 use App\Models\Item;
 use App\Store\Excerpt;
 use App\Store\States;
-use App\View\DatasetView;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -40,7 +39,7 @@ final class DataController extends Controller
         $tree = $this->states->tree($item->root);
         abort_unless($field === 'new' || $tree->find($field)?->role === 'field', 404);
 
-        return view('dataset.field', ['item' => $item, 'field' => $tree->find($field), 'kind' => new DatasetKind, 'tree' => $tree, 'names' => FieldNames::of($tree)]);
+        return view('kinds.dataset.field', ['item' => $item, 'field' => $tree->find($field), 'kind' => new DatasetKind, 'tree' => $tree, 'names' => FieldNames::of($tree)]);
     }
 
     /** A field, one of its own or a calculated one; what it is called, what it holds, or by which expression. */
@@ -84,7 +83,7 @@ final class DataController extends Controller
      */
     private function retyping(Request $request, Item $item, Part $field, FieldType $type, array $values): View
     {
-        return view('dataset.retype', [
+        return view('kinds.dataset.retype', [
             'item' => $item, 'field' => $field, 'type' => $type, 'sent' => $request->only('base', 'name', 'type', 'choices'), 'values' => count($values), 'left' => $type->misfits($values),
             'kept' => array_map(DatasetView::cell(...), array_slice(array_values(array_filter($values, fn (mixed $value) => ! $type->holds($type->value($value)))), 0, 5)),
             'ways' => $type->isNumber() ? new NumberWays($values, $type) : null, ...$this->hangsOn($request, $item, $field->id),
@@ -107,7 +106,7 @@ final class DataController extends Controller
         $tree = $this->states->tree($item->root);
         abort_unless($item->kind === 'dataset' && $tree->find($field)?->role === 'field', 404);
 
-        return view('dataset.remove', ['item' => $item, 'field' => $tree->get($field), ...$this->hangsOn($request, $item, $field), 'values' => count(array_filter($tree->parts, fn (Part $part) => $part->role === 'record' && isset($part->fields[$field])))]);
+        return view('kinds.dataset.remove', ['item' => $item, 'field' => $tree->get($field), ...$this->hangsOn($request, $item, $field), 'values' => count(array_filter($tree->parts, fn (Part $part) => $part->role === 'record' && isset($part->fields[$field])))]);
     }
 
     public function removeField(DatasetRequest $request, Item $item, string $field): RedirectResponse
@@ -127,7 +126,7 @@ final class DataController extends Controller
         $at = $this->position($item->root, $record, count($fields), $request->query('at'));
         abort_unless($record === 'new' || $at !== null, 404);
 
-        return view('dataset.record', ['item' => $item, 'record' => $at === null ? null : $this->states->part($item->root, $at), 'at' => $at, 'before' => count($fields), 'fields' => array_values(array_filter($fields, fn (Part $part) => $part->string('expression') === ''))]);
+        return view('kinds.dataset.record', ['item' => $item, 'record' => $at === null ? null : $this->states->part($item->root, $at), 'at' => $at, 'before' => count($fields), 'fields' => array_values(array_filter($fields, fn (Part $part) => $part->string('expression') === ''))]);
     }
 
     /** Of a record that is there only the values that were changed are sent on, so that a large dataset is not read for them. */

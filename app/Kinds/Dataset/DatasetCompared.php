@@ -6,7 +6,6 @@ namespace App\Kinds\Dataset;
 
 use App\Models\User;
 use App\View\Comparison;
-use App\View\DatasetView;
 use MistyAttic\Core\Calculate\Data\Records;
 use MistyAttic\Core\Compare\ChangeType;
 use MistyAttic\Core\Compare\MarkedPart;

@@ -5,8 +5,7 @@ declare(strict_types=1);
 namespace App\Kinds\Dataset;
 
 use App\Actions\MakeItem;
-use App\Actions\ReadSource;
-use App\Actions\TakeInData;
+use App\Actions\StopFollowing;
 use App\Http\Controllers\Controller;
 use App\Http\Middleware\WorkedBeside;
 use App\Http\ReceivedFile;
@@ -48,7 +47,7 @@ final class DatasetController extends Controller
         $items = Item::query()->with('shelf.memberships', 'versions.milestone')->whereIn('kind', ['spreadsheet', 'form'])->whereNull('form_id')->whereIn('shelf_id', $this->person($request)->shelves()->pluck('shelves.id'))->orderBy('title')->get()
             ->filter(fn (Item $item) => $this->mayRead($this->person($request), $item));
 
-        return view('dataset.new', ['shelf' => $shelf, 'items' => $items, 'tabs' => fn (Item $item): array => $item->kind === 'form' ? [] : array_values(array_filter($states->tops($item->root), fn ($part) => $part->role === 'tab'))]);
+        return view('kinds.dataset.new', ['shelf' => $shelf, 'items' => $items, 'tabs' => fn (Item $item): array => $item->kind === 'form' ? [] : array_values(array_filter($states->tops($item->root), fn ($part) => $part->role === 'tab'))]);
     }
 
     /** What would be taken in, with what each field seems to be. Nothing is made yet. */
@@ -67,7 +66,7 @@ final class DatasetController extends Controller
             }
         }
 
-        return view('dataset.look', ['shelf' => $shelf, 'item' => null, 'source' => $source, 'types' => $types, 'ways' => $ways, 'readers' => $this->readers($shelf, $seal), 'tab' => isset($seal['item']) ? 0 : (int) ($seal['tab'] ?? 0), 'seal' => encrypt($seal), 'title' => trim((string) ($sent['title'] ?? '')) ?: $title]);
+        return view('kinds.dataset.look', ['shelf' => $shelf, 'item' => null, 'source' => $source, 'types' => $types, 'ways' => $ways, 'readers' => $this->readers($shelf, $seal), 'tab' => isset($seal['item']) ? 0 : (int) ($seal['tab'] ?? 0), 'seal' => encrypt($seal), 'title' => trim((string) ($sent['title'] ?? '')) ?: $title]);
     }
 
     public function store(MakeDatasetRequest $request, Shelf $shelf, MakeItem $make, DatasetColumns $columns): RedirectResponse
@@ -100,7 +99,7 @@ final class DatasetController extends Controller
         abort_unless($item->kind === 'dataset' && $item->source !== null, 404);
         $sent = $request->validated();
         if (! $sent['follow']) {
-            $this->take->stop($item);
+            app(StopFollowing::class)->handle($item);
 
             return redirect()->route('item', $item)->with('said', __('data.stays'));
         }
@@ -109,7 +108,7 @@ final class DatasetController extends Controller
         if ($after !== null && ! $after->equals($before) && (int) ($sent['seen'] ?? 0) !== $item->head) {
             $statements = Statements::of(new DatasetKind, $before, $after, TreeCompare::of($before, $after), Detail::Listed);
 
-            return view('dataset.follow', ['item' => $item, 'sentences' => array_map($phrases->statement(...), array_slice($statements, 0, self::LISTED)), 'more' => max(0, count($statements) - self::LISTED)]);
+            return view('kinds.dataset.follow', ['item' => $item, 'sentences' => array_map($phrases->statement(...), array_slice($statements, 0, self::LISTED)), 'more' => max(0, count($statements) - self::LISTED)]);
         }
         $this->take->follow($item, $this->person($request));
 

@@ -4,13 +4,12 @@ declare(strict_types=1);
 
 namespace App\Kinds\Dataset;
 
+use App\Kinds\Report\ReportData;
 use App\Models\Item;
 use App\Models\User;
 use App\Models\Version;
-use App\Store\ReportData;
 use App\Store\States;
 use App\View\Comparison;
-use App\View\DatasetView;
 use App\View\Entry;
 use App\View\Phrases;
 use Illuminate\Support\Facades\Gate;

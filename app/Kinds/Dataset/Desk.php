@@ -8,7 +8,6 @@ use App\Models\Item;
 use App\Models\User;
 use App\Store\DatasetColumns;
 use App\Store\States;
-use App\View\DatasetView;
 use App\View\Desk as Plain;
 use Closure;
 use Illuminate\Contracts\View\View;
@@ -33,7 +32,7 @@ final class Desk extends Plain
         $view = new DatasetView($this->columns->records($item->root), $asked['sort'] ?? '', (bool) ($asked['down'] ?? false), trim((string) ($asked['find'] ?? '')), (int) ($asked['page'] ?? 1), $asked['unread'] ?? '');
         $fields = count($view->data->fields);
 
-        return view('dataset.show', [
+        return view('kinds.dataset.show', [
             'item' => $item->load('source'), 'view' => $view, 'kind' => new DatasetKind, 'tree' => PartTree::of(array_values($view->data->fields)),
             'ids' => fn (int $row): string => $this->states->part($item->root, $fields + $row)->id ?? '',
             'hanging' => DatasetView::hanging($item, $person, $this->states),

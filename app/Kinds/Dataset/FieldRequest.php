@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Kinds\Dataset;
 
-use App\View\DatasetView;
 use Illuminate\Validation\Rule;
 use MistyAttic\Core\Calculate\Data\Expression;
 

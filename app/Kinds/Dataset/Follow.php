@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Kinds\Dataset;
 
-use App\Actions\ReadSource;
 use App\Actions\SaveState;
 use App\Actions\Sent;
 use App\Models\Item;

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Kinds\Dataset;
 
 use App\Http\Requests\ShelfRequest;
-use App\View\DatasetView;
 use Illuminate\Validation\Rule;
 
 /** A dataset of what was looked at, or an empty one. */

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Kinds\Dataset;
 
-use App\View\DatasetView;
 use MistyAttic\Core\Kinds\Cell;
 use MistyAttic\Core\Kinds\Dataset\FieldType;
 

@@ -6,7 +6,6 @@ namespace App\Kinds\Dataset;
 
 use App\Models\Item;
 use App\Models\User;
-use App\View\DatasetView;
 use App\View\HistoryAddress;
 use App\View\LookedAt;
 use App\View\Past as Plain;
@@ -14,9 +13,11 @@ use App\View\Past as Plain;
 /** A dataset is looked at by its fields and records, with what is calculated from them. */
 final class Past extends Plain
 {
-    public const VIEW = 'dataset';
+    public const VIEW = 'kinds.dataset.past';
 
     public const TELLS_AUTHORS = false;
+
+    public const CALCULATES = true;
 
     public function of(LookedAt $at): array
     {

@@ -7,4 +7,7 @@ namespace App\Kinds\Document;
 use App\View\TextDesk;
 
 /** A document is written as a text. */
-final class Desk extends TextDesk {}
+final class Desk extends TextDesk
+{
+    public const HAS_SETTINGS = false;
+}

@@ -9,5 +9,7 @@ use App\View\Past as Plain;
 /** A document is looked at as a text with its lists, tables and pictures. */
 final class Past extends Plain
 {
-    public const BLOCK = 'history.block';
+    public const STANDS = 'under';
+
+    public const BLOCK = 'kinds.document.block';
 }

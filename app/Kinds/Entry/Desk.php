@@ -11,7 +11,6 @@ use App\Store\Proposed;
 use App\Store\States;
 use App\View\Desk as Plain;
 use App\View\EntryProposals;
-use App\View\EntryView;
 use Closure;
 use Illuminate\Contracts\View\View;
 
@@ -28,6 +27,6 @@ final class Desk extends Plain
         $own = Proposal::of($person, $item);
         $shown = $own === null ? null : $this->proposed->onto($own, $this->states->tree($item->root))->tree;
 
-        return view('entry', ['item' => $item->load('deleter'), 'own' => $own, 'beside' => EntryProposals::beside($item, $person), 'view' => new EntryView($item, $this->states, is_array(old('a')) ? old('a') : null, $shown)]);
+        return view('kinds.entry.write', ['item' => $item->load('deleter'), 'own' => $own, 'beside' => EntryProposals::beside($item, $person), 'view' => new EntryView($item, $this->states, is_array(old('a')) ? old('a') : null, $shown)]);
     }
 }

@@ -31,14 +31,14 @@ final class EntriesController extends Controller
             return redirect()->route('entries', $list->address(['without' => array_values(array_diff(array_keys($list->columns + $list->gone), $with))]));
         }
 
-        return view('entries', ['item' => $item, 'list' => $list]);
+        return view('kinds.entry.all', ['item' => $item, 'list' => $list]);
     }
 
     public function sums(Item $item): View
     {
         Gate::authorize('entries', $item);
 
-        return view('entries-sums', ['item' => $item, 'sums' => new EntrySums($item, $this->states->tree($item->live->version->root ?? $item->root))]);
+        return view('kinds.entry.sums', ['item' => $item, 'sums' => new EntrySums($item, $this->states->tree($item->live->version->root ?? $item->root))]);
     }
 
     /** Switches the history of the entries off or on. */

@@ -32,7 +32,7 @@ final class EntryChangesController extends Controller
         $request->session()->has('going') && $request->session()->keep(['stayed']);
         $changes = $this->changes($request, $item, ($editors[0] ?? null)[0] ?? null);
 
-        return view('entries-changes', [
+        return view('kinds.entry.all-changes', [
             'item' => $item, 'editors' => $editors, 'changes' => $changes?->read($this->person($request), $this->states, $this->takeOut, $this->phrases), 'mayTakeOut' => Gate::allows('restore', $item),
             'asked' => ['item' => $item, 'by' => $changes?->author->id, ...$request->only('since', 'until')],
         ]);

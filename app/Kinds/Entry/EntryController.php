@@ -4,14 +4,12 @@ declare(strict_types=1);
 
 namespace App\Kinds\Entry;
 
-use App\Actions\ChangeEntry;
 use App\Actions\Saved;
 use App\Http\Controllers\Controller;
 use App\Models\Item;
 use App\Models\Proposal;
 use App\Store\HandedRoots;
 use App\Store\States;
-use App\View\EntryView;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;

@@ -25,7 +25,7 @@ final class EntryProposalsController extends Controller
     {
         Gate::authorize('entries', $item);
 
-        return view('entries-waiting', ['item' => $item, 'waiting' => new EntryProposals($item, $this->person($request), $states, $proposed, $phrases)]);
+        return view('kinds.entry.waiting', ['item' => $item, 'waiting' => new EntryProposals($item, $this->person($request), $states, $proposed, $phrases)]);
     }
 
     /** Says yes to those that are ticked. No is said to one at a time, with a word why. */

@@ -13,7 +13,7 @@ use App\View\Past as Plain;
 /** An entry is looked at answer by answer. */
 final class Past extends Plain
 {
-    public const VIEW = 'entry';
+    public const VIEW = 'kinds.entry.past';
 
     public const TELLS_AUTHORS = false;
 

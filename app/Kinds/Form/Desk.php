@@ -13,7 +13,7 @@ use Illuminate\Http\RedirectResponse;
 /** A form is written question by question, with the way through it; readers answer it. */
 final class Desk extends TextDesk
 {
-    public const TOOLS = 'form.tools';
+    public const TOOLS = 'kinds.form.tools';
 
     public const MARK = 'data-form-editor';
 

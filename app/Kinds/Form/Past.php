@@ -12,7 +12,7 @@ use App\View\Past as Plain;
 /** A form is looked at question by question, with the way through it. */
 final class Past extends Plain
 {
-    public const VIEW = 'form';
+    public const VIEW = 'kinds.form.past';
 
     public const TELLS_AUTHORS = false;
 

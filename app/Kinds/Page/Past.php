@@ -8,14 +8,15 @@ use App\View\Blocks;
 use App\View\Files as AnyFiles;
 use App\View\HistoryAddress;
 use App\View\LookedAt;
-use App\View\PageHtml;
 use App\View\Past as Plain;
 use App\View\SourceView;
 
 /** A page is looked at as it stands, with what changed marked on it. */
 final class Past extends Plain
 {
-    public const VIEW = 'page';
+    public const STANDS = 'under';
+
+    public const VIEW = 'kinds.page.past';
 
     public function of(LookedAt $at): array
     {

@@ -6,18 +6,15 @@ namespace App\Kinds\Report;
 
 use App\Models\Item;
 use App\Models\User;
-use App\Store\DrawnFrom;
-use App\Store\ReportData;
 use App\Store\States;
 use App\View\Desk as Plain;
-use App\View\ReportView;
 use Illuminate\Contracts\View\View;
 use Illuminate\Support\Facades\Gate;
 
 /** A report is put together from widgets, which are drawn as they stand. */
 final class Desk extends Plain
 {
-    public const VIEW = 'report.write';
+    public const VIEW = 'kinds.report.write';
 
     public function __construct(States $states, private readonly ReportData $data, private readonly DrawnFrom $drawn)
     {
@@ -37,6 +34,6 @@ final class Desk extends Plain
 
     public function read(Item $item, User $person): View
     {
-        return view('report.read', ['item' => $item, 'report' => new ReportView($this->states->tree($item->root), $this->data->of($item, $person))]);
+        return view('kinds.report.read', ['item' => $item, 'report' => new ReportView($this->states->tree($item->root), $this->data->of($item, $person))]);
     }
 }

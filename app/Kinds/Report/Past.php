@@ -8,19 +8,17 @@ use App\Kinds\Dataset\DatasetPlans;
 use App\Models\Item;
 use App\Models\User;
 use App\Models\Version;
-use App\Store\ReportData;
 use App\Store\States;
 use App\View\FieldWords;
 use App\View\HistoryAddress;
 use App\View\LookedAt;
 use App\View\Past as Plain;
 use App\View\Phrases;
-use App\View\ReportView;
 
 /** A report is looked at with the data of the time. Readers see no data that is newer than what was published for them. */
 final class Past extends Plain
 {
-    public const VIEW = 'report';
+    public const VIEW = 'kinds.report.past';
 
     public const TELLS_AUTHORS = false;
 

@@ -5,10 +5,8 @@ declare(strict_types=1);
 namespace App\Kinds\Report;
 
 use App\Models\User;
-use App\Store\ReportData;
 use App\View\Comparison;
 use App\View\FieldWords;
-use App\View\WidgetView;
 use MistyAttic\Core\Compare\ChangeType;
 use MistyAttic\Core\Compare\MarkedPart;
 use MistyAttic\Core\Content\Part;

@@ -13,10 +13,7 @@ use App\Http\Controllers\Controller;
 use App\Models\Item;
 use App\Models\User;
 use App\Store\HandedRoots;
-use App\Store\ReportData;
 use App\Store\States;
-use App\View\FiguresSheet;
-use App\View\ReportView;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
@@ -89,7 +86,7 @@ final class ReportController extends Controller
         $source = is_string($request->query('source')) ? $request->query('source') : $found->string('source');
         $datasets = ReportSources::of($this->person($request));
 
-        return view($found->role === 'page' ? 'report.page-settings' : 'report.widget-settings', [
+        return view($found->role === 'page' ? 'kinds.report.page-settings' : 'kinds.report.widget-settings', [
             'item' => $item, 'part' => $found, 'datasets' => $datasets, 'source' => $source, 'pages' => array_map($tree->get(...), $tree->children()[PartTree::ROOT] ?? []),
             'type' => is_string($request->query('type')) ? $request->query('type') : $found->string('type'),
             'records' => $datasets->contains('key', $source) ? $this->data->now($this->person($request))->records($source) : null, 'widget' => $found->role === 'widget' ? new Widget($found) : null,
@@ -124,7 +121,7 @@ final class ReportController extends Controller
 
     private function sheet(Item $item, User $person, string $shown): string
     {
-        return view('report.sheet', ['item' => $item, 'report' => new ReportView($this->states->tree($item->root), $this->data->now($person)), 'shown' => $shown, 'mayWrite' => Gate::allows('write', $item), 'data' => null])->render();
+        return view('kinds.report.sheet', ['item' => $item, 'report' => new ReportView($this->states->tree($item->root), $this->data->now($person)), 'shown' => $shown, 'mayWrite' => Gate::allows('write', $item), 'data' => null])->render();
     }
 
     private function authorizeWrite(Item $item): void

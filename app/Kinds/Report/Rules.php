@@ -5,13 +5,11 @@ declare(strict_types=1);
 namespace App\Kinds\Report;
 
 use App\Actions\Compared;
-use App\Actions\PinnedData;
 use App\Actions\Rules as Plain;
 use App\Actions\Written;
 use App\Models\Item;
 use App\Models\User;
 use App\Models\Version;
-use App\Store\DrawnFrom;
 use Closure;
 use MistyAttic\Core\Content\PartTree;
 

@@ -31,7 +31,7 @@ final class CellController extends Controller
         $story = new CellStory($item, $row, $column, $states);
         abort_unless($story->isThere(), 404);
 
-        return view('cell', ['item' => $item, 'row' => $row, 'column' => $column, 'story' => $story, 'mayRestore' => Gate::allows('restore', $item)]);
+        return view('kinds.spreadsheet.cell', ['item' => $item, 'row' => $row, 'column' => $column, 'story' => $story, 'mayRestore' => Gate::allows('restore', $item)]);
     }
 
     /** Brings the cell back as a version left it; its row, too, if that is gone. */

@@ -11,7 +11,9 @@ use App\View\Desk as Plain;
 /** A spreadsheet is written cell by cell. */
 final class Desk extends Plain
 {
-    public const VIEW = 'sheet';
+    public const VIEW = 'kinds.spreadsheet.write';
+
+    public const SENDS_STATES = true;
 
     public function of(Item $item, User $person, string $shown): array
     {

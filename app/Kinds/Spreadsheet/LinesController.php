@@ -21,7 +21,7 @@ final class LinesController extends Controller
         $address = HistoryAddress::read($request, $item, fn () => $item->head);
         [$from, $to] = [$this->version($item, $address->from), $this->version($item, $address->to)];
 
-        return view('history.lines', [
+        return view('kinds.spreadsheet.lines', [
             'sheet' => $past->sheetOf(new Comparison($item, $from, $to, $states, $phrases, whole: $past->needsAll($address, $item)), $address),
             'authors' => $address->view === 'who' ? new SheetAuthors($item, $to) : null,
             'address' => $address,

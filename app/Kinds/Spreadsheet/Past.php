@@ -4,11 +4,14 @@ declare(strict_types=1);
 
 namespace App\Kinds\Spreadsheet;
 
+use App\Models\Item;
 use App\Store\Excerpt;
 use App\View\Comparison;
 use App\View\HistoryAddress;
 use App\View\LookedAt;
 use App\View\Past as Plain;
+use App\View\Phrases;
+use App\View\Story;
 use Closure;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetRole;
@@ -16,7 +19,7 @@ use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetRole;
 /** A spreadsheet is looked at tab by tab, in the lines that are in sight. */
 final class Past extends Plain
 {
-    public const VIEW = 'sheet';
+    public const VIEW = 'kinds.spreadsheet.past';
 
     /** Lines that come with the page, and each time more are asked for. */
     public const LINES = 150;
@@ -49,6 +52,15 @@ final class Past extends Plain
             SpreadsheetRole::Tab => array_map(fn (string $id) => $then->has($id) ? "moved:{$id}" : "removed:{$id}", $now()->children()[$part] ?? []),
             default => [],
         }];
+    }
+
+    /** A column or a tab holds nothing itself: what happened in it is told. */
+    public function story(Item $item, string $part, Phrases $phrases): Story
+    {
+        $tree = $this->states->tree($item->root);
+        $role = $tree->find($part)?->role;
+
+        return $role === null || $role === SpreadsheetRole::Row->value ? parent::story($item, $part, $phrases) : (new StretchStory($item, $tree, $part, $phrases))->story;
     }
 
     public function sheetOf(Comparison $comparison, HistoryAddress $address): SheetView

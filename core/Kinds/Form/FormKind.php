@@ -49,4 +49,9 @@ final class FormKind extends SchemaKind
     {
         return true;
     }
+
+    public function isAnswered(): bool
+    {
+        return true;
+    }
 }

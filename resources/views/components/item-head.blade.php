@@ -12,10 +12,10 @@
     </div>
     <p class="head-note"><x-live :item="$item" />{{ $slot }}</p>
     <nav class="head-tabs" aria-label="This item">
-        @unless ($item->kind === 'form' && $item->sight !== null)<a href="{{ route('item', $item) }}" @if ($at === 'write') aria-current="page" @endif>@can('write', $item) Write @else Read @endcan</a>@endunless
+        @unless ($item->isAnswered() && $item->sight !== null)<a href="{{ route('item', $item) }}" @if ($at === 'write') aria-current="page" @endif>@can('write', $item) Write @else Read @endcan</a>@endunless
         <a href="{{ route('history', $item) }}" @if ($at === 'history') aria-current="page" @endif>History</a>
         @can('entries', $item)<a href="{{ route('entries', $item) }}" @if ($at === 'entries') aria-current="page" @endif>Entries</a>@endcan
-        @if ($item->kind === 'form' && $item->live_id !== null)<a href="{{ route('answer', $item) }}" @if ($at === 'answer') aria-current="page" @endif>Answer</a>@endif
+        @if ($item->isAnswered() && $item->live_id !== null)<a href="{{ route('answer', $item) }}" @if ($at === 'answer') aria-current="page" @endif>Answer</a>@endif
         @if ($item->form_id === null && $item->isPublishable() && $item->sight === null && Gate::any(['publishNow', 'askToPublish'], $item))<a href="{{ route('publish', [$item, $item->head]) }}" data-newest="{{ route('publish', [$item, 0]) }}" @if ($at === 'publish') aria-current="page" @endif>Publish…</a>@endif
         <a href="{{ route('people', $item->shelf) }}">People</a>
     </nav>

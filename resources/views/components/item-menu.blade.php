@@ -3,7 +3,7 @@
 <a class="menu-line" href="{{ route('history', $item) }}">History</a>
 <a class="menu-line" href="{{ route('list', $item) }}">All versions as a list</a>
 <a class="menu-line" href="{{ route('copy', [$item, $item->head]) }}">Copy out…</a>
-@if ($item->kind === 'form')@can('entries', $item)<a class="menu-line" href="{{ route('entries', $item) }}">Entries</a>@endcan @elseif ($item->takesFiles() && Gate::allows('make', $item->shelf))<a class="menu-line" href="{{ route('item.file', $item) }}">A file as its next version…</a>@endif
+@can('entries', $item)<a class="menu-line" href="{{ route('entries', $item) }}">Entries</a>@elsecan('bringFile', $item)<a class="menu-line" href="{{ route('item.file', $item) }}">A file as its next version…</a>@endcan
 @if ($item->isPublishable() && $item->sight === null)
     @if ($item->live !== null && $item->live->version->number < $item->head)<a class="menu-line" href="{{ route('history', ['item' => $item, 'from' => $item->live->version->number, 'to' => $item->head]) }}">What changed since it went live</a>@endif
     @if (Gate::any(['publishNow', 'askToPublish'], $item))<a class="menu-line" href="{{ route('publish', [$item, $item->head]) }}">Publish…</a>@endif

@@ -1,6 +1,6 @@
 <section class="ribbon" aria-label="The ribbon of versions" data-ribbon>
     <div class="ribbon-bar">
-        <b>@if ($item->sight === null){{ trans_choice('{1} one version|[2,*] :count versions', $item->head) }}@else{{ trans_choice(($item->kind === 'entry' ? '{1} one version|[2,*] :count versions, as agreed to' : '{1} one published version|[2,*] :count published versions'), count($item->sight->numbers)) }}@endif</b> <span class="ribbon-since" data-sittings></span>
+        <b>@if ($item->sight === null){{ trans_choice('{1} one version|[2,*] :count versions', $item->head) }}@else{{ trans_choice(($item->form_id !== null ? '{1} one version|[2,*] :count versions, as agreed to' : '{1} one published version|[2,*] :count published versions'), count($item->sight->numbers)) }}@endif</b> <span class="ribbon-since" data-sittings></span>
         <span class="switch" role="group" aria-label="On the ribbon">
             <button type="button" data-only="" aria-pressed="true">All</button>
             <button type="button" data-only="milestones" aria-pressed="false">Milestones</button>

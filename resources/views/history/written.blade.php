@@ -1,4 +1,4 @@
-<div class="state is-written @if ($past::VIEW === 'page') is-page @endif" tabindex="0" role="region" aria-label="Who wrote what in {{ $to->number }}" data-state>
+<div class="state is-written @if ($item->kind()->beside() !== null) is-page @endif" tabindex="0" role="region" aria-label="Who wrote what in {{ $to->number }}" data-state>
     <p class="state-legend">
         Version {{ $to->number }}, by who wrote each word last:
         @forelse ($written->people() as [$person, $count])
@@ -8,8 +8,8 @@
         @endforelse
     </p>
     @if ($written->coarse)<p class="state-legend">So many versions made it that some paragraphs are told as a whole, by who wrote in them last.</p>@endif
-    @if ($past::VIEW === 'page')
-        <div class="page">@include('page.compared', ['side' => 'new', 'named' => true])</div>
+    @if ($item->kind()->beside() !== null)
+        <div class="page">@include('kinds.page.compared', ['side' => 'new', 'named' => true])</div>
     @else
         <article class="paper prose">@foreach ($blocks as $block)@include($past::BLOCK, ['side' => 'new'])@endforeach</article>
         @include('history.pieces')

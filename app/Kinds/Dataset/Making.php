@@ -1,0 +1,43 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Kinds\Dataset;
+
+use App\Actions\BringInFile;
+use App\Actions\BroughtFile;
+use App\Actions\LeftOutOfFile;
+use App\Actions\Making as Plain;
+use App\Actions\ReadFile;
+use App\Actions\Saved;
+use App\Actions\Unfit;
+use App\Actions\UnknownBase;
+use App\Models\Item;
+use App\Models\Shelf;
+use App\Models\User;
+use MistyAttic\Core\Formats\FileFormat;
+
+/** A dataset is filled from a file, a sheet or a form, after a look at what each field is. */
+final class Making extends Plain
+{
+    public const ENDINGS = ['csv', 'tsv', 'xlsx', 'ods', 'json'];
+
+    public const OFFERED = 6;
+
+    public function __construct(ReadFile $files, BringInFile $bring, private readonly ReadSource $sources, private readonly TakeInData $take)
+    {
+        parent::__construct($files, $bring);
+    }
+
+    public function page(Shelf $shelf): string
+    {
+        return route('dataset.new', $shelf);
+    }
+
+    public function next(Item $item, User $editor, BroughtFile $file, array $sent, bool $sure): Saved|Unfit|UnknownBase|LeftOutOfFile
+    {
+        return FileFormat::ofPath($file->name) === FileFormat::Json && ReadSource::isItem($file->bytes)
+            ? parent::next($item, $editor, $file, $sent, $sure)
+            : $this->take->again($item, $editor, $this->sources->file($file->name, $file->bytes, encoding: $file->encoding), $file->name);
+    }
+}

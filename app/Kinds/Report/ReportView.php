@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Kinds\Report;
+
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
+
+/** A report as it is read: its pages with their widgets, each in its place. */
+final class ReportView
+{
+    /** @var list<array{page: Part, widgets: list<WidgetView>}> */
+    public array $pages = [];
+
+    public function __construct(public readonly PartTree $tree, public readonly ReportData $data, ?string $only = null)
+    {
+        foreach ($tree->children()[PartTree::ROOT] ?? [] as $id) {
+            $page = $tree->get($id);
+            $widgets = $only !== null && $only !== $id ? [] : array_map($tree->get(...), $tree->children()[$id] ?? []);
+            usort($widgets, fn (Part $one, Part $two) => $one->int('y') <=> $two->int('y') ?: $one->int('x') <=> $two->int('x'));
+            $this->pages[] = ['page' => $page, 'widgets' => array_map(fn (Part $widget) => new WidgetView($widget, $page, $data), $widgets)];
+        }
+    }
+
+    /** @return array<string, WidgetView> by id */
+    public function widgets(): array
+    {
+        $widgets = [];
+        foreach ($this->pages as $page) {
+            foreach ($page['widgets'] as $widget) {
+                $widgets[$widget->part->id] = $widget;
+            }
+        }
+
+        return $widgets;
+    }
+
+    /** @return array<string, int> the datasets that it is drawn from, each with the version */
+    public function sources(): array
+    {
+        $sources = [];
+        foreach ($this->widgets() as $widget) {
+            if ($widget->version !== null) {
+                $sources[$widget->widget->source] = $widget->version->number;
+            }
+        }
+
+        return $sources;
+    }
+}

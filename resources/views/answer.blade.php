@@ -1,9 +1,0 @@
-@php($public = $person === null || Gate::denies('view', $item))
-@if ($public)
-<x-reading :title="$title"><main class="answering"><h1>{{ $title }}</h1>@include('form.answer')</main></x-reading>
-@else
-<x-layout :title="$title" body="is-item">
-    <x-item-head :item="$item" at="answer" />
-    <main id="main" class="answering">@include('form.answer')</main>
-</x-layout>
-@endif

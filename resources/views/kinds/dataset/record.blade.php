@@ -1,0 +1,24 @@
+<x-layout :title="'A record of '.$item->title" body="is-item">
+    <x-item-head :item="$item" at="write" />
+    <main id="main" class="answering">
+        <h2>{{ $record === null ? 'A new record' : 'Record '.number_format($at - $before + 1) }}</h2>
+        <x-problems />
+        <form method="post" action="{{ route('record.save', [$item, $record->id ?? 'new']) }}">
+            @csrf @method('put')<input type="hidden" name="base" value="{{ $item->root }}">@if ($at !== null)<input type="hidden" name="at" value="{{ $at }}">@endif
+            @foreach ($fields as $field)
+                @php($value = old("values.{$field->id}") ?? App\Kinds\Dataset\DatasetView::cell($record->fields[$field->id] ?? null))
+                <div class="field"><label class="label" for="v-{{ $field->id }}">{{ $field->string('name') }} <small>{{ __("data.types.{$field->string('type')}") }}</small></label>
+                    @if ($field->string('type') === 'boolean')
+                        <div class="select"><select id="v-{{ $field->id }}" name="values[{{ $field->id }}]"><option value=""></option><option value="yes" @selected($value === 'yes')>yes</option><option value="no" @selected($value === 'no')>no</option></select></div>
+                    @elseif ($field->string('type') === 'choice' && $field->strings('choices') !== [])
+                        <input class="input" id="v-{{ $field->id }}" name="values[{{ $field->id }}]" value="{{ $value }}" list="c-{{ $field->id }}"><datalist id="c-{{ $field->id }}">@foreach ($field->strings('choices') as $choice)<option value="{{ $choice }}"></option>@endforeach</datalist>
+                    @else
+                        <input class="input" id="v-{{ $field->id }}" name="values[{{ $field->id }}]" value="{{ $value }}" @if ($field->string('type') === 'date') type="date" @endif>
+                    @endif
+                </div>
+            @endforeach
+            <div class="answer-do"><button class="button is-dark">Save</button><a class="button" href="{{ route('item', $item) }}">Cancel</a>@if ($record !== null)<a class="button is-quiet" href="{{ route('part', [$item, $record->id]) }}">Its history</a><button class="button is-quiet" form="remove">Remove it</button>@endif</div>
+        </form>
+        @if ($record !== null)<form id="remove" method="post" action="{{ route('record.remove', [$item, $record->id]) }}" hidden>@csrf @method('delete')<input type="hidden" name="base" value="{{ $item->root }}"></form>@endif
+    </main>
+</x-layout>

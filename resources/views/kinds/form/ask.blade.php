@@ -1,0 +1,43 @@
+@php($type = $question->string('type'))
+@php($text = App\View\SpanHtml::plain($question->richText()))
+@php($required = ($question->fields['required'] ?? false) === true)
+@php($described = trim(($question->string('help') !== '' ? "h-{$question->id} " : '').($wrong !== null ? "w-{$question->id}" : '')))
+@if ($type === 'note')
+    <div class="ask is-note">{{ $text }}</div>
+@elseif (in_array($type, ['one', 'several', 'scale', 'yes_no', 'grid'], true))
+    <fieldset class="ask @if ($wrong) is-wrong @endif" id="q-{{ $question->id }}" @if ($described !== '') aria-describedby="{{ $described }}" @endif>
+        <legend>{{ $text }} @unless ($required || Str::contains(strip_tags($text->toHtml()), 'if you like', true))<small>if you like</small>@endunless</legend>
+        @include('kinds.form.ask-notes')
+        @if ($type === 'one' || $type === 'several')
+            @foreach ($answering->below($question, 'choice') as $choice)
+                <label class="ask-choice"><input type="{{ $type === 'one' ? 'radio' : 'checkbox' }}" name="{{ $name }}{{ $type === 'several' ? '[]' : '' }}" value="{{ $choice->id }}" @checked($answering->isChosen($question->id, $choice->id))> {{ $choice->string('label') }}@if ($choice->fields['gone'] ?? false) <small>not offered any more</small>@endif</label>
+                @if (($choice->fields['other'] ?? false) === true)<input class="input ask-other" name="a[other-{{ $question->id }}]" value="{{ $answering->sent("other-{$question->id}") }}" maxlength="500" aria-label="{{ $choice->string('label') }}, in your words">@endif
+            @endforeach
+        @elseif ($type === 'yes_no')
+            @foreach (['yes' => 'Yes', 'no' => 'No'] as $value => $word)<label class="ask-choice"><input type="radio" name="{{ $name }}" value="{{ $value }}" @checked($answering->sent($question->id) === $value)> {{ $word }}</label>@endforeach
+        @elseif ($type === 'scale')
+            @php([$least, $most] = $answering->scale($question))
+            <div class="ask-scale">@if ($question->string('low') !== '')<span>{{ $question->string('low') }}</span>@endif
+                @foreach (range($least, $most) as $step)<label><input type="radio" name="{{ $name }}" value="{{ $step }}" @checked($answering->sent($question->id) === (string) $step)> {{ $step }}</label>@endforeach
+                @if ($question->string('high') !== '')<span>{{ $question->string('high') }}</span>@endif</div>
+        @else
+            <table class="ask-grid">
+                <thead><tr><td></td>@foreach ($answering->below($question, 'choice') as $choice)<th scope="col">{{ $choice->string('label') }}</th>@endforeach</tr></thead>
+                <tbody>@foreach ($answering->below($question, 'grid_line') as $line)<tr><th scope="row">{{ $line->string('label') }}</th>@foreach ($answering->below($question, 'choice') as $choice)<td><input type="radio" name="{{ $name }}[{{ $line->id }}]" value="{{ $choice->id }}" aria-label="{{ $line->string('label') }}: {{ $choice->string('label') }}" @checked($answering->isChosen($question->id, $choice->id, $line->id))></td>@endforeach</tr>@endforeach</tbody>
+            </table>
+        @endif
+    </fieldset>
+@else
+    <div class="ask @if ($wrong) is-wrong @endif" id="q-{{ $question->id }}">
+        <label class="ask-label" for="i-{{ $question->id }}">{{ $text }} @unless ($required || Str::contains(strip_tags($text->toHtml()), 'if you like', true))<small>if you like</small>@endunless</label>
+        @include('kinds.form.ask-notes')
+        @if ($type === 'long')
+            <textarea class="textarea" id="i-{{ $question->id }}" name="{{ $name }}" rows="4" maxlength="20000" @if ($described !== '') aria-describedby="{{ $described }}" @endif @if ($wrong) aria-invalid="true" @endif>{{ $answering->sent($question->id) }}</textarea>
+        @elseif ($type === 'file')
+            @if (($answering->files[$question->id][0] ?? '') !== '')<p class="ask-file">Taken: {{ $answering->files[$question->id][1] }}</p><input type="hidden" name="file[{{ $question->id }}]" value="{{ App\Kinds\Form\Answering::seal(...$answering->files[$question->id]) }}">@endif
+            <input id="i-{{ $question->id }}" type="file" name="upload[{{ $question->id }}]" accept="image/png,image/jpeg,image/gif,image/webp,application/pdf">
+        @else
+            <input class="input" id="i-{{ $question->id }}" name="{{ $name }}" type="{{ ['email' => 'email', 'date' => 'date', 'time' => 'time'][$type] ?? 'text' }}" @if ($type === 'number') inputmode="decimal" @endif value="{{ $answering->sent($question->id) }}" maxlength="500" @if ($described !== '') aria-describedby="{{ $described }}" @endif @if ($wrong) aria-invalid="true" @endif>
+        @endif
+    </div>
+@endif

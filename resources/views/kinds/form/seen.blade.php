@@ -1,0 +1,1 @@
+<x-seen><div class="form-rows">@foreach ($rows as $row)@include('kinds.form.row')@endforeach</div></x-seen>

@@ -1,0 +1,1 @@
+<x-seen is-page><div class="page">{{ $page }}</div></x-seen>

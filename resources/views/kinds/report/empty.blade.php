@@ -1,0 +1,10 @@
+@php($since = ($data ?? null) === null && ($pictures ?? null) === null ? $widget->emptySince($report->data) : null)
+<div class="widget-broken" role="note">
+    <p><b>{{ $widget->problem() }}</b> @if ($since !== null)<x-said-when line="data.emptied_since" :values="['number' => $since[1]->number, 'title' => $widget->dataset->title, 'who' => $since[1]->user->firstName()]" :at="$since[1]->saved_at" />@endif</p>
+    @if ($since !== null)
+        <p class="widget-mend">
+            @if (Gate::allows('restore', $item) && ($before = App\Kinds\Report\ReportMending::lastGood($item, $since[1])) !== null)<a class="button" href="{{ route('restore', [$item, $before]) }}">Restore both…</a>@endif
+            @if ($mayWrite)<button type="button" class="button" data-set>Point it elsewhere…</button>@endif
+        </p>
+    @endif
+</div>

@@ -1,0 +1,1 @@
+<form method="post" action="{{ route('report.pin', $item) }}">@csrf @method('put')<input type="hidden" name="pins" value="{{ $item->pins ? 0 : 1 }}"><p>{{ __($item->pins ? 'report.pinned' : 'report.following') }}</p><button class="button">{{ $item->pins ? 'Let them follow' : 'Keep those of the day' }}</button></form>
