@@ -24,6 +24,8 @@ final class BoardTest extends FeatureCase
 
     private User $tobi;
 
+    private User $nell;
+
     private Shelf $shelf;
 
     private Item $board;
@@ -31,8 +33,8 @@ final class BoardTest extends FeatureCase
     protected function setUp(): void
     {
         parent::setUp();
-        [$this->ines, $this->tobi] = [$this->person('Ines Oduya'), $this->person('Tobi Brandt')];
-        $this->shelf = $this->shelf('Repairs', [[$this->ines, Role::Owner], [$this->tobi, Role::Editor]]);
+        [$this->ines, $this->tobi, $this->nell] = [$this->person('Ines Oduya'), $this->person('Tobi Brandt'), $this->person('Nell Sato')];
+        $this->shelf = $this->shelf('Repairs', [[$this->ines, Role::Owner], [$this->tobi, Role::Editor], [$this->nell, Role::Viewer]]);
         $this->board = $this->app->make(MakeItem::class)->handle($this->shelf, $this->ines, 'board', 'What is to be done', content: new Content(new BoardKind, $this->cards('Test the sockets', 'Sign the log')), keepIds: true);
         Date::setTestNow(Date::now()->addHour());
     }
@@ -99,6 +101,21 @@ final class BoardTest extends FeatureCase
         self::assertSame([$this->board->root, 'board'], [$copy->root, $copy->kind]);
         $json = $this->get(route('download', [$this->board, 1, 'json']))->assertOk()->getContent();
         self::assertStringContainsString('Test the sockets', (string) $json);
+        $this->assertVerified();
+    }
+
+    public function test_it_is_published_and_read_by_everybody_with_the_address(): void
+    {
+        $this->actingAs($this->ines)->get(route('publish', [$this->board, 1]))->assertOk()->assertSeeInOrder(['Readers see nothing yet', 'data-state', 'Test the sockets'], false);
+        $this->post(route('publish.store', [$this->board, 1]))->assertSessionHasNoErrors();
+        $this->put(route('public', $this->board), ['open' => '1'])->assertSessionHasNoErrors();
+        $this->save($this->board->refresh(), $this->tobi, $this->cards('Test all sockets', 'Sign the log'));
+        $this->get(route('publish', [$this->board->refresh(), 2]))->assertOk()->assertSeeInOrder(['1, live → 2', 'was-edited'], false);
+        $read = route('read', $this->board->refresh()->address);
+        $this->get($read)->assertOk()->assertSee('Test the sockets')->assertDontSee('Test all');
+        $this->actingAs($this->nell)->get(route('item', $this->board))->assertOk()->assertSee('Test the sockets')->assertDontSee('Test all');
+        $this->actingAs($this->ines)->delete(route('unpublish', $this->board))->assertSessionHasNoErrors();
+        $this->get($read)->assertNotFound();
         $this->assertVerified();
     }
 

@@ -18,6 +18,7 @@ use MistyAttic\Core\Content\RichText;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\TestWith;
 use Tests\Feature\FeatureCase;
+use Tests\Kinds\Board\Board;
 
 /**
  * Random people at work in every kind that is written together, and the laws that must hold whatever they do.
@@ -27,7 +28,7 @@ use Tests\Feature\FeatureCase;
  */
 final class WorldTest extends FeatureCase
 {
-    private const KINDS = ['document', 'page', 'form', 'spreadsheet', 'dataset', 'report'];
+    private const KINDS = ['document', 'page', 'form', 'spreadsheet', 'dataset', 'report', 'board'];
 
     /** Steps of one world; a long run lives in many. */
     private const LIFE = 250;
@@ -208,6 +209,7 @@ final class WorldTest extends FeatureCase
                 new Part('wid1', 'widget', 1, ['type' => 'text', 'title' => 'Leads', 'text' => $word('Four leads came.'), 'x' => 0, 'y' => 0, 'across' => 6, 'down' => 4]),
                 new Part('wid2', 'widget', 1, ['type' => 'text', 'title' => 'Lamps', 'text' => $word('Two lamps went.'), 'x' => 6, 'y' => 0, 'across' => 6, 'down' => 4]),
             ]),
+            'board' => Board::start(),
             default => PartTree::of([
                 new Part('tab1', 'tab', 0, ['name' => 'June', 'frozen' => 0]),
                 new Part('cfig1', 'column', 1, ['width' => 0, 'format' => '']), new Part('cfig2', 'column', 1, ['width' => 0, 'format' => '']), new Part('ctxt1', 'column', 1, ['width' => 0, 'format' => '']),

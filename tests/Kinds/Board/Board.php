@@ -6,6 +6,9 @@ namespace Tests\Kinds\Board;
 
 use Illuminate\Support\Arr;
 use Illuminate\Support\Facades\Lang;
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Kinds\Kind;
 use MistyAttic\Core\Kinds\Kinds;
 
@@ -20,5 +23,14 @@ final class Board
         // Read before more is added to it.
         Lang::get('changes.same');
         Lang::addLines(Arr::dot(['changes' => require __DIR__.'/words.php']), 'en');
+    }
+
+    /** A board that people work on. */
+    public static function start(): PartTree
+    {
+        return PartTree::of([
+            new Part('lane1', 'lane', 0, ['title' => 'To do']), new Part('card1', 'card', 1, ['text' => RichText::plain('Test the sockets'), 'done' => false]), new Part('card2', 'card', 1, ['text' => RichText::plain('Sign the log'), 'done' => false]),
+            new Part('lane2', 'lane', 0, ['title' => 'Done']),
+        ]);
     }
 }

@@ -25,4 +25,9 @@ final class BoardKind extends SchemaKind
     {
         return PartTree::of([new Part($firstId, BoardRole::Lane->value, 0, ['title' => 'To do'])]);
     }
+
+    public function isPublishable(): bool
+    {
+        return true;
+    }
 }
