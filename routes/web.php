@@ -32,6 +32,9 @@ use App\Kinds\Entry\EntriesController;
 use App\Kinds\Entry\EntryChangesController;
 use App\Kinds\Entry\EntryController;
 use App\Kinds\Entry\EntryProposalsController;
+use App\Kinds\File\ContentController;
+use App\Kinds\File\MakeIntoController;
+use App\Kinds\File\UploadController;
 use App\Kinds\Form\AnswerController;
 use App\Kinds\Form\FlowController;
 use App\Kinds\Report\ReportController;
@@ -65,6 +68,10 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
         Route::get('/datasets/new', [DatasetController::class, 'create'])->name('dataset.new');
         Route::post('/datasets/look', [DatasetController::class, 'look'])->middleware('beside:data')->name('dataset.look');
         Route::post('/datasets', [DatasetController::class, 'store'])->middleware('beside:data')->name('dataset.store');
+        Route::get('/file', [UploadController::class, 'create'])->name('file.new');
+        Route::post('/file', [UploadController::class, 'send'])->name('file.send');
+        Route::get('/files', [UploadController::class, 'named'])->name('file.named');
+        Route::post('/uploads', [UploadController::class, 'begin'])->name('upload.begin');
         Route::get('/people', [PeopleController::class, 'index'])->name('people');
         Route::post('/people', [PeopleController::class, 'store'])->name('people.store');
         Route::put('/settings', [PeopleController::class, 'settings'])->name('shelf.settings');
@@ -74,6 +81,10 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
             Route::delete('/invitations/{invitation}', [PeopleController::class, 'takeBack'])->name('people.take-back');
         });
     });
+
+    Route::put('/uploads/{upload}', [UploadController::class, 'slice'])->name('upload');
+    Route::post('/uploads/{upload}', [UploadController::class, 'finish'])->name('upload.finish');
+    Route::delete('/uploads/{upload}', [UploadController::class, 'destroy'])->name('upload.stop');
 
     Route::prefix('/items/{item}')->group(function (): void {
         Route::get('/', [ItemController::class, 'show'])->name('item');
@@ -114,6 +125,7 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
         Route::get('/report/{part}/settings', [ReportController::class, 'settings'])->name('report.settings');
         Route::get('/report/{part}/figures', [ReportController::class, 'figures'])->name('report.figures');
         Route::put('/report/pins', [ReportController::class, 'pin'])->name('report.pin');
+        Route::post('/into', MakeIntoController::class)->name('file.into');
         Route::put('/data/source', [DatasetController::class, 'follow'])->name('dataset.follow');
         Route::get('/fields/{field}', [DataController::class, 'show'])->name('field.edit');
         Route::put('/fields/{field}', [DataController::class, 'field'])->name('field.save');
@@ -144,6 +156,7 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
         Route::post('/take-out', [TakeOutController::class, 'store'])->name('take-out.store');
         Route::get('/ribbon', [HistoryController::class, 'ribbon'])->name('ribbon');
         Route::prefix('/versions/{number}')->where(['number' => '\d{1,9}'])->group(function (): void {
+            Route::get('/content', ContentController::class)->name('file.content');
             Route::get('/line', [HistoryController::class, 'line'])->name('line');
             Route::put('/milestone', [MilestoneController::class, 'update'])->name('milestone.mark');
             Route::delete('/milestone', [MilestoneController::class, 'destroy'])->name('milestone.remove');

@@ -45,7 +45,7 @@ final readonly class KeepPicture
     {
         $chunks = Kinds::chunks(Kinds::named($from->kind), $tree);
         foreach ($from->pictures()->whereIn('chunk', $chunks)->get() as $picture) {
-            Picture::query()->create([...$picture->only('chunk', 'type', 'width', 'height'), 'item_id' => $to->id]);
+            Picture::query()->create([...$picture->only('chunk', 'type', 'width', 'height', 'bytes'), 'item_id' => $to->id]);
         }
     }
 

@@ -10,6 +10,7 @@ use App\Models\Shelf;
 use App\Models\User;
 use App\Store\ChunksAhead;
 use App\Store\States;
+use Closure;
 use Illuminate\Support\Str;
 use MistyAttic\Core\Calculate\Consequences;
 use MistyAttic\Core\Content\PartTree;
@@ -27,10 +28,11 @@ final readonly class MakeItem
      * @param  Content|null  $content  of the same kind
      * @param  bool  $keepIds  of what is bound to something else by them
      * @param  Item|null  $picturesOf  whose pictures the content shows
+     * @param  (Closure(Item): void)|null  $first  done with the item before its first version is written, with it or not at all: it keeps what the content rests on
      */
-    public function handle(Shelf $shelf, User $maker, string $kind, string $title, ?string $firstId = null, ?Content $content = null, bool $keepIds = false, ?Item $picturesOf = null, ?string $note = null): Item
+    public function handle(Shelf $shelf, User $maker, string $kind, string $title, ?string $firstId = null, ?Content $content = null, bool $keepIds = false, ?Item $picturesOf = null, ?string $note = null, ?Closure $first = null): Item
     {
-        $tree = $content === null || $content->tree->parts === [] ? Kinds::named($kind)->blank($firstId ?? self::partId()) : $this->own($content, $keepIds);
+        $tree = $content === null || $content->tree->parts === [] ? Kinds::named($kind)->blank($firstId ?? self::partId()) : $this->own($content, $keepIds, $first !== null);
         $pictures = $content->pictures ?? [];
         // What a large file held is there once.
         $content = null;
@@ -44,8 +46,9 @@ final readonly class MakeItem
             return new Made($chunks, $written, $this->write->ahead($states, $item, $maker, $written));
         };
 
-        return $this->ahead->forNew($work, function (Made $made) use ($item, $maker, $tree, $pictures, $picturesOf): Item {
+        return $this->ahead->forNew($work, function (Made $made) use ($item, $maker, $tree, $pictures, $picturesOf, $first): Item {
             $item->fill(['root' => $made->written->root])->save();
+            $first === null || $first($item);
             foreach ($pictures as $bytes) {
                 $this->pictures->handle($item, $bytes);
             }
@@ -57,12 +60,12 @@ final readonly class MakeItem
     }
 
     /** The parts, under ids of their own unless they keep theirs; a picture that is elsewhere, or is none, is left out. */
-    private function own(Content $content, bool $keepIds): PartTree
+    private function own(Content $content, bool $keepIds, bool $isKept): PartTree
     {
         $parts = $ids = [];
         foreach ($content->tree->parts as $part) {
             $chunks = $content->kind->chunksOf($part);
-            if (array_filter($chunks, fn (string $chunk) => ! isset($content->pictures[$chunk]) || KeepPicture::type($content->pictures[$chunk]) === null) === []) {
+            if ($isKept || array_filter($chunks, fn (string $chunk) => ! isset($content->pictures[$chunk]) || KeepPicture::type($content->pictures[$chunk]) === null) === []) {
                 $parts[] = $part;
                 $ids[$part->id] = self::partId();
             }

@@ -32,7 +32,7 @@ final class Tidy extends Command
         $presences = Presence::query()->where('seen_at', '<', now()->subDays(HandedRoots::DAYS)->getTimestamp())->delete();
         $halves = DB::table('half_answers')->where('kept_at', '<', now()->subDays(self::HALF_DAYS)->format('Y-m-d H:i:s'))->delete();
         $columns = DB::table('dataset_columns')->where('used_at', '<', now()->subDays(DatasetColumns::DAYS)->format('Y-m-d H:i:s'))->delete();
-        $files = $this->sweepFiles();
+        $files = $this->sweepFiles() + DB::table('uploads')->where('touched_at', '<', now()->subDay()->getTimestamp())->delete();
         foreach (Task::query()->where('created_at', '<', now()->subDay())->get() as $task) {
             array_map(fn (string $path) => is_file($path) && unlink($path), [storage_path("app/work/{$task->key}.in"), storage_path("app/work/{$task->key}.out")]);
             $task->delete();

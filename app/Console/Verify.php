@@ -8,9 +8,11 @@ use App\Models\Item;
 use App\Models\Picture;
 use App\Models\Shelf;
 use App\Store\Excerpt;
+use App\Store\FileBytes;
 use App\Store\States;
 use App\Store\WritesNothing;
 use Carbon\CarbonImmutable;
+use Closure;
 use Illuminate\Console\Command;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
@@ -44,11 +46,14 @@ final class Verify extends Command
 
     private int $wrong = 0;
 
+    private FileBytes $files;
+
     /** @var array<string, true> by kind and root: the states that were found sound */
     private array $sound = [];
 
     public function handle(ChunkStore $chunks): int
     {
+        $this->files = new FileBytes($chunks);
         $this->wrong = 0;
         $this->sound = [];
         $states = new States(new WritesNothing($chunks));
@@ -154,11 +159,38 @@ final class Verify extends Command
             $check((string) $row->root, "proposal {$row->id}");
         }
         $held = DB::connection()->getPdo()->prepare('SELECT 1 FROM chunks WHERE address = ?');
-        foreach (DB::table('pictures')->select('id', 'chunk')->cursor() as $picture) {
-            $held->bindValue(1, hex2bin((string) $picture->chunk), PDO::PARAM_LOB);
+        $isHeld = function (string $address) use ($held): bool {
+            $held->bindValue(1, $address, PDO::PARAM_LOB);
             $held->execute();
-            $held->fetchAll() === [] && $this->complain("picture {$picture->id} has no bytes");
+
+            return $held->fetchAll() !== [];
+        };
+        foreach (DB::table('pictures')->select('id', 'chunk', 'bytes')->cursor() as $picture) {
+            if (! $isHeld((string) hex2bin((string) $picture->chunk))) {
+                $this->complain("picture {$picture->id} has no bytes");
+            } elseif ($picture->bytes !== null) {
+                $this->file($isHeld, (int) $picture->id, (string) $picture->chunk, (int) $picture->bytes);
+            }
         }
+    }
+
+    /**
+     * A file has all the pieces that it is made of.
+     *
+     * @param  Closure(string): bool  $isHeld
+     */
+    private function file(Closure $isHeld, int $id, string $chunk, int $bytes): void
+    {
+        try {
+            $list = $this->files->list($chunk);
+        } catch (Throwable $e) {
+            $this->complain("file {$id}: {$e->getMessage()}");
+
+            return;
+        }
+        $missing = count(array_filter($list->pieces, fn (array $piece) => ! $isHeld($piece[0])));
+        $missing === 0 || $this->complain("file {$id} lacks {$missing} of its pieces");
+        $list->bytes() === $bytes || $this->complain("file {$id} has {$list->bytes()} bytes, and should have {$bytes}");
     }
 
     /**

@@ -15,11 +15,12 @@ use Illuminate\Database\Eloquent\Model;
  * @property int $height
  * @property bool $is_published whether a version with it was ever published
  * @property bool $is_used whether something has it; what was sent to a form and never became an entry has not
+ * @property int|null $bytes of a file that lies in pieces, which the chunk lists; null when the chunk is the picture
  * @property bool $is_public whether one was ever read by everybody who has the address
  */
 final class Picture extends Model
 {
-    protected $fillable = ['item_id', 'chunk', 'type', 'width', 'height', 'is_published', 'is_public', 'is_used'];
+    protected $fillable = ['item_id', 'chunk', 'type', 'width', 'height', 'is_published', 'is_public', 'is_used', 'bytes'];
 
     protected $attributes = ['is_used' => true];
 

@@ -6,6 +6,7 @@ namespace App\Store;
 
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
+use MistyAttic\Core\Store\PieceList;
 
 /** The root of every state that something rests on, and the chunks that are pictures and files. */
 final class LiveRoots
@@ -43,10 +44,21 @@ final class LiveRoots
         $this->at = $at;
     }
 
-    /** @return iterable<string> hexadecimal addresses of chunks: all at first, then those that came since the last time */
+    /** @return iterable<array{string, bool}> hexadecimal addresses of chunks, and whether such a one lists pieces: all at first, then those that came since the last time */
     public function pictures(): iterable
     {
-        yield from self::since('pictures', 'chunk', $this->pictures);
+        foreach (DB::table('pictures')->where('id', '>', $this->pictures)->orderBy('id')->select('id', 'chunk', 'bytes')->cursor() as $row) {
+            $this->pictures = (int) $row->id;
+            yield [(string) $row->chunk, $row->bytes !== null];
+        }
+    }
+
+    /** @return iterable<PieceList> what came in so far of files that are on their way */
+    public function uploads(): iterable
+    {
+        foreach (DB::table('uploads')->select('pieces')->cursor() as $row) {
+            yield PieceList::read((string) $row->pieces);
+        }
     }
 
     /** @return iterable<string> */

@@ -8,6 +8,7 @@ use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Store\ChunkMissing;
 use MistyAttic\Core\Store\ChunkStore;
 use MistyAttic\Core\Store\HashTree;
+use MistyAttic\Core\Store\PieceList;
 
 /**
  * Gives back chunks that no state needs any more, and then the pages of the file, in steps that hold the lock for moments. What somebody saves
@@ -29,9 +30,12 @@ final class Sweep
 
     private readonly SqliteChunkStore $chunks;
 
+    private readonly FileBytes $files;
+
     public function __construct(ChunkStore $chunks, private readonly LiveRoots $roots)
     {
         $this->trees = new HashTree($chunks);
+        $this->files = new FileBytes($chunks);
         $this->chunks = new SqliteChunkStore(DB::connection());
     }
 
@@ -68,14 +72,25 @@ final class Sweep
 
     private function mark(): void
     {
-        foreach ($this->roots->pictures() as $chunk) {
+        foreach ($this->roots->pictures() as [$chunk, $isList]) {
             $this->live[(string) hex2bin($chunk)] = true;
+            $isList && $this->pieces($this->files->list($chunk));
+        }
+        foreach ($this->roots->uploads() as $list) {
+            $this->pieces($list);
         }
         foreach ($this->roots->next() as $root) {
             $address = (string) hex2bin($root);
             if (! isset($this->live[$address])) {
                 foreach ($this->trees->chunks($address, $this->live) as $unused);
             }
+        }
+    }
+
+    private function pieces(PieceList $list): void
+    {
+        foreach ($list->pieces as [$address]) {
+            $this->live[$address] = true;
         }
     }
 

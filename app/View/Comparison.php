@@ -28,7 +28,7 @@ use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\History\Answerable;
 use MistyAttic\Core\History\Touch;
 use MistyAttic\Core\History\Touched;
-use MistyAttic\Core\Kinds\Kinds;
+use MistyAttic\Core\Kinds\Kind;
 use MistyAttic\Core\Store\Nodes;
 
 /** Two versions of an item compared, with who did what in between; reads only the versions that touched what changed. */
@@ -39,6 +39,9 @@ final class Comparison
 
     /** The most changes that a page lists; a file has all of them. */
     public const MOST_LISTED = 400;
+
+    /** The kind that both are read as. */
+    public readonly Kind $kind;
 
     public readonly PartTree $old;
 
@@ -90,26 +93,30 @@ final class Comparison
         Phrases $phrases,
         bool $apart = false,
         public readonly bool $whole = false,
+        ?ReadAs $readAs = null,
     ) {
         $this->words = new Words;
-        $kind = Kinds::named($item->kind);
+        $this->kind = $kind = $readAs->kind ?? $item->kind();
         $grid = $kind->grid();
-        $excerpt = $grid === null || $whole ? null : Excerpt::of($states, $grid, $from->root, $to->root);
-        $this->old = $excerpt->old ?? $states->tree($from->root);
-        $this->new = $excerpt->new ?? ($from->root === $to->root ? $this->old : $states->tree($to->root));
+        $excerpt = $grid === null || $whole || $readAs !== null ? null : Excerpt::of($states, $grid, $from->root, $to->root);
+        $this->old = $readAs->old ?? $excerpt->old ?? $states->tree($from->root);
+        $this->new = $readAs->new ?? $excerpt->new ?? ($from->root === $to->root ? $this->old : $states->tree($to->root));
         $this->changes = $excerpt->changes ?? TreeCompare::of($this->old, $this->new);
-        $between = new TouchesBetween($item, min($from->number, $to->number), max($from->number, $to->number), array_map(strval(...), array_keys(Touched::by($this->changes, $kind))));
-        $this->touches = $between->of;
-        $this->coarse = $this->areEnds = $between->areEnds;
-        $this->versions = $this->versionsOf($between->numbers());
-        $this->users = User::query()->whereIn('id', $between->editors())->get()->keyBy('id');
+        $between = $readAs !== null ? null : new TouchesBetween($item, min($from->number, $to->number), max($from->number, $to->number), array_map(strval(...), array_keys(Touched::by($this->changes, $kind))));
+        $this->touches = $between->of ?? $readAs->touches ?? [];
+        $this->coarse = $between->areEnds ?? false;
+        // What is only read as parts has no history of its own words.
+        $this->areEnds = $between->areEnds ?? true;
+        $all = array_merge([], ...array_values($this->touches));
+        $this->versions = $this->versionsOf(array_values(array_unique(array_column($all, 'number'))));
+        $this->users = User::query()->whereIn('id', array_unique(array_column($all, 'editor')))->get()->keyBy('id');
         $entries = $this->title($phrases);
         foreach (Statements::of($kind, $this->old, $this->new, $this->changes, $apart ? Detail::Apart : Detail::Listed) as $statement) {
             $answers = Answerable::forStatement($statement, $this->touches);
             $last = $answers === [] ? null : $this->versions->get($answers[array_key_last($answers)]->number);
             // Readers are not told of the drafts in between.
             $drafts = $item->sight === null;
-            $entries[] = new Entry($statement, $phrases->statement($statement), $drafts ? array_column($answers, 'number') : [], $this->editors($answers), $drafts ? $last?->saved_at : null, $between->areEnds);
+            $entries[] = new Entry($statement, $phrases->statement($statement), $drafts ? array_column($answers, 'number') : [], $this->editors($answers), $drafts ? $last?->saved_at : null, $between->areEnds ?? false);
         }
         $this->entries = $entries;
     }
@@ -176,12 +183,11 @@ final class Comparison
         $new = $marked->part->richText();
         $compare = TextCompare::of($old, $new, $this->words);
         $part = $marked->part->id;
-        $writers = $this->writers ??= new WordAuthors($this->item, max($this->from->number, $this->to->number), $this->states);
         $touches = Answerable::forWords($this->touches[$part] ?? []);
         // Of the ends alone, the last one speaks for all words.
-        $runs = $this->areEnds ? array_slice($touches, -1) : Answerable::runs($touches, $writers->carriedInto($part));
+        $runs = $this->areEnds ? array_slice($touches, -1) : Answerable::runs($touches, $this->writers()->carriedInto($part));
         $authors = null;
-        if (! $this->areEnds && $runs !== [] && ! $old->equals($new) && (count($runs) > 1 || $writers->carriedInto($part) !== [])) {
+        if (! $this->areEnds && $runs !== [] && ! $old->equals($new) && (count($runs) > 1 || $this->writers()->carriedInto($part) !== [])) {
             $states = $this->statesAfter($runs);
             $authors = $states === null ? null : TextAuthors::through([$old, ...$states, $new], $this->words);
         }
@@ -189,13 +195,18 @@ final class Comparison
         $addedBy = [];
         foreach ($authors->addedBy ?? [] as $at => $step) {
             // What was written in between, elsewhere, is its writer's; what stood there before is told by who carried it.
-            [$writer, $written] = $writers->cameFrom($part, $runs[$step]->number, $authors->addedAt[$at] ?? -1) ?? [$editor($step), PHP_INT_MAX];
+            [$writer, $written] = $this->writers()->cameFrom($part, $runs[$step]->number, $authors->addedAt[$at] ?? -1) ?? [$editor($step), PHP_INT_MAX];
             $addedBy[$at] = $written > $this->from->number ? $writer : $editor($step);
         }
         [$came, $went] = $this->carried($part);
         $spans = $compare->spans($addedBy, array_map($editor, $authors->removedBy ?? []), $runs === [] ? null : $editor(count($runs) - 1), $came, $went);
 
         return array_map(fn (Span $span) => [$span, $span->step === null ? null : $this->users->get($span->step) ?? User::query()->find($span->step)], $spans);
+    }
+
+    private function writers(): WordAuthors
+    {
+        return $this->writers ??= new WordAuthors($this->item, max($this->from->number, $this->to->number), $this->states);
     }
 
     /**

@@ -20,6 +20,9 @@ class Desk
     /** Whether its windows hold what is typed until it is sent, and say every other second which state they stand on. */
     public const SENDS_STATES = false;
 
+    /** What it is called for who may write, and for others. */
+    public const TAB = ['Write', 'Read'];
+
     public function __construct(protected readonly States $states) {}
 
     /** @return array<string, list<mixed>> what its address may ask for */

@@ -29,7 +29,7 @@ class Files
     }
 
     /** @return array<string, string> ending => what it is called */
-    final public function named(): array
+    public function named(): array
     {
         $formats = $this->formats();
 

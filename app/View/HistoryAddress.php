@@ -42,7 +42,7 @@ final readonly class HistoryAddress
             'marks' => ['nullable', 'in:off'],
             'tab' => ['nullable', 'string', 'max:24'],
             'rows' => ['nullable', 'in:changed,all'],
-            'show' => ['nullable', 'in:values,formulas,age,today'],
+            'show' => ['nullable', 'in:values,formulas,age,today,picture,parts,lines,bytes'],
             'piece' => ['nullable', 'integer', 'min:1', 'max:99999'],
             'by' => ['nullable', 'string', 'regex:/^\d+(,\d+)*$/', 'max:200'],
         ]);

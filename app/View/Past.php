@@ -45,14 +45,26 @@ class Past
         };
     }
 
+    /** Two versions compared, part by part; of a kind whose parts say little, as what its content is read as. */
+    public function compared(Item $item, Version $from, Version $to, HistoryAddress $address, Phrases $phrases): Comparison
+    {
+        return new Comparison($item, $from, $to, $this->states, $phrases, whole: $this->needsAll($address, $item));
+    }
+
+    /** Whether there is a view of who wrote what: readers are not told who wrote the drafts. */
+    public function tellsAuthors(LookedAt $at): bool
+    {
+        return static::TELLS_AUTHORS && $at->item->sight === null;
+    }
+
     /**
      * The switches above it.
      *
      * @return list<array{label: string, choices: list<array{string, array{layout?: string, rows?: string, show?: string}, bool}>}> what each of them says, leads to, and whether that is so now
      */
-    public function switches(HistoryAddress $address): array
+    public function switches(LookedAt $at): array
     {
-        return $address->view !== 'changed' ? [] : [['label' => 'Layout', 'choices' => self::choices($address->layout, 'layout', ['together' => 'Together', 'side' => 'Side by side', 'source' => 'Source'])]];
+        return $at->address->view !== 'changed' ? [] : [['label' => 'Layout', 'choices' => self::choices($at->address->layout, 'layout', ['together' => 'Together', 'side' => 'Side by side', 'source' => 'Source'])]];
     }
 
     /** Whether marks on it can be switched off. */

@@ -7,5 +7,9 @@ namespace App\View;
 /** An item as a file of some format. */
 final readonly class WrittenFile
 {
-    public function __construct(public string $mediaType, public string $bytes) {}
+    /**
+     * @param  string|iterable<string>  $bytes  all of them, or piece by piece
+     * @param  string|null  $name  of the file, if it has one of its own
+     */
+    public function __construct(public string $mediaType, public string|iterable $bytes, public ?string $name = null) {}
 }

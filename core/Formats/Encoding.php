@@ -55,6 +55,12 @@ final readonly class Encoding
         return $declared !== null && $declared !== self::UTF8 && (new self($declared))->bytes((new self($declared))->text($bytes)) === $bytes ? new self($declared) : null;
     }
 
+    /** The one of that name, with the byte order mark that is its own if there was one. */
+    public static function named(string $name, bool $mark): self
+    {
+        return new self($name, $mark ? (string) array_search($name, self::MARKS, true) : '');
+    }
+
     /** The way in which bytes come out again as they went in, whatever they mean. */
     public static function kept(string $bytes): self
     {

@@ -19,7 +19,7 @@ final class LineReader implements Reader
         if (count($lines) > $limits->parts) {
             throw Unreadable::tooLarge('it has '.count($lines).' lines', $limits->parts);
         }
-        $parts = [new Part('file', FileRole::Bytes->value, 0, ['name' => '', 'media' => 'text/plain', 'size' => 0])];
+        $parts = [new Part('file', FileRole::Bytes->value, 0, ['name' => '', 'media' => 'text/plain', 'mark' => false])];
         foreach ($lines as $at => $line) {
             $text = rtrim($line, "\r\n");
             $end = match (substr($line, strlen($text))) {

@@ -30,6 +30,7 @@
                 @endcan
             </div>
             <x-problems />
+            @can('make', $shelf)@foreach (array_keys($offered) as $kind)@includeIf("kinds.{$kind}.on-shelf")@endforeach @endcan
             @if ($held->isNotEmpty() || $view->unusual->isNotEmpty() || $view->wishes->isNotEmpty() || $view->proposals !== [])
                 <div class="cards">
                     @foreach ($view->wishes as $wish)

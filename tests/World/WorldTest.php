@@ -28,7 +28,7 @@ use Tests\Kinds\Board\Board;
  */
 final class WorldTest extends FeatureCase
 {
-    private const KINDS = ['document', 'page', 'form', 'spreadsheet', 'dataset', 'report', 'board'];
+    private const KINDS = ['document', 'page', 'form', 'spreadsheet', 'dataset', 'report', 'board', 'file'];
 
     /** Steps of one world; a long run lives in many. */
     private const LIFE = 250;
@@ -210,6 +210,10 @@ final class WorldTest extends FeatureCase
                 new Part('wid2', 'widget', 1, ['type' => 'text', 'title' => 'Lamps', 'text' => $word('Two lamps went.'), 'x' => 6, 'y' => 0, 'across' => 6, 'down' => 4]),
             ]),
             'board' => Board::start(),
+            'file' => PartTree::of([
+                new Part('fil1', 'bytes', 0, ['name' => 'notes.txt', 'media' => 'text/plain', 'mark' => false]),
+                new Part('lin1', 'line', 1, ['text' => $word('Test every socket'), 'end' => 'lf']), new Part('lin2', 'line', 1, ['text' => $word('Sign the log'), 'end' => 'lf']), new Part('lin3', 'line', 1, ['text' => $word('Close the window'), 'end' => '']),
+            ]),
             default => PartTree::of([
                 new Part('tab1', 'tab', 0, ['name' => 'June', 'frozen' => 0]),
                 new Part('cfig1', 'column', 1, ['width' => 0, 'format' => '']), new Part('cfig2', 'column', 1, ['width' => 0, 'format' => '']), new Part('ctxt1', 'column', 1, ['width' => 0, 'format' => '']),

@@ -29,7 +29,6 @@ use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use MistyAttic\Core\History\Sittings;
-use MistyAttic\Core\Kinds\Kinds;
 
 final class HistoryController extends Controller
 {
@@ -40,19 +39,19 @@ final class HistoryController extends Controller
 
     public function __construct(private readonly States $states) {}
 
-    public function show(Request $request, Item $item, States $states, Phrases $phrases): View
+    public function show(Request $request, Item $item, Phrases $phrases): View
     {
         Gate::authorize('view', $item);
         $address = HistoryAddress::read($request, $item, fn () => $item->sight === null ? $this->beforeLastSitting($item) : $item->before($item->head));
         $from = $this->version($item, $address->from);
         $to = $address->to === $address->from ? $from : $this->version($item, $address->to);
-        $kind = Kinds::named($item->kind);
         $past = $item->room(Past::class);
-        $comparison = new Comparison($item, $from, $to, $states, $phrases, whole: $past->needsAll($address, $item));
+        $comparison = $past->compared($item, $from, $to, $address, $phrases);
+        $at = new LookedAt($item, $this->person($request), $comparison->kind, $comparison, $address);
 
         return view('history', [
             'item' => $item->load('origin.item', 'live.version'),
-            'kind' => $kind,
+            'kind' => $comparison->kind,
             'address' => $address,
             'from' => $from,
             'to' => $to,
@@ -64,10 +63,10 @@ final class HistoryController extends Controller
             'past' => $past,
             'of' => [],
             'formats' => $item->room(Files::class)->named(),
-            // Readers are not told who wrote the drafts.
-            'tellsAuthors' => $past::TELLS_AUTHORS && $item->sight === null,
+            'tellsAuthors' => $past->tellsAuthors($at),
+            'switches' => $past->switches($at),
             'wish' => $this->wish($item),
-            ...$past->of(new LookedAt($item, $this->person($request), $kind, $comparison, $address)),
+            ...$past->of($at),
         ]);
     }
 

@@ -36,7 +36,7 @@ final class PictureController extends Controller
     public function show(Request $request, Item $item, string $chunk, ChunkStore $chunks): Response
     {
         Gate::authorize('view', $item);
-        $picture = $item->pictures()->where('chunk', $chunk)->firstOrFail();
+        $picture = $item->pictures()->where('chunk', $chunk)->whereNull('bytes')->firstOrFail();
         // A wish that waits may show one that was never published.
         abort_unless($item->sight === null || $picture->is_published || Gate::allows('publish', $item), 404);
         $address = (string) hex2bin($chunk);

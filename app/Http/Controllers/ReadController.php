@@ -68,7 +68,7 @@ final class ReadController extends Controller
 
     public function picture(string $address, string $chunk, ChunkStore $chunks): Response
     {
-        $picture = $this->item($address)->pictures()->where(['chunk' => $chunk, 'is_public' => true])->firstOrFail();
+        $picture = $this->item($address)->pictures()->where(['chunk' => $chunk, 'is_public' => true])->whereNull('bytes')->firstOrFail();
         $bytes = (string) hex2bin($chunk);
 
         return response($chunks->read([$bytes])[$bytes] ?? abort(404), 200, ['Content-Type' => $picture->type, 'Cache-Control' => 'public, max-age=3600', 'Content-Security-Policy' => "default-src 'none'; sandbox"]);

@@ -24,9 +24,9 @@ final class Past extends Plain
         return ['data' => new DatasetCompared($at->comparison, $at->asItWas(), $at->address->rows === 'all')];
     }
 
-    public function switches(HistoryAddress $address): array
+    public function switches(LookedAt $at): array
     {
-        return self::rows($address);
+        return self::rows($at->address);
     }
 
     public function hanging(Item $item, User $person): array

@@ -6,7 +6,6 @@ namespace App\Kinds\Entry;
 
 use App\Kinds\Form\FormRows;
 use App\View\Blocks;
-use App\View\HistoryAddress;
 use App\View\LookedAt;
 use App\View\Past as Plain;
 
@@ -24,8 +23,8 @@ final class Past extends Plain
         return ['answers' => FormRows::flat($was ? Blocks::plain($at->kind, $at->comparison->old) : Blocks::compared($at->kind, $at->comparison), ! $was && $at->address->rows === 'changed' && $at->address->from !== $at->address->to)];
     }
 
-    public function switches(HistoryAddress $address): array
+    public function switches(LookedAt $at): array
     {
-        return self::rows($address);
+        return self::rows($at->address);
     }
 }

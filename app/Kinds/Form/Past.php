@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Kinds\Form;
 
 use App\View\Blocks;
-use App\View\HistoryAddress;
 use App\View\LookedAt;
 use App\View\Past as Plain;
 
@@ -27,8 +26,8 @@ final class Past extends Plain
         ];
     }
 
-    public function switches(HistoryAddress $address): array
+    public function switches(LookedAt $at): array
     {
-        return self::rows($address);
+        return self::rows($at->address);
     }
 }

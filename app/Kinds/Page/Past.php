@@ -33,9 +33,9 @@ final class Past extends Plain
         };
     }
 
-    public function switches(HistoryAddress $address): array
+    public function switches(LookedAt $at): array
     {
-        return $address->view !== 'changed' ? [] : [['label' => 'Layout', 'choices' => self::choices($address->layout, 'layout', ['together' => 'On the page', 'side' => 'Side by side', 'source' => 'Source'])]];
+        return $at->address->view !== 'changed' ? [] : [['label' => 'Layout', 'choices' => self::choices($at->address->layout, 'layout', ['together' => 'On the page', 'side' => 'Side by side', 'source' => 'Source'])]];
     }
 
     public function canBeUnmarked(HistoryAddress $address): bool

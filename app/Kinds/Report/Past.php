@@ -10,7 +10,6 @@ use App\Models\User;
 use App\Models\Version;
 use App\Store\States;
 use App\View\FieldWords;
-use App\View\HistoryAddress;
 use App\View\LookedAt;
 use App\View\Past as Plain;
 use App\View\Phrases;
@@ -43,8 +42,8 @@ final class Past extends Plain
         return [...parent::plan($item, $version, $person, $phrases), 'data' => new DatasetPlans($item, $version, $person, $this->data->now($person), $this->states, $phrases)];
     }
 
-    public function switches(HistoryAddress $address): array
+    public function switches(LookedAt $at): array
     {
-        return $address->view !== 'was' ? [] : [['label' => 'Data', 'choices' => self::choices($address->show === 'today' ? 'today' : 'values', 'show', ['values' => 'With the data of that time', 'today' => 'With today’s data'])]];
+        return $at->address->view !== 'was' ? [] : [['label' => 'Data', 'choices' => self::choices($at->address->show === 'today' ? 'today' : 'values', 'show', ['values' => 'With the data of that time', 'today' => 'With today’s data'])]];
     }
 }

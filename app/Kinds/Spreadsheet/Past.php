@@ -39,7 +39,7 @@ final class Past extends Plain
         ];
     }
 
-    public function switches(HistoryAddress $address): array
+    public function switches(LookedAt $at): array
     {
         return [];
     }

@@ -39,18 +39,18 @@ export class Refused extends Error {
  * Asks the server for JSON.
  *
  * @param {string} url
- * @param {{method?: string, json?: unknown, form?: FormData, timeout?: number}} [how]
+ * @param {{method?: string, json?: unknown, form?: FormData, bytes?: Blob, timeout?: number}} [how]
  * @returns {Promise<any>}
  * @throws {Unreachable | SignedOut | Refused}
  */
-export async function ask(url, { method = 'GET', json, form, timeout = 15000 } = {}) {
+export async function ask(url, { method = 'GET', json, form, bytes, timeout = 15000 } = {}) {
     /** @type {Response} */
     let response;
     try {
         response = await fetch(url, {
             method,
-            body: json === undefined ? form : JSON.stringify(json),
-            headers: { Accept: 'application/json', 'X-XSRF-TOKEN': token(), ...forWhom(), ...(json === undefined ? {} : { 'Content-Type': 'application/json' }) },
+            body: json === undefined ? (form ?? bytes) : JSON.stringify(json),
+            headers: { Accept: 'application/json', 'X-XSRF-TOKEN': token(), ...forWhom(), ...(json === undefined ? (bytes === undefined ? {} : { 'Content-Type': 'application/octet-stream' }) : { 'Content-Type': 'application/json' }) },
             signal: AbortSignal.timeout(timeout),
             redirect: 'error',
         });

@@ -4,7 +4,7 @@
         <a href="{{ $address->with(['view' => 'changed']) }}" data-swap @if ($address->view === 'changed') aria-current="true" @endif>What changed</a>
         @if ($tellsAuthors)<a href="{{ $address->with(['view' => 'who']) }}" data-swap @if ($address->view === 'who') aria-current="true" @endif>Who wrote what</a>@endif
     </span>
-    @foreach ($past->switches($address) as $switch)
+    @foreach ($switches as $switch)
         <span class="switch" role="group" aria-label="{{ $switch['label'] }}">
             @foreach ($switch['choices'] as [$said, $with, $isSo])<a href="{{ $address->with($with) }}" data-swap @if ($isSo) aria-current="true" @endif>{{ $said }}</a>@endforeach
         </span>

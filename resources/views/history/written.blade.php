@@ -11,7 +11,7 @@
     @if ($item->kind()->beside() !== null)
         <div class="page">@include('kinds.page.compared', ['side' => 'new', 'named' => true])</div>
     @else
-        <article class="paper prose">@foreach ($blocks as $block)@include($past::BLOCK, ['side' => 'new'])@endforeach</article>
+        <article class="paper prose">@foreach ($blocks as $block)@include($blockView ?? $past::BLOCK, ['side' => 'new'])@endforeach</article>
         @include('history.pieces')
     @endif
 </div>

@@ -1,0 +1,131 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Kinds\File;
+
+use App\Actions\MakeItem;
+use App\Actions\Saved;
+use App\Actions\SaveState;
+use App\Actions\Sent;
+use App\Models\Item;
+use App\Models\Picture;
+use App\Models\Shelf;
+use App\Models\User;
+use App\Store\FileBytes;
+use App\Store\States;
+use finfo;
+use Illuminate\Validation\ValidationException;
+use MistyAttic\Core\Compare\Match\Matching;
+use MistyAttic\Core\Content\Address;
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Formats\Content;
+use MistyAttic\Core\Formats\File\TextFile;
+use MistyAttic\Core\Kinds\File\FileKind;
+use MistyAttic\Core\Kinds\File\FileRole;
+use MistyAttic\Core\Kinds\Fresh;
+use MistyAttic\Core\Store\ChunkStore;
+use MistyAttic\Core\Store\PieceList;
+
+/** Makes an item, or a version, of a file whose pieces are there. What it is, its bytes say. */
+final readonly class KeepFile
+{
+    /** Bytes by which it is told what a file is. */
+    private const LOOKED_AT = 262_144;
+
+    public function __construct(private ChunkStore $chunks, private FileBytes $bytes, private MakeItem $make, private SaveState $save, private States $states) {}
+
+    public function asNew(Shelf $shelf, User $maker, string $name, PieceList $list): Item
+    {
+        $tree = $this->tree($name, $list);
+
+        return $this->make->handle($shelf, $maker, (new FileKind)->name(), $name, content: new Content(new FileKind, $tree), first: fn (Item $item) => $this->rest($item, $tree, $list));
+    }
+
+    /** @throws ValidationException when it is what is there */
+    public function asNext(Item $item, User $editor, string $name, PieceList $list): Item
+    {
+        $head = $this->states->tree($item->root);
+        $tree = self::matched($head, $this->tree($name, $list));
+        if ($tree->equals($head)) {
+            throw ValidationException::withMessages(['file' => __('item.file_same')]);
+        }
+        $this->rest($item, $tree, $list);
+        $saved = $this->save->handle($item, $editor, new Sent($item->root, $tree, 'file', keep: true, note: mb_substr(__('item.from_file', ['name' => $name]), 0, (int) config('attic.note')), grows: false));
+        if (! $saved instanceof Saved) {
+            throw ValidationException::withMessages(['file' => __('file.not_whole')]);
+        }
+
+        return $item->refresh();
+    }
+
+    /** The new one under the ids of the old: the file is the same one, and its lines are told by what they say. */
+    public static function matched(PartTree $old, PartTree $new): PartTree
+    {
+        $matched = Matching::adopt($old, $new)->tree;
+        $ids = [];
+        foreach ($matched->parts as $part) {
+            $old->has($part->id) || $ids[$part->id] = MakeItem::partId();
+        }
+        $first = $matched->parts[0]->id;
+
+        return Fresh::ids($matched, [$first => $old->parts[0]->id] + $ids);
+    }
+
+    private function tree(string $name, PieceList $list): PartTree
+    {
+        $size = $list->bytes();
+        $text = $size > TextFile::MOST ? null : $this->bytes->whole($list);
+        $head = $text ?? '';
+        $sum = hash_init('sha256');
+        foreach ($text === null ? $this->bytes->stream($list) : [$text] as $piece) {
+            hash_update($sum, $piece);
+            $head .= strlen($head) < self::LOOKED_AT ? $piece : '';
+        }
+        $media = self::media($name, substr($head, 0, self::LOOKED_AT));
+        $lines = $text === null || ! self::isText($media) ? null : TextFile::tree($name, $media, $text);
+
+        return $lines ?? PartTree::of([new Part('file', FileRole::Bytes->value, 0, [
+            'name' => $name, 'media' => $media, 'size' => $size, 'chunk' => bin2hex(Address::of($list->chunk())), 'sha256' => hash_final($sum), 'mark' => false,
+        ])]);
+    }
+
+    /** Of a text, what its ending says it is; else what its bytes say. */
+    private static function media(string $name, string $head): string
+    {
+        $found = (string) (new finfo(FILEINFO_MIME_TYPE))->buffer($head);
+        $ending = strtolower(pathinfo($name, PATHINFO_EXTENSION));
+
+        return match (true) {
+            $head === '' => 'text/plain',
+            str_starts_with($found, 'text/') || $found === 'application/json' => ['md' => 'text/markdown', 'markdown' => 'text/markdown', 'csv' => 'text/csv', 'tsv' => 'text/tab-separated-values', 'html' => 'text/html', 'htm' => 'text/html', 'json' => 'application/json'][$ending] ?? 'text/plain',
+            // A document of an office is an archive besides.
+            $found === 'application/zip' && isset(self::OFFICE[$ending]) => self::OFFICE[$ending],
+            default => preg_match('~^[a-z]+/[\w.+-]{1,90}$~D', $found) === 1 ? $found : 'application/octet-stream',
+        };
+    }
+
+    /** A PDF may be made of letters alone, and is no text. */
+    private static function isText(string $media): bool
+    {
+        return str_starts_with($media, 'text/') || in_array($media, ['application/json', 'application/xml', 'application/javascript', 'image/svg+xml', 'application/octet-stream'], true);
+    }
+
+    private const OFFICE = [
+        'docx' => 'application/vnd.openxmlformats-officedocument.wordprocessingml.document', 'xlsx' => 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
+        'odt' => 'application/vnd.oasis.opendocument.text', 'ods' => 'application/vnd.oasis.opendocument.spreadsheet',
+    ];
+
+    /** Keeps what the state refers to: an item refers to files of its own alone. */
+    private function rest(Item $item, PartTree $tree, PieceList $list): void
+    {
+        $file = $tree->parts[0];
+        if ($file->string('chunk') === '') {
+            return;
+        }
+        $this->chunks->write([(string) hex2bin($file->string('chunk')) => $list->chunk()]);
+        $size = str_starts_with($file->string('media'), 'image/') && $list->bytes() < 20_971_520 ? @getimagesizefromstring($this->bytes->whole($list)) : false;
+        Picture::query()->firstOrCreate(['item_id' => $item->id, 'chunk' => $file->string('chunk')], ['type' => $file->string('media'), 'width' => $size[0] ?? 0, 'height' => $size[1] ?? 0, 'bytes' => $list->bytes()]);
+    }
+}

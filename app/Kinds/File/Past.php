@@ -1,0 +1,183 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Kinds\File;
+
+use App\Kinds\Spreadsheet\SheetView;
+use App\Models\Item;
+use App\Models\Version;
+use App\Store\FileBytes;
+use App\Store\States;
+use App\View\Authorship;
+use App\View\Block;
+use App\View\Blocks;
+use App\View\Comparison;
+use App\View\HistoryAddress;
+use App\View\LookedAt;
+use App\View\Past as Plain;
+use App\View\Phrases;
+use App\View\Pieces;
+use MistyAttic\Core\Compare\MarkedPart;
+
+/**
+ * A file is looked at as a picture, by the lines of its text, as the parts of a kind that can read it, or by its bytes. Only a text that is kept in lines knows who
+ * wrote which of them; what is read as something knows who brought it.
+ */
+final class Past extends Plain
+{
+    public const VIEW = 'kinds.file.past';
+
+    public const BLOCK = 'kinds.file.line';
+
+    public function __construct(States $states, private readonly FileBytes $bytes)
+    {
+        parent::__construct($states);
+    }
+
+    public function compared(Item $item, Version $from, Version $to, HistoryAddress $address, Phrases $phrases): Comparison
+    {
+        [$old, $new] = [$this->at($from->root), $this->at($to->root)];
+        $face = self::face($old, $new, $address);
+        $readAs = match (true) {
+            $face === Face::Parts => (new Told($this->states, $this->bytes))->between($item, $from, $to, Reading::parts(...)),
+            $face === Face::Lines && ! ($old->isText && $new->isText) => (new Told($this->states, $this->bytes))->between($item, $from, $to, Reading::lines(...)),
+            default => null,
+        };
+
+        return new Comparison($item, $from, $to, $this->states, $phrases, whole: true, readAs: $readAs);
+    }
+
+    public function of(LookedAt $at): array
+    {
+        [$old, $new] = $this->ends($at);
+        $face = self::face($old, $new, $at->address);
+        $isRead = $face === Face::Parts ? $at->comparison->kind->name() !== $at->item->kind : $face === Face::Lines && ($at->comparison->kind->name() !== $at->item->kind || self::isLines($at));
+        $data = ['old' => $old, 'new' => $new, 'face' => $isRead || in_array($face, [Face::Picture, Face::Bytes], true) ? $face : Face::Bytes, 'pieces' => null];
+
+        return match ($data['face']) {
+            Face::Picture => ['pictures' => $at->asItWas() || $at->comparison->from->root === $at->comparison->to->root ? null : PictureCompared::of($old, $new)] + $data,
+            Face::Bytes => ['common' => $new->inCommon($old)] + $data,
+            Face::Parts => $this->parts($at) + $data,
+            Face::Lines => $this->lines($at, $old->isText && $new->isText) + $data,
+        };
+    }
+
+    public function switches(LookedAt $at): array
+    {
+        [$old, $new] = $this->ends($at);
+        $face = self::face($old, $new, $at->address);
+        $faces = self::faces($old, $new, $at->address);
+        $switches = count($faces) < 2 ? [] : [['label' => (string) __('file.looked_at'), 'choices' => array_map(fn (Face $each): array => [(string) __($each === Face::Parts && Reading::isTable($new) ? 'file.face.table' : "file.face.{$each->value}"), ['show' => $each->value], $each === $face], $faces)]];
+
+        return [...$switches, ...($face === Face::Bytes || ($face === Face::Parts && $at->comparison->kind->grid() !== null) ? [] : match (true) {
+            $at->address->view !== 'changed' => [],
+            $face === Face::Picture => [['label' => 'Layout', 'choices' => self::choices($at->address->layout === 'side' ? 'side' : 'together', 'layout', ['together' => (string) __('file.over'), 'side' => (string) __('file.side')])]],
+            default => [['label' => 'Layout', 'choices' => self::choices($at->address->layout === 'side' ? 'side' : 'together', 'layout', ['together' => 'Together', 'side' => 'Side by side'])]],
+        })];
+    }
+
+    public function tellsAuthors(LookedAt $at): bool
+    {
+        [, $new] = $this->ends($at);
+
+        return parent::tellsAuthors($at) && $new->isText;
+    }
+
+    public function needsAll(HistoryAddress $address, Item $item): bool
+    {
+        return true;
+    }
+
+    /** @return array{FileState, FileState} */
+    private function ends(LookedAt $at): array
+    {
+        return [$this->at($at->comparison->from->root), $this->at($at->comparison->to->root)];
+    }
+
+    private function at(string $root): FileState
+    {
+        return new FileState($this->states->tree($root), $this->bytes);
+    }
+
+    /** @return list<Face> those that both ends have */
+    private static function faces(FileState $old, FileState $new, HistoryAddress $address): array
+    {
+        // Who wrote what is told of lines alone.
+        return $address->view === 'who' ? [Face::Lines] : array_values(array_filter($old->faces(), fn (Face $face) => in_array($face, $new->faces(), true)));
+    }
+
+    private static function face(FileState $old, FileState $new, HistoryAddress $address): Face
+    {
+        $faces = self::faces($old, $new, $address);
+        $wanted = Face::tryFrom($address->show);
+
+        return in_array($wanted, $faces, true) ? $wanted : $faces[0];
+    }
+
+    /** Whether its lines could be read: else the comparison is one of the file itself. */
+    private static function isLines(LookedAt $at): bool
+    {
+        return ($at->comparison->old->parts[0] ?? null)?->string('chunk') === '';
+    }
+
+    /** @return array<string, mixed> */
+    private function parts(LookedAt $at): array
+    {
+        if ($at->comparison->kind->grid() === null) {
+            return $this->blocks($at, 'kinds.document.block');
+        }
+        $sheet = new SheetView($at->comparison, $this->states, $at->address->tab, $at->address->rows === 'all', false, $at->address->view);
+
+        return ['sheet' => $sheet, 'authors' => null, 'writers' => [], 'chunk' => self::LINES, 'parts' => null];
+    }
+
+    /** Lines of a table that are shown. */
+    private const LINES = 2_000;
+
+    /**
+     * Line by line, each beside the one that it goes together with.
+     *
+     * @param  bool  $isKept  whether the item itself is kept in lines
+     * @return array<string, mixed>
+     */
+    private function lines(LookedAt $at, bool $isKept): array
+    {
+        $pieces = new Pieces($at->address->piece);
+        $kind = $at->comparison->kind;
+        $written = $at->address->view === 'who' ? new Authorship($at->item, $at->comparison->to, $at->comparison->new, $this->states) : null;
+        $blocks = match (true) {
+            $written !== null => Blocks::written($kind, $at->comparison->new, $written),
+            $at->asItWas() => Blocks::plain($kind, $at->comparison->old),
+            default => Blocks::compared($kind, $at->comparison),
+        };
+
+        return ['pieces' => $pieces, 'blocks' => self::flat($blocks, $pieces), 'earlier' => $at->comparison->old] + ($written === null ? [] : ['written' => $written]) + ($isKept ? [] : ['parts' => null]);
+    }
+
+    /**
+     * @param  list<Block>  $blocks
+     * @return list<Block> what is below them behind them, of the piece that is shown
+     */
+    private static function flat(array $blocks, Pieces $pieces): array
+    {
+        $all = [];
+        $open = array_reverse($blocks);
+        while ($open !== []) {
+            $block = array_pop($open);
+            array_push($open, ...array_reverse($block->children));
+            $all[] = new Block($block->marked, $block->spans, $block->editors, $block->note, $block->number, []);
+        }
+        $shown = array_flip(array_map(fn (MarkedPart $marked) => $marked->part->id, $pieces->cut(array_map(fn (Block $block) => $block->marked, $all))));
+
+        return array_values(array_filter($all, fn (Block $block) => isset($shown[$block->id()])));
+    }
+
+    /** @return array<string, mixed> */
+    private function blocks(LookedAt $at, string $block): array
+    {
+        $pieces = new Pieces($at->address->piece);
+
+        return ['blockView' => $block, 'parts' => null, 'pieces' => $pieces, 'blocks' => $at->asItWas() ? Blocks::plain($at->comparison->kind, $at->comparison->old, $pieces) : Blocks::compared($at->comparison->kind, $at->comparison, $pieces)];
+    }
+}

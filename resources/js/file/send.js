@@ -1,0 +1,219 @@
+import { ask, Refused, SignedOut, Unreachable } from '../common/ask.js';
+
+/** Tries of one slice before it is given up, each a longer while after the one before. */
+const TRIES = 6;
+
+/** Milliseconds that one slice may take. */
+const PATIENCE = 120000;
+
+/** @param {number} bytes @returns {string} */
+const size = (bytes) => (bytes < 1024 * 1024 ? `${Math.max(1, Math.round(bytes / 1024))} KB` : `${(bytes / 1024 / 1024).toFixed(1)} MB`);
+
+/**
+ * A line that tells how far a file has come, and asks what has to be asked about it.
+ *
+ * @param {HTMLElement} list
+ * @param {File} file
+ */
+function line(list, file) {
+    const row = document.createElement('li');
+    const said = document.createElement('span');
+    const bar = document.createElement('progress');
+    bar.max = 1;
+    bar.setAttribute('aria-label', `How much of ${file.name} has come`);
+    row.append(said, bar);
+    list.append(row);
+    /** @param {string} text */
+    const say = (text) => {
+        said.textContent = text;
+    };
+    return {
+        say,
+        /** @param {number} share */
+        come: (share) => {
+            bar.value = share;
+        },
+        /** @param {string} text */
+        end: (text) => {
+            bar.remove();
+            say(text);
+        },
+        /** @param {string} to */
+        there: (to) => {
+            bar.remove();
+            const link = document.createElement('a');
+            link.href = to;
+            link.textContent = file.name;
+            said.replaceChildren(link, ' is there.');
+        },
+        /**
+         * @param {string} question
+         * @param {[string, string][]} choices what each is worth, and what it says
+         * @returns {Promise<string>}
+         */
+        choose: (question, choices) =>
+            new Promise((resolve) => {
+                say(question);
+                const group = document.createElement('span');
+                group.className = 'file-choices';
+                for (const [value, text] of choices) {
+                    const button = document.createElement('button');
+                    button.type = 'button';
+                    button.className = 'button';
+                    button.textContent = text;
+                    button.addEventListener('click', () => {
+                        group.remove();
+                        resolve(value);
+                    });
+                    group.append(button);
+                }
+                row.append(group);
+                /** @type {HTMLElement} */ (group.firstElementChild).focus();
+            }),
+        /** @param {() => void} stop */
+        stoppable: (stop) => {
+            const button = document.createElement('button');
+            button.type = 'button';
+            button.className = 'button is-quiet';
+            button.textContent = 'Stop';
+            button.addEventListener('click', stop);
+            row.append(button);
+            return () => button.remove();
+        },
+    };
+}
+
+/** @param {number} tries @returns {Promise<void>} */
+const wait = (tries) => new Promise((resolve) => setTimeout(resolve, Math.min(20000, 500 * 2 ** tries)));
+
+/**
+ * Sends a slice until it has come; what the server is too busy for, or a line that is gone for a while, is tried again.
+ *
+ * @param {string} url
+ * @param {number} at
+ * @param {Blob} slice
+ * @param {(text: string) => void} say
+ * @returns {Promise<number>} how much has come
+ */
+async function sent(url, at, slice, say) {
+    for (let tries = 0; ; tries++) {
+        try {
+            return (await ask(`${url}?at=${at}`, { method: 'PUT', bytes: slice, timeout: PATIENCE })).got;
+        } catch (error) {
+            if (!(error instanceof Unreachable) || tries >= TRIES) throw error;
+            say('The server is not reachable. It goes on as soon as it is.');
+            await wait(tries);
+        }
+    }
+}
+
+/**
+ * @param {File} file
+ * @param {{begin: string, named: string, item: string | null}} way
+ * @param {ReturnType<typeof line>} row
+ * @returns {Promise<string | null>} where it is looked at; null when it was not sent
+ */
+async function send(file, way, row) {
+    let item = way.item;
+    if (item === null) {
+        const there = await ask(`${way.named}?name=${encodeURIComponent(file.name)}`);
+        if (there.found !== null) {
+            const chosen = await row.choose(there.said, [
+                ['next', 'Its next version'],
+                ['other', 'Another file'],
+                ['none', 'Leave it'],
+            ]);
+            if (chosen === 'none') {
+                row.end(`${file.name} was not sent.`);
+                return null;
+            }
+            item = chosen === 'next' ? there.found : null;
+        }
+    }
+    const { url, slice } = await ask(way.begin, { method: 'POST', json: { name: file.name, size: file.size, item } });
+    let stopped = false;
+    const unstoppable = row.stoppable(() => {
+        stopped = true;
+    });
+    for (let at = 0; at < file.size && !stopped; ) {
+        const got = await sent(url, at, file.slice(at, at + slice), row.say);
+        if (got === at) throw new Refused(422, { message: 'It stopped coming on. Nothing was changed; send it again.' });
+        at = got;
+        row.say(`${file.name}: ${size(at)} of ${size(file.size)}`);
+        row.come(at / file.size);
+    }
+    unstoppable();
+    if (stopped) {
+        await ask(url, { method: 'DELETE' });
+        row.end(`${file.name} was not sent.`);
+        return null;
+    }
+    row.say(`${file.name} is being kept…`);
+    return (await ask(url, { method: 'POST', timeout: PATIENCE })).to;
+}
+
+/** @param {unknown} error @param {string} name @returns {string} */
+function why(error, name) {
+    if (error instanceof Refused) return `${name}: ${error.message}`;
+    if (error instanceof SignedOut) return `${name} was not sent: you are signed out.`;
+    return `${name} was not sent: the server is not reachable.`;
+}
+
+/**
+ * Files that are chosen, dropped anywhere on the page, or pasted.
+ *
+ * @param {HTMLElement} root
+ */
+export function attachDrops(root) {
+    const zone = /** @type {HTMLElement | null} */ (root.querySelector('[data-drop]'));
+    if (zone === null) return;
+    const way = JSON.parse(zone.dataset.drop ?? '{}');
+    const list = /** @type {HTMLElement} */ (zone.querySelector('[data-way]'));
+    /** @param {File[]} files */
+    const take = async (files) => {
+        zone.classList.add('is-busy');
+        const wanted = way.item === null ? files : files.slice(0, 1);
+        const all = [];
+        for (const file of wanted) {
+            const row = line(list, file);
+            row.say(file.name);
+            try {
+                const to = await send(file, way, row);
+                if (to !== null) {
+                    all.push(to);
+                    row.there(to);
+                }
+            } catch (error) {
+                row.end(why(error, file.name));
+            }
+        }
+        zone.classList.remove('is-busy');
+        if (all.length === 1 && wanted.length === 1) window.location.assign(all[0]);
+    };
+    const input = /** @type {HTMLInputElement | null} */ (zone.querySelector('input[type="file"]'));
+    input?.addEventListener('change', () => {
+        const files = [...(input.files ?? [])];
+        input.value = '';
+        take(files);
+    });
+    zone.querySelector('form')?.addEventListener('submit', (event) => event.preventDefault());
+    /** @param {DataTransfer | null} data */
+    const hasFiles = (data) => [...(data?.types ?? [])].includes('Files');
+    document.addEventListener('dragover', (event) => {
+        if (!hasFiles(event.dataTransfer)) return;
+        event.preventDefault();
+        zone.classList.add('is-over');
+    });
+    document.addEventListener('dragleave', (event) => event.relatedTarget === null && zone.classList.remove('is-over'));
+    document.addEventListener('drop', (event) => {
+        zone.classList.remove('is-over');
+        if (!hasFiles(event.dataTransfer)) return;
+        event.preventDefault();
+        take([...(event.dataTransfer?.files ?? [])]);
+    });
+    document.addEventListener('paste', (event) => {
+        const files = [...(event.clipboardData?.files ?? [])];
+        const isTyping = event.target instanceof HTMLElement && event.target.matches('input, textarea, [contenteditable]');
+        if (files.length > 0 && !isTyping) take(files);
+    });
+}

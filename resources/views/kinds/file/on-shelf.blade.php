@@ -1,0 +1,1 @@
+<div class="file-drop is-on-shelf" data-drop="{{ json_encode(['begin' => route('upload.begin', $shelf), 'named' => route('file.named', $shelf), 'item' => null]) }}"><p aria-hidden="true">Let go, and it is kept on “{{ $shelf->name }}”</p><ol class="file-way" data-way aria-live="polite"></ol></div>

@@ -1,0 +1,26 @@
+<x-layout :title="$item->title" body="is-item is-filed">
+    <x-item-head :item="$item" at="write" :editable="Gate::allows('write', $item)"><x-origin :item="$item" /></x-item-head>
+    <main id="main" class="file-desk">
+        <section class="file-now" aria-label="The file as it is now">
+            @if ($seen->face === App\Kinds\File\Face::Picture)
+                <figure class="file-picture"><img src="{{ route('file.content', [$item, $item->head]) }}" alt="{{ $file->name }}"></figure>
+            @elseif ($seen->content?->kind->grid() !== null)
+                @include('kinds.file.table', ['kind' => $seen->content->kind, 'tree' => $seen->content->tree])
+            @elseif ($seen->content !== null)
+                <article class="paper prose @if ($seen->face === App\Kinds\File\Face::Lines) is-lines @endif">@foreach ($seen->blocks(2000) as $each)@include('kinds.file.read', ['block' => $each])@endforeach</article>
+            @else
+                <div class="paper file-bytes">@include('kinds.file.facts')<p>{{ __('file.nothing_runs') }}</p></div>
+            @endif
+        </section>
+        <aside class="file-side">
+            <x-problems />
+            <p><a class="button is-dark" href="{{ route('download', [$item, $item->head, 'file']) }}">Download {{ $item->head }}</a></p>
+            @unless ($seen->face === App\Kinds\File\Face::Bytes)@include('kinds.file.facts')@endunless
+            @can('write', $item)@include('kinds.file.drop', ['shelf' => $item->shelf, 'item' => $item])@endcan
+            @can('make', $item->shelf)
+                @foreach ($into as $kind)<form method="post" action="{{ route('file.into', $item) }}">@csrf<input type="hidden" name="kind" value="{{ $kind }}"><button class="button">{{ __('file.into', ['kind' => $kind]) }}</button></form>@endforeach
+            @endcan
+        </aside>
+    </main>
+    <footer class="foot">@include('write.foot')</footer>
+</x-layout>
