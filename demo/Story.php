@@ -18,7 +18,7 @@ final readonly class Story
             if (trim($line) === '' || $line[0] === ';') {
                 continue;
             }
-            if (preg_match('/^(document|spreadsheet|page|form|dataset|report): (.+)$/', $line, $found) === 1) {
+            if (preg_match('/^(document|spreadsheet|page|form|dataset|report|file): (.+)$/', $line, $found) === 1) {
                 [, $kind, $title] = $found;
             } elseif (preg_match('/^shelf: (.+)$/', $line, $found) === 1) {
                 $shelf = $found[1];

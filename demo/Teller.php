@@ -19,6 +19,7 @@ use App\Actions\Sent;
 use App\Actions\SettleHeldEdit;
 use App\Kinds\Dataset\ReadSource;
 use App\Kinds\Dataset\TakeInData;
+use App\Kinds\File\ReceiveFile;
 use App\Kinds\Form\TakeEntry;
 use App\Models\Cause;
 use App\Models\HeldEdit;
@@ -58,6 +59,7 @@ final readonly class Teller
         private TakeEntry $entry,
         private TakeInData $data,
         private ReadSource $sources,
+        private ReceiveFile $files,
     ) {}
 
     /** @return int how many versions it came to */
@@ -72,6 +74,11 @@ final readonly class Teller
             $who = User::query()->where('name', 'like', $scene->who.' %')->firstOrFail();
             foreach ($scene->lines as $step => [$line, $where]) {
                 Date::setTestNow($start->addDays($scene->day - 1)->addMinutes($scene->minute + $step * self::STEP));
+                if (str_starts_with($line, 'send ')) {
+                    $item = $this->files->whole($shelf, $who, $story->title, (string) file_get_contents(__DIR__.'/files/'.substr($line, 5)), $item);
+
+                    continue;
+                }
                 $item ??= $this->made($shelf, $who, $story);
                 $draft ??= $this->draft($story, $item);
                 try {

@@ -32,6 +32,12 @@ final readonly class Block
         private ?bool $signed = null,
     ) {}
 
+    /** It alone, without what is below. */
+    public function alone(): self
+    {
+        return new self($this->marked, $this->spans, $this->editors, $this->note, $this->number, [], $this->signed);
+    }
+
     public function part(): Part
     {
         return $this->marked->part;

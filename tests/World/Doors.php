@@ -66,7 +66,7 @@ final readonly class Doors
             $signedIn ? $this->world->as($who) : auth()->forgetGuards();
             $at = $this->address($way, $item, $chance);
             $answer = $this->http->get($at);
-            $answer->status() < 500 || throw Broken::law('No answer is an error of the server', "{$who} at {$at}: {$answer->status()} {$answer->exception?->getMessage()} at {$answer->exception?->getFile()}:{$answer->exception?->getLine()}");
+            $answer->getStatusCode() < 500 || throw Broken::law('No answer is an error of the server', "{$who} at {$at}: {$answer->getStatusCode()} {$answer->exception?->getMessage()} at {$answer->exception?->getFile()}:{$answer->exception?->getLine()}");
             // What somebody typed and waits is theirs to see.
             $seen = array_filter(array_diff_key(Ledger::tagsOf((string) $answer->getContent()), $allowed), fn (string $tag) => ! $allTags || Ledger::author($tag) !== $who, ARRAY_FILTER_USE_KEY);
             $seen === [] || throw Broken::law('Nobody sees what is not theirs to see', "{$who} met ".implode(', ', array_keys($seen))." at {$at}");

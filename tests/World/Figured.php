@@ -54,7 +54,7 @@ final class Figured
         $answer = $this->world->as('ines')->get(route('report.figures', [$this->report, $widget->id]));
         $says = "{$widget->string('measure')} by {$widget->string('by')} of {$dataset->title}";
         if ($field?->role !== 'field' || ($measure === 'sum' && ! in_array($field->string('type'), ['number', 'money'], true))) {
-            $answer->status() === 404 || throw Broken::law('A figure equals its calculation', "{$says} was answered {$answer->status()}, though there is nothing to count");
+            $answer->getStatusCode() === 404 || throw Broken::law('A figure equals its calculation', "{$says} was answered {$answer->getStatusCode()}, though there is nothing to count");
 
             return;
         }

@@ -7,10 +7,12 @@ namespace Tests\World;
 use App\Models\Item;
 use App\Models\User;
 use App\Models\Version;
+use App\View\Files;
 use DOMDocument;
 use DOMElement;
 use DOMXPath;
 use Illuminate\Foundation\Testing\TestCase;
+use MistyAttic\Core\Formats\File\TextFile;
 use MistyAttic\Core\Formats\FormatLimits;
 use MistyAttic\Core\Formats\JsonReader;
 
@@ -30,7 +32,7 @@ final readonly class Looking
         $see('history', ['from' => $from, 'to' => $to, 'view' => 'was']);
         $see('list', []);
         $this->publishing($http, $to);
-        $this->out($see('download', [$to, 'json']), $to);
+        $this->out($http, $to);
         $see('item', []);
         $parts = $this->world->states->tree($this->item->root)->parts;
         if ($parts !== []) {
@@ -55,10 +57,14 @@ final readonly class Looking
         }
     }
 
-    private function out(string $json, int $number): void
+    /** As JSON with ids, or to the byte. */
+    private function out(TestCase $http, int $number): void
     {
-        $root = Version::query()->where(['item_id' => $this->item->id, 'number' => $number])->value('root');
-        (new JsonReader)->read($json, new FormatLimits)->tree->equals($this->world->states->tree($root)) || throw Broken::law('What goes out as JSON comes in the same', "version {$number} of the {$this->kind}");
+        $tree = $this->world->states->tree((string) Version::query()->where(['item_id' => $this->item->id, 'number' => $number])->value('root'));
+        $format = isset($this->item->room(Files::class)->named()['json']) ? 'json' : 'file';
+        $answer = $this->world->allowed($http->get(route('download', [$this->item, $number, $format])), "downloading {$number} as {$format}");
+        $isSame = $format === 'json' ? (new JsonReader)->read((string) $answer->getContent(), new FormatLimits)->tree->equals($tree) : $answer->streamedContent() === TextFile::bytes($tree);
+        $isSame || throw Broken::law('What goes out comes in the same', "version {$number} of the {$this->kind}");
     }
 
     /** Who wrote what. */

@@ -147,7 +147,7 @@ final class Pen
 
     private function mayGrow(Role $role): bool
     {
-        return ! in_array($role->value, ['settings', 'picture', 'tab', 'column', 'field', 'table', 'cell', 'skip_rule', 'figure'], true) || ($role->value === 'column' && $this->kind === 'page');
+        return ! in_array($role->value, ['settings', 'bytes', 'picture', 'tab', 'column', 'field', 'table', 'cell', 'skip_rule', 'figure'], true) || ($role->value === 'column' && $this->kind === 'page');
     }
 
     /** @return array<string, mixed> */
@@ -270,7 +270,7 @@ final class Pen
     /** A part that may go and move. */
     private function some(PartTree $tree): ?Part
     {
-        $parts = array_values(array_filter($tree->parts, fn (Part $part) => ! in_array($part->role, ['settings', 'tab', 'cell', 'field'], true) && ! ($part->role === 'column' && $this->kind === 'spreadsheet')
+        $parts = array_values(array_filter($tree->parts, fn (Part $part) => ! in_array($part->role, ['settings', 'bytes', 'tab', 'cell', 'field'], true) && ! ($part->role === 'column' && $this->kind === 'spreadsheet')
             && array_filter($part->fields, $this->isSum(...)) === []));
 
         return $parts === [] ? null : $this->chance->of($parts);

@@ -202,11 +202,11 @@ final class World
         $answer = $this->as($window->who)->putJson(route('state.save', $this->items[$window->item]), $window->sending($row) + $more);
         if (! $may) {
             $window->sent = null;
-            $answer->status() === 403 || $answer->status() === 404 || throw Broken::law('Only who may write writes', "{$window->who} was answered {$answer->status()}");
+            $answer->getStatusCode() === 403 || $answer->getStatusCode() === 404 || throw Broken::law('Only who may write writes', "{$window->who} was answered {$answer->getStatusCode()}");
 
             return;
         }
-        $answer->status() === 200 || throw Broken::law('No root that was handed out is refused', "{$window->client()} of {$window->who} was answered {$answer->status()}: {$answer->getContent()} {$answer->exception?->getMessage()} at {$answer->exception?->getFile()}:{$answer->exception?->getLine()}");
+        $answer->getStatusCode() === 200 || throw Broken::law('No root that was handed out is refused', "{$window->client()} of {$window->who} was answered {$answer->getStatusCode()}: {$answer->getContent()} {$answer->exception?->getMessage()} at {$answer->exception?->getFile()}:{$answer->exception?->getLine()}");
         $this->ledger->sent($window->item, $window->who, $had + $window->unheard, $has);
         $this->ledger->saidYes($window->item, $has);
         $window->unheard = $hears === true ? [] : $window->unheard + $has;
@@ -337,7 +337,7 @@ final class World
         $part = $chance->of($tree->parts)->id;
         $before = $item->root;
         $page = $this->as($step->who)->get(route('part', [$item, $part]));
-        $page->status() === 404 || $this->allowed($page, 'looking at the history of a part');
+        $page->getStatusCode() === 404 || $this->allowed($page, 'looking at the history of a part');
         $this->allowed($this->as($step->who)->post(route('part.restore', [$item, $part, $number]), ['seen' => $item->head]), 'bringing back a part', 404, 409);
         $this->tookAway($step, $before, $item->refresh()->root);
     }
@@ -486,7 +486,7 @@ final class World
         $may = $this->shelf->letsPublish($this->people[$step->who]) && ($one->user_id !== $this->people[$step->who]->id || ! $this->shelf->othersLetPublish($this->people[$step->who])) && $one->item->deleted_at === null;
         $answer = $chance->of(['accepted', 'accepted', 'declined']);
         $said = $this->as($step->who)->put(route('proposal.answer', [$one->item, $one]), ['answer' => $answer, 'seen' => $one->item->head, 'word' => 'So it is']);
-        $may ? $this->allowed($said, 'answering a proposal') : ($said->status() >= 400 || throw Broken::law('No state is live that nobody with the right to said yes to', "{$step->who} answered a proposal"));
+        $may ? $this->allowed($said, 'answering a proposal') : ($said->getStatusCode() >= 400 || throw Broken::law('No state is live that nobody with the right to said yes to', "{$step->who} answered a proposal"));
         $after = $this->states->tree($one->item->refresh()->root);
         if ($answer === 'declined' || ! $may) {
             $after->equals($before) || throw Broken::law('No state is live that nobody with the right to said yes to', "proposal {$one->id} of entry {$one->item->number}");
@@ -605,9 +605,9 @@ final class World
      */
     public function allowed(TestResponse $response, string $doing, int ...$also): TestResponse
     {
-        if ($response->status() >= 400 && ! in_array($response->status(), $also, true)) {
+        if ($response->getStatusCode() >= 400 && ! in_array($response->getStatusCode(), $also, true)) {
             $exception = $response->exception === null ? '' : get_class($response->exception).': '.$response->exception->getMessage().' at '.$response->exception->getFile().':'.$response->exception->getLine();
-            throw Broken::law('No request of somebody who may is refused', "{$doing} was answered {$response->status()}. {$exception}");
+            throw Broken::law('No request of somebody who may is refused', "{$doing} was answered {$response->getStatusCode()}. {$exception}");
         }
 
         return $response;

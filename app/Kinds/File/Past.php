@@ -166,7 +166,7 @@ final class Past extends Plain
         while ($open !== []) {
             $block = array_pop($open);
             array_push($open, ...array_reverse($block->children));
-            $all[] = new Block($block->marked, $block->spans, $block->editors, $block->note, $block->number, []);
+            $all[] = $block->alone();
         }
         $shown = array_flip(array_map(fn (MarkedPart $marked) => $marked->part->id, $pieces->cut(array_map(fn (Block $block) => $block->marked, $all))));
 

@@ -103,7 +103,7 @@ final class Reading
         }
         $pages = [];
         foreach (explode("\f", rtrim($read->output(), "\f")) as $at => $page) {
-            $lines = array_map(fn (string $line): string => rtrim(mb_scrub($line)), explode("\n", trim($page, "\n")));
+            $lines = array_map(fn (string $line): string => trim((string) preg_replace('/(\S) {2,}/u', '$1  ', rtrim(mb_scrub($line)))), explode("\n", trim($page, "\n")));
             $pages[(string) __('file.page', ['number' => (string) ($at + 1)])] = array_values(array_filter($lines, fn (string $line) => $line !== ''));
         }
 

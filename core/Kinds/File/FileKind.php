@@ -6,6 +6,9 @@ namespace MistyAttic\Core\Kinds\File;
 
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Content\Problem;
+use MistyAttic\Core\Kinds\Limits;
+use MistyAttic\Core\Kinds\Reading;
 use MistyAttic\Core\Kinds\SchemaKind;
 
 /**
@@ -29,6 +32,29 @@ final class FileKind extends SchemaKind
         return PartTree::of([new Part($firstId, FileRole::Bytes->value, 0, ['name' => '', 'media' => 'text/plain', 'mark' => false])]);
     }
 
+    public function read(mixed $content, Limits $limits): Reading
+    {
+        $reading = parent::read($content, $limits);
+
+        return $reading->tree === null || self::isOne($reading->tree) ? $reading : Reading::problems([self::several()]);
+    }
+
+    public function problems(PartTree $tree, Limits $limits): array
+    {
+        return [...parent::problems($tree, $limits), ...(self::isOne($tree) ? [] : [self::several()])];
+    }
+
+    /** A file is one. */
+    private static function isOne(PartTree $tree): bool
+    {
+        return count(array_filter($tree->parts, fn (Part $part) => $part->depth === 0)) === 1;
+    }
+
+    private static function several(): Problem
+    {
+        return new Problem('misplaced', 'parts', ['role' => FileRole::Bytes->value]);
+    }
+
     public function noun(Part $part): string
     {
         return match ($part->role) {
@@ -46,9 +72,12 @@ final class FileKind extends SchemaKind
         return $parent !== PartTree::ROOT && $tree->get($parent)->role === FileRole::Page->value ? $parent : null;
     }
 
-    /** A file is one: what a merge of two left beside it goes. A line that others stand behind has an end. */
+    /** A line that others stand behind has an end. A file is one: what a merge left beside it goes, and where picked changes left none, it is empty. */
     public function repair(PartTree $tree, ?PartTree $sound = null): PartTree
     {
+        if ($tree->parts === []) {
+            return $this->blank('file');
+        }
         $parts = [];
         foreach ($tree->parts as $part) {
             if ($part->depth === 0 && $parts !== []) {
