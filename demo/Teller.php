@@ -67,6 +67,7 @@ final readonly class Teller
     {
         $shelf = Shelf::query()->where('name', $story->shelf)->firstOrFail();
         $item = null;
+        $count = 0;
         $draft = null;
         // What somebody started from who has written since without seeing the rest.
         $stale = null;
@@ -75,7 +76,9 @@ final readonly class Teller
             foreach ($scene->lines as $step => [$line, $where]) {
                 Date::setTestNow($start->addDays($scene->day - 1)->addMinutes($scene->minute + $step * self::STEP));
                 if (str_starts_with($line, 'send ')) {
-                    $item = $this->files->whole($shelf, $who, $story->title, (string) file_get_contents(__DIR__.'/files/'.substr($line, 5)), $item);
+                    $item = $this->files->whole($shelf, $who, $story->title, (string) file_get_contents(__DIR__.'/files/'.substr($line, 5)), $item, function () use (&$count): string {
+                        return sprintf('dline%05d', ++$count);
+                    });
 
                     continue;
                 }

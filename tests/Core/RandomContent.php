@@ -8,6 +8,7 @@ use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Content\Run;
+use MistyAttic\Core\Kinds\File\FileRole;
 use MistyAttic\Core\Kinds\Kinds;
 use MistyAttic\Core\Kinds\Role;
 use MistyAttic\Core\Kinds\SchemaKind;
@@ -145,7 +146,7 @@ final class RandomContent
         $homes = [PartTree::ROOT, PartTree::ROOT, ...array_column(array_filter($tree->parts, fn (Part $part) => $part->depth < 6), 'id')];
         $home = $homes[$this->under(count($homes))];
         $role = $this->roleIn($home === PartTree::ROOT ? null : ($this->roles)::from($tree->get($home)->role));
-        if ($role === null) {
+        if ($role === null || ($role === FileRole::Bytes && $tree->parts !== [])) {
             return $tree;
         }
         $part = new Part($this->id(), (string) $role->value, 0, $this->fields($role, $this->columns($tree, $home)));
@@ -175,6 +176,10 @@ final class RandomContent
         }
         $children = $tree->children();
         $id = $tree->parts[$this->under($tree->count())]->id;
+        if ($tree->get($id)->role === FileRole::Bytes->value) {
+            // A file is one.
+            return $tree;
+        }
         $parent = $tree->parent($id);
         $children[$parent] = array_values(array_diff($children[$parent], [$id]));
         if ($this->under(2) === 0 && $tree->get($id)->role === 'item') {

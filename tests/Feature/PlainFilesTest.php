@@ -16,6 +16,7 @@ use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
 use MistyAttic\Core\Store\PieceCutter;
+use PHPUnit\Framework\Attributes\DataProvider;
 use ZipArchive;
 
 /** Files that are kept as they are: sent in slices, looked at as what they are, and back to the byte. */
@@ -177,6 +178,41 @@ final class PlainFilesTest extends FeatureCase
         $this->post(route('copy.store', [$item, 1]), ['title' => 'A copy', 'shelf' => $this->shelf->key])->assertSessionHasNoErrors();
         self::assertSame($this->bytes($item, 1), $this->bytes(Item::query()->where('title', 'A copy')->firstOrFail(), 1));
         $this->assertVerified();
+    }
+
+    /** @return array<string, array{string, string, list<string>}> */
+    public static function routes(): array
+    {
+        return [
+            'choosing one' => ['get', 'file.new', ['editor', 'owner']], 'sending it whole' => ['post', 'file.send', ['editor', 'owner']], 'asking for its name' => ['get', 'file.named', ['editor', 'owner']],
+            'beginning to send' => ['post', 'upload.begin', ['editor', 'owner']], 'its picture' => ['get', 'file.content', ['viewer', 'editor', 'owner']], 'making something of it' => ['post', 'file.into', ['editor', 'owner']],
+        ];
+    }
+
+    /** @param list<string> $may */
+    #[DataProvider('routes')]
+    public function test_a_route_lets_in_those_who_may_and_nobody_else(string $method, string $route, array $may): void
+    {
+        $people = ['owner' => $this->ines, 'editor' => $this->tobi, 'viewer' => $this->person('Rafi Sadek'), 'stranger' => $this->person('Jun Castell')];
+        $this->shelf->memberships()->create(['user_id' => $people['viewer']->id, 'role' => Role::Viewer]);
+        $item = $this->sent('mark.svg', '<svg xmlns="http://www.w3.org/2000/svg"/>');
+        $url = match ($route) {
+            'file.content' => route($route, [$item, 1]),
+            'file.into' => route($route, $item),
+            default => route($route, $this->shelf),
+        };
+        $this->app->make('auth')->forgetGuards();
+        $this->json($method, $url)->assertUnauthorized();
+        self::assertSame(404, $this->actingAs($people['stranger'])->json($method, $url)->status());
+        foreach (['viewer', 'editor', 'owner'] as $who) {
+            $file = UploadedFile::fake()->createWithContent("{$who}.txt", 'some words');
+            $status = $this->actingAs($people[$who])->call(strtoupper($method), $url, ['name' => 'a.txt', 'size' => 3, 'kind' => 'document'], files: ['file' => $file])->getStatusCode();
+            in_array($who, $may, true) ? self::assertContains($status, [200, 302, 422], $who) : self::assertContains($status, [403, 404], $who);
+        }
+        // The next version of a file is for who may write it, and goes nowhere else.
+        $other = $this->shelf('Elsewhere', [[$people['viewer'], Role::Owner]]);
+        $this->actingAs($people['viewer'])->postJson(route('upload.begin', $other), ['name' => 'a.txt', 'size' => 3, 'item' => $item->key])->assertNotFound();
+        $this->postJson(route('upload.begin', $this->shelf), ['name' => 'a.txt', 'size' => 3, 'item' => $item->key])->assertForbidden();
     }
 
     private function begun(string $name, int $size, ?Item $item = null): string

@@ -114,7 +114,7 @@ final class RightsTest extends FeatureCase
         $named = array_column(self::routes(), 1);
         foreach (Route::getRoutes()->getRoutes() as $route) {
             if (str_starts_with($route->uri(), 'shelves/') || str_starts_with($route->uri(), 'items/')) {
-                self::assertContains($route->getName(), [...$named, 'held', 'held.settle', ...array_column(PublishingRightsTest::routes(), 1), ...array_column(FormsTest::routes(), 1), ...array_column(DatasetsTest::routes(), 1), ...array_column(ReportsTest::routes(), 1)], $route->uri());
+                self::assertContains($route->getName(), [...$named, 'held', 'held.settle', ...array_column(PublishingRightsTest::routes(), 1), ...array_column(FormsTest::routes(), 1), ...array_column(DatasetsTest::routes(), 1), ...array_column(ReportsTest::routes(), 1), ...array_column(PlainFilesTest::routes(), 1)], $route->uri());
             }
         }
     }

@@ -14,6 +14,7 @@ use App\Models\Shelf;
 use App\Models\User;
 use App\Store\FileBytes;
 use App\Store\States;
+use Closure;
 use finfo;
 use Illuminate\Validation\ValidationException;
 use MistyAttic\Core\Compare\Match\Matching;
@@ -36,18 +37,23 @@ final readonly class KeepFile
 
     public function __construct(private ChunkStore $chunks, private FileBytes $bytes, private MakeItem $make, private SaveState $save, private States $states) {}
 
-    public function asNew(Shelf $shelf, User $maker, string $name, PieceList $list): Item
+    /** @param (Closure(): string)|null $ids gives new parts their ids; at random if not given */
+    public function asNew(Shelf $shelf, User $maker, string $name, PieceList $list, ?Closure $ids = null): Item
     {
-        $tree = $this->tree($name, $list);
+        $tree = self::matched(PartTree::of([]), $this->tree($name, $list), $ids);
 
-        return $this->make->handle($shelf, $maker, (new FileKind)->name(), $name, content: new Content(new FileKind, $tree), first: fn (Item $item) => $this->rest($item, $tree, $list));
+        return $this->make->handle($shelf, $maker, (new FileKind)->name(), $name, content: new Content(new FileKind, $tree), keepIds: true, first: fn (Item $item) => $this->rest($item, $tree, $list));
     }
 
-    /** @throws ValidationException when it is what is there */
-    public function asNext(Item $item, User $editor, string $name, PieceList $list): Item
+    /**
+     * @param  (Closure(): string)|null  $ids  gives new parts their ids; at random if not given
+     *
+     * @throws ValidationException when it is what is there
+     */
+    public function asNext(Item $item, User $editor, string $name, PieceList $list, ?Closure $ids = null): Item
     {
         $head = $this->states->tree($item->root);
-        $tree = self::matched($head, $this->tree($name, $list));
+        $tree = self::matched($head, $this->tree($name, $list), $ids);
         if ($tree->equals($head)) {
             throw ValidationException::withMessages(['file' => __('item.file_same')]);
         }
@@ -61,16 +67,15 @@ final readonly class KeepFile
     }
 
     /** The new one under the ids of the old: the file is the same one, and its lines are told by what they say. */
-    public static function matched(PartTree $old, PartTree $new): PartTree
+    private static function matched(PartTree $old, PartTree $new, ?Closure $fresh): PartTree
     {
         $matched = Matching::adopt($old, $new)->tree;
         $ids = [];
         foreach ($matched->parts as $part) {
-            $old->has($part->id) || $ids[$part->id] = MakeItem::partId();
+            $old->has($part->id) || $ids[$part->id] = $fresh === null ? MakeItem::partId() : $fresh();
         }
-        $first = $matched->parts[0]->id;
 
-        return Fresh::ids($matched, [$first => $old->parts[0]->id] + $ids);
+        return Fresh::ids($matched, ($old->parts === [] ? [] : [$matched->parts[0]->id => $old->parts[0]->id]) + $ids);
     }
 
     private function tree(string $name, PieceList $list): PartTree

@@ -8,6 +8,7 @@ use App\Actions\MakeItem;
 use App\Models\Item;
 use App\Models\Shelf;
 use App\Models\User;
+use Closure;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 use MistyAttic\Core\Content\Address;
@@ -95,15 +96,17 @@ final readonly class ReceiveFile
     /**
      * A file that came whole.
      *
+     * @param  (Closure(): string)|null  $ids  gives new parts their ids; at random if not given
+     *
      * @throws ValidationException
      */
-    public function whole(Shelf $shelf, User $person, string $name, string $bytes, ?Item $item): Item
+    public function whole(Shelf $shelf, User $person, string $name, string $bytes, ?Item $item, ?Closure $ids = null): Item
     {
         $cutter = new PieceCutter;
         [$chunks, $list] = self::listed([...$cutter->take($bytes), ...$cutter->finish()], new PieceList);
         $this->chunks->write($chunks);
 
-        return $item === null ? $this->keep->asNew($shelf, $person, self::named($name), $list) : $this->keep->asNext($item, $person, self::named($name), $list);
+        return $item === null ? $this->keep->asNew($shelf, $person, self::named($name), $list, $ids) : $this->keep->asNext($item, $person, self::named($name), $list, $ids);
     }
 
     /**

@@ -132,11 +132,17 @@ async function send(file, way, row) {
     }
     const { url, slice } = await ask(way.begin, { method: 'POST', json: { name: file.name, size: file.size, item } });
     let stopped = false;
-    const unstoppable = row.stoppable(() => {
-        stopped = true;
+    let unstoppable = () => {};
+    /** @type {Promise<null>} */
+    const stopping = new Promise((resolve) => {
+        unstoppable = row.stoppable(() => {
+            stopped = true;
+            resolve(null);
+        });
     });
     for (let at = 0; at < file.size && !stopped; ) {
-        const got = await sent(url, at, file.slice(at, at + slice), row.say);
+        const got = await Promise.race([sent(url, at, file.slice(at, at + slice), row.say), stopping]);
+        if (got === null) break;
         if (got === at) throw new Refused(422, { message: 'It stopped coming on. Nothing was changed; send it again.' });
         at = got;
         row.say(`${file.name}: ${size(at)} of ${size(file.size)}`);
