@@ -50,10 +50,3 @@ foreach ([60, 300] as $paragraphs) {
         printf("%d paragraphs, %s: %.0f bytes of the file (%s), %.1f KB written ahead\n", $paragraphs, $what, array_sum(array_column($grown, 1)), implode(', ', array_map(fn (array $row) => sprintf('%s %.0f', ...$row), $grown)), $log / 1024);
     }
 }
-if (getenv('DEB')) {
-    foreach (DB::select('select form,count(*) n,avg(length(data)) d,avg(size) s, max(length(data)) m from chunks group by 1') as $r) {
-        echo json_encode($r),"\n";
-    } foreach (DB::select('select id,form,base,length(data) d,size s from chunks where id>2000 limit 30') as $r) {
-        echo json_encode($r),"\n";
-    }
-}

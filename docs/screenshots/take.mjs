@@ -17,8 +17,7 @@ writeFileSync(compared, spawnSync('php', ['bin/attic', 'compare', join(folder, '
 const server = await new Server(8127).start();
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] });
 
-/** @param {string} [colorScheme] */
-const open = async (colorScheme = 'light') => (await browser.newContext({ viewport: { width: 1280, height: 800 }, baseURL: server.url, colorScheme, serviceWorkers: 'block', reducedMotion: 'reduce' })).newPage();
+const open = async () => (await browser.newContext({ viewport: { width: 1280, height: 800 }, baseURL: server.url, colorScheme: 'light', serviceWorkers: 'block', reducedMotion: 'reduce' })).newPage();
 /** @param {import('@playwright/test').Page} page @param {string} name */
 const take = async (page, name) => {
     await page.evaluate(() => document.fonts.ready);
@@ -114,11 +113,10 @@ try {
     await page.waitForTimeout(600);
     await take(page, 'report-history');
 
-    const night = await open('dark');
-    await signIn(night, 'Ines Oduya');
-    await openHistory(night, 'Volunteer handbook', 'from=186&to=198');
-    for (let i = 0; i < 3; i++) await night.keyboard.press('n');
-    await take(night, 'history-by-night');
+    await page.goto('/');
+    await page.getByRole('link', { name: /^Website/ }).click();
+    await openHistory(page, 'logo.png', 'from=2&to=5');
+    await take(page, 'file-history');
 } finally {
     await browser.close();
     server.stop();

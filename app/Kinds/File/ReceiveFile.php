@@ -8,11 +8,12 @@ use App\Actions\MakeItem;
 use App\Models\Item;
 use App\Models\Shelf;
 use App\Models\User;
+use App\Store\SqliteChunkStore;
 use Closure;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 use MistyAttic\Core\Content\Address;
-use MistyAttic\Core\Store\ChunkStore;
+use MistyAttic\Core\Store\ChunkMissing;
 use MistyAttic\Core\Store\PieceCutter;
 use MistyAttic\Core\Store\PieceList;
 
@@ -28,7 +29,7 @@ final readonly class ReceiveFile
     /** How many somebody may have under way. */
     public const AT_ONCE = 6;
 
-    public function __construct(private ChunkStore $chunks, private KeepFile $keep) {}
+    public function __construct(private SqliteChunkStore $chunks, private KeepFile $keep) {}
 
     /**
      * @param  Item|null  $item  the file that it is to be the next version of
@@ -61,10 +62,13 @@ final readonly class ReceiveFile
         $pieces = $cutter->take($bytes);
         [$chunks, $list] = self::listed($pieces, PieceList::read($upload->pieces));
 
-        return DB::transaction(function () use ($upload, $at, $bytes, $cutter, $chunks, $list): int {
+        // Others may write until the rows go in.
+        $packed = $this->chunks->pack($chunks);
+
+        return DB::transaction(function () use ($upload, $at, $bytes, $cutter, $packed, $list): int {
             // The same slice may have been sent twice at once.
             if ($upload->refresh()->got === $at) {
-                $this->chunks->write($chunks);
+                $this->chunks->insert($packed);
                 $upload->update(['got' => $at + strlen($bytes), 'rest' => $cutter->rest(), 'pieces' => $list->chunk(), 'touched_at' => now()->getTimestamp()]);
             }
 
@@ -79,15 +83,15 @@ final readonly class ReceiveFile
      */
     public function finish(Upload $upload, User $person): Item
     {
-        $missing = $upload->got < $upload->size;
         [$chunks, $list] = self::listed((new PieceCutter($upload->rest))->finish(), PieceList::read($upload->pieces));
         $this->chunks->write($chunks);
-        $missing = $missing || $list->bytes() !== $upload->size || $this->chunks->missing(array_column($list->pieces, 0)) !== [];
-        if ($missing) {
+        $item = $upload->item;
+        try {
+            $list->bytes() === $upload->size || throw ValidationException::withMessages(['size' => __('file.not_whole')]);
+            $done = $item === null ? $this->keep->asNew($upload->shelf, $person, $upload->name, $list) : $this->keep->asNext($item, $person, $upload->name, $list);
+        } catch (ChunkMissing) {
             throw ValidationException::withMessages(['size' => __('file.not_whole')]);
         }
-        $item = $upload->item;
-        $done = $item === null ? $this->keep->asNew($upload->shelf, $person, $upload->name, $list) : $this->keep->asNext($item, $person, $upload->name, $list);
         $upload->delete();
 
         return $done;
