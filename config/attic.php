@@ -21,9 +21,6 @@ return [
     'title' => 200,
     'note' => 500,
 
-    // Where each kind of items has its room: a folder by its name.
-    'kinds' => 'App\\Kinds',
-
     // Parts from which on a table is read by what differs.
     'large' => 4_000,
 

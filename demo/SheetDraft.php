@@ -7,8 +7,8 @@ namespace Demo;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Cell;
-use MistyAttic\Core\Kinds\Spreadsheet\Formula;
-use MistyAttic\Core\Kinds\Spreadsheet\Places;
+use MistyAttic\Core\Kinds\Formulas\CellPlaces;
+use MistyAttic\Core\Kinds\Formulas\Formula;
 
 /** Carries a story's edits out on a spreadsheet. Ids are counted, so that they are the same every time. */
 final class SheetDraft implements Drafting
@@ -32,7 +32,7 @@ final class SheetDraft implements Drafting
         if ($word === 'tab') {
             return $this->tab($tree, $name, $rest);
         }
-        $tab = (new Places($tree))->tabNamed($name) ?? throw new \DomainException("there is no tab “{$name}”");
+        $tab = (new CellPlaces($tree))->tabNamed($name) ?? throw new \DomainException("there is no tab “{$name}”");
 
         return match ($word) {
             'log' => $this->log($tree, $tab, $rest),
@@ -67,7 +67,7 @@ final class SheetDraft implements Drafting
     /** A row at the end; what the row above works out, this one does as well. */
     private function log(PartTree $tree, string $tab, string $cells): PartTree
     {
-        $places = new Places($tree);
+        $places = new CellPlaces($tree);
         $above = $tree->get($places->rows[$tab][count($places->rows[$tab]) - 1]);
         $id = $this->id('r');
         $fields = [];
@@ -108,7 +108,7 @@ final class SheetDraft implements Drafting
 
     private function emptied(PartTree $tree, string $tab): PartTree
     {
-        $rows = array_slice((new Places($tree))->rows[$tab], 1);
+        $rows = array_slice((new CellPlaces($tree))->rows[$tab], 1);
 
         return PartTree::of(array_map(fn (Part $part) => in_array($part->id, $rows, true) ? new Part($part->id, 'row', 1, []) : $part, $tree->parts));
     }
@@ -117,7 +117,7 @@ final class SheetDraft implements Drafting
     {
         $column = new Part($this->id('c'), 'column', 1, ['width' => 0, 'format' => '']);
         $at = (int) $tree->position($this->columnId($tree, $tab, $after)) + 1;
-        $head = $tree->get((new Places($tree))->rows[$tab][0])->with($column->id, ['*', 'b', $heading]);
+        $head = $tree->get((new CellPlaces($tree))->rows[$tab][0])->with($column->id, ['*', 'b', $heading]);
 
         return $this->replace(PartTree::of([...array_slice($tree->parts, 0, $at), $column, ...array_slice($tree->parts, $at)]), $head);
     }
@@ -125,7 +125,7 @@ final class SheetDraft implements Drafting
     private function each(PartTree $tree, string $tab, string $heading, string $text): PartTree
     {
         $column = $this->columnId($tree, $tab, $heading);
-        $places = new Places($tree);
+        $places = new CellPlaces($tree);
         foreach (array_slice($places->rows[$tab], 1) as $at => $row) {
             $value = $this->value(str_replace('{row}', (string) ($at + 2), $text), $row, $tree);
             $tree = $value === null ? $tree : $this->replace($tree, $tree->get($row)->with($column, $value));
@@ -137,7 +137,7 @@ final class SheetDraft implements Drafting
     private function sorted(PartTree $tree, string $tab, string $heading): PartTree
     {
         $column = $this->columnId($tree, $tab, $heading);
-        $places = new Places($tree);
+        $places = new CellPlaces($tree);
         $rows = array_slice($places->rows[$tab], 1);
         usort($rows, fn (string $one, string $two) => Cell::result($tree->get($one)->fields[$column] ?? null) <=> Cell::result($tree->get($two)->fields[$column] ?? null) ?: $places->position($one) <=> $places->position($two));
         $children = $tree->children();
@@ -186,7 +186,7 @@ final class SheetDraft implements Drafting
 
     private function columnId(PartTree $tree, string $tab, string $heading): string
     {
-        $places = new Places($tree);
+        $places = new CellPlaces($tree);
         $head = $tree->get($places->rows[$tab][0]);
         foreach ($places->columns[$tab] as $column) {
             if (Cell::result($head->fields[$column] ?? null) === $heading) {
@@ -200,7 +200,7 @@ final class SheetDraft implements Drafting
     /** The first row in which a cell reads so. */
     private function row(PartTree $tree, string $tab, string $named): string
     {
-        foreach ((new Places($tree))->rows[$tab] as $row) {
+        foreach ((new CellPlaces($tree))->rows[$tab] as $row) {
             foreach ($tree->get($row)->fields as $value) {
                 if (Cell::show($value) === $named) {
                     return $row;
@@ -216,7 +216,7 @@ final class SheetDraft implements Drafting
     {
         return match (true) {
             $text === '', $text === '-' => null,
-            $text[0] === '=' => ['=', Formula::keep(substr($text, 1), $row, new Places($tree))],
+            $text[0] === '=' => ['=', Formula::keep(substr($text, 1), $row, new CellPlaces($tree))],
             is_numeric($text) => Cell::number($text + 0),
             Cell::isDate($text) => ['d', $text],
             default => $text,

@@ -13,10 +13,10 @@ use MistyAttic\Core\Compare\Match\Retained;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Formats\Content;
+use MistyAttic\Core\Kinds\Formulas\Spelling;
 use MistyAttic\Core\Kinds\Fresh;
 use MistyAttic\Core\Kinds\Kind;
 use MistyAttic\Core\Kinds\Kinds;
-use MistyAttic\Core\Kinds\Spreadsheet\Spelling;
 
 /** Makes what a file holds the newest version of an item; its parts are matched by content, so that histories go on. */
 final readonly class BringInFile

@@ -19,10 +19,10 @@ use MistyAttic\Core\Formats\Reader;
 use MistyAttic\Core\Formats\TypedText;
 use MistyAttic\Core\Formats\UnknownEncoding;
 use MistyAttic\Core\Formats\Unreadable;
+use MistyAttic\Core\Kinds\Formulas\Spelling;
 use MistyAttic\Core\Kinds\Kind;
 use MistyAttic\Core\Kinds\Kinds;
 use MistyAttic\Core\Kinds\Limits;
-use MistyAttic\Core\Kinds\Spreadsheet\Spelling;
 
 /** Reads a file that somebody brings along. */
 final readonly class ReadFile

@@ -16,6 +16,9 @@ use MistyAttic\Core\Content\PartTree;
 /** What must hold when a state of a kind is written or published, and what follows from it: these are the plain ones, and a kind that asks for more has its own. */
 class Rules
 {
+    /** @var list<class-string> classes of which a request makes one and no more, since they remember what they read */
+    public const SCOPED = [];
+
     /**
      * Asked wherever a state is written, by whatever road it comes.
      *
@@ -54,6 +57,16 @@ class Rules
     public function asks(Publishing $live, string $email): bool
     {
         return false;
+    }
+
+    /**
+     * Forgets, every night, what nobody needs any more.
+     *
+     * @return list<string> what, in words: “3 columns”
+     */
+    public function forget(): array
+    {
+        return [];
     }
 
     /** What follows from it that readers see a version. */

@@ -25,10 +25,10 @@ use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\History\Touched;
 use MistyAttic\Core\History\Unusual\UnusualChange;
 use MistyAttic\Core\History\Unusual\UnusualChanges;
+use MistyAttic\Core\Kinds\Formulas\Spelling;
 use MistyAttic\Core\Kinds\Grid;
 use MistyAttic\Core\Kinds\Kind;
 use MistyAttic\Core\Kinds\Kinds;
-use MistyAttic\Core\Kinds\Spreadsheet\Spelling;
 
 /**
  * Adds a version to an item, or grows the newest one; what needs a yes first is proposed instead, and the newest version stays. To be called inside the transaction of the action that wants it.

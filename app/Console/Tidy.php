@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Console;
 
+use App\Actions\Rules;
 use App\Models\Presence;
 use App\Models\Rooms;
 use App\Models\Task;
-use App\Store\DatasetColumns;
 use App\Store\HandedRoots;
 use App\Store\Sweep;
 use App\View\Desk;
@@ -24,21 +24,22 @@ final class Tidy extends Command
 
     protected $signature = 'attic:tidy {--at-once : Gives back also what came within the last day}';
 
-    protected $description = 'Forgets windows that were closed long ago, columns of datasets that nobody looks at, the states that windows stood on which were closed long ago, answers that nobody went on with, and files that were sent to forms and became part of nothing';
+    protected $description = 'Forgets windows that were closed long ago, columns of datasets that nobody looks at, the states that windows stood on which were closed long ago, answers that nobody went on with, files on their way that stopped, and files that were sent to forms and became part of nothing';
 
     public function handle(HandedRoots $handed, Sweep $sweep): int
     {
-        [$roots, $windows] = $handed->tidy(array_values(array_filter(array_map(fn (Kind $kind) => $kind->name(), Kinds::all()), fn (string $kind) => Rooms::of($kind, Desk::class)::SENDS_STATES)));
+        $kinds = array_map(fn (Kind $kind) => $kind->name(), Kinds::all());
+        [$roots, $windows] = $handed->tidy(array_values(array_filter($kinds, fn (string $kind) => Rooms::of($kind, Desk::class)::SENDS_STATES)));
         $presences = Presence::query()->where('seen_at', '<', now()->subDays(HandedRoots::DAYS)->getTimestamp())->delete();
         $halves = DB::table('half_answers')->where('kept_at', '<', now()->subDays(self::HALF_DAYS)->format('Y-m-d H:i:s'))->delete();
-        $columns = DB::table('dataset_columns')->where('used_at', '<', now()->subDays(DatasetColumns::DAYS)->format('Y-m-d H:i:s'))->delete();
-        $files = $this->sweepFiles() + DB::table('uploads')->where('touched_at', '<', now()->subDay()->getTimestamp())->delete();
+        $more = implode('', array_map(fn (string $said) => "{$said}, ", array_merge([], ...array_map(fn (string $kind) => Rooms::of($kind, Rules::class)->forget(), $kinds))));
+        $files = $this->sweepFiles();
         foreach (Task::query()->where('created_at', '<', now()->subDay())->get() as $task) {
             array_map(fn (string $path) => is_file($path) && unlink($path), [storage_path("app/work/{$task->key}.in"), storage_path("app/work/{$task->key}.out")]);
             $task->delete();
         }
         [$chunks, $bytes] = $sweep->handle((bool) $this->option('at-once'));
-        $this->line("{$roots} states, {$windows} windows, {$presences} presences, {$halves} half-sent answers, {$columns} columns and {$files} files that belong to nothing forgotten; {$chunks} chunks of ".number_format($bytes).' bytes given back.');
+        $this->line("{$roots} states, {$windows} windows, {$presences} presences, {$halves} half-sent answers, {$more}{$files} files that belong to nothing forgotten; {$chunks} chunks of ".number_format($bytes).' bytes given back.');
 
         return self::SUCCESS;
     }

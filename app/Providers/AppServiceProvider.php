@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
+use App\Actions\Rules;
 use App\Database\ImmediateConnection;
 use App\Database\PresenceFile;
 use App\Jobs\Progress;
 use App\Mail\OutboxTransport;
-use App\Store\DatasetColumns;
+use App\Models\Rooms;
 use App\Store\SqliteChunkStore;
-use App\View\FieldWords;
 use App\View\OtherItems;
 use App\Words\Sentences;
 use Carbon\CarbonImmutable;
@@ -30,6 +30,7 @@ use Illuminate\Support\Facades\RateLimiter;
 use Illuminate\Support\Facades\URL;
 use Illuminate\Support\ServiceProvider;
 use Illuminate\Translation\Translator;
+use MistyAttic\Core\Kinds\Kinds;
 use MistyAttic\Core\Store\ChunkStore;
 
 final class AppServiceProvider extends ServiceProvider
@@ -45,9 +46,10 @@ final class AppServiceProvider extends ServiceProvider
             return $sentences;
         });
         $this->app->singleton(Progress::class);
-        $this->app->scoped(FieldWords::class);
+        foreach (Kinds::all() as $kind) {
+            array_map($this->app->scoped(...), Rooms::named($kind->name(), Rules::class)::SCOPED);
+        }
         $this->app->scoped(OtherItems::class);
-        $this->app->scoped(DatasetColumns::class);
         $this->app->afterResolving('db', fn (DatabaseManager $databases, Application $app) => $databases->extend('presence', fn (array $config, string $name) => PresenceFile::connect($app->make('db.factory'), $config, $name)));
         Connection::resolverFor('sqlite', fn ($pdo, $database, $prefix, $config) => new ImmediateConnection($pdo, $database, $prefix, $config));
         $this->app->scoped(SqliteChunkStore::class, fn () => new SqliteChunkStore(DB::connection()));

@@ -46,8 +46,14 @@ final class PartLine
             return '';
         }
         $text = $part->richText()->text();
-        $name = $text !== '' ? $text : ($this->kind->name() === 'document' ? self::shown($part->fields['alt'] ?? null) : $this->kind->label($this->new->has($part->id) ? $this->new : $this->old, $part));
-        if ($name === '' && $part->fields !== [] && $part->depth === 0 && $this->kind->name() !== 'document') {
+        $name = match (true) {
+            $text !== '' => $text,
+            // A picture is called by what it shows.
+            isset($part->fields['alt']) => self::shown($part->fields['alt']),
+            $part->fields === [] => '',
+            default => $this->kind->label($this->new->has($part->id) ? $this->new : $this->old, $part),
+        };
+        if ($name === '' && $part->fields !== [] && $part->depth === 0 && ! isset($part->fields['text']) && ! isset($part->fields['alt'])) {
             return '';
         }
         $value = isset($part->fields['value']) ? ': '.self::shown($part->fields['value']) : '';

@@ -78,7 +78,7 @@ final class TextReport
                 $counts[] = "{$count} {$type->value}";
             }
         }
-        [$in, $out] = $this->comparison->kind->grid() === null && $this->comparison->kind->name() !== 'data' ? $this->wordCounts() : [0, 0];
+        [$in, $out] = $this->comparison->kind->grid() === null ? $this->wordCounts() : [0, 0];
 
         return implode(', ', $counts).($in + $out > 0 ? "; {$in} ".($in === 1 ? 'word' : 'words')." in, {$out} out." : '.');
     }

@@ -14,8 +14,8 @@ use MistyAttic\Core\Compare\Span;
 use MistyAttic\Core\Compare\SpanKind;
 use MistyAttic\Core\Compare\TreeCompare;
 use MistyAttic\Core\Content\PartTree;
-use MistyAttic\Core\Kinds\Document\Numbering;
 use MistyAttic\Core\Kinds\Kind;
+use MistyAttic\Core\Kinds\Numbering;
 
 /** Makes blocks of the parts of a document or a page: list items in one row with their numbers, all else with what is below. */
 final class Blocks

@@ -81,15 +81,6 @@ final readonly class Entry
         return count($part) === 2 && $item->hasTabs() ? route('cell', [$item, ...$part]) : route('part', [$item, $part[0]]);
     }
 
-    /** What becomes of answers when a form loses its questions, or gets them back with a restore; nothing when there are none. */
-    public function answers(Item $item, string $way): ?string
-    {
-        $isGone = $this->statement->type === ChangeType::Removed;
-        $count = $isGone ? EntryList::answered($item, $this->statement->ids) : 0;
-
-        return $count === 0 ? null : trans_choice("form.{$way}", $count, ['count' => (string) $count]);
-    }
-
     public function place(): ?string
     {
         $place = $this->statement->values['place'] ?? null;

@@ -8,7 +8,6 @@ use App\Models\HeldEdit;
 use App\Models\Item;
 use App\Models\User;
 use App\Store\States;
-use App\Words\Days;
 use MistyAttic\Core\Compare\Span;
 use MistyAttic\Core\Compare\SpanKind;
 use MistyAttic\Core\Compare\TextCompare;
@@ -16,7 +15,6 @@ use MistyAttic\Core\Compare\Words;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
-use MistyAttic\Core\Kinds\Entry\AnswerText;
 use MistyAttic\Core\Kinds\Kind;
 use MistyAttic\Core\Kinds\Kinds;
 use MistyAttic\Core\Merge\Choice;
@@ -58,7 +56,8 @@ final readonly class HeldEditView
         $part = $tree->find($conflict->id);
         $this->choices = Choice::for($conflict->type);
         $kind = Kinds::named($held->item->kind);
-        $show = fn (?Part $of): RichText => $of === null ? new RichText : self::shown($kind, $tree, $of, $conflict->field);
+        $past = $held->item->room(Past::class);
+        $show = fn (?Part $of): RichText => $of === null ? new RichText : self::shown($past, $kind, $tree, $of, $conflict->field);
         $now = $show($part);
         $mine = match (true) {
             $conflict->meeting !== null => $conflict->meeting->mine,
@@ -94,12 +93,13 @@ final readonly class HeldEditView
     }
 
     /** The text of a part; of a row of a table the cell, or all of them. */
-    private static function shown(Kind $kind, PartTree $tree, Part $part, ?string $field): RichText
+    private static function shown(Past $past, Kind $kind, PartTree $tree, Part $part, ?string $field): RichText
     {
         $grid = $kind->grid();
+        $says = $past->says($part);
         if ($part->role !== $grid?->row) {
             return match (true) {
-                $part->role === 'answer' => RichText::plain(Days::said(AnswerText::of($part))),
+                $says !== null => RichText::plain($says),
                 $part->role === $grid?->column => RichText::plain($kind->label($tree, $part)),
                 isset($part->fields['text']) && ($field === null || $field === 'text') => $part->richText(),
                 $field !== null => RichText::plain(Settings::value($part, $field)),

@@ -89,6 +89,28 @@ class Past
         return ['hanging' => $this->hanging($item, $person)];
     }
 
+    /**
+     * Its tables, which can be taken one by one.
+     *
+     * @return array<string, string> names by ids
+     */
+    public function tabs(PartTree $tree): array
+    {
+        return [];
+    }
+
+    /** What a part says, of a kind whose parts say it otherwise than by a text. */
+    public function says(Part $part): ?string
+    {
+        return null;
+    }
+
+    /** What becomes of what hangs on the parts of a line of a plan or a comparison, in words; nothing if nothing does. */
+    public function aside(Item $item, Entry $entry, string $way): ?string
+    {
+        return null;
+    }
+
     /** All that happened to one part. */
     public function story(Item $item, string $part, Phrases $phrases): Story
     {

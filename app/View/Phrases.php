@@ -179,7 +179,7 @@ final class Phrases
     private function settings(array $values): array
     {
         $value = function (string $end) use ($values): array {
-            $named = ($values['noun'] ?? '') === 'widget' || (($values['noun'] ?? '') === 'page' && in_array($values['field'], ['source', 'filters'], true)) ? app(FieldWords::class)->setting((string) $values['field'], (string) ($values[$end] ?? '')) : null;
+            $named = SettingWords::anyOf((string) ($values['noun'] ?? ''), (string) $values['field'], (string) ($values[$end] ?? ''));
             if ($named !== null) {
                 return [$end => $named];
             }

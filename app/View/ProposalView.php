@@ -13,7 +13,6 @@ use MistyAttic\Core\Compare\Statements;
 use MistyAttic\Core\Compare\TreeCompare;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
-use MistyAttic\Core\Kinds\Entry\AnswerText;
 use MistyAttic\Core\Kinds\Kinds;
 
 /** A proposed change, held against the newest state while it waits, and against what it started from afterwards. */
@@ -33,9 +32,15 @@ final readonly class ProposalView
         $changes = TreeCompare::of($now, $merged->tree);
         $this->sentences = array_map($phrases->statement(...), Statements::of(Kinds::named($proposal->item->kind), $now, $merged->tree, $changes, Detail::Listed));
         $meets = array_flip(array_column($merged->conflicts, 'id'));
+        $past = $proposal->item->room(Past::class);
+        $text = function (PartTree $tree, string $id) use ($past): string {
+            $part = $tree->find($id);
+
+            return $part === null ? '' : $past->says($part) ?? $part->richText()->text();
+        };
         $rows = [];
         foreach ([...$now->parts, ...array_filter($merged->tree->parts, fn (Part $part) => ! $now->has($part->id))] as $part) {
-            [$was, $becomes] = [self::text($now, $part->id), self::text($merged->tree, $part->id)];
+            [$was, $becomes] = [$text($now, $part->id), $text($merged->tree, $part->id)];
             if ($was !== $becomes) {
                 $rows[] = ['label' => $part->string('label'), 'was' => $was, 'becomes' => $becomes, 'meets' => isset($meets[$part->id])];
             }
@@ -43,10 +48,4 @@ final readonly class ProposalView
         $this->rows = $rows;
     }
 
-    private static function text(PartTree $tree, string $id): string
-    {
-        $part = $tree->find($id);
-
-        return $part === null ? '' : AnswerText::of($part);
-    }
 }

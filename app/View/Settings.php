@@ -33,8 +33,8 @@ final class Settings
     public static function value(Part $part, string $field): string
     {
         $value = $part->fields[$field] ?? null;
-        // What a widget names by ids is said by names.
-        $named = $part->role === 'widget' ? app(FieldWords::class)->setting($field, is_array($value) ? implode(', ', array_filter($value, is_string(...))) : (is_string($value) ? $value : '')) : null;
+        // What is named by ids is said by names.
+        $named = SettingWords::anyOf($part->role, $field, is_array($value) ? implode(', ', array_filter($value, is_string(...))) : (is_string($value) ? $value : ''));
 
         return $named ?? match (true) {
             is_array($value) => implode(', ', array_filter($value, is_string(...))),

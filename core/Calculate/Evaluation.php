@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace MistyAttic\Core\Calculate;
 
 use MistyAttic\Core\Kinds\Cell;
-use MistyAttic\Core\Kinds\Spreadsheet\Reference;
+use MistyAttic\Core\Kinds\Formulas\Reference;
 use PhpOffice\PhpSpreadsheet\Shared\Date;
 
 /** Works one formula out, from values that are there already: a machine with a stack over the library's tokens. */

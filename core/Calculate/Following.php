@@ -7,10 +7,10 @@ namespace MistyAttic\Core\Calculate;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Cell;
-use MistyAttic\Core\Kinds\Spreadsheet\Formula;
-use MistyAttic\Core\Kinds\Spreadsheet\Places;
-use MistyAttic\Core\Kinds\Spreadsheet\Reference;
-use MistyAttic\Core\Kinds\Spreadsheet\Spelling;
+use MistyAttic\Core\Kinds\Formulas\CellPlaces;
+use MistyAttic\Core\Kinds\Formulas\Formula;
+use MistyAttic\Core\Kinds\Formulas\Reference;
+use MistyAttic\Core\Kinds\Formulas\Spelling;
 use MistyAttic\Core\Sequences\Increasing;
 
 /**
@@ -22,9 +22,9 @@ use MistyAttic\Core\Sequences\Increasing;
  */
 final class Following
 {
-    private readonly Places $old;
+    private readonly CellPlaces $old;
 
-    private readonly Places $new;
+    private readonly CellPlaces $new;
 
     /** @var array<string, true> rows and columns that are gone, or moved among their siblings */
     private array $uprooted = [];
@@ -43,8 +43,8 @@ final class Following
 
     private function __construct(private readonly PartTree $before, PartTree $after)
     {
-        $this->old = new Places($before);
-        $this->new = new Places($after);
+        $this->old = new CellPlaces($before);
+        $this->new = new CellPlaces($after);
         foreach ([[$this->old->rows, $this->new->rows], [$this->old->columns, $this->new->columns]] as [$old, $new]) {
             foreach ($old as $tab => $ids) {
                 if ($ids !== ($new[$tab] ?? [])) {

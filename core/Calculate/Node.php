@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\Calculate;
 
-use MistyAttic\Core\Kinds\Spreadsheet\Reference;
+use MistyAttic\Core\Kinds\Formulas\Reference;
 
 /** A cell with a formula. */
 final readonly class Node

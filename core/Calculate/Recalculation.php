@@ -7,7 +7,7 @@ namespace MistyAttic\Core\Calculate;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Cell;
-use MistyAttic\Core\Kinds\Spreadsheet\Spelling;
+use MistyAttic\Core\Kinds\Formulas\Spelling;
 use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetRole;
 
 /**

@@ -6,9 +6,9 @@ namespace MistyAttic\Core\Calculate;
 
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Cell;
-use MistyAttic\Core\Kinds\Spreadsheet\Formula;
-use MistyAttic\Core\Kinds\Spreadsheet\Places;
-use MistyAttic\Core\Kinds\Spreadsheet\Reference;
+use MistyAttic\Core\Kinds\Formulas\CellPlaces;
+use MistyAttic\Core\Kinds\Formulas\Formula;
+use MistyAttic\Core\Kinds\Formulas\Reference;
 use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetRole;
 use PhpOffice\PhpSpreadsheet\Shared\Date;
 
@@ -18,7 +18,7 @@ final class Sheets
     /** Blocks that are kept for the next formula that reads them. */
     private const BLOCKS = 8;
 
-    public readonly Places $places;
+    public readonly CellPlaces $places;
 
     /** @var array<string, array<string, mixed>> row => column => value as it is kept */
     private array $rows = [];
@@ -37,7 +37,7 @@ final class Sheets
 
     public function __construct(PartTree $tree, int $most)
     {
-        $this->places = new Places($tree);
+        $this->places = new CellPlaces($tree);
         $this->left = $most;
         $templates = [];
         foreach ($tree->parts as $part) {
@@ -139,7 +139,7 @@ final class Sheets
         $this->spend(($bottom - $top + 1) * ($to - $from + 1));
         $letters = [];
         for ($column = $from; $column <= $to; $column++) {
-            $letters[Places::letters($column)] = $this->places->columns[$tab][$column];
+            $letters[CellPlaces::letters($column)] = $this->places->columns[$tab][$column];
         }
         $block = [];
         $days = $numbers = 0;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace MistyAttic\Core\Compare;
 
 use MistyAttic\Core\Kinds\Cell;
-use MistyAttic\Core\Kinds\Spreadsheet\Formula;
+use MistyAttic\Core\Kinds\Formulas\Formula;
 
 /** Tells what somebody did to a cell from what followed by itself: another result, or a range that followed its rows. */
 final readonly class CellEdits

@@ -7,7 +7,7 @@ namespace MistyAttic\Core\Compare;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Cell;
-use MistyAttic\Core\Kinds\Spreadsheet\Formula;
+use MistyAttic\Core\Kinds\Formulas\Formula;
 
 /**
  * Picks some changes of a set and takes along what they need, so that they lead to a sound state between the two sides:

@@ -11,7 +11,7 @@ use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Content\Run;
 use MistyAttic\Core\Kinds\Document\DocumentKind;
 use MistyAttic\Core\Kinds\Document\DocumentRole;
-use MistyAttic\Core\Kinds\Document\Numbering;
+use MistyAttic\Core\Kinds\Numbering;
 
 /** Puts a document together block by block as a reader finds them. */
 final class DocumentBuilder

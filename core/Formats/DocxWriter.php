@@ -9,7 +9,7 @@ use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Content\Run;
 use MistyAttic\Core\Kinds\Document\DocumentRole;
-use MistyAttic\Core\Kinds\Document\Numbering;
+use MistyAttic\Core\Kinds\Numbering;
 
 /** A document as a text document by ECMA-376 (WordprocessingML, part 1 §17, in the package of part 2). */
 final class DocxWriter implements Writer

@@ -8,7 +8,7 @@ use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Kinds\Document\DocumentRole;
-use MistyAttic\Core\Kinds\Document\Numbering;
+use MistyAttic\Core\Kinds\Numbering;
 
 /** A document as one self-contained page (HTML Living Standard); pictures are inside. */
 final class HtmlWriter implements Writer

@@ -8,7 +8,7 @@ use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Kinds\Document\DocumentRole;
-use MistyAttic\Core\Kinds\Document\Numbering;
+use MistyAttic\Core\Kinds\Numbering;
 
 /**
  * A document as Markdown: CommonMark 0.31, with the tables, task lists and strikethrough of its usual extensions,

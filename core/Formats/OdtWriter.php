@@ -8,7 +8,7 @@ use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Kinds\Document\DocumentRole;
-use MistyAttic\Core\Kinds\Document\Numbering;
+use MistyAttic\Core\Kinds\Numbering;
 
 /** A document as a text document by OASIS ODF 1.3, part 3. */
 final class OdtWriter implements Writer

@@ -6,7 +6,7 @@ namespace MistyAttic\Core\Formats;
 
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Document\DocumentRole;
-use MistyAttic\Core\Kinds\Document\Numbering;
+use MistyAttic\Core\Kinds\Numbering;
 
 /** A document's words: a line a paragraph, an empty line between; list signs kept, table cells apart by tabs. */
 final class PlainTextWriter implements Writer

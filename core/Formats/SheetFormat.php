@@ -11,7 +11,7 @@ use MistyAttic\Core\Formats\Workbook\OdsWriter;
 use MistyAttic\Core\Formats\Workbook\TabNames;
 use MistyAttic\Core\Formats\Workbook\XlsxWriter;
 use MistyAttic\Core\Kinds\Cell;
-use MistyAttic\Core\Kinds\Spreadsheet\Spelling;
+use MistyAttic\Core\Kinds\Formulas\Spelling;
 use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetKind;
 use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetRole;
 

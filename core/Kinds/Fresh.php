@@ -7,7 +7,7 @@ namespace MistyAttic\Core\Kinds;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Dataset\FieldNames;
-use MistyAttic\Core\Kinds\Spreadsheet\Formula;
+use MistyAttic\Core\Kinds\Formulas\Formula;
 use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetRole;
 
 /** Gives the parts of a tree other ids, also where cells and formulas name them. */

@@ -11,7 +11,7 @@
         <noscript><p class="notice">Writing needs JavaScript. <a href="{{ route('history', ['item' => $item, 'from' => $item->head, 'to' => $item->head, 'view' => 'was']) }}">Read it</a> or look at its history without.</p></noscript>
         <div class="{{ $desk::TEXT }}" data-text data-parts="{{ $parts }}"></div>
         <aside class="notes" aria-label="Notes" data-notes="{{ route('item.notes', $item) }}">@include('write.notes')</aside>
-        @isset($flow)<div class="form-flow" data-flow="{{ route('item.flow', $item) }}">@include('kinds.form.flow', ['title' => 'The way through'])</div>@endisset
+        @includeIf("kinds.{$item->kind}.beside")
         <p class="is-sr-only" aria-live="assertive" data-spoken></p>
     </div>
     </main>

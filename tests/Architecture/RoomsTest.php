@@ -74,6 +74,15 @@ final class RoomsTest
             ->because('a kind is found by its name, and what it has of its own stands in its room');
     }
 
+    public function test_what_all_kinds_share_knows_no_kind_of_the_core(): Rule
+    {
+        $rooms = array_map(fn (string $file) => Selector::inNamespace(self::CORE.'\Kinds\\'.basename(dirname($file))), glob(__DIR__.'/../../core/Kinds/*/*Kind.php') ?: []);
+
+        return PHPat::rule()->classes(Selector::inNamespace('App'))->excluding(Selector::inNamespace('App\Kinds'))
+            ->shouldNot()->dependOn()->classes(...$rooms)
+            ->because('all is said about parts, and what a kind makes of them it says itself');
+    }
+
     private function room(string $room, string ...$others): Rule
     {
         return PHPat::rule()->classes(Selector::inNamespace(self::CORE.'\\'.$room))

@@ -10,10 +10,10 @@ use MistyAttic\Core\Calculate\Recalculation;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Cell;
+use MistyAttic\Core\Kinds\Formulas\CellPlaces;
+use MistyAttic\Core\Kinds\Formulas\Formula;
+use MistyAttic\Core\Kinds\Formulas\Spelling;
 use MistyAttic\Core\Kinds\Kinds;
-use MistyAttic\Core\Kinds\Spreadsheet\Formula;
-use MistyAttic\Core\Kinds\Spreadsheet\Places;
-use MistyAttic\Core\Kinds\Spreadsheet\Spelling;
 use PhpOffice\PhpSpreadsheet\Shared\Date;
 use PhpOffice\PhpSpreadsheet\Spreadsheet;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -74,7 +74,7 @@ final class CalculateTest extends TestCase
 
     private static function spelled(PartTree $tree, string $row, string $column): string
     {
-        return Formula::spell((string) Cell::formula($tree->get($row)->fields[$column] ?? null), $row, new Places($tree));
+        return Formula::spell((string) Cell::formula($tree->get($row)->fields[$column] ?? null), $row, new CellPlaces($tree));
     }
 
     /** @return array<string, array{string, string}> */
@@ -325,7 +325,7 @@ final class CalculateTest extends TestCase
     public function test_both_spellings_say_the_same(): void
     {
         $tree = self::sheet(['Log' => implode("\n", array_fill(0, 9, '1|2|3')), "We've 2" => '1']);
-        $places = new Places($tree);
+        $places = new CellPlaces($tree);
         foreach (['SUM(A1:A3)*$B$2+"A1 [r.c]"&LOG10(2)', "'We''ve 2'!A1+B2", 'SUM(A:B)+SUM(2:3)+SUM($A$1:C$9)', 'C2*TRUE', 'A1B+X_A1', '#REF!+1'] as $formula) {
             self::assertSame($formula, Formula::spell(Formula::keep($formula, 't1r1', $places), 't1r1', $places));
         }

@@ -12,7 +12,7 @@ use MistyAttic\Core\Formats\FormatLimits;
 use MistyAttic\Core\Formats\MarkdownReader;
 use MistyAttic\Core\Formats\MarkdownText;
 use MistyAttic\Core\Formats\MarkdownWriter;
-use MistyAttic\Core\Kinds\Document\Numbering;
+use MistyAttic\Core\Kinds\Numbering;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 

@@ -8,7 +8,7 @@ use MistyAttic\Core\Calculate\Recalculation;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Cell;
-use MistyAttic\Core\Kinds\Spreadsheet\Spelling;
+use MistyAttic\Core\Kinds\Formulas\Spelling;
 use PHPUnit\Framework\TestCase;
 
 /** Formulas beside what their standard says that they give: `cases/openformula.txt`. */

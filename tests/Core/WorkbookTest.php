@@ -15,7 +15,7 @@ use MistyAttic\Core\Formats\SheetFormat;
 use MistyAttic\Core\Formats\Unreadable;
 use MistyAttic\Core\Formats\Workbook\OdsFormula;
 use MistyAttic\Core\Kinds\Cell;
-use MistyAttic\Core\Kinds\Spreadsheet\Formula;
+use MistyAttic\Core\Kinds\Formulas\Formula;
 use PhpOffice\PhpSpreadsheet\IOFactory;
 use PhpOffice\PhpSpreadsheet\ReferenceHelper;
 use PhpOffice\PhpSpreadsheet\RichText\RichText;

@@ -5,13 +5,13 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Actions\MakeItem;
+use App\Kinds\Dataset\DatasetColumns;
 use App\Kinds\Form\TakeEntry;
 use App\Models\Item;
 use App\Models\Role;
 use App\Models\Shelf;
 use App\Models\User;
 use App\Models\Version;
-use App\Store\DatasetColumns;
 use App\Store\States;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Date;

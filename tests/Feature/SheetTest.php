@@ -30,10 +30,10 @@ use MistyAttic\Core\Formats\FileFormat;
 use MistyAttic\Core\Formats\FormatLimits;
 use MistyAttic\Core\Kinds\Cell;
 use MistyAttic\Core\Kinds\Edits;
+use MistyAttic\Core\Kinds\Formulas\CellPlaces;
+use MistyAttic\Core\Kinds\Formulas\Formula;
+use MistyAttic\Core\Kinds\Formulas\Spelling;
 use MistyAttic\Core\Kinds\Limits;
-use MistyAttic\Core\Kinds\Spreadsheet\Formula;
-use MistyAttic\Core\Kinds\Spreadsheet\Places;
-use MistyAttic\Core\Kinds\Spreadsheet\Spelling;
 use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetKind;
 use PHPUnit\Framework\Attributes\TestWith;
 
@@ -121,7 +121,7 @@ final class SheetTest extends FeatureCase
         self::assertSame(['t1c0', 'newc', 't1c1', 't1c2', 't1r0', 't1r3', 't1r1', 'newr', 't1r4'], $tree->children()['tab1']);
         self::assertSame(['tab1', 'newt', 'tab2'], $tree->children()['']);
         self::assertSame('4', $this->shown('t1r4', 't1c1'));
-        self::assertSame('SUM(C2:C3)', Formula::spell((string) Cell::formula($tree->get('t1r4')->fields['t1c1']), 't1r4', new Places($tree)), 'what is left of the range stands together');
+        self::assertSame('SUM(C2:C3)', Formula::spell((string) Cell::formula($tree->get('t1r4')->fields['t1c1']), 't1r4', new CellPlaces($tree)), 'what is left of the range stands together');
     }
 
     public function test_edits_that_do_not_fit_are_refused_with_all_problems_and_nothing_is_lost(): void
@@ -159,7 +159,7 @@ final class SheetTest extends FeatureCase
         $this->edit(['cells' => ['t1r3' => ['t1c2' => ['=', '[t1r1.t1c1]+1']]]], $this->ines, $base);
         $tree = $this->tree($this->item);
 
-        self::assertSame(['2.8', 'B3+1'], [$this->shown('t1r3', 't1c2'), Formula::spell((string) Cell::formula($tree->get('t1r3')->fields['t1c2']), 't1r3', new Places($tree))]);
+        self::assertSame(['2.8', 'B3+1'], [$this->shown('t1r3', 't1c2'), Formula::spell((string) Cell::formula($tree->get('t1r3')->fields['t1c2']), 't1r3', new CellPlaces($tree))]);
     }
 
     public function test_what_changed_shows_edits_apart_from_what_followed(): void
@@ -241,7 +241,7 @@ final class SheetTest extends FeatureCase
         self::assertCount(2, $lines[1]);
         $this->post(route('restore.store', [$this->item, 2]), ['seen' => 3, 'lines' => 2, 'pick' => [$lines[1][1]]])->assertRedirect();
         $tree = $this->tree($this->item);
-        self::assertSame(['18', '21.3', 'SUM(B2:B4)'], [$this->shown('t1r1', 't1c1'), $this->shown('t1r4', 't1c1'), Formula::spell((string) Cell::formula($tree->get('t1r4')->fields['t1c1']), 't1r4', new Places($tree))]);
+        self::assertSame(['18', '21.3', 'SUM(B2:B4)'], [$this->shown('t1r1', 't1c1'), $this->shown('t1r4', 't1c1'), Formula::spell((string) Cell::formula($tree->get('t1r4')->fields['t1c1']), 't1r4', new CellPlaces($tree))]);
         $this->assertVerified();
     }
 
@@ -313,7 +313,7 @@ final class SheetTest extends FeatureCase
             $this->post(route('shelf.make', $this->shelf), ['title' => "From {$ending}", 'file' => UploadedFile::fake()->createWithContent("log.{$ending}", $bytes)])->assertRedirect();
             $made = Item::query()->where('title', "From {$ending}")->firstOrFail();
             $spelled = Spelling::spelled($this->tree($made));
-            $places = new Places($spelled);
+            $places = new CellPlaces($spelled);
             self::assertSame(['Log', 'Notes'], array_values($places->tabs));
             [$log, $notes] = array_keys($places->tabs);
             $cell = fn (string $tab, int $row, int $column) => $spelled->get($places->rows[$tab][$row])->fields[$places->columns[$tab][$column]] ?? null;

@@ -19,8 +19,8 @@ use Illuminate\Support\Str;
 use MistyAttic\Core\Compare\Statement;
 use MistyAttic\Core\Files\FileComparison;
 use MistyAttic\Core\Formats\SheetFormat;
+use MistyAttic\Core\Kinds\Formulas\Spelling;
 use MistyAttic\Core\Kinds\Kinds;
-use MistyAttic\Core\Kinds\Spreadsheet\Spelling;
 
 /** A comparison of two versions as a file to take along: one page, or a table of its changes. */
 final class ComparisonController extends Controller

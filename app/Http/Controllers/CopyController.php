@@ -10,11 +10,11 @@ use App\Models\Item;
 use App\Models\Role;
 use App\Models\Shelf;
 use App\Store\States;
+use App\View\Past;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
-use MistyAttic\Core\Kinds\Spreadsheet\Places;
 
 final class CopyController extends Controller
 {
@@ -29,7 +29,7 @@ final class CopyController extends Controller
         return view('copy', [
             'item' => $item,
             'version' => $version,
-            'tabs' => $item->hasTabs() ? (new Places($states->tree($version->root)))->tabs : [],
+            'tabs' => $item->hasTabs() ? $item->room(Past::class)->tabs($states->tree($version->root)) : [],
             'shelves' => $person->shelves()->wherePivotIn('role', [Role::Editor->value, Role::Owner->value])->get(),
         ]);
     }

@@ -12,12 +12,12 @@ use App\Http\ReceivedFile;
 use App\Http\Requests\BringFileRequest;
 use App\Models\Item;
 use App\Store\States;
+use App\View\Past;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Validation\ValidationException;
 use MistyAttic\Core\Formats\Unreadable;
-use MistyAttic\Core\Kinds\Spreadsheet\Places;
 
 /** A file as the newest version of an item. */
 final class FileController extends Controller
@@ -26,7 +26,7 @@ final class FileController extends Controller
     {
         Gate::authorize('bringFile', $item);
 
-        return view('file', ['item' => $item, 'endings' => '.'.implode(',.', $item->room(Making::class)::ENDINGS), 'tabs' => $item->hasTabs() ? (new Places($states->tree($item->root)))->tabs : []]);
+        return view('file', ['item' => $item, 'endings' => '.'.implode(',.', $item->room(Making::class)::ENDINGS), 'tabs' => $item->hasTabs() ? $item->room(Past::class)->tabs($states->tree($item->root)) : []]);
     }
 
     public function store(BringFileRequest $request, Item $item): RedirectResponse|View

@@ -10,7 +10,7 @@ use App\Http\Requests\BringBackRequest;
 use App\Models\Item;
 use App\Models\Version;
 use App\Store\States;
-use App\View\PageColumns;
+use App\View\ColumnsOf;
 use App\View\Past;
 use App\View\Phrases;
 use Illuminate\Contracts\View\View;
@@ -76,8 +76,8 @@ final class PartController extends Controller
         abort_if($column === null, 404);
         $section = $then->parent($column);
 
-        return view('kinds.page.place', [
-            'item' => $item, 'part' => $part, 'version' => $version, 'own' => $column, 'places' => new PageColumns($now),
+        return view('place', [
+            'item' => $item, 'part' => $part, 'version' => $version, 'own' => $column, 'places' => new ColumnsOf($kind, $now),
             'name' => $kind->label($then, $then->get($part)), 'ownSection' => $section === PartTree::ROOT ? '' : $kind->label($then, $then->get($section)),
         ]);
     }

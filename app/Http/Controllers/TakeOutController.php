@@ -9,11 +9,11 @@ use App\Http\Requests\TakeOutRequest;
 use App\Models\Item;
 use App\Models\User;
 use App\Store\States;
+use App\View\Past;
 use App\View\Phrases;
 use App\View\TakeOutPlan;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
-use MistyAttic\Core\Kinds\Spreadsheet\Places;
 
 /** Taking out what one person wrote between two versions. */
 final class TakeOutController extends Controller
@@ -25,7 +25,7 @@ final class TakeOutController extends Controller
         $now = $states->tree($item->root);
 
         return view('take-out', [
-            'item' => $item, 'from' => $from, 'to' => $to, 'author' => $author, 'tab' => $tab, 'tabs' => $item->hasTabs() ? (new Places($now))->tabs : [], 'phrases' => $phrases,
+            'item' => $item, 'from' => $from, 'to' => $to, 'author' => $author, 'tab' => $tab, 'tabs' => $item->room(Past::class)->tabs($now), 'phrases' => $phrases,
             'numbers' => $takeOut->numbers($item, $from, $to, $author),
             'plan' => $merged === null ? null : new TakeOutPlan($item, $now, $merged, $phrases),
         ]);

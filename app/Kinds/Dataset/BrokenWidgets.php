@@ -6,7 +6,6 @@ namespace App\Kinds\Dataset;
 
 use App\Kinds\Report\DrawnFrom;
 use App\Models\Item;
-use App\Store\DatasetColumns;
 use MistyAttic\Core\Calculate\Data\Emptied;
 use MistyAttic\Core\Calculate\Data\Records;
 use MistyAttic\Core\Compare\Change;

@@ -12,7 +12,6 @@ use App\Http\ReceivedFile;
 use App\Models\Item;
 use App\Models\Shelf;
 use App\Models\User;
-use App\Store\DatasetColumns;
 use App\Store\States;
 use App\View\Phrases;
 use Illuminate\Contracts\Encryption\DecryptException;

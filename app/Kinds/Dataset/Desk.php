@@ -6,7 +6,6 @@ namespace App\Kinds\Dataset;
 
 use App\Models\Item;
 use App\Models\User;
-use App\Store\DatasetColumns;
 use App\Store\States;
 use App\View\Desk as Plain;
 use Closure;

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace App\Kinds\Dataset;
 
 use App\Models\Version;
-use App\Store\DatasetColumns;
 use App\Store\States;
 use App\View\Files as Plain;
 use App\View\WrittenFile;

@@ -10,12 +10,15 @@ use App\Actions\Written;
 use App\Models\Item;
 use App\Models\User;
 use Closure;
+use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Compare\ChangeSet;
 use MistyAttic\Core\Content\PartTree;
 
 /** What a dataset follows is changed there, and what reports draw from it may break. */
 final class Rules extends Plain
 {
+    public const SCOPED = [DatasetColumns::class];
+
     public function __construct(private readonly BrokenWidgets $broken) {}
 
     public function check(Item $item, User $editor, Written $written, Compared $compared, Closure $since): void
@@ -28,5 +31,10 @@ final class Rules extends Plain
     public function breaks(Item $item, PartTree $before, PartTree $after, ChangeSet $changes, string $beforeRoot): array
     {
         return $this->broken->by($item, $before, $after, $changes, $beforeRoot);
+    }
+
+    public function forget(): array
+    {
+        return [DB::table('dataset_columns')->where('used_at', '<', now()->subDays(DatasetColumns::DAYS)->format('Y-m-d H:i:s'))->delete().' columns'];
     }
 }

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace App\Kinds\Entry;
 
 use App\Http\Controllers\Controller;
+use App\Kinds\Form\EntryList;
 use App\Kinds\Form\KeepEntries;
 use App\Models\Item;
 use App\Store\States;
-use App\View\EntryList;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Response;

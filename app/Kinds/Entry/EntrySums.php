@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Kinds\Entry;
 
+use App\Kinds\Form\EntryList;
 use App\Models\Item;
 use App\Models\Publishing;
 use App\Store\States;
-use App\View\EntryList;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Content\Part;

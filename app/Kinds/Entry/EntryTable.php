@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Kinds\Entry;
 
-use App\View\EntryList;
+use App\Kinds\Form\EntryList;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;

@@ -6,7 +6,6 @@ namespace App\Kinds\Form;
 
 use App\Models\Item;
 use App\Models\User;
-use App\View\EntryList;
 use App\View\TextDesk;
 use Illuminate\Http\RedirectResponse;
 

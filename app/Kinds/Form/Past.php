@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace App\Kinds\Form;
 
+use App\Models\Item;
 use App\View\Blocks;
+use App\View\Entry;
 use App\View\LookedAt;
 use App\View\Past as Plain;
+use MistyAttic\Core\Compare\ChangeType;
 
 /** A form is looked at question by question, with the way through it. */
 final class Past extends Plain
@@ -24,6 +27,14 @@ final class Past extends Plain
             'flow' => new FlowMap($at->comparison->old, $was ? $at->comparison->old : $at->comparison->new),
             'fromLive' => $was ? $at->wasLive() : null,
         ];
+    }
+
+    /** What becomes of answers when a form loses its questions, or gets them back with a restore. */
+    public function aside(Item $item, Entry $entry, string $way): ?string
+    {
+        $count = $entry->statement->type === ChangeType::Removed ? EntryList::answered($item, $entry->statement->ids) : 0;
+
+        return $count === 0 ? null : trans_choice("form.{$way}", $count, ['count' => (string) $count]);
     }
 
     public function switches(LookedAt $at): array

@@ -9,7 +9,6 @@ use App\Models\Publishing;
 use App\Models\User;
 use App\Models\Version;
 use App\Store\States;
-use App\View\FieldWords;
 use App\View\ForReaders as Plain;
 use App\View\PublicPage;
 use App\View\PublishingPlan;
@@ -40,7 +39,7 @@ final class ForReaders extends Plain
         }
         $then = $plan->item->live?->data === null ? $now : $now->pinned($plan->item->live->data);
 
-        return view('kinds.report.past', ['compared' => new ReportCompared($plan->comparison, $then, $now, app(FieldWords::class)), 'from' => $plan->live, 'to' => $plan->version]);
+        return view('kinds.report.past', ['compared' => new ReportCompared($plan->comparison, $then, $now, app(SettingWords::class)), 'from' => $plan->live, 'to' => $plan->version]);
     }
 
     public function behind(Item $item, Version $version): array

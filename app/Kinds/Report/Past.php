@@ -9,7 +9,6 @@ use App\Models\Item;
 use App\Models\User;
 use App\Models\Version;
 use App\Store\States;
-use App\View\FieldWords;
 use App\View\LookedAt;
 use App\View\Past as Plain;
 use App\View\Phrases;
@@ -21,7 +20,7 @@ final class Past extends Plain
 
     public const TELLS_AUTHORS = false;
 
-    public function __construct(States $states, private readonly ReportData $data, private readonly FieldWords $words)
+    public function __construct(States $states, private readonly ReportData $data, private readonly SettingWords $words)
     {
         parent::__construct($states);
     }

@@ -6,7 +6,6 @@ namespace App\Kinds\Report;
 
 use App\Models\User;
 use App\View\Comparison;
-use App\View\FieldWords;
 use MistyAttic\Core\Compare\ChangeType;
 use MistyAttic\Core\Compare\MarkedPart;
 use MistyAttic\Core\Content\Part;
@@ -31,7 +30,7 @@ final class ReportCompared
      * @param  ReportData  $then  what the earlier state is drawn from
      * @param  ReportData  $now  what the later one is
      */
-    public function __construct(private readonly Comparison $comparison, private readonly ReportData $then, ReportData $now, private readonly FieldWords $words)
+    public function __construct(private readonly Comparison $comparison, private readonly ReportData $then, ReportData $now, private readonly SettingWords $words)
     {
         foreach ($comparison->layout(traces: true) as $page) {
             if ($page->isTrace) {

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Kinds\Report;
 
+use App\Kinds\Dataset\DatasetColumns;
 use App\Models\Item;
 use App\Models\Membership;
 use App\Models\Publishing;
 use App\Models\User;
 use App\Models\Version;
-use App\Store\DatasetColumns;
 use Carbon\CarbonImmutable;
 use LogicException;
 use MistyAttic\Core\Calculate\Data\Records;

@@ -16,6 +16,8 @@ use MistyAttic\Core\Content\PartTree;
 /** A report draws from datasets that its editor may see, and readers may keep the figures of the day. */
 final class Rules extends Plain
 {
+    public const SCOPED = [SettingWords::class];
+
     public function __construct(private readonly DrawnFrom $drawn, private readonly PinnedData $pinned) {}
 
     public function check(Item $item, User $editor, Written $written, Compared $compared, Closure $since): void

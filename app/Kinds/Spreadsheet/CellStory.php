@@ -14,9 +14,9 @@ use MistyAttic\Core\Compare\ChangeType;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Cell;
+use MistyAttic\Core\Kinds\Formulas\CellPlaces;
+use MistyAttic\Core\Kinds\Formulas\Formula;
 use MistyAttic\Core\Kinds\NumberLook;
-use MistyAttic\Core\Kinds\Spreadsheet\Formula;
-use MistyAttic\Core\Kinds\Spreadsheet\Places;
 use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetKind;
 
 /** Every value that a cell has had, wherever its row and column stood; reads that row of the versions that wrote it. */
@@ -52,7 +52,7 @@ final class CellStory
         $tree = $this->newest();
         $places = $this->kind->places($tree);
         [$rowPart, $columnPart] = [$tree->find($row), $tree->find($column)];
-        $this->place = $rowPart === null || $columnPart === null ? '' : Places::letters($places->position($column)).($places->position($row) + 1);
+        $this->place = $rowPart === null || $columnPart === null ? '' : CellPlaces::letters($places->position($column)).($places->position($row) + 1);
         $this->tab = $columnPart === null ? '' : $places->tab($column);
         $this->format = $columnPart?->string('format') ?? '';
         $this->columnName = $columnPart === null ? '' : $this->kind->label($tree, $columnPart);
@@ -147,7 +147,7 @@ final class CellStory
         };
     }
 
-    private function step(Version $version, string $sentence, ?Part $row, mixed $now, ?Part $rowNow, Places $places): CellStep
+    private function step(Version $version, string $sentence, ?Part $row, mixed $now, ?Part $rowNow, CellPlaces $places): CellStep
     {
         $value = $row->fields[$this->column] ?? null;
         $formula = Cell::formula($value);

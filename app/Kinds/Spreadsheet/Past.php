@@ -14,6 +14,7 @@ use App\View\Phrases;
 use App\View\Story;
 use Closure;
 use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Formulas\CellPlaces;
 use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetRole;
 
 /** A spreadsheet is looked at tab by tab, in the lines that are in sight. */
@@ -52,6 +53,11 @@ final class Past extends Plain
             SpreadsheetRole::Tab => array_map(fn (string $id) => $then->has($id) ? "moved:{$id}" : "removed:{$id}", $now()->children()[$part] ?? []),
             default => [],
         }];
+    }
+
+    public function tabs(PartTree $tree): array
+    {
+        return (new CellPlaces($tree))->tabs;
     }
 
     /** A column or a tab holds nothing itself: what happened in it is told. */

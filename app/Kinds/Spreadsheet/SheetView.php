@@ -18,8 +18,8 @@ use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Cell;
 use MistyAttic\Core\Kinds\CellType;
+use MistyAttic\Core\Kinds\Formulas\CellPlaces;
 use MistyAttic\Core\Kinds\NumberLook;
-use MistyAttic\Core\Kinds\Spreadsheet\Places;
 use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetKind;
 use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetRole;
 
@@ -57,9 +57,9 @@ final class SheetView
 
     private readonly PartTree $new;
 
-    private readonly Places $oldPlaces;
+    private readonly CellPlaces $oldPlaces;
 
-    private readonly Places $newPlaces;
+    private readonly CellPlaces $newPlaces;
 
     /** @var array<string, string> tabs whose rows were sorted: in words, instead of a mark on each row */
     private array $sorted = [];
@@ -163,10 +163,10 @@ final class SheetView
                 $this->columnParts[$marked->part->id] = $marked->part;
                 $this->columns[] = [
                     'id' => $marked->part->id,
-                    'letters' => Places::letters(($marked->state === ChangeType::Removed ? $this->oldPlaces : $this->newPlaces)->position($marked->part->id)),
+                    'letters' => CellPlaces::letters(($marked->state === ChangeType::Removed ? $this->oldPlaces : $this->newPlaces)->position($marked->part->id)),
                     'width' => $marked->part->int('width'),
                     'state' => $marked->state->value ?? 'same',
-                    'note' => $marked->movedFrom === null ? null : (string) __('history.sheet.from_column', ['column' => Places::letters($this->oldPlaces->position($marked->part->id))]),
+                    'note' => $marked->movedFrom === null ? null : (string) __('history.sheet.from_column', ['column' => CellPlaces::letters($this->oldPlaces->position($marked->part->id))]),
                     'editor' => $marked->state !== null ? $this->comparison->editorOf($marked->part->id, $marked->state) : ($marked->movedFrom !== null ? $this->comparison->editorOf($marked->part->id, ChangeType::Moved) : null),
                 ];
             } else {

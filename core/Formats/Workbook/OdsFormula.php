@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\Formats\Workbook;
 
-use MistyAttic\Core\Kinds\Spreadsheet\Formula;
+use MistyAttic\Core\Kinds\Formulas\Formula;
 
 /** A formula as people write it, in the words of OpenFormula (ODF 1.3, part 4, clause 5). */
 final class OdsFormula

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\Formats\Workbook;
 
-use MistyAttic\Core\Kinds\Spreadsheet\Places;
+use MistyAttic\Core\Kinds\Formulas\CellPlaces;
 
 /** How far formulas look in each tab: a place that they name is there, though nothing stands in it, so that they keep to what they say. */
 final class Reach
@@ -37,7 +37,7 @@ final class Reach
             if ($letters === null || $at === null) {
                 continue;
             }
-            $column = 1 + max(Places::column($letters), $lastLetters === null ? 0 : Places::column($lastLetters));
+            $column = 1 + max(CellPlaces::column($letters), $lastLetters === null ? 0 : CellPlaces::column($lastLetters));
             $row = max((int) $number, (int) $lastNumber);
             [$columns, $rows] = $this->of($at);
             // Whole columns and rows go as far as the table does.

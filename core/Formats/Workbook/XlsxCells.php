@@ -6,8 +6,8 @@ namespace MistyAttic\Core\Formats\Workbook;
 
 use MistyAttic\Core\Formats\Xml;
 use MistyAttic\Core\Kinds\Cell;
-use MistyAttic\Core\Kinds\Spreadsheet\Formula;
-use MistyAttic\Core\Kinds\Spreadsheet\Places;
+use MistyAttic\Core\Kinds\Formulas\CellPlaces;
+use MistyAttic\Core\Kinds\Formulas\Formula;
 use PhpOffice\PhpSpreadsheet\Shared\Date;
 use PhpOffice\PhpSpreadsheet\Style\NumberFormat;
 use PhpOffice\PhpSpreadsheet\Writer\Xlsx\FunctionPrefix;
@@ -26,8 +26,8 @@ final class XlsxCells
 
     private string $texts = '';
 
-    /** @param Places|null $places of formulas that are as they are kept */
-    public function __construct(private readonly XlsxLooks $looks, private readonly ?Places $places) {}
+    /** @param CellPlaces|null $places of formulas that are as they are kept */
+    public function __construct(private readonly XlsxLooks $looks, private readonly ?CellPlaces $places) {}
 
     /**
      * @param  string  $at  such as B7

@@ -7,8 +7,8 @@ namespace MistyAttic\Core\Formats\Workbook;
 use Closure;
 use MistyAttic\Core\Formats\Unreadable;
 use MistyAttic\Core\Kinds\Cell;
-use MistyAttic\Core\Kinds\Spreadsheet\Formula;
-use MistyAttic\Core\Kinds\Spreadsheet\Places;
+use MistyAttic\Core\Kinds\Formulas\CellPlaces;
+use MistyAttic\Core\Kinds\Formulas\Formula;
 use XMLReader;
 
 /**
@@ -96,7 +96,7 @@ final class XlsxSheet
 
     private function cell(XMLReader $reader): void
     {
-        $this->column = preg_match('/^[A-Z]{1,3}/', (string) $reader->getAttribute('r'), $letters) === 1 ? 1 + Places::column($letters[0]) : $this->column + 1;
+        $this->column = preg_match('/^[A-Z]{1,3}/', (string) $reader->getAttribute('r'), $letters) === 1 ? 1 + CellPlaces::column($letters[0]) : $this->column + 1;
         $type = $reader->getAttribute('t') ?? 'n';
         $style = (int) $reader->getAttribute('s');
         [$written, $formula] = $reader->isEmptyElement ? [null, null] : $this->content($reader, $type);

@@ -9,7 +9,7 @@ use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Formats\Package;
 use MistyAttic\Core\Formats\Xml;
-use MistyAttic\Core\Kinds\Spreadsheet\Places;
+use MistyAttic\Core\Kinds\Formulas\CellPlaces;
 use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetRole;
 
 /** A spreadsheet as an XLSX workbook (ECMA-376), row by row. Results are written as they are kept; where one is missing, whoever opens the file works them out. */
@@ -34,7 +34,7 @@ final readonly class XlsxWriter
     {
         $tree = TabNames::fitting($tree);
         $looks = new XlsxLooks;
-        $cells = new XlsxCells($looks, $isKept ? new Places($tree) : null);
+        $cells = new XlsxCells($looks, $isKept ? new CellPlaces($tree) : null);
         $package = new Package;
         $names = [];
         $written = 0;
@@ -89,7 +89,7 @@ final readonly class XlsxWriter
             $share === null || $at % self::ROWS !== 0 || $share($at);
             if ($part->role === SpreadsheetRole::Column->value) {
                 $number = count($columns) + 1;
-                $columns[$part->id] = Places::letters($number - 1);
+                $columns[$part->id] = CellPlaces::letters($number - 1);
                 $looks[$part->id] = $part->string('format');
                 $widths .= $part->int('width') > 0 ? "<col min=\"{$number}\" max=\"{$number}\" width=\"".round($part->int('width') / 7, 4).'" customWidth="1"/>' : '';
             } elseif ($part->role === SpreadsheetRole::Row->value) {

@@ -8,6 +8,8 @@ use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Cell;
 use MistyAttic\Core\Kinds\CellType;
+use MistyAttic\Core\Kinds\Formulas\CellPlaces;
+use MistyAttic\Core\Kinds\Formulas\Formula;
 use MistyAttic\Core\Kinds\Grid;
 use MistyAttic\Core\Kinds\Label;
 use MistyAttic\Core\Kinds\SchemaKind;
@@ -20,7 +22,7 @@ final class SpreadsheetKind extends SchemaKind
 
     private const BLANK_ROWS = 40;
 
-    /** @var \WeakMap<PartTree, Places>|null */
+    /** @var \WeakMap<PartTree, CellPlaces>|null */
     private ?\WeakMap $known = null;
 
     public function name(): string
@@ -46,7 +48,7 @@ final class SpreadsheetKind extends SchemaKind
     public function label(PartTree $tree, Part $part): string
     {
         return match ($part->role) {
-            SpreadsheetRole::Column->value => $this->header($tree, $part->id) ?? Places::letters($this->places($tree)->position($part->id)),
+            SpreadsheetRole::Column->value => $this->header($tree, $part->id) ?? CellPlaces::letters($this->places($tree)->position($part->id)),
             SpreadsheetRole::Row->value => $this->firstText($part) ?? (string) (1 + $this->places($tree)->position($part->id)),
             default => parent::label($tree, $part),
         };
@@ -66,11 +68,11 @@ final class SpreadsheetKind extends SchemaKind
     }
 
     /** Columns stand before rows. */
-    public function places(PartTree $tree): Places
+    public function places(PartTree $tree): CellPlaces
     {
         $this->known ??= new \WeakMap;
 
-        return $this->known[$tree] ??= new Places($tree);
+        return $this->known[$tree] ??= new CellPlaces($tree);
     }
 
     private function header(PartTree $tree, string $column): ?string

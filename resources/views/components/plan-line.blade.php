@@ -3,7 +3,7 @@
     <label>
         <input type="checkbox" name="pick[]" value="{{ $at }}" form="restore" checked data-pick>
         @foreach ($entry->editors as $editor)<x-monogram :user="$editor" aria-hidden="true" />@endforeach
-        <span class="plan-what">{{ $entry->plan() }}@if ($item?->isAnswered() && ($back = $entry->answers($item, 'in_sight')) !== null) <span class="out-of-sight">{{ $back }}</span>@endif
+        <span class="plan-what">{{ $entry->plan() }}@if (($back = $item?->room(App\View\Past::class)->aside($item, $entry, 'in_sight')) !== null) <span class="out-of-sight">{{ $back }}</span>@endif
             <small>{{ $entry->planned() }}@if ($entry->at), <x-when :at="$entry->at" />@endif</small>
         </span>
     </label>

@@ -34,7 +34,7 @@
                 <li>
                     <a class="entry @if ($entry->editors !== []) by-{{ $entry->editors[0]->colour }} @elseif ($entry->statement->isConsequence()) is-consequence @endif" href="{{ ($sheet ?? null)?->lacks($entry) ? $address->with(['tab' => $entry->table()]) : ($piece === null ? '' : $address->with(['piece' => $piece])) }}#part-{{ $entry->part() }}" data-entry="{{ $entry->part() }}" @if (($sheet ?? null)?->lacks($entry) || $piece !== null) data-swap data-elsewhere @endif>
                         <span class="entry-sign" aria-hidden="true">{{ $entry->sign() }}</span>
-                        <span class="entry-text">{{ $entry->sentence }}@if ($item->isAnswered() && ($gone = $entry->answers($item, 'out_of_sight')) !== null) <span class="out-of-sight">{{ $gone }}</span>@endif
+                        <span class="entry-text">{{ $entry->sentence }}@if (($gone = $past->aside($item, $entry, 'out_of_sight')) !== null) <span class="out-of-sight">{{ $gone }}</span>@endif
                             <small>@foreach ($entry->editors as $editor){{ $editor->firstName() }}@if (! $loop->last), @endif @endforeach {{ $entry->versions() }}@if ($entry->at), <x-when :at="$entry->at" />@endif @if ($entry->place())· {{ $entry->place() }}@endif</small>
                         </span>
                     </a>

@@ -8,10 +8,5 @@
         @endforelse
     </p>
     @if ($written->coarse)<p class="state-legend">So many versions made it that some paragraphs are told as a whole, by who wrote in them last.</p>@endif
-    @if ($item->kind()->beside() !== null)
-        <div class="page">@include('kinds.page.compared', ['side' => 'new', 'named' => true])</div>
-    @else
-        <article class="paper prose">@foreach ($blocks as $block)@include($blockView ?? $past::BLOCK, ['side' => 'new'])@endforeach</article>
-        @include('history.pieces')
-    @endif
+    @includeFirst(["kinds.{$item->kind}.written", 'history.written-parts'])
 </div>

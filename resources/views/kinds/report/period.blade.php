@@ -1,4 +1,4 @@
-@php($said = app(App\View\FieldWords::class)->onPage($page))
+@php($said = app(App\Kinds\Report\SettingWords::class)->onPage($page))
 @if ($said !== '')
     <p class="report-period">{{ $said }}</p>
 @endif

@@ -2,11 +2,12 @@
 
 declare(strict_types=1);
 
-namespace App\View;
+namespace App\Kinds\Form;
 
 use App\Models\Item;
 use App\Models\Proposal;
 use App\Models\User;
+use App\View\EntryProposals;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Query\Builder as Rows;
 use Illuminate\Pagination\LengthAwarePaginator;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace MistyAttic\Core\Kinds\Spreadsheet;
+namespace MistyAttic\Core\Kinds\Formulas;
 
 /** A cell or a rectangle that a formula reads, by the ids of rows and columns; null for all rows, or all columns. */
 final readonly class Reference

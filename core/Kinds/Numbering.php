@@ -2,10 +2,11 @@
 
 declare(strict_types=1);
 
-namespace MistyAttic\Core\Kinds\Document;
+namespace MistyAttic\Core\Kinds;
 
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Document\DocumentRole;
 
 /**
  * The numbers of list items: each is one more than the numbered one before it at its depth, or the number that it starts with. What is no

@@ -2,25 +2,33 @@
 
 declare(strict_types=1);
 
-namespace App\View;
+namespace App\Kinds\Report;
 
 use App\Models\Item;
 use App\Models\Version;
 use App\Store\Excerpt;
 use App\Store\States;
+use App\View\OtherItems;
+use App\View\SettingWords as Plain;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Kinds\Dataset\DatasetKind;
+use MistyAttic\Core\Kinds\Report\ReportRole;
 use MistyAttic\Core\Kinds\Report\Widget;
 
 /** Definitions of widgets in words: fields of datasets by the names they have, or had. */
-final class FieldWords
+final class SettingWords extends Plain
 {
     /** @var array<string, string> person and field => name */
     private array $names = [];
 
     public function __construct(private readonly States $states, private readonly OtherItems $others) {}
+
+    public static function of(string $noun, string $field, string $value): ?string
+    {
+        return $noun === ReportRole::Widget->value || ($noun === ReportRole::Page->value && in_array($field, ['source', 'filters'], true)) ? app(self::class)->setting($field, $value) : null;
+    }
 
     /** A setting of a widget or a page of a report; null when it is none that names something. */
     public function setting(string $field, string $value): ?string
@@ -34,7 +42,7 @@ final class FieldWords
             return trim(($digits === '' ? '' : trans_choice('data.digits', (int) $digits)).' '.trim($behind));
         }
         if ($field === 'source') {
-            $dataset = Item::query()->where(['key' => $value, 'kind' => 'dataset'])->first();
+            $dataset = Item::query()->where(['key' => $value, 'kind' => (new DatasetKind)->name()])->first();
 
             return $dataset !== null && $this->others->tellsOf($dataset) ? $dataset->title : (string) __('data.gone');
         }

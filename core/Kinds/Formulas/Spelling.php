@@ -2,11 +2,12 @@
 
 declare(strict_types=1);
 
-namespace MistyAttic\Core\Kinds\Spreadsheet;
+namespace MistyAttic\Core\Kinds\Formulas;
 
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Cell;
+use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetRole;
 
 /** Turns all formulas of a spreadsheet from one spelling into the other: see {@see Formula}. */
 final class Spelling
@@ -14,14 +15,14 @@ final class Spelling
     /** From letters and numbers, as files have them, to ids. */
     public static function kept(PartTree $tree): PartTree
     {
-        $places = new Places($tree);
+        $places = new CellPlaces($tree);
 
         return self::each($tree, fn (string $formula, Part $row): string => Formula::keep($formula, $row->id, $places));
     }
 
     public static function spelled(PartTree $tree): PartTree
     {
-        $places = new Places($tree);
+        $places = new CellPlaces($tree);
 
         return self::each($tree, fn (string $formula, Part $row): string => Formula::spell($formula, $row->id, $places));
     }

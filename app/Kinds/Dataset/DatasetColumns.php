@@ -2,9 +2,10 @@
 
 declare(strict_types=1);
 
-namespace App\Store;
+namespace App\Kinds\Dataset;
 
 use App\Models\Version;
+use App\Store\States;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Calculate\Data\Records;
 use MistyAttic\Core\Content\Part;

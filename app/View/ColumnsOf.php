@@ -6,17 +6,16 @@ namespace App\View;
 
 use MistyAttic\Core\Compare\Side;
 use MistyAttic\Core\Content\PartTree;
-use MistyAttic\Core\Kinds\Page\PageKind;
+use MistyAttic\Core\Kinds\Kind;
 
-/** The columns of a page by their sections, to choose one of. */
-final readonly class PageColumns
+/** The columns of an item whose parts stand beside each other, by what they stand in, to choose one of. */
+final readonly class ColumnsOf
 {
     /** @var list<array{section: string, columns: array<string, string>}> columns: what each is called, by id */
     public array $sections;
 
-    public function __construct(PartTree $tree)
+    public function __construct(Kind $kind, PartTree $tree)
     {
-        $kind = new PageKind;
         $sections = [];
         foreach ($tree->children()[PartTree::ROOT] ?? [] as $id) {
             $columns = [];

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace MistyAttic\Core\Kinds\Spreadsheet;
+namespace MistyAttic\Core\Kinds\Formulas;
 
 /**
  * A formula has two spellings. People read and write letters and numbers: `SUM(B2:B40)*$E$1`. Kept are the ids of rows and
@@ -42,7 +42,7 @@ final class Formula
     }
 
     /** As people read it, where it stands. */
-    public static function spell(string $kept, string $ownRow, Places $places): string
+    public static function spell(string $kept, string $ownRow, CellPlaces $places): string
     {
         return (string) preg_replace_callback(self::KEPT, function (array $found) use ($ownRow, $places): string {
             if (! isset($found[1])) {
@@ -65,7 +65,7 @@ final class Formula
     }
 
     /** As it is kept; what does not stand anywhere becomes `#REF!`, a range that reaches beyond the sheet ends with it. */
-    public static function keep(string $spelled, string $ownRow, Places $places): string
+    public static function keep(string $spelled, string $ownRow, CellPlaces $places): string
     {
         return (string) preg_replace_callback(self::SPELLED, function (array $found) use ($ownRow, $places): string {
             if ($found[4] === null && $found[12] === null && $found[16] === null) {
@@ -87,7 +87,7 @@ final class Formula
             foreach ($ends as $at => [$rowSign, $row, $columnSign, $letters]) {
                 $last = $range && $at === 1;
                 $rowId = $row === null ? '*' : self::at($places->rows[$tab], $row - 1, $last);
-                $columnId = $letters === null ? '*' : self::at($places->columns[$tab], Places::column((string) $letters), $last);
+                $columnId = $letters === null ? '*' : self::at($places->columns[$tab], CellPlaces::column((string) $letters), $last);
                 if ($rowId === null || $columnId === null) {
                     return self::GONE;
                 }
@@ -107,13 +107,13 @@ final class Formula
             }
             $ends = [];
             foreach ([array_slice($found, 3, 4), array_slice($found, 7, 4), [$found[11], $found[12], null, null], [$found[13], $found[14], null, null], [null, null, $found[15], $found[16]], [null, null, $found[17], $found[18]]] as [$columnSign, $letters, $rowSign, $number]) {
-                $column = $letters === null ? null : Places::column($letters) + ($columnSign === '' ? $columns : 0);
+                $column = $letters === null ? null : CellPlaces::column($letters) + ($columnSign === '' ? $columns : 0);
                 $row = $number === null ? null : (int) $number + ($rowSign === '' ? $rows : 0);
                 if (($column !== null && $column < 0) || ($row !== null && $row < 1)) {
                     return self::GONE;
                 }
                 if ($column !== null || $row !== null) {
-                    $ends[] = ($column === null ? '' : $columnSign.Places::letters($column)).($row === null ? '' : $rowSign.$row);
+                    $ends[] = ($column === null ? '' : $columnSign.CellPlaces::letters($column)).($row === null ? '' : $rowSign.$row);
                 }
             }
             $name = $found[1] !== null ? "'{$found[1]}'!" : ($found[2] !== null ? "{$found[2]}!" : '');
@@ -197,20 +197,20 @@ final class Formula
         };
     }
 
-    private static function tab(?string $row, ?string $column, Places $places): ?string
+    private static function tab(?string $row, ?string $column, CellPlaces $places): ?string
     {
         $tabs = array_unique(array_map(fn (string $id) => $places->of($id)[0] ?? null, array_filter([$row, $column], fn (?string $id) => $id !== null)));
 
         return count($tabs) === 1 ? reset($tabs) : null;
     }
 
-    private static function end(?string $row, ?string $rowSign, ?string $column, ?string $columnSign, Places $places): ?string
+    private static function end(?string $row, ?string $rowSign, ?string $column, ?string $columnSign, CellPlaces $places): ?string
     {
         if (($row !== null && $places->of($row) === null) || ($column !== null && $places->of($column) === null)) {
             return null;
         }
 
-        return ($column === null ? '' : $columnSign.Places::letters($places->position($column))).($row === null ? '' : $rowSign.($places->position($row) + 1));
+        return ($column === null ? '' : $columnSign.CellPlaces::letters($places->position($column))).($row === null ? '' : $rowSign.($places->position($row) + 1));
     }
 
     /** @param list<string> $ids */

@@ -2,12 +2,13 @@
 
 declare(strict_types=1);
 
-namespace MistyAttic\Core\Kinds\Spreadsheet;
+namespace MistyAttic\Core\Kinds\Formulas;
 
 use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetRole;
 
 /** Where the rows and columns of a spreadsheet stand. O(n) once, then O(1) a question. */
-final class Places
+final class CellPlaces
 {
     /** @var array<string, string> tab => its name */
     public array $tabs = [];

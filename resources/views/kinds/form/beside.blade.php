@@ -1,0 +1,1 @@
+<div class="form-flow" data-flow="{{ route('item.flow', $item) }}">@include('kinds.form.flow', ['title' => 'The way through'])</div>

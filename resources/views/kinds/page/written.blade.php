@@ -1,0 +1,1 @@
+<div class="page">@include('kinds.page.compared', ['side' => 'new', 'named' => true])</div>
