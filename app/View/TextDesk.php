@@ -12,10 +12,8 @@ class TextDesk extends Desk
 {
     public const VIEW = 'write';
 
-    /** The view of the tools, the mark by which the script of the kind finds the sheet, and the class of the text on it. */
+    /** The view of the tools, and the class of the text on the sheet. */
     public const TOOLS = 'write.tools';
-
-    public const MARK = '';
 
     public const TEXT = 'sheet-text';
 

@@ -1,3 +1,3 @@
-import { attachCharts } from './report/read.js';
+import { attachCharts } from './kinds/report/read.js';
 
 attachCharts(document.body);

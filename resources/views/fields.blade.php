@@ -1,4 +1,4 @@
-<x-layout :title="$item->title" body="is-item">
+<x-layout :kind="$item->kind" :title="$item->title" body="is-item">
     <x-item-head :item="$item" at="write"><x-when :at="$item->changed_at" /></x-item-head>
     <main id="main" class="answering is-fields">
         <x-problems />

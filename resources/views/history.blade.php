@@ -1,4 +1,4 @@
-<x-layout :title="'History of '.$item->title" body="is-item is-history">
+<x-layout :kind="$item->kind" :title="'History of '.$item->title" body="is-item is-history">
     <x-item-head :item="$item" at="history">
         newest is {{ $item->head }}, saved <x-when :at="$item->changed_at" />
     </x-item-head>

@@ -1,4 +1,4 @@
-<x-layout :title="($wish === null ? 'Publish ' : 'A wish to publish ').$plan->item->title" body="is-item is-history">
+<x-layout :kind="$plan->item->kind" :title="($wish === null ? 'Publish ' : 'A wish to publish ').$plan->item->title" body="is-item is-history">
     <x-item-head :item="$plan->item" at="publish" />
     <main id="main" class="past is-publish">
         <section class="changes" aria-labelledby="changes-name" data-changes>

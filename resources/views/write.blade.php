@@ -1,4 +1,4 @@
-<x-layout :title="$item->title" body="is-item is-writing">
+<x-layout :kind="$item->kind" :title="$item->title" body="is-item is-writing">
     <x-item-head :item="$item" at="write" :editable="Gate::allows('write', $item)">
         <span data-people aria-live="polite"></span>
         <x-origin :item="$item" />
@@ -7,7 +7,7 @@
     @can('write', $item)
         @include($desk::TOOLS)
     @endcan
-    <div class="sheet is-{{ $item->kind }}" {{ $desk::MARK }} @isset($answered)data-answered="{{ json_encode($answered) }}"@endisset data-editor="{{ json_encode(['key' => $item->key, 'root' => $item->root, 'number' => $item->head, 'me' => auth()->id(), 'editable' => Gate::allows('write', $item)]) }}">
+    <div class="sheet is-{{ $item->kind }}" @isset($answered)data-answered="{{ json_encode($answered) }}"@endisset data-editor="{{ json_encode(['key' => $item->key, 'root' => $item->root, 'number' => $item->head, 'me' => auth()->id(), 'editable' => Gate::allows('write', $item)]) }}">
         <noscript><p class="notice">Writing needs JavaScript. <a href="{{ route('history', ['item' => $item, 'from' => $item->head, 'to' => $item->head, 'view' => 'was']) }}">Read it</a> or look at its history without.</p></noscript>
         <div class="{{ $desk::TEXT }}" data-text data-parts="{{ $parts }}"></div>
         <aside class="notes" aria-label="Notes" data-notes="{{ route('item.notes', $item) }}">@include('write.notes')</aside>

@@ -2,9 +2,9 @@ import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { history } from 'prosemirror-history';
 import { EditorState, NodeSelection, TextSelection } from 'prosemirror-state';
-import { backspace, duplicate, enter, move, putLine, putPage, putQuestion, putRule, remove, retype, tools } from '../../resources/js/form/commands.js';
-import { toDocument, toParts } from '../../resources/js/form/convert.js';
-import { nameOf, spokenPlace, targetName } from '../../resources/js/form/places.js';
+import { backspace, duplicate, enter, move, putLine, putPage, putQuestion, putRule, remove, retype, tools } from '../../resources/js/kinds/form/commands.js';
+import { toDocument, toParts } from '../../resources/js/kinds/form/convert.js';
+import { nameOf, spokenPlace, targetName } from '../../resources/js/kinds/form/places.js';
 
 const words = (text) => ({ runs: text === '' ? [] : [[text]] });
 const form = () => [

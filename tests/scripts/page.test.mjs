@@ -2,10 +2,10 @@ import assert from 'node:assert/strict';
 import { test } from 'node:test';
 import { history } from 'prosemirror-history';
 import { EditorState, NodeSelection, TextSelection } from 'prosemirror-state';
-import { columns, duplicate, endList, move, moveSection, put, remove, removeSection, set, split, style, tools } from '../../resources/js/page/commands.js';
-import { toDocument, toParts } from '../../resources/js/page/convert.js';
-import { nameOf, spokenPlace, whereabouts } from '../../resources/js/page/places.js';
-import { schema } from '../../resources/js/page/schema.js';
+import { columns, duplicate, endList, move, moveSection, put, remove, removeSection, set, split, style, tools } from '../../resources/js/kinds/page/commands.js';
+import { toDocument, toParts } from '../../resources/js/kinds/page/convert.js';
+import { nameOf, spokenPlace, whereabouts } from '../../resources/js/kinds/page/places.js';
+import { schema } from '../../resources/js/kinds/page/schema.js';
 
 const words = (text) => ({ runs: text === '' ? [] : [[text]] });
 const text = (id) => [id, 'rich_text', 2, { style: 'plain', text: words(id) }];

@@ -1,12 +1,12 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { separated } from '../../resources/js/sheet/clipboard.js';
-import { commands, carryOn } from '../../resources/js/sheet/commands.js';
-import { keep, letters, shifted, spell } from '../../resources/js/sheet/formula.js';
+import { separated } from '../../resources/js/kinds/spreadsheet/clipboard.js';
+import { commands, carryOn } from '../../resources/js/kinds/spreadsheet/commands.js';
+import { keep, letters, shifted, spell } from '../../resources/js/kinds/spreadsheet/formula.js';
 import { newId } from '../../resources/js/common/new-id.js';
-import { Sheet } from '../../resources/js/sheet/model.js';
-import { dressed, formulaOf, lookOf, resultOf } from '../../resources/js/sheet/cell.js';
-import { editable, shown, typed } from '../../resources/js/sheet/values.js';
+import { Sheet } from '../../resources/js/kinds/spreadsheet/model.js';
+import { dressed, formulaOf, lookOf, resultOf } from '../../resources/js/kinds/spreadsheet/cell.js';
+import { editable, shown, typed } from '../../resources/js/kinds/spreadsheet/values.js';
 
 const parts = (rows, tab = 1, name = 'Log') => [
     [`tab${tab}`, 'tab', 0, { name, frozen: 1 }],

@@ -14,8 +14,6 @@ final class Desk extends TextDesk
 {
     public const TOOLS = 'kinds.form.tools';
 
-    public const MARK = 'data-form-editor';
-
     public const TEXT = 'form-sheet';
 
     public function of(Item $item, User $person, string $shown): array

@@ -14,8 +14,6 @@ final class Desk extends TextDesk
 {
     public const TOOLS = 'kinds.page.tools';
 
-    public const MARK = 'data-page';
-
     public const TEXT = 'page-writing';
 
     public function read(Item $item, User $person): View

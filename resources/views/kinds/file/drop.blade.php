@@ -1,4 +1,4 @@
-<div class="file-drop" data-drop="{{ json_encode(['begin' => route('upload.begin', $shelf), 'named' => route('file.named', $shelf), 'item' => $item?->key]) }}">
+<div class="file-drop" data-kind="file" data-drop="{{ json_encode(['begin' => route('upload.begin', $shelf), 'named' => route('file.named', $shelf), 'item' => $item?->key]) }}">
     <form method="post" action="{{ route('file.send', $shelf) }}" enctype="multipart/form-data" data-drop-form>
         @csrf
         @isset($item)<input type="hidden" name="item" value="{{ $item->key }}">@endisset

@@ -1,4 +1,4 @@
-<x-layout :title="$item->title" body="is-item is-filed">
+<x-layout :kind="$item->kind" :title="$item->title" body="is-item is-filed">
     <x-item-head :item="$item" at="write" :editable="Gate::allows('write', $item)"><x-origin :item="$item" /></x-item-head>
     <main id="main" class="file-desk">
         <section class="file-now" aria-label="The file as it is now">

@@ -1,4 +1,4 @@
-<x-layout :title="$item->title" body="is-item is-report">
+<x-layout :kind="$item->kind" :title="$item->title" body="is-item is-report">
     <x-item-head :item="$item" at="write" />
     <main id="main" class="report-desk" data-report-read>
         <p class="report-period">{{ $item->live?->data === null ? __('report.reader_follows') : __('report.reader_pins', ['when' => $item->live->decided_at?->format('j F Y')]) }}</p>

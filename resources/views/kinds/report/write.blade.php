@@ -1,4 +1,4 @@
-<x-layout :title="$item->title" body="is-item is-writing is-report">
+<x-layout :kind="$item->kind" :title="$item->title" body="is-item is-writing is-report">
     <x-item-head :item="$item" at="write" :editable="Gate::allows('write', $item)">
         <span data-people aria-live="polite"></span>
         <x-origin :item="$item" />

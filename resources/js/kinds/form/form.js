@@ -2,11 +2,11 @@ import { baseKeymap } from 'prosemirror-commands';
 import { keymap } from 'prosemirror-keymap';
 import { NodeSelection, Plugin } from 'prosemirror-state';
 import { Decoration, DecorationSet } from 'prosemirror-view';
-import { carry, carrying } from '../editor/carry.js';
-import { grip } from '../editor/grip.js';
-import { askSettings } from '../editor/settings.js';
-import { whereIs } from '../editor/where.js';
-import { writing } from '../editor/writing.js';
+import { carry, carrying } from '../../editor/carry.js';
+import { grip } from '../../editor/grip.js';
+import { askSettings } from '../../editor/settings.js';
+import { whereIs } from '../../editor/where.js';
+import { writing } from '../../editor/writing.js';
 import { backspace, enter, lineBreak, move, putRule, retype, set, tools } from './commands.js';
 import { toDocument, toParts } from './convert.js';
 import { around, levels, nameOf, questions, spokenPlace } from './places.js';
@@ -25,13 +25,13 @@ const LIE = { levels, nameOf, spokenPlace, move, sortOf: (/** @type {import('pro
  * @returns {() => void}
  */
 export function attachForm(root) {
-    const sheet = /** @type {HTMLElement} */ (root.querySelector('[data-form-editor]'));
+    const sheet = /** @type {HTMLElement} */ (root.querySelector('[data-editor]'));
     const spoken = /** @type {HTMLElement} */ (root.querySelector('[data-spoken]'));
     const dialog = /** @type {HTMLDialogElement} */ (root.querySelector('[data-settings-dialog]'));
     const say = (/** @type {string} */ words) => {
         spoken.textContent = words;
     };
-    /** @param {import('prosemirror-view').EditorView} view @param {import('../editor/carry.js').Place | undefined} place */
+    /** @param {import('prosemirror-view').EditorView} view @param {import('../../editor/carry.js').Place | undefined} place */
     const open = async (view, place) => {
         const question = around(view.state, 'question')?.node ?? null;
         const fields = place ? fieldsOf(view.state.doc, place.node, question) : null;

@@ -1,4 +1,4 @@
-/** @typedef {import('../editor/settings.js').Field} Field */
+/** @typedef {import('../../editor/settings.js').Field} Field */
 
 /** What of each sort of part can be set, besides its words. @type {Record<string, Field[]>} */
 export const FIELDS = {

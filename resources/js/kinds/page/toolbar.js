@@ -1,4 +1,4 @@
-import { isMarked, listen } from '../editor/bar.js';
+import { isMarked, listen } from '../../editor/bar.js';
 import { columns, put, style, styleOf, tools } from './commands.js';
 import { chosen, nameOf, whereabouts } from './places.js';
 import { schema } from './schema.js';

@@ -1,4 +1,4 @@
-/** @typedef {import('../sync/document-desk.js').Desk} Desk */
+/** @typedef {import('../../sync/document-desk.js').Desk} Desk */
 /**
  * A spreadsheet for the sync to work on: what is sent is what became of it, cell by cell.
  *

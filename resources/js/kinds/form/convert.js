@@ -1,8 +1,8 @@
-import { inline, runs } from '../document/convert.js';
+import { inline, runs } from '../../document/convert.js';
 import { schema } from './schema.js';
 
 /** @typedef {import('prosemirror-model').Node} Node */
-/** @typedef {import('../document/convert.js').Part} Part */
+/** @typedef {import('../../document/convert.js').Part} Part */
 
 /** What is not set is not sent. @param {Record<string, any>} fields */
 const set = (fields) => Object.fromEntries(Object.entries(fields).filter(([, value]) => value !== null));

@@ -1,7 +1,7 @@
-import { ask, piece, Refused, SignedOut } from '../common/ask.js';
-import { foot } from '../editor/foot.js';
-import { headMoved } from '../editor/head.js';
-import { newsOf, whileInSight } from '../editor/news.js';
+import { ask, piece, Refused, SignedOut } from '../../common/ask.js';
+import { foot } from '../../editor/foot.js';
+import { headMoved } from '../../editor/head.js';
+import { newsOf, whileInSight } from '../../editor/news.js';
 import { drawAll } from './chart.js';
 import { printAll, savePage } from './files.js';
 import { savePagePicture, savePicture } from './pictures.js';

@@ -1,4 +1,4 @@
-import { ask, Refused, SignedOut, Unreachable } from '../common/ask.js';
+import { ask, Refused, SignedOut, Unreachable } from '../../common/ask.js';
 
 /** Tries of one slice before it is given up, each a longer while after the one before. */
 const TRIES = 6;

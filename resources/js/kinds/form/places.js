@@ -2,7 +2,7 @@ import { NodeSelection } from 'prosemirror-state';
 
 /** @typedef {import('prosemirror-model').Node} Node */
 /** @typedef {import('prosemirror-state').EditorState} EditorState */
-/** @typedef {import('../editor/carry.js').Place} Place */
+/** @typedef {import('../../editor/carry.js').Place} Place */
 
 /** What a question of each type is called. @type {Record<string, string>} */
 export const TYPES = {

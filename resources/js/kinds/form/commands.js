@@ -2,7 +2,7 @@ import { toggleMark } from 'prosemirror-commands';
 import { closeHistory, redo, undo } from 'prosemirror-history';
 import { Fragment } from 'prosemirror-model';
 import { NodeSelection, TextSelection } from 'prosemirror-state';
-import { whereIs } from '../editor/where.js';
+import { whereIs } from '../../editor/where.js';
 import { around, levels } from './places.js';
 import { schema } from './schema.js';
 
@@ -114,7 +114,7 @@ export const remove = (state, dispatch) => {
 /**
  * Where something would stand next: a position in the document without it.
  *
- * @param {import('prosemirror-model').Node} doc @param {import('../editor/carry.js').Place} place @param {boolean} back
+ * @param {import('prosemirror-model').Node} doc @param {import('../../editor/carry.js').Place} place @param {boolean} back
  * @returns {number | null}
  */
 function target(doc, place, back) {
@@ -130,7 +130,7 @@ function target(doc, place, back) {
     return back ? $pos.before(1) - 1 : $pos.after(1) + 1 - place.node.nodeSize;
 }
 
-/** @param {import('../editor/carry.js').Direction} way @returns {Command} moves what is chosen by a step; each step is undone by itself */
+/** @param {import('../../editor/carry.js').Direction} way @returns {Command} moves what is chosen by a step; each step is undone by itself */
 export const move = (way) => (state, dispatch) => {
     const place = movable(state);
     if (!place || way === 'left' || way === 'right') return false;

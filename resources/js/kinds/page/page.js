@@ -2,11 +2,11 @@ import { baseKeymap, chainCommands } from 'prosemirror-commands';
 import { inputRules, textblockTypeInputRule } from 'prosemirror-inputrules';
 import { keymap } from 'prosemirror-keymap';
 import { NodeSelection, Plugin } from 'prosemirror-state';
-import { askSettings } from '../editor/settings.js';
-import { carry, carrying } from '../editor/carry.js';
-import { grip } from '../editor/grip.js';
-import { whereIs } from '../editor/where.js';
-import { writing } from '../editor/writing.js';
+import { askSettings } from '../../editor/settings.js';
+import { carry, carrying } from '../../editor/carry.js';
+import { grip } from '../../editor/grip.js';
+import { whereIs } from '../../editor/where.js';
+import { writing } from '../../editor/writing.js';
 import { endList, lineBreak, move, put, set, split, tools } from './commands.js';
 import { toDocument, toParts } from './convert.js';
 import { beside, chosen, levels, nameOf, NAMES, spokenPlace, whereabouts } from './places.js';
@@ -27,7 +27,7 @@ const LIE = { levels, nameOf, spokenPlace, move, beside, sortOf: (/** @type {imp
  * @returns {() => void}
  */
 export function attachPage(root) {
-    const sheet = /** @type {HTMLElement} */ (root.querySelector('[data-page]'));
+    const sheet = /** @type {HTMLElement} */ (root.querySelector('[data-editor]'));
     const spoken = /** @type {HTMLElement} */ (root.querySelector('[data-spoken]'));
     const dialog = /** @type {HTMLDialogElement} */ (root.querySelector('[data-settings-dialog]'));
     const say = (/** @type {string} */ words) => {

@@ -1,8 +1,8 @@
-import { inline, runs } from '../document/convert.js';
+import { inline, runs } from '../../document/convert.js';
 import { schema } from './schema.js';
 
 /** @typedef {import('prosemirror-model').Node} Node */
-/** @typedef {import('../document/convert.js').Part} Part */
+/** @typedef {import('../../document/convert.js').Part} Part */
 
 /**
  * The parts of a page in the editor.

@@ -1,9 +1,9 @@
-import { ask as askServer } from '../common/ask.js';
-import { foot } from '../editor/foot.js';
-import { live } from '../editor/live.js';
-import { signInAgain } from '../editor/sign-in.js';
-import { wayOn } from '../editor/stuck.js';
-import { Sync } from '../sync/sync.js';
+import { ask as askServer } from '../../common/ask.js';
+import { foot } from '../../editor/foot.js';
+import { live } from '../../editor/live.js';
+import { signInAgain } from '../../editor/sign-in.js';
+import { wayOn } from '../../editor/stuck.js';
+import { Sync } from '../../sync/sync.js';
 import { cellEditor } from './cell-editor.js';
 import { commands } from './commands.js';
 import { filters } from './filter.js';
@@ -116,7 +116,7 @@ export async function attachSheet(root) {
  * The parts that came with the page; what is too large for that is asked for.
  *
  * @param {HTMLElement} place @param {{key: string, root: string, number: number}} item gets the state that came
- * @param {import('../sync/sync.js').Around['say']} say
+ * @param {import('../../sync/sync.js').Around['say']} say
  * @returns {Promise<import('./model.js').Part[]>}
  */
 async function content(place, item, say) {

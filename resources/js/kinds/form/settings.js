@@ -1,7 +1,7 @@
 import { HAS_CHOICES } from './commands.js';
 import { questions, TYPES, wordsOf } from './places.js';
 
-/** @typedef {import('../editor/settings.js').Field} Field */
+/** @typedef {import('../../editor/settings.js').Field} Field */
 /** @typedef {import('prosemirror-model').Node} Node */
 
 /** @type {Field} */

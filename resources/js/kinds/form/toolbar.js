@@ -1,4 +1,4 @@
-import { isMarked, listen } from '../editor/bar.js';
+import { isMarked, listen } from '../../editor/bar.js';
 import { putQuestion, retype, tools } from './commands.js';
 import { around, levels, nameOf } from './places.js';
 import { schema } from './schema.js';

@@ -1,5 +1,5 @@
 import { Schema } from 'prosemirror-model';
-import { schema as documentSchema } from '../document/schema.js';
+import { schema as documentSchema } from '../../document/schema.js';
 
 /** @param {HTMLElement} dom */
 const idOf = (dom) => dom.getAttribute('data-part') || null;

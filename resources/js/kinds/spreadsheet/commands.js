@@ -1,4 +1,4 @@
-import { newId } from '../common/new-id.js';
+import { newId } from '../../common/new-id.js';
 import { carriedTo } from './clipboard.js';
 import { shifted } from './formula.js';
 import { sorting } from './sorting.js';
