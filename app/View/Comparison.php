@@ -49,7 +49,7 @@ final class Comparison
 
     public readonly ChangeSet $changes;
 
-    /** @var list<Entry> */
+    /** @var list<ChangeLine> */
     public readonly array $entries;
 
     /** @var array<string, list<Touch>> */
@@ -116,12 +116,12 @@ final class Comparison
             $last = $answers === [] ? null : $this->versions->get($answers[array_key_last($answers)]->number);
             // Readers are not told of the drafts in between.
             $drafts = $item->sight === null;
-            $entries[] = new Entry($statement, $phrases->statement($statement), $drafts ? array_column($answers, 'number') : [], $this->editors($answers), $drafts ? $last?->saved_at : null, $between->areEnds ?? false);
+            $entries[] = new ChangeLine($statement, $phrases->statement($statement), $drafts ? array_column($answers, 'number') : [], $this->editors($answers), $drafts ? $last?->saved_at : null, $between->areEnds ?? false);
         }
         $this->entries = $entries;
     }
 
-    /** @return list<Entry> that it is called something else, and by whom */
+    /** @return list<ChangeLine> that it is called something else, and by whom */
     private function title(Phrases $phrases): array
     {
         [$statement] = [...Statements::ofTitle($this->from->title, $this->to->title), null];
@@ -131,7 +131,7 @@ final class Comparison
         $last = (int) Version::query()->where('item_id', $this->item->id)->where('number', '<', $this->to->number)->where('title', '!=', $this->to->title)->max('number') + 1;
         $version = $this->item->sight !== null ? null : Version::query()->with('user')->where(['item_id' => $this->item->id, 'number' => $last])->first();
 
-        return [new Entry($statement, $phrases->statement($statement), $version === null ? [] : [$version->number], $version === null ? [] : [$version->user], $version?->saved_at)];
+        return [new ChangeLine($statement, $phrases->statement($statement), $version === null ? [] : [$version->number], $version === null ? [] : [$version->user], $version?->saved_at)];
     }
 
     /**

@@ -75,7 +75,7 @@ final readonly class HistoryAddress
         return $this->with(['by' => in_array($editor, $this->by, true) ? array_values(array_diff($this->by, [$editor])) : [...$this->by, $editor]]);
     }
 
-    public function shows(Entry $entry): bool
+    public function shows(ChangeLine $entry): bool
     {
         return $this->by === [] || array_filter($entry->editors, fn ($editor) => in_array($editor->id, $this->by, true)) !== [];
     }

@@ -9,7 +9,7 @@ use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Kinds\Kind;
-use MistyAttic\Core\Kinds\Role;
+use MistyAttic\Core\Kinds\PartRole;
 use MistyAttic\Core\Kinds\SchemaKind;
 
 /**
@@ -140,7 +140,7 @@ final readonly class PartFields
         return $fields;
     }
 
-    private function role(string $name): ?Role
+    private function role(string $name): ?PartRole
     {
         return $this->kind instanceof SchemaKind ? $this->kind->roles()::tryFrom($name) : null;
     }

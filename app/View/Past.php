@@ -106,7 +106,7 @@ class Past
     }
 
     /** What becomes of what hangs on the parts of a line of a plan or a comparison, in words; nothing if nothing does. */
-    public function aside(Item $item, Entry $entry, string $way): ?string
+    public function aside(Item $item, ChangeLine $entry, string $way): ?string
     {
         return null;
     }

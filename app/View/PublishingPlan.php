@@ -5,8 +5,10 @@ declare(strict_types=1);
 namespace App\View;
 
 use App\Models\Item;
+use App\Models\Publishing;
 use App\Models\Version;
 use App\Store\States;
+use Illuminate\Database\Eloquent\Collection;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Kind;
 use MistyAttic\Core\Kinds\Kinds;
@@ -35,6 +37,9 @@ final readonly class PublishingPlan
     /** @var list<array{title: string, was: int, is: int}> datasets of which readers would see newer figures */
     public array $figures;
 
+    /** @var Collection<int, Publishing> states that were live for the shelf alone, while others have the address now */
+    public Collection $hidden;
+
     /** Whether publishing it would make readers see anything else, were it only newer figures. */
     public bool $brings;
 
@@ -46,6 +51,7 @@ final readonly class PublishingPlan
         $this->tree = $this->comparison->new ?? $states->tree($version->root);
         $this->new = $this->tree;
         $this->old = $this->comparison->old ?? $this->tree;
+        $this->hidden = $item->is_public ? $item->publishings()->with('version')->whereNotNull('count')->where('is_public', false)->orderBy('count')->get() : new Collection;
         $this->newer = $item->head - $version->number;
         $behind = $item->room(ForReaders::class)->behind($item, $version);
         $this->figures = array_values(Item::query()->whereIn('key', array_keys($behind))->orderBy('title')->get()->filter(app(OtherItems::class)->tellsOf(...))->map(fn (Item $dataset) => ['title' => $dataset->title, 'was' => $behind[$dataset->key][0], 'is' => $behind[$dataset->key][1]])->all());

@@ -15,10 +15,10 @@ final readonly class RestorePlan
     /** How many versions fit in one line. */
     private const DOTS = 28;
 
-    /** @var array<int, Entry> in the earlier version, and missing or other now; by their position in the comparison */
+    /** @var array<int, ChangeLine> in the earlier version, and missing or other now; by their position in the comparison */
     public array $comesBack;
 
-    /** @var array<int, Entry> made since */
+    /** @var array<int, ChangeLine> made since */
     public array $goesAway;
 
     /** @var array<string, int> noun => how many parts are the same in both */

@@ -18,10 +18,10 @@ use MistyAttic\Core\Merge\Merged;
 /** What taking somebody's edits out does to the newest version, before it happens. */
 final readonly class TakeOutPlan
 {
-    /** @var list<Entry> */
+    /** @var list<ChangeLine> */
     public array $comesBack;
 
-    /** @var list<Entry> */
+    /** @var list<ChangeLine> */
     public array $goesAway;
 
     /** @var list<array{string, string}> name of the part, and why it stays */
@@ -36,7 +36,7 @@ final readonly class TakeOutPlan
             if ($statement->isConsequence()) {
                 continue;
             }
-            $entry = new Entry($statement, $phrases->statement($statement), [], [], null);
+            $entry = new ChangeLine($statement, $phrases->statement($statement), [], [], null);
             self::goes($statement) ? $away[] = $entry : $back[] = $entry;
         }
         $stays = [];

@@ -36,6 +36,21 @@ final readonly class Statement
         return $this->code === 'recalculated';
     }
 
+    /**
+     * The changes that lead back from it: keys for {@see ChangeSet::pick} of the inverted set.
+     *
+     * @return list<string>
+     */
+    public function keysBack(): array
+    {
+        if ($this->code === 'retitled') {
+            return [Statements::TITLE];
+        }
+        $type = $this->type->inverse()->value;
+
+        return [...array_map(fn (string $id) => "{$type}:{$id}", $this->isConsequence() ? [] : $this->cells ?? $this->ids), ...$this->with];
+    }
+
     /** How telling it is: what is gone matters most, then what moved, what came, what was written over; an empty block least. */
     public function weight(): int
     {

@@ -81,6 +81,6 @@ final readonly class ChangesFile
             return [null, array_map(fn ($misfit) => "{$misfit->id}: ".str_replace('_', ' ', $misfit->type->value).($misfit->field === null ? '' : " ({$misfit->field})"), $applied->misfits)];
         }
 
-        return [Written::of($this->format, $old->name, $applied->tree, $old->content()->pictures), []];
+        return [FileWriter::of($this->format, $old->name, $applied->tree, $old->content()->pictures), []];
     }
 }

@@ -52,7 +52,7 @@ final readonly class FileMerge
         return new self(match ($base->format) {
             FileFormat::Csv, FileFormat::Tsv => self::encoded(self::csv($kind, $labelled, [[$theirs, $other], [$mine, $ours], [$base, $tree]]), [$theirs, $mine, $base]),
             FileFormat::Json => (new JsonWriter)->write($kind, $labelled),
-            default => Written::of($base->format, $base->name, $labelled, $pictures),
+            default => FileWriter::of($base->format, $base->name, $labelled, $pictures),
         }, $conflicts);
     }
 

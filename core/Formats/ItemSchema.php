@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace MistyAttic\Core\Formats;
 
 use MistyAttic\Core\Kinds\Kinds;
-use MistyAttic\Core\Kinds\Role;
+use MistyAttic\Core\Kinds\PartRole;
 use MistyAttic\Core\Kinds\SchemaKind;
 
 /** What an item is as JSON, as a JSON Schema (draft 7) made from the roles of all kinds: {@see JsonWriter} writes it, {@see JsonReader} reads it. */
@@ -46,11 +46,11 @@ final class ItemSchema
     }
 
     /** @return array<string, mixed> */
-    private static function part(Role $role): array
+    private static function part(PartRole $role): array
     {
         $fields = $role->fields();
-        $cells = isset($fields[Role::CELLS]);
-        unset($fields[Role::CELLS]);
+        $cells = isset($fields[PartRole::CELLS]);
+        unset($fields[PartRole::CELLS]);
         $needed = array_keys(array_filter($fields, fn (string $type) => ! str_ends_with($type, '?')));
 
         return ['type' => 'array', 'minItems' => 4, 'maxItems' => 4, 'items' => [

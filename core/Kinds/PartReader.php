@@ -26,7 +26,7 @@ final class PartReader
     /** @var array<string, true> */
     private array $ids = [];
 
-    /** @var array<int, Role|null> the role at each open depth, shifted by one: 0 is the root */
+    /** @var array<int, PartRole|null> the role at each open depth, shifted by one: 0 is the root */
     private array $open = [null];
 
     /** @var array<string, true> the names of fields, which no id may be, since a field named by an id is a cell of that column */
@@ -35,7 +35,7 @@ final class PartReader
     /** @var array<string, array{string, string}> columns that a cell names: id, and the path of the first such cell */
     private array $cells = [];
 
-    /** @param class-string<Role> $roles */
+    /** @param class-string<PartRole> $roles */
     private function __construct(private readonly string $roles, private readonly Limits $limits)
     {
         $names = [];
@@ -45,7 +45,7 @@ final class PartReader
         $this->names = $names;
     }
 
-    /** @param class-string<Role> $roles the enum of a kind's roles */
+    /** @param class-string<PartRole> $roles the enum of a kind's roles */
     public static function read(string $roles, mixed $content, Limits $limits): Reading
     {
         return (new self($roles, $limits))->all($content);
@@ -54,7 +54,7 @@ final class PartReader
     /**
      * What is wrong with parts that are there already; none of them is kept twice for it.
      *
-     * @param  class-string<Role>  $roles
+     * @param  class-string<PartRole>  $roles
      * @return list<Problem>
      */
     public static function problems(string $roles, PartTree $tree, Limits $limits): array
@@ -149,11 +149,11 @@ final class PartReader
      * @param  array<mixed>  $sent
      * @return array<string, FieldValue>
      */
-    private function fields(Role $role, array $sent, string $path): array
+    private function fields(PartRole $role, array $sent, string $path): array
     {
         $schema = $role->fields();
-        $cells = isset($schema[Role::CELLS]);
-        unset($schema[Role::CELLS]);
+        $cells = isset($schema[PartRole::CELLS]);
+        unset($schema[PartRole::CELLS]);
         $fields = [];
         foreach (array_diff_key($sent, $schema) as $name => $value) {
             $name = (string) $name;

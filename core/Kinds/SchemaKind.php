@@ -10,7 +10,7 @@ use MistyAttic\Core\Content\PartTree;
 /** What kinds share: reading by their roles, and plain answers that a kind replaces where it knows better. */
 abstract class SchemaKind implements Kind
 {
-    /** @return class-string<Role> */
+    /** @return class-string<PartRole> */
     abstract public function roles(): string;
 
     public function read(mixed $content, Limits $limits): Reading

@@ -7,10 +7,10 @@ namespace MistyAttic\Core\Store;
 /** Walks over the nodes of one level of a tree, from any record on, reading only the nodes above them. */
 final class Cursor
 {
-    /** @var list<array{list<Entry>, int, int}> from the root down: entries of a node, the open one, its first record */
+    /** @var list<array{list<NodeChild>, int, int}> from the root down: entries of a node, the open one, its first record */
     private array $path = [];
 
-    public function __construct(private readonly Nodes $nodes, private readonly Entry $root, private readonly int $levelsDown) {}
+    public function __construct(private readonly Nodes $nodes, private readonly NodeChild $root, private readonly int $levelsDown) {}
 
     /** Goes to the node that holds a record, or to the last one. */
     public function seek(int $record): void
@@ -26,7 +26,7 @@ final class Cursor
         }
     }
 
-    public function entry(): Entry
+    public function entry(): NodeChild
     {
         [$entries, $at] = $this->path[count($this->path) - 1];
 

@@ -27,7 +27,7 @@ final class Cutter
 
     private const NODE_DIVISOR = 12;
 
-    /** @var list<Entry> the nodes that are finished */
+    /** @var list<NodeChild> the nodes that are finished */
     public array $done = [];
 
     /** @var array<string, string> their bytes, by address */
@@ -54,13 +54,13 @@ final class Cutter
             $this->open = 'L';
         }
         $this->open .= $record."\n";
-        $this->took(1, Entry::depth($record));
+        $this->took(1, NodeChild::depth($record));
         if ($this->items >= self::LEAF_MOST || strlen($this->open) >= self::LEAF_BYTES || ($this->items >= self::LEAF_LEAST && crc32($record) % self::LEAF_DIVISOR === 0)) {
             $this->finish();
         }
     }
 
-    public function entry(Entry $entry): void
+    public function entry(NodeChild $entry): void
     {
         if ($this->items === 0) {
             $this->open = 'N';
@@ -107,7 +107,7 @@ final class Cutter
     {
         $address = Address::of($bytes);
         $this->chunks[$address] = $bytes;
-        $this->done[] = new Entry($address, $this->count, $this->least);
+        $this->done[] = new NodeChild($address, $this->count, $this->least);
         $this->items = $this->count = 0;
         $this->least = 255;
     }

@@ -9,7 +9,7 @@ namespace MistyAttic\Core\Store;
  * content defines, and nodes of nodes likewise, so that the same list has the same root whatever the way there, and an
  * edit, insertion or removal makes new chunks on the path to the root and no others.
  *
- * A leaf is `L` and its records, each ended by a line feed. An inner node is `N` and its entries ({@see Entry::in}). The
+ * A leaf is `L` and its records, each ended by a line feed. An inner node is `N` and its entries ({@see NodeChild::in}). The
  * empty list is the leaf `L`.
  */
 final readonly class HashTree
@@ -184,7 +184,7 @@ final readonly class HashTree
         for ($depth = 256; $depth > 0 && ($found = $this->lastBelow($nodes, $root, 0, $before, $depth)) !== null;) {
             array_unshift($open, $found[1]);
             [$before] = $found;
-            $depth = Entry::depth($found[1]);
+            $depth = NodeChild::depth($found[1]);
         }
 
         return $open;
@@ -206,7 +206,7 @@ final readonly class HashTree
             [$address, $start] = array_pop($open);
             if ($nodes->isLeaf($address)) {
                 foreach ($nodes->records($address) as $at => $record) {
-                    if (Entry::depth($record) === 0) {
+                    if (NodeChild::depth($record) === 0) {
                         $tops[$start + $at] = $record;
                     }
                 }
@@ -263,7 +263,7 @@ final readonly class HashTree
         if ($nodes->isLeaf($address)) {
             $records = $nodes->records($address);
             for ($at = min(count($records), $before - $start) - 1; $at >= 0; $at--) {
-                if (Entry::depth($records[$at]) < $depth) {
+                if (NodeChild::depth($records[$at]) < $depth) {
                     return [$start + $at, $records[$at]];
                 }
             }
@@ -292,8 +292,8 @@ final readonly class HashTree
     /**
      * For each new node the one of the near tree that holds the same position on the same level.
      *
-     * @param  list<list<Entry>>  $levels  leaves first
-     * @param  list<list<Entry>>  $near
+     * @param  list<list<NodeChild>>  $levels  leaves first
+     * @param  list<list<NodeChild>>  $near
      * @param  array<string, string>  $new
      * @return array<string, string>
      */

@@ -12,7 +12,7 @@ final class Nodes
     /** @var array<string, string> address => bytes */
     private array $held = [];
 
-    /** @var array<string, list<Entry>> */
+    /** @var array<string, list<NodeChild>> */
     private array $entries = [];
 
     public function __construct(private readonly ChunkStore $store) {}
@@ -52,28 +52,28 @@ final class Nodes
         return $this->bytes($address)[0] === 'L';
     }
 
-    /** @return list<Entry> */
+    /** @return list<NodeChild> */
     public function entries(string $address): array
     {
-        return $this->entries[$address] ??= Entry::in($this->bytes($address));
+        return $this->entries[$address] ??= NodeChild::in($this->bytes($address));
     }
 
     /** @return list<string> the addresses in an inner node */
     public function below(string $address): array
     {
-        return Entry::addresses($this->bytes($address));
+        return NodeChild::addresses($this->bytes($address));
     }
 
     /** @return list<int> how many records stand below each of them */
     public function counts(string $address): array
     {
-        return Entry::counts($this->bytes($address));
+        return NodeChild::counts($this->bytes($address));
     }
 
     /** @return list<int<0, 255>> and the least depth of those */
     public function leasts(string $address): array
     {
-        return Entry::leasts($this->bytes($address));
+        return NodeChild::leasts($this->bytes($address));
     }
 
     /** @return list<string> */
@@ -100,12 +100,12 @@ final class Nodes
     /**
      * The nodes of every level.
      *
-     * @return list<list<Entry>> leaves first; the leaves themselves are not read
+     * @return list<list<NodeChild>> leaves first; the leaves themselves are not read
      */
     public function levels(string $root): array
     {
         $height = $this->height($root);
-        $levels = [[new Entry($root, $this->count($root), 0)]];
+        $levels = [[new NodeChild($root, $this->count($root), 0)]];
         for (; $height > 0; $height--) {
             $above = array_column($levels[0], 'address');
             $this->fetch($above);

@@ -11,7 +11,7 @@ namespace MistyAttic\Core\Store;
  *
  * An edit says records from, to (half-open, of the old list) and what stands there now.
  *
- * @phpstan-type Edit array{int, int, list<string>|list<Entry>}
+ * @phpstan-type Edit array{int, int, list<string>|list<NodeChild>}
  */
 final class Splice
 {
@@ -21,11 +21,11 @@ final class Splice
     /** @var array<string, string> new node => the old node of its level that stood there */
     public array $like = [];
 
-    private Entry $root;
+    private NodeChild $root;
 
     public function __construct(private readonly Nodes $nodes, string $root)
     {
-        $this->root = new Entry($root, $nodes->count($root), 0);
+        $this->root = new NodeChild($root, $nodes->count($root), 0);
     }
 
     /**
@@ -38,7 +38,7 @@ final class Splice
         for ($level = 0; $level <= $height; $level++) {
             $edits = $this->level($height - $level, $level === 0, $edits);
         }
-        /** @var list<Entry> $top the root level is one node, so there is one edit, of all of it */
+        /** @var list<NodeChild> $top the root level is one node, so there is one edit, of all of it */
         $top = $edits === [] ? [$this->root] : $edits[0][2];
         while (count($top) > 1) {
             $cutter = new Cutter;
@@ -59,7 +59,7 @@ final class Splice
 
     /**
      * @param  list<Edit>  $edits
-     * @return list<array{int, int, list<Entry>}>
+     * @return list<array{int, int, list<NodeChild>}>
      */
     private function level(int $levelsDown, bool $leaves, array $edits): array
     {
@@ -79,7 +79,7 @@ final class Splice
                     if ($position >= $skipTo) {
                         self::take($cutter, $item);
                     }
-                    $position += $item instanceof Entry ? $item->count : 1;
+                    $position += $item instanceof NodeChild ? $item->count : 1;
                 }
                 $end = $position >= $this->root->count;
                 if ($end) {
@@ -109,9 +109,9 @@ final class Splice
         }
     }
 
-    private static function take(Cutter $cutter, string|Entry $item): void
+    private static function take(Cutter $cutter, string|NodeChild $item): void
     {
-        $item instanceof Entry ? $cutter->entry($item) : $cutter->record($item);
+        $item instanceof NodeChild ? $cutter->entry($item) : $cutter->record($item);
     }
 
     /** A root with one node below it gives way to that node. */
@@ -119,7 +119,7 @@ final class Splice
     {
         while (true) {
             $bytes = $this->chunks[$root] ?? $this->nodes->bytes($root);
-            if ($bytes[0] === 'L' || count($entries = Entry::in($bytes)) > 1) {
+            if ($bytes[0] === 'L' || count($entries = NodeChild::in($bytes)) > 1) {
                 return $root;
             }
             unset($this->chunks[$root]);

@@ -14,7 +14,7 @@
             <div class="empty"><p>@if ($only === 'published') No version was published yet. @else No version bears a name yet. Mark a milestone on the ribbon, or here, and it can be found at a glance. @endif</p></div>
         @endif
         @if ($item->sight === null && $page->onFirstPage())
-            @foreach ($item->removals()->with('user')->orderByDesc('id')->limit(20)->get() as $removal)<p class="removal">{{ $removal->user->firstName() }} {{ $removal->back ? 'brought it back' : 'took it away' }}, <x-when :at="$removal->at" /></p>@endforeach
+            @foreach ($removals as $removal)<p class="removal">{{ $removal->user->firstName() }} {{ $removal->back ? 'brought it back' : 'took it away' }}, <x-when :at="$removal->at" /></p>@endforeach
         @endif
         <table class="versions">
             <caption class="is-sr-only">Versions, newest first</caption>

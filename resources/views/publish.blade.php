@@ -38,10 +38,9 @@
                 <section class="publish-readers" aria-labelledby="readers"><h2 id="readers">Readers</h2>
                     @if ($plan->item->is_public)
                         <p>Everybody who has the address: @if ($plan->item->live !== null)<a href="{{ route('read', $plan->item->address) }}">/read/{{ $plan->item->address }}</a>@else <b>/read/{{ $plan->item->address }}</b>, once it is published @endif</p>
-                        @php($hidden = $plan->item->publishings()->with('version')->whereNotNull('count')->where('is_public', false)->orderBy('count')->get())
-                        @if ($hidden->isNotEmpty())
-                            <details><summary>{{ trans_choice('publishing.earlier', $hidden->count(), ['count' => (string) $hidden->count()]) }}</summary>
-                                <ul>@foreach ($hidden as $each)<li><a href="{{ route('history', ['item' => $plan->item, 'from' => $each->version->number, 'to' => $each->version->number, 'view' => 'was']) }}">{{ $each->version->number }}, <x-when :at="$each->decided_at" /></a></li>@endforeach</ul>
+                        @if ($plan->hidden->isNotEmpty())
+                            <details><summary>{{ trans_choice('publishing.earlier', $plan->hidden->count(), ['count' => (string) $plan->hidden->count()]) }}</summary>
+                                <ul>@foreach ($plan->hidden as $each)<li><a href="{{ route('history', ['item' => $plan->item, 'from' => $each->version->number, 'to' => $each->version->number, 'view' => 'was']) }}">{{ $each->version->number }}, <x-when :at="$each->decided_at" /></a></li>@endforeach</ul>
                                 <form method="post" action="{{ route('public', $plan->item) }}">@csrf @method('put')<input type="hidden" name="open" value="1"><input type="hidden" name="earlier" value="1"><button class="button">Let everybody read these, too</button></form>
                             </details>
                         @endif

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Tests\CommandLine;
 
 use JsonSchema\Validator;
-use MistyAttic\Core\Files\Written;
+use MistyAttic\Core\Files\FileWriter;
 use MistyAttic\Core\Formats\DocxWriter;
 use MistyAttic\Core\Formats\FileFormat;
 use MistyAttic\Core\Formats\OdtWriter;
@@ -40,7 +40,7 @@ final class AtticTest extends TestCase
         $sheet = "t1 tab name=June\n  c1 column\n  c2 column\n  r1 row c1=Item | c2=Price\n  r2 row c1=Kettle | c2=12\n  r3 row c1=Lamp | c2=8";
         $odt = fn (string $sketch): string => (new OdtWriter)->write('x', Sketch::read($sketch), fn () => null);
         $docx = fn (string $sketch): string => (new DocxWriter)->write('x', Sketch::read($sketch), fn () => null);
-        $book = fn (FileFormat $format, string $sketch): string => Written::of($format, 'book', Sketch::read($sketch, 'spreadsheet'), []);
+        $book = fn (FileFormat $format, string $sketch): string => FileWriter::of($format, 'book', Sketch::read($sketch, 'spreadsheet'), []);
         $changed = str_replace('c2=8', 'c2=9', $sheet)."\n  r4 row c1=Fan | c2=3";
 
         return [
@@ -281,7 +281,7 @@ final class AtticTest extends TestCase
             'XML nested 100,000 deep' => ['odt', $zip(['content.xml' => str_repeat('<a>', $deep).str_repeat('</a>', $deep)]), [2]],
             'a workbook with an external entity' => ['xlsx', $zip(['[Content_Types].xml' => '<!DOCTYPE x [<!ENTITY a SYSTEM "file:///etc/passwd">]><Types/>', 'xl/workbook.xml' => '<workbook/>']), [2]],
             'a workbook that is none' => ['xlsx', $zip(['xl/workbook.xml' => '<workbook/>']), [2]],
-            'formulas that go round in a circle' => ['xlsx', Written::of(FileFormat::Xlsx, 'book', Sketch::read("t1 tab name=June\n  c1 column\n  r1 row c1==A2 → 1\n  r2 row c1==A1 → 1", 'spreadsheet'), []), [1]],
+            'formulas that go round in a circle' => ['xlsx', FileWriter::of(FileFormat::Xlsx, 'book', Sketch::read("t1 tab name=June\n  c1 column\n  r1 row c1==A2 → 1\n  r2 row c1==A1 → 1", 'spreadsheet'), []), [1]],
         ];
     }
 
@@ -294,7 +294,7 @@ final class AtticTest extends TestCase
             'json' => '{"a": 1}',
             'odt' => (new OdtWriter)->write('x', Sketch::read('p1 . One.'), fn () => null),
             'docx' => (new DocxWriter)->write('x', Sketch::read('p1 . One.'), fn () => null),
-            'xlsx' => Written::of(FileFormat::Xlsx, 'book', Sketch::read("t1 tab name=June\n  c1 column\n  r1 row c1=x", 'spreadsheet'), []),
+            'xlsx' => FileWriter::of(FileFormat::Xlsx, 'book', Sketch::read("t1 tab name=June\n  c1 column\n  r1 row c1=x", 'spreadsheet'), []),
             default => "plain, text\n",
         });
         foreach ([['bad', 'good'], ['good', 'bad']] as [$old, $new]) {

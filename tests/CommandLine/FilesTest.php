@@ -7,9 +7,9 @@ namespace Tests\CommandLine;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Files\FileMerge;
+use MistyAttic\Core\Files\FileWriter;
 use MistyAttic\Core\Files\LineChanges;
 use MistyAttic\Core\Files\Source;
-use MistyAttic\Core\Files\Written;
 use MistyAttic\Core\Formats\CsvReader;
 use MistyAttic\Core\Formats\CsvWriter;
 use MistyAttic\Core\Formats\DocxWriter;
@@ -100,7 +100,7 @@ final class FilesTest extends TestCase
         $parts = $tree->parts;
         $parts[5] = $parts[5]->with('c1', '007');
         $parts[7] = $parts[7]->with('c1', '=1+1 as text');
-        $bytes = Written::of($format, 'book', PartTree::of(array_values($parts)), []);
+        $bytes = FileWriter::of($format, 'book', PartTree::of(array_values($parts)), []);
         $back = $format->reader()->read($bytes, new FormatLimits);
         self::assertSame(
             ['June', 'Item|Price', 'Kettle|12.5', '"007"|["=","SUM(B2:B2)*2",25]', '["d","2026-05-03"]|true', '"=1+1 as text"', 'Empty'],

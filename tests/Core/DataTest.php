@@ -19,8 +19,8 @@ use MistyAttic\Core\Kinds\Dataset\DatasetKind;
 use MistyAttic\Core\Kinds\Dataset\FieldNames;
 use MistyAttic\Core\Kinds\Dataset\FieldType;
 use MistyAttic\Core\Kinds\Dataset\Source;
-use MistyAttic\Core\Kinds\Report\Grid;
 use MistyAttic\Core\Kinds\Report\Widget;
+use MistyAttic\Core\Kinds\Report\WidgetGrid;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Symfony\Component\ExpressionLanguage\ExpressionLanguage;
@@ -346,17 +346,17 @@ final class DataTest extends TestCase
             foreach (range(0, mt_rand(0, 9)) as $at) {
                 $widgets[] = new Part("widget{$at}", 'widget', 1, ['x' => mt_rand(-2, 14), 'y' => mt_rand(-1, 12), 'across' => mt_rand(0, 14), 'down' => mt_rand(0, 8)]);
             }
-            [$x, $y] = Grid::free(Grid::settled($widgets, 'widget0'), 4, 3);
+            [$x, $y] = WidgetGrid::free(WidgetGrid::settled($widgets, 'widget0'), 4, 3);
             $free = new Part('free', 'widget', 1, ['x' => $x, 'y' => $y, 'across' => 4, 'down' => 3]);
-            self::assertSame([], array_filter(Grid::settled($widgets, 'widget0'), fn (Part $one) => Grid::overlap($one, $free)));
+            self::assertSame([], array_filter(WidgetGrid::settled($widgets, 'widget0'), fn (Part $one) => WidgetGrid::overlap($one, $free)));
             $first = $widgets[array_rand($widgets)];
-            $settled = Grid::settled($widgets, $first->id);
+            $settled = WidgetGrid::settled($widgets, $first->id);
             self::assertSame(array_column($widgets, 'id'), array_column($settled, 'id'));
             foreach ($settled as $at => $one) {
-                self::assertTrue($one->int('x') >= 0 && $one->int('across') >= 1 && $one->int('x') + $one->int('across') <= Grid::COLUMNS && $one->int('y') >= 0 && $one->int('down') >= 1);
+                self::assertTrue($one->int('x') >= 0 && $one->int('across') >= 1 && $one->int('x') + $one->int('across') <= WidgetGrid::COLUMNS && $one->int('y') >= 0 && $one->int('down') >= 1);
                 self::assertSame($one->id === $first->id ? max(0, $first->int('y')) : $one->int('y'), $one->int('y'));
                 foreach (array_slice($settled, $at + 1) as $other) {
-                    self::assertFalse(Grid::overlap($one, $other), 'SEED='.self::$seed);
+                    self::assertFalse(WidgetGrid::overlap($one, $other), 'SEED='.self::$seed);
                 }
             }
         }

@@ -10,7 +10,7 @@ use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Content\Run;
 use MistyAttic\Core\Kinds\File\FileRole;
 use MistyAttic\Core\Kinds\Kinds;
-use MistyAttic\Core\Kinds\Role;
+use MistyAttic\Core\Kinds\PartRole;
 use MistyAttic\Core\Kinds\SchemaKind;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
@@ -28,7 +28,7 @@ final class RandomContent
 
     private int $ids = 0;
 
-    /** @var class-string<Role> */
+    /** @var class-string<PartRole> */
     private string $roles;
 
     public function __construct(public readonly int $seed, public readonly string $kind = 'document', private readonly string $prefix = 'p')
@@ -86,7 +86,7 @@ final class RandomContent
             return $tree;
         }
         $name = array_keys($schema)[$this->under(count($schema))];
-        if ($name === Role::CELLS) {
+        if ($name === PartRole::CELLS) {
             $columns = $this->columns($tree, $tree->parent($part->id));
             if ($columns === []) {
                 return $tree;
@@ -227,9 +227,9 @@ final class RandomContent
         return $grid === null ? [] : array_values(array_filter($tree->children()[$parent] ?? [], fn (string $id) => $tree->get($id)->role === $grid->column));
     }
 
-    private function roleIn(?Role $parent): ?Role
+    private function roleIn(?PartRole $parent): ?PartRole
     {
-        $fit = array_values(array_filter(($this->roles)::cases(), fn (Role $role) => $role->mayStandIn($parent)));
+        $fit = array_values(array_filter(($this->roles)::cases(), fn (PartRole $role) => $role->mayStandIn($parent)));
 
         return $fit === [] ? null : $fit[$this->under(count($fit))];
     }
@@ -238,12 +238,12 @@ final class RandomContent
      * @param  list<string>  $columns
      * @return array<string, FieldValue>
      */
-    private function fields(Role $role, array $columns): array
+    private function fields(PartRole $role, array $columns): array
     {
         $fields = [];
         foreach ($role->fields() as $name => $type) {
-            foreach ($name === Role::CELLS ? $columns : [$name] as $field) {
-                $value = $name === Role::CELLS && $this->under(4) === 0 ? null : $this->value($type);
+            foreach ($name === PartRole::CELLS ? $columns : [$name] as $field) {
+                $value = $name === PartRole::CELLS && $this->under(4) === 0 ? null : $this->value($type);
                 if ($value !== null) {
                     $fields[$field] = $value;
                 }

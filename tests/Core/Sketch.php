@@ -10,7 +10,7 @@ use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Content\Run;
 use MistyAttic\Core\Kinds\Cell;
 use MistyAttic\Core\Kinds\Kinds;
-use MistyAttic\Core\Kinds\Role;
+use MistyAttic\Core\Kinds\PartRole;
 use MistyAttic\Core\Kinds\SchemaKind;
 
 /**
@@ -61,7 +61,7 @@ final class Sketch
     }
 
     /** @return array<string, FieldValue> */
-    private static function fields(Role $role, string $text): array
+    private static function fields(PartRole $role, string $text): array
     {
         $written = [];
         foreach ($text === '' ? [] : explode(' | ', $text) as $field) {
@@ -73,7 +73,7 @@ final class Sketch
         foreach ($written + $schema as $name => $unused) {
             $type = explode(':', $schema[$name] ?? 'cell');
             $value = $written[$name] ?? null;
-            if ($name === Role::CELLS || ($value === null && str_ends_with((string) end($type), '?'))) {
+            if ($name === PartRole::CELLS || ($value === null && str_ends_with((string) end($type), '?'))) {
                 continue;
             }
             $fields[$name] = match (rtrim($type[0], '?')) {

@@ -14,10 +14,10 @@ use MistyAttic\Core\Kinds\Dataset\FieldType;
 use MistyAttic\Core\Kinds\Dataset\Source;
 use MistyAttic\Core\Kinds\Kind;
 use MistyAttic\Core\Kinds\Limits;
-use MistyAttic\Core\Kinds\Report\Grid;
 use MistyAttic\Core\Kinds\Report\ReportEdit;
 use MistyAttic\Core\Kinds\Report\ReportKind;
 use MistyAttic\Core\Kinds\Report\ReportStep;
+use MistyAttic\Core\Kinds\Report\WidgetGrid;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
@@ -147,7 +147,7 @@ final class StepsTest extends TestCase
                     $widgets = array_map($tree->get(...), $tree->children()[$page] ?? []);
                     foreach ($widgets as $at => $one) {
                         foreach (array_slice($widgets, $at + 1) as $two) {
-                            self::assertFalse(Grid::overlap($one, $two), "{$do->value} in step {$step} SEED=".self::$seed);
+                            self::assertFalse(WidgetGrid::overlap($one, $two), "{$do->value} in step {$step} SEED=".self::$seed);
                         }
                     }
                 }

@@ -9,9 +9,9 @@ use MistyAttic\Core\Content\InvalidContent;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Store\ChunkForm;
 use MistyAttic\Core\Store\ChunkMissing;
-use MistyAttic\Core\Store\Entry;
 use MistyAttic\Core\Store\HashTree;
 use MistyAttic\Core\Store\MemoryChunkStore;
+use MistyAttic\Core\Store\NodeChild;
 use MistyAttic\Core\Store\Packing;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -130,7 +130,7 @@ final class StoreTest extends TestCase
             foreach ([0, 1, 700, 1499, 1500] as $before) {
                 $open = [];
                 foreach (array_slice($records, 0, $before) as $record) {
-                    $open = [...array_slice($open, 0, Entry::depth($record)), $record];
+                    $open = [...array_slice($open, 0, NodeChild::depth($record)), $record];
                 }
                 self::assertSame($open, $tree->open($root, $before));
             }

@@ -7,7 +7,7 @@ namespace Tests\Core;
 use Closure;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
-use MistyAttic\Core\Files\Written;
+use MistyAttic\Core\Files\FileWriter;
 use MistyAttic\Core\Formats\FileFormat;
 use MistyAttic\Core\Formats\FormatLimits;
 use MistyAttic\Core\Formats\Package;
@@ -40,7 +40,7 @@ final class WorkbookTest extends TestCase
         mt_srand($seed = (int) (getenv('SEED') ?: random_int(1, 1 << 30)));
         for ($run = 0; $run < 20; $run++) {
             $tree = self::book();
-            $bytes = Written::of(FileFormat::Xlsx, 'book', $tree, []);
+            $bytes = FileWriter::of(FileFormat::Xlsx, 'book', $tree, []);
             $says = "seed {$seed}, run {$run}";
             self::assertSame(self::ours($tree), self::ours(FileFormat::Xlsx->reader()->read($bytes, new FormatLimits)->tree), $says);
             self::assertSame(self::plain($tree), self::theirs($bytes), $says);
@@ -55,7 +55,7 @@ final class WorkbookTest extends TestCase
         mt_srand($seed = (int) (getenv('SEED') ?: random_int(1, 1 << 30)));
         for ($run = 0; $run < 10; $run++) {
             $tree = self::book();
-            $book = IOFactory::load($path = self::file(Written::of(FileFormat::Xlsx, 'book', $tree, [])));
+            $book = IOFactory::load($path = self::file(FileWriter::of(FileFormat::Xlsx, 'book', $tree, [])));
             IOFactory::createWriter($book, 'Xlsx')->setPreCalculateFormulas(false)->save($path);
             $bytes = (string) file_get_contents($path);
             unlink($path);
@@ -146,7 +146,7 @@ final class WorkbookTest extends TestCase
             self::assertSame("of:={$spelled[$formula]}", OdsFormula::of($formula));
             $parts[] = new Part(sprintf('t0r%02d', $at + 1), 'row', 1, ['t0c01' => ['=', $formula, $at]]);
         }
-        $back = FileFormat::Ods->reader()->read(Written::of(FileFormat::Ods, 'book', PartTree::of($parts), []), new FormatLimits)->tree;
+        $back = FileFormat::Ods->reader()->read(FileWriter::of(FileFormat::Ods, 'book', PartTree::of($parts), []), new FormatLimits)->tree;
         foreach (array_keys($spelled) as $at => $formula) {
             self::assertSame(['=', $formula, $at], $back->get(sprintf('t0r%02d', $at + 1))->fields['t0c01']);
         }
@@ -187,7 +187,7 @@ final class WorkbookTest extends TestCase
 
     public function test_what_is_broken_is_refused(): void
     {
-        $good = Written::of(FileFormat::Xlsx, 'book', self::book(), []);
+        $good = FileWriter::of(FileFormat::Xlsx, 'book', self::book(), []);
         $zip = new ZipArchive;
         $zip->open($path = self::file($good));
         $zip->addFromString('xl/worksheets/sheet1.xml', substr((string) $zip->getFromName('xl/worksheets/sheet1.xml'), 0, -20));

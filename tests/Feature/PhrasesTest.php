@@ -8,7 +8,7 @@ use App\Models\Item;
 use App\Models\Role;
 use App\Models\User;
 use App\Models\Version;
-use App\View\Entry;
+use App\View\ChangeLine;
 use App\View\Phrases;
 use Illuminate\Support\Facades\Lang;
 use MistyAttic\Core\Compare\Statements;
@@ -42,7 +42,7 @@ final class PhrasesTest extends FeatureCase
             $old = $random->tree(1 + $random->under(25));
             $new = $seed % 10 === 0 ? PartTree::of([]) : $random->edited($old, 1 + $random->under(8));
             foreach (Statements::of($kind, $old, $new, TreeCompare::of($old, $new)) as $statement) {
-                $entry = new Entry($statement, $phrases->statement($statement), [3], [], null);
+                $entry = new ChangeLine($statement, $phrases->statement($statement), [3], [], null);
                 foreach ([$entry->sentence, $entry->plan(), $entry->planned()] as $text) {
                     self::assertDoesNotMatchRegularExpression('/changes\.|history\.|(?<![\w“]):\w+|\{\d|\|/', $text, $statement->code);
                 }

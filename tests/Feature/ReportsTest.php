@@ -15,7 +15,7 @@ use Illuminate\Http\UploadedFile;
 use Illuminate\Testing\TestResponse;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
-use MistyAttic\Core\Kinds\Report\Grid;
+use MistyAttic\Core\Kinds\Report\WidgetGrid;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Symfony\Component\HttpFoundation\Response;
 
@@ -93,7 +93,7 @@ final class ReportsTest extends FeatureCase
         $widgets = array_map($this->tree($this->report->refresh())->get(...), $tree->children()['pone']);
         foreach ($widgets as $at => $one) {
             foreach (array_slice($widgets, $at + 1) as $other) {
-                self::assertFalse(Grid::overlap($one, $other), "{$one->id} over {$other->id}");
+                self::assertFalse(WidgetGrid::overlap($one, $other), "{$one->id} over {$other->id}");
             }
         }
         self::assertSame([3, 0], [$widgets[2]->int('x'), $widgets[2]->int('y')]);

@@ -10,7 +10,7 @@ use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Content\Run;
 use MistyAttic\Core\Kinds\Kinds;
 use MistyAttic\Core\Kinds\Limits;
-use MistyAttic\Core\Kinds\Role;
+use MistyAttic\Core\Kinds\PartRole;
 use MistyAttic\Core\Kinds\SchemaKind;
 
 /**
@@ -27,7 +27,7 @@ final class Pen
     /** Fields that hold people's words, whatever they like. */
     private const WORDS = ['text', 'title', 'label', 'caption', 'alt', 'name', 'help', 'low', 'high', 'thanks'];
 
-    /** @var class-string<Role> */
+    /** @var class-string<PartRole> */
     private readonly string $roles;
 
     /**
@@ -74,7 +74,7 @@ final class Pen
         if ($part === null) {
             return $this->insert($tree);
         }
-        if (isset($this->schema($part)[Role::CELLS])) {
+        if (isset($this->schema($part)[PartRole::CELLS])) {
             return $this->cell($tree, $part);
         }
         $fields = array_keys(array_filter($this->schema($part), fn (string $type, string $name) => preg_match('/^(text|plain|string:\d{3,})/', $type) === 1 && in_array($name, self::WORDS, true), ARRAY_FILTER_USE_BOTH));
@@ -145,17 +145,17 @@ final class Pen
         return $like[0] + $this->chance->under(count($like));
     }
 
-    private function mayGrow(Role $role): bool
+    private function mayGrow(PartRole $role): bool
     {
         return ! in_array($role->value, ['settings', 'bytes', 'picture', 'tab', 'column', 'field', 'table', 'cell', 'skip_rule', 'figure'], true) || ($role->value === 'column' && $this->kind === 'page');
     }
 
     /** @return array<string, mixed> */
-    private function fields(PartTree $tree, Role $role, string $parent): array
+    private function fields(PartTree $tree, PartRole $role, string $parent): array
     {
         $fields = [];
         foreach ($role->fields() as $name => $type) {
-            if ($name === Role::CELLS) {
+            if ($name === PartRole::CELLS) {
                 foreach ($this->columns($tree, $parent) as $column) {
                     $this->chance->once(2) && $fields[$column] = $this->value($column);
                 }

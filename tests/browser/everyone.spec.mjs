@@ -3,7 +3,7 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
-import { axe, newDocument, openHistory, openItem, saved, signIn, text, toShelf } from './steps.mjs';
+import { axe, openHistory, openItem, saved, signIn, text, toShelf } from './steps.mjs';
 
 async function onWebsite(page) {
     await signIn(page, 'Ines Oduya');

@@ -56,7 +56,7 @@ export class Random {
     }
 
     edited(parts, edits, prefix = 'q') {
-        let now = structuredClone(parts);
+        const now = structuredClone(parts);
         for (; edits > 0; edits--) {
             const tops = this.tops(now);
             const at = this.under(tops.length - 1 || 1);

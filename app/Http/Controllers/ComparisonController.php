@@ -9,9 +9,9 @@ use App\Report\HtmlReport;
 use App\Report\Ink;
 use App\Report\TextReport;
 use App\Store\States;
+use App\View\ChangeLine;
 use App\View\Comparison;
 use App\View\ComparisonSheet;
-use App\View\Entry;
 use App\View\Phrases;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
@@ -41,8 +41,8 @@ final class ComparisonController extends Controller
     private function page(Item $item, Comparison $comparison): string
     {
         $spelled = (Kinds::named($item->kind)->grid()->calculated ?? false) ? Spelling::spelled(...) : fn ($tree) => $tree;
-        $sentences = array_map(fn (Entry $entry) => $entry->sentence.' ('.implode(', ', array_map(fn ($editor) => $editor->name, $entry->editors)).($entry->editors === [] ? '' : ' ').$entry->versions().')', $comparison->entries);
-        $files = FileComparison::ofVersions(Kinds::named($item->kind), $spelled($comparison->old), $spelled($comparison->new), $comparison->changes, array_map(fn (Entry $entry): Statement => $entry->statement, $comparison->entries));
+        $sentences = array_map(fn (ChangeLine $entry) => $entry->sentence.' ('.implode(', ', array_map(fn ($editor) => $editor->name, $entry->editors)).($entry->editors === [] ? '' : ' ').$entry->versions().')', $comparison->entries);
+        $files = FileComparison::ofVersions(Kinds::named($item->kind), $spelled($comparison->old), $spelled($comparison->new), $comparison->changes, array_map(fn (ChangeLine $entry): Statement => $entry->statement, $comparison->entries));
         $report = new TextReport($files, $sentences, new Ink(false));
 
         return (new HtmlReport($files, $sentences, $report->counts()))->page("{$item->title}, {$comparison->from->number}", "{$item->title}, {$comparison->to->number}");

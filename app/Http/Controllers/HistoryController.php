@@ -13,8 +13,8 @@ use App\Models\Sight;
 use App\Models\User;
 use App\Models\Version;
 use App\Store\States;
+use App\View\ChangeLine;
 use App\View\Comparison;
-use App\View\Entry;
 use App\View\Files;
 use App\View\HistoryAddress;
 use App\View\LookedAt;
@@ -66,6 +66,7 @@ final class HistoryController extends Controller
             'tellsAuthors' => $past->tellsAuthors($at),
             'switches' => $past->switches($at),
             'wish' => $this->wish($item),
+            'together' => $to->with_id === null || $item->sight !== null ? new Collection : Version::query()->with('item.shelf.memberships')->where('with_id', $to->with_id)->where('id', '!=', $to->id)->get(),
             ...$past->of($at),
         ]);
     }
@@ -101,7 +102,7 @@ final class HistoryController extends Controller
             array_reverse(Sittings::fold(array_values($ascending->map(fn (Version $version) => $version->saved_at->getTimestamp())->all()), $only !== '' || $item->sight !== null ? PHP_INT_MAX : Sittings::PAUSE)),
         );
 
-        return view('list', ['item' => $item, 'since' => $only === 'published' ? $this->sincePublished($item, $versions->getCollection(), $phrases) : [], 'page' => $versions, 'sittings' => $sittings, 'only' => $only, 'phrases' => $phrases, 'steps' => fn (Version $version): array => [...$version->accepted->map(fn ($proposal) => __('agreeing.accepted', ['decider' => (string) $proposal->decider?->firstName()]).($proposal->word === null ? '' : ": “{$proposal->word}”"))->all(), ...($item->isPublishable() ? PublishingWords::of($version) : [])]]);
+        return view('list', ['item' => $item, 'removals' => $item->removals()->with('user')->orderByDesc('id')->limit(20)->get(), 'since' => $only === 'published' ? $this->sincePublished($item, $versions->getCollection(), $phrases) : [], 'page' => $versions, 'sittings' => $sittings, 'only' => $only, 'phrases' => $phrases, 'steps' => fn (Version $version): array => [...$version->accepted->map(fn ($proposal) => __('agreeing.accepted', ['decider' => (string) $proposal->decider?->firstName()]).($proposal->word === null ? '' : ": “{$proposal->word}”"))->all(), ...($item->isPublishable() ? PublishingWords::of($version) : [])]]);
     }
 
     /** One version in words, for the ribbon's hint. */
@@ -136,7 +137,7 @@ final class HistoryController extends Controller
     /** What changed between two versions, in one line. */
     private function between(Version $from, Version $to, Phrases $phrases): string
     {
-        return $phrases->inOneLine(array_map(fn (Entry $entry) => $entry->statement, (new Comparison($to->item, $from, $to, $this->states, $phrases))->entries));
+        return $phrases->inOneLine(array_map(fn (ChangeLine $entry) => $entry->statement, (new Comparison($to->item, $from, $to, $this->states, $phrases))->entries));
     }
 
     /** The version that the last sitting started from. */

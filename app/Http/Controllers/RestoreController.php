@@ -15,8 +15,8 @@ use App\Models\Milestone;
 use App\Models\Publishing;
 use App\Models\Version;
 use App\Store\States;
+use App\View\ChangeLine;
 use App\View\Comparison;
-use App\View\Entry;
 use App\View\Past;
 use App\View\Phrases;
 use App\View\RestorePlan;
@@ -141,7 +141,7 @@ final class RestoreController extends Controller
     {
         $entries = array_intersect_key($since->entries, array_flip(array_map(intval(...), $picked)));
 
-        return array_merge(...array_map(fn (Entry $entry) => $entry->keysBack(), array_values($entries)), ...[[]]);
+        return array_merge(...array_map(fn (ChangeLine $entry) => $entry->statement->keysBack(), array_values($entries)), ...[[]]);
     }
 
     /** Undoes a restore: the state before it becomes the newest again. */

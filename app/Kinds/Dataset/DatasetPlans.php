@@ -9,8 +9,8 @@ use App\Models\Item;
 use App\Models\User;
 use App\Models\Version;
 use App\Store\States;
+use App\View\ChangeLine;
 use App\View\Comparison;
-use App\View\Entry;
 use App\View\Phrases;
 use Illuminate\Support\Facades\Gate;
 use MistyAttic\Core\Kinds\Dataset\FieldNames;
@@ -22,7 +22,7 @@ final class DatasetPlans
     /** Lines that are shown of a dataset. */
     private const MOST = 40;
 
-    /** @var array<string, array{item: Item, then: Version, now: Version, entries: array<int, Entry>, more: int, needed: list<int>, hanging: list<string>, may: bool}> by key */
+    /** @var array<string, array{item: Item, then: Version, now: Version, entries: array<int, ChangeLine>, more: int, needed: list<int>, hanging: list<string>, may: bool}> by key */
     public array $plans = [];
 
     public function __construct(Item $report, Version $version, User $user, ReportData $data, States $states, Phrases $phrases)
@@ -44,9 +44,9 @@ final class DatasetPlans
             $comparison = new Comparison($item, $was, $is, $states, $phrases, apart: true, whole: true);
             // What a dataset follows fills its records again: only its own fields come back for good.
             $follows = $item->follows();
-            $entries = array_filter($comparison->entries, fn (Entry $entry) => ! $entry->statement->isConsequence() && (! $follows || str_starts_with($entry->statement->code, 'removed_fields') || array_filter($entry->statement->ids, fn (string $id) => ($comparison->old->find($id) ?? $comparison->new->find($id))?->role === 'field') !== []));
+            $entries = array_filter($comparison->entries, fn (ChangeLine $entry) => ! $entry->statement->isConsequence() && (! $follows || str_starts_with($entry->statement->code, 'removed_fields') || array_filter($entry->statement->ids, fn (string $id) => ($comparison->old->find($id) ?? $comparison->new->find($id))?->role === 'field') !== []));
             $needs = array_merge(array_unique($fields), ...array_map(fn (string $field) => FieldNames::in($comparison->old->find($field)?->string('expression') ?? ''), $fields));
-            $needed = array_keys(array_filter($entries, fn (Entry $entry) => array_intersect($entry->statement->ids, $needs) !== [] && $entry->keysBack() !== []));
+            $needed = array_keys(array_filter($entries, fn (ChangeLine $entry) => array_intersect($entry->statement->ids, $needs) !== [] && $entry->statement->keysBack() !== []));
             if ($entries === []) {
                 continue;
             }
@@ -67,6 +67,6 @@ final class DatasetPlans
     {
         $entries = array_intersect_key($this->plans[$dataset]['entries'] ?? [], array_flip(array_map(intval(...), $ticked)));
 
-        return array_merge([], ...array_map(fn (Entry $entry) => $entry->keysBack(), array_values($entries)));
+        return array_merge([], ...array_map(fn (ChangeLine $entry) => $entry->statement->keysBack(), array_values($entries)));
     }
 }

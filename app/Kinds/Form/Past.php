@@ -6,7 +6,7 @@ namespace App\Kinds\Form;
 
 use App\Models\Item;
 use App\View\Blocks;
-use App\View\Entry;
+use App\View\ChangeLine;
 use App\View\LookedAt;
 use App\View\Past as Plain;
 use MistyAttic\Core\Compare\ChangeType;
@@ -30,7 +30,7 @@ final class Past extends Plain
     }
 
     /** What becomes of answers when a form loses its questions, or gets them back with a restore. */
-    public function aside(Item $item, Entry $entry, string $way): ?string
+    public function aside(Item $item, ChangeLine $entry, string $way): ?string
     {
         $count = $entry->statement->type === ChangeType::Removed ? EntryList::answered($item, $entry->statement->ids) : 0;
 

@@ -7,8 +7,8 @@ namespace App\Kinds\Spreadsheet;
 use App\Models\User;
 use App\Store\Excerpt;
 use App\Store\States;
+use App\View\ChangeLine;
 use App\View\Comparison;
-use App\View\Entry;
 use MistyAttic\Core\Compare\CellEdits;
 use MistyAttic\Core\Compare\ChangeSet;
 use MistyAttic\Core\Compare\ChangeType;
@@ -149,7 +149,7 @@ final class SheetView
     }
 
     /** Whether what an entry tells of is in another tab. */
-    public function lacks(Entry $entry): bool
+    public function lacks(ChangeLine $entry): bool
     {
         return $entry->table() !== null && $entry->table() !== $this->tab;
     }

@@ -4,16 +4,16 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\Kinds\Data;
 
-use MistyAttic\Core\Kinds\Role;
+use MistyAttic\Core\Kinds\PartRole;
 
 /** The parts of plain JSON: objects and lists, which hold further parts, and values. */
-enum DataRole: string implements Role
+enum DataRole: string implements PartRole
 {
     case Map = 'object';
     case Sequence = 'list';
     case Value = 'value';
 
-    public function mayStandIn(?Role $parent): bool
+    public function mayStandIn(?PartRole $parent): bool
     {
         return $parent !== self::Value;
     }

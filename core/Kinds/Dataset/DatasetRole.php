@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\Kinds\Dataset;
 
-use MistyAttic\Core\Kinds\Role;
+use MistyAttic\Core\Kinds\PartRole;
 
 /** The parts of a dataset: its fields, which are the columns, and then its records. */
-enum DatasetRole: string implements Role
+enum DatasetRole: string implements PartRole
 {
     case Field = 'field';
     case Record = 'record';
 
-    public function mayStandIn(?Role $parent): bool
+    public function mayStandIn(?PartRole $parent): bool
     {
         return match ($this) {
             self::Field, self::Record => $parent === null,

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\Kinds\Document;
 
-use MistyAttic\Core\Kinds\Role;
+use MistyAttic\Core\Kinds\PartRole;
 
 /** The parts of a document. All but row and cell may stand at the top; list items also below list items. */
-enum DocumentRole: string implements Role
+enum DocumentRole: string implements PartRole
 {
     case Heading = 'heading';
     case Paragraph = 'paragraph';
@@ -20,7 +20,7 @@ enum DocumentRole: string implements Role
     case Picture = 'picture';
     case Rule = 'rule';
 
-    public function mayStandIn(?Role $parent): bool
+    public function mayStandIn(?PartRole $parent): bool
     {
         return match ($this) {
             self::Row => $parent === self::Table,

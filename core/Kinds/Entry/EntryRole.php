@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\Kinds\Entry;
 
-use MistyAttic\Core\Kinds\Role;
+use MistyAttic\Core\Kinds\PartRole;
 
 /** The parts of an entry: one answer to a question, under the id of the question. What was asked and chosen is kept in words as well, for when the form has moved on. */
-enum EntryRole: string implements Role
+enum EntryRole: string implements PartRole
 {
     case Answer = 'answer';
 
-    public function mayStandIn(?Role $parent): bool
+    public function mayStandIn(?PartRole $parent): bool
     {
         return match ($this) {
             self::Answer => $parent === null,

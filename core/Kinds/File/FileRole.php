@@ -4,16 +4,16 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\Kinds\File;
 
-use MistyAttic\Core\Kinds\Role;
+use MistyAttic\Core\Kinds\PartRole;
 
 /** The parts of a file: the file itself, and below it its lines if it is a text; of what is read as a text and is none, they may stand in pages. */
-enum FileRole: string implements Role
+enum FileRole: string implements PartRole
 {
     case Bytes = 'bytes';
     case Page = 'page';
     case Line = 'line';
 
-    public function mayStandIn(?Role $parent): bool
+    public function mayStandIn(?PartRole $parent): bool
     {
         return match ($this) {
             self::Bytes => $parent === null,

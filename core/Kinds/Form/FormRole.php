@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\Kinds\Form;
 
-use MistyAttic\Core\Kinds\Role;
+use MistyAttic\Core\Kinds\PartRole;
 
 /** The parts of a form: settings and pages at the top, questions on pages, below a question its choices, the lines of a grid, and skip rules. */
-enum FormRole: string implements Role
+enum FormRole: string implements PartRole
 {
     case Settings = 'settings';
     case Page = 'page';
@@ -18,7 +18,7 @@ enum FormRole: string implements Role
     case Line = 'grid_line';
     case Rule = 'skip_rule';
 
-    public function mayStandIn(?Role $parent): bool
+    public function mayStandIn(?PartRole $parent): bool
     {
         return match ($this) {
             self::Settings, self::Page => $parent === null,

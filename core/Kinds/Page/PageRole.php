@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\Kinds\Page;
 
-use MistyAttic\Core\Kinds\Role;
+use MistyAttic\Core\Kinds\PartRole;
 
 /** The parts of a page: sections, columns in them, blocks in those. */
-enum PageRole: string implements Role
+enum PageRole: string implements PartRole
 {
     case Section = 'section';
     case Column = 'column';
@@ -22,7 +22,7 @@ enum PageRole: string implements Role
     case Divider = 'divider';
     case Figure = 'figure';
 
-    public function mayStandIn(?Role $parent): bool
+    public function mayStandIn(?PartRole $parent): bool
     {
         return match ($this) {
             self::Section => $parent === null,

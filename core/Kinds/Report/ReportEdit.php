@@ -122,7 +122,7 @@ final readonly class ReportEdit
     {
         [$across, $down] = self::SIZES[$type] ?? [6, 7];
         $chart = in_array($type, Widget::CHARTS, true);
-        [$x, $y] = Grid::free(self::on($tree, $page->id), $across, $down);
+        [$x, $y] = WidgetGrid::free(self::on($tree, $page->id), $across, $down);
         $widget = new Part($id, 'widget', 1, ['type' => $type, 'title' => '', ...($chart ? ['measure' => 'count'] : []), ...($chart && $source !== '' ? ['source' => $source] : []), ...($type === 'text' ? ['text' => RichText::plain('')] : []), 'x' => $x, 'y' => $y, 'across' => $across, 'down' => $down]);
 
         return self::inserted($tree, $page->id, $widget);
@@ -131,7 +131,7 @@ final readonly class ReportEdit
     private static function copied(PartTree $tree, Part $widget, string $id): PartTree
     {
         $page = $tree->parent($widget->id);
-        [$x, $y] = Grid::free(self::on($tree, $page), $widget->int('across'), $widget->int('down'));
+        [$x, $y] = WidgetGrid::free(self::on($tree, $page), $widget->int('across'), $widget->int('down'));
         $copy = new Part($id, 'widget', 1, [...$widget->fields, 'x' => $x, 'y' => $y]);
 
         return self::inserted($tree, $page, $copy);
@@ -139,7 +139,7 @@ final readonly class ReportEdit
 
     private static function toPage(PartTree $tree, Part $widget, string $page): PartTree
     {
-        [$x, $y] = Grid::free(self::on($tree, $page), $widget->int('across'), $widget->int('down'));
+        [$x, $y] = WidgetGrid::free(self::on($tree, $page), $widget->int('across'), $widget->int('down'));
         $moved = $widget->with('x', $x)->with('y', $y);
 
         return $tree->parent($widget->id) === $page ? $tree : self::inserted(self::without($tree, $widget->id), $page, $moved);
@@ -148,7 +148,7 @@ final readonly class ReportEdit
     private static function settled(PartTree $tree, string $page, Part $placed): PartTree
     {
         $widgets = array_map(fn (Part $widget) => $widget->id === $placed->id ? $placed : $widget, self::on($tree, $page));
-        $settled = array_column(array_map(fn (Part $widget) => [$widget->id, $widget], Grid::settled($widgets, $placed->id)), 1, 0);
+        $settled = array_column(array_map(fn (Part $widget) => [$widget->id, $widget], WidgetGrid::settled($widgets, $placed->id)), 1, 0);
 
         return PartTree::of(array_map(fn (Part $part) => $settled[$part->id] ?? $part, $tree->parts));
     }

@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\Kinds\Report;
 
-use MistyAttic\Core\Kinds\Role;
+use MistyAttic\Core\Kinds\PartRole;
 
 /** The parts of a report: pages, and widgets on them. */
-enum ReportRole: string implements Role
+enum ReportRole: string implements PartRole
 {
     case Page = 'page';
     case Widget = 'widget';
 
-    public function mayStandIn(?Role $parent): bool
+    public function mayStandIn(?PartRole $parent): bool
     {
         return match ($this) {
             self::Page => $parent === null,

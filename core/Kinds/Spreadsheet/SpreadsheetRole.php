@@ -4,16 +4,16 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\Kinds\Spreadsheet;
 
-use MistyAttic\Core\Kinds\Role;
+use MistyAttic\Core\Kinds\PartRole;
 
 /** The parts of a spreadsheet: tabs at the top, in each its columns, then its rows. */
-enum SpreadsheetRole: string implements Role
+enum SpreadsheetRole: string implements PartRole
 {
     case Tab = 'tab';
     case Column = 'column';
     case Row = 'row';
 
-    public function mayStandIn(?Role $parent): bool
+    public function mayStandIn(?PartRole $parent): bool
     {
         return match ($this) {
             self::Tab => $parent === null,

@@ -18,8 +18,8 @@
             </p>
         @endif
     </div>
-    @if ($to->with_id !== null && $item->sight === null)
-        <div class="note"><b>{{ __($to->cause === App\Models\Cause::TookBack ? 'report.back_together' : 'report.together') }}</b> @foreach (App\Models\Version::query()->with('item.shelf.memberships')->where('with_id', $to->with_id)->where('id', '!=', $to->id)->get() as $other)@can('view', $other->item)<a href="{{ route('history', ['item' => $other->item, 'from' => max(1, $other->number - 1), 'to' => $other->number]) }}">{{ $other->item->title }} {{ $other->number }}</a> @endcan @endforeach</div>
+    @if ($together->isNotEmpty())
+        <div class="note"><b>{{ __($to->cause === App\Models\Cause::TookBack ? 'report.back_together' : 'report.together') }}</b> @foreach ($together as $other)@can('view', $other->item)<a href="{{ route('history', ['item' => $other->item, 'from' => max(1, $other->number - 1), 'to' => $other->number]) }}">{{ $other->item->title }} {{ $other->number }}</a> @endcan @endforeach</div>
     @endif
     @if ($wish !== null && $item->sight === null || $wish?->version->number === $to->number)
         @include('publish.wish')

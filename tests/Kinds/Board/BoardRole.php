@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace Tests\Kinds\Board;
 
-use MistyAttic\Core\Kinds\Role;
+use MistyAttic\Core\Kinds\PartRole;
 
 /** A board has columns, and in them cards. */
-enum BoardRole: string implements Role
+enum BoardRole: string implements PartRole
 {
     case Lane = 'lane';
     case Card = 'card';
 
-    public function mayStandIn(?Role $parent): bool
+    public function mayStandIn(?PartRole $parent): bool
     {
         return match ($this) {
             self::Lane => $parent === null,

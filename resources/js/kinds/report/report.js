@@ -23,7 +23,7 @@ export function attachReport(root) {
     const line = foot(/** @type {HTMLElement} */ (root.querySelector('[data-foot]')), number);
     let state = first;
     /** @type {{before: string, after: string}[]} */
-    let done = [];
+    const done = [];
     /** @type {{before: string, after: string}[]} */
     let undone = [];
     let stop = () => {};

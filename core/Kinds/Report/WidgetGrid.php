@@ -7,7 +7,7 @@ namespace MistyAttic\Core\Kinds\Report;
 use MistyAttic\Core\Content\Part;
 
 /** Where widgets stand on a page of twelve columns: one that is put where another stands pushes that down. */
-final class Grid
+final class WidgetGrid
 {
     public const COLUMNS = 12;
 

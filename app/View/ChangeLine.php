@@ -8,13 +8,11 @@ use App\Models\Item;
 use App\Models\User;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\Lang;
-use MistyAttic\Core\Compare\ChangeSet;
 use MistyAttic\Core\Compare\ChangeType;
 use MistyAttic\Core\Compare\Statement;
-use MistyAttic\Core\Compare\Statements;
 
 /** A line of the list of what changed. */
-final readonly class Entry
+final readonly class ChangeLine
 {
     /**
      * @param  list<int>  $numbers  the versions that did it, ascending
@@ -39,21 +37,6 @@ final readonly class Entry
     public function by(User $user): bool
     {
         return in_array($user->id, array_map(fn (User $editor) => $editor->id, $this->editors), true);
-    }
-
-    /**
-     * The changes that lead back from it: keys for {@see ChangeSet::pick} of the inverted set.
-     *
-     * @return list<string>
-     */
-    public function keysBack(): array
-    {
-        if ($this->isTitle()) {
-            return [Statements::TITLE];
-        }
-        $type = $this->statement->type->inverse()->value;
-
-        return [...array_map(fn (string $id) => "{$type}:{$id}", $this->statement->isConsequence() ? [] : $this->statement->cells ?? $this->statement->ids), ...$this->statement->with];
     }
 
     /** The part to go to. */

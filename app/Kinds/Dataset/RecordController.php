@@ -27,7 +27,7 @@ use MistyAttic\Core\Kinds\Dataset\FieldNames;
 use MistyAttic\Core\Kinds\Dataset\FieldType;
 
 /** The fields and records of a dataset: adding, changing and removing them. What others changed since the page was opened is merged. */
-final class DataController extends Controller
+final class RecordController extends Controller
 {
     public function __construct(private readonly States $states, private readonly SaveState $save) {}
 

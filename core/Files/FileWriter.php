@@ -11,7 +11,7 @@ use MistyAttic\Core\Formats\Workbook\OdsWriter;
 use MistyAttic\Core\Formats\Workbook\XlsxWriter;
 
 /** Parts as a file of a format that is not made of lines. */
-final class Written
+final class FileWriter
 {
     /** @param array<string, string> $pictures chunk => bytes */
     public static function of(FileFormat $format, string $name, PartTree $tree, array $pictures): string

@@ -7,7 +7,7 @@ namespace MistyAttic\Core\Store;
 use MistyAttic\Core\Content\Address;
 
 /** What an inner node knows of a node below it. */
-final readonly class Entry
+final readonly class NodeChild
 {
     /**
      * @param  string  $address  raw
