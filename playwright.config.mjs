@@ -7,7 +7,7 @@ export default defineConfig({
     fullyParallel: false,
     workers: 2,
     // What fails once and then passes is told as flaky; it does not hide among two that fail.
-    retries: 1,
+    retries: 0,
     forbidOnly: true,
     reporter: [['list']],
     use: {

@@ -121,7 +121,7 @@ final class PublishingController extends Controller
         $plan = new PublishingPlan($item, $version, $states, $phrases);
 
         $address = HistoryAddress::all($item);
-        $seen = $item->room(ForReaders::class)->seen($plan, $this->person($request))->with(['item' => $item, 'phrases' => $phrases, 'earlier' => $plan->comparison?->old, 'parts' => null, 'itsHistory' => '', 'address' => $address]);
+        $seen = $item->room(ForReaders::class)->seen($plan, $this->person($request))->with(['item' => $item, 'kind' => $plan->kind, 'phrases' => $phrases, 'earlier' => $plan->comparison?->old, 'parts' => null, 'itsHistory' => '', 'address' => $address]);
 
         return ['plan' => $plan, 'address' => $address, 'seen' => new HtmlString($seen->render())];
     }

@@ -7,7 +7,7 @@
     </div>
 @elseif (isset($written))
     @include('history.written')
-@elseif ($address->layout === 'source')
+@elseif (isset($source))
     @include('history.source')
 @elseif ($address->layout === 'side')
     <div class="state is-side" tabindex="0" role="region" aria-label="Versions {{ $from->number }} and {{ $to->number }} side by side" data-state>

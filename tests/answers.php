@@ -1,0 +1,156 @@
+<?php
+
+/*
+ * What every page of the demo answers to four people, to be held against what it answered before a change that is to change nothing.
+ *
+ *   php tests/answers.php > before.txt        a line an address: who, status, what it is made of, address
+ *   php tests/answers.php --against before.txt   what differs; exits with 1 if anything does
+ *   php tests/answers.php --sound                whether any is an error of the server
+ *   php tests/answers.php --show 'Ines /items/…'   one of them whole
+ */
+
+declare(strict_types=1);
+
+use App\Database\DatabaseFile;
+use App\Models\Item;
+use App\Models\Shelf;
+use App\Models\User;
+use App\Store\States;
+use Carbon\CarbonImmutable;
+use Illuminate\Contracts\Console\Kernel as Console;
+use Illuminate\Contracts\Http\Kernel;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\Cache;
+use Illuminate\Support\Facades\Date;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Route;
+
+require __DIR__.'/../vendor/autoload.php';
+$database = (string) tempnam(sys_get_temp_dir(), 'attic-answers');
+foreach (['DB_DATABASE' => $database, 'APP_ENV' => 'testing', 'SESSION_DRIVER' => 'array', 'CACHE_STORE' => 'array', 'QUEUE_CONNECTION' => 'sync', 'APP_KEY' => 'base64:'.base64_encode(str_repeat('k', 32))] as $name => $value) {
+    putenv("{$name}={$value}");
+    $_ENV[$name] = $_SERVER[$name] = $value;
+}
+$app = require __DIR__.'/../bootstrap/app.php';
+$app->make(Console::class)->bootstrap();
+DatabaseFile::make($database);
+Artisan::call('migrate', ['--force' => true]);
+mt_srand(1);
+Artisan::call('attic:demo', ['--until' => '2026-11-28']);
+// Keys are made up at random; by their order they are the same every time.
+foreach (['items' => 'i', 'shelves' => 's'] as $table => $letter) {
+    foreach (DB::table($table)->orderBy('id')->pluck('key', 'id') as $id => $key) {
+        $table === 'items' && Item::query()->find($id)?->kind === 'dataset' ? null : DB::table($table)->where('id', $id)->update(['key' => sprintf('%skey%08d', $letter, $id)]);
+    }
+}
+DB::table('items')->whereNotNull('token')->update(['token' => DB::raw("'token' || id")]);
+Date::setTestNow(CarbonImmutable::parse('2026-11-28 12:00:00'));
+
+/** @return list<string> what each parameter of an address may be */
+$values = static function (string $name, ?Item $item): array {
+    $root = $item === null ? [] : app(States::class)->tops($item->root);
+
+    return match ($name) {
+        'number' => $item === null ? [] : array_values(array_unique(['1', (string) $item->head])),
+        'to' => $item === null ? [] : [(string) $item->head],
+        'part', 'field', 'record', 'row' => array_slice(array_map(fn ($part) => $part->id, $root), 0, 2),
+        'column' => ['nothing'],
+        'format' => ['json', 'csv', 'xlsx', 'md', 'html'],
+        default => [],
+    };
+};
+$addresses = [];
+foreach (Route::getRoutes()->getRoutes() as $route) {
+    if (! in_array('GET', $route->methods(), true)) {
+        continue;
+    }
+    $names = $route->parameterNames();
+    $owners = match (true) {
+        in_array('item', $names, true) => Item::query()->whereIn('id', Item::query()->whereNull('form_id')->pluck('id')->concat(Item::query()->whereNotNull('form_id')->limit(2)->pluck('id')))->orderBy('id')->get()->all(),
+        in_array('shelf', $names, true) => Shelf::query()->orderBy('id')->get()->all(),
+        in_array('address', $names, true) => Item::query()->whereNotNull('address')->orderBy('id')->get()->all(),
+        $names === [] => [null],
+        default => [],
+    };
+    foreach ($owners as $owner) {
+        $uris = [$route->uri()];
+        foreach ($names as $name) {
+            $given = match ($name) {
+                'item', 'shelf' => [(string) $owner?->key],
+                'address' => [(string) $owner?->address],
+                default => $values($name, $owner instanceof Item ? $owner : null),
+            };
+            $uris = array_merge([], ...array_map(fn (string $uri): array => array_map(fn (string $value) => str_replace(["{{$name}}", "{{$name}?}"], $value, $uri), $given), $uris));
+        }
+        array_push($addresses, ...$uris);
+    }
+    if ($route->getName() === 'history') {
+        foreach ($owners as $item) {
+            foreach (['view=was', 'view=who', 'layout=side', 'layout=source', 'rows=all', 'show=formulas'] as $how) {
+                $addresses[] = "items/{$item->key}/history?from=1&to={$item->head}&{$how}";
+            }
+        }
+    }
+}
+/** What a page says by itself: without seals, tokens, assets, and white space beside its tags. */
+$plain = static fn (string $body): string => (string) preg_replace(
+    ['/\s+/', '/ (?=[<>])|(?<=>) /', '/name="_token" value="[^"]*"/', '~/build/[^"]*~', '/(value|data-key|content|data-person)="[^"]{150,}"/', '/"ticket":"[^"]*"/', '/eyJpdiI6[\w=+\/]+/', '/[\w-]{40}(?=")/'],
+    [' ', '', '', '', '', '', '', ''],
+    $body,
+);
+$answer = static function (?string $who, string $address) use ($app, $plain): array {
+    $app->forgetScopedInstances();
+    Auth::forgetGuards();
+    Cache::flush();
+    $who === null ? null : Auth::setUser(User::query()->where('name', 'like', "{$who} %")->firstOrFail());
+    $response = $app->make(Kernel::class)->handle(Request::create(config('app.url').'/'.ltrim($address, '/')));
+    ob_start();
+    $response->sendContent();
+    $body = (string) ob_get_clean();
+
+    return [$response->getStatusCode(), str_starts_with((string) $response->headers->get('Content-Type'), 'text/') || str_contains((string) $response->headers->get('Content-Type'), 'json') ? $plain($body) : (string) strlen($body), isset($response->exception) ? (string) $response->exception : ''];
+};
+$options = getopt('', ['against:', 'show:', 'sound']);
+if (isset($options['show'])) {
+    [$who, $address] = explode(' ', (string) $options['show'], 2);
+    [$status, $body, $why] = $answer($who === '-' ? null : $who, ltrim($address, '/'));
+    exit("{$status}\n{$body}\n{$why}\n");
+}
+$lines = [];
+foreach (['Ines', 'Tobi', 'Rafi', null] as $who) {
+    foreach (array_unique($addresses) as $address) {
+        [$status, $body] = $answer($who, $address);
+        $lines[($who ?? '-')." /{$address}"] = "{$status} ".substr(sha1($body), 0, 12);
+    }
+}
+ksort($lines);
+if (isset($options['sound'])) {
+    $broken = array_filter($lines, fn (string $line) => (int) $line >= 500);
+    foreach ($broken as $at => $line) {
+        echo "{$at}: {$line}\n";
+    }
+    echo count($lines).' answers, '.count($broken)." of them an error of the server.\n";
+    exit($broken === [] ? 0 : 1);
+}
+if (! isset($options['against'])) {
+    foreach ($lines as $at => $line) {
+        echo "{$line} {$at}\n";
+    }
+    exit(0);
+}
+$before = [];
+foreach (file((string) $options['against'], FILE_IGNORE_NEW_LINES) ?: [] as $line) {
+    [$status, $hash, $at] = explode(' ', $line, 3);
+    $before[$at] = "{$status} {$hash}";
+}
+$differ = 0;
+foreach ($before + $lines as $at => $unused) {
+    if (($before[$at] ?? null) !== ($lines[$at] ?? null)) {
+        $differ++;
+        echo "{$at}: ".($before[$at] ?? 'was not there').' became '.($lines[$at] ?? 'nothing')."\n";
+    }
+}
+echo count($lines)." answers, {$differ} differ.\n";
+exit($differ === 0 ? 0 : 1);
