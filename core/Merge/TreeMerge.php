@@ -282,7 +282,7 @@ final class TreeMerge
         $fields = [];
         // Of another role, only the fields that it has.
         foreach ($base->role === $theirs->role && $base->role === $mine->role ? $theirs->fields + $mine->fields : $shape->fields as $name => $unused) {
-            $value = $this->mergeField((string) $name, $base, $theirs, $mine) ?? ($base->role === $role ? null : $shape->fields[$name] ?? null);
+            $value = $this->mergeField((string) $name, $base, $theirs, $mine);
             if ($value !== null) {
                 $fields[$name] = $value;
             }
@@ -295,8 +295,8 @@ final class TreeMerge
     private function mergeField(string $name, Part $base, Part $theirs, Part $mine): mixed
     {
         $was = $base->fields[$name] ?? null;
-        $their = $theirs->fields[$name] ?? ($theirs->role === $base->role ? null : $was);
-        $my = $mine->fields[$name] ?? ($mine->role === $base->role ? null : $was);
+        $their = $theirs->fields[$name] ?? null;
+        $my = $mine->fields[$name] ?? null;
         if (Part::same($my, $was) || Part::same($my, $their) || isset($this->keptColumns[$name])) {
             return $their;
         }
