@@ -119,6 +119,26 @@ final class BoardTest extends FeatureCase
         $this->assertVerified();
     }
 
+    public function test_readers_are_told_what_changed_between_what_was_published_and_nothing_of_the_drafts(): void
+    {
+        $this->actingAs($this->ines)->post(route('publish.store', [$this->board, 1]));
+        foreach (['Test all sockets', 'Test all sockets twice', 'Test all of the sockets twice'] as $text) {
+            $this->save($this->board->refresh(), $this->tobi, $this->cards($text, 'Sign the log'));
+        }
+        $this->post(route('publish.store', [$this->board->refresh(), 4]));
+        $look = ['item' => $this->board, 'from' => 1, 'to' => 4];
+        $lines = fn (User $who): string => trim((string) preg_replace('/\s+/', ' ', strip_tags((string) preg_replace('~^.*?<ol class="entries"|</ol>.*$~s', '', (string) $this->actingAs($who)->get(route('history', $look))->assertOk()->getContent()))));
+        self::assertMatchesRegularExpression('/Tobi in 3 versions, 2 to 4/', $lines($this->ines));
+        self::assertDoesNotMatchRegularExpression('/\bin (2|3|4|3 versions)\b|ago|today/', $lines($this->nell));
+        self::assertStringContainsString('sockets', $lines($this->nell));
+        foreach ([2, 3] as $draft) {
+            $this->get(route('history', ['item' => $this->board, 'from' => $draft, 'to' => 4]))->assertNotFound();
+            $this->get(route('line', [$this->board, $draft]))->assertNotFound();
+            $this->get(route('download', [$this->board, $draft, 'json']))->assertNotFound();
+        }
+        $this->get(route('list', $this->board))->assertOk()->assertDontSee('twice”');
+    }
+
     private function cards(string ...$texts): PartTree
     {
         return PartTree::of([new Part('lone', 'lane', 0, ['title' => 'To do']), ...array_map(fn (string $text, int $at): Part => new Part(sprintf('c%03d', $at + 1), 'card', 1, ['text' => RichText::plain($text), 'done' => false]), array_values($texts), range(0, count($texts) - 1))]);
