@@ -226,6 +226,43 @@ test('a server in trouble is asked again with patience, not at every key, and th
     assert.deepEqual([at.sync.troubles, at.sync.dirty], [0, false]);
 });
 
+test('without the server it is tried again ever later, at most every ten seconds, and at once when it is back', async () => {
+    const at = desk('One.');
+    const later = Object.getPrototypeOf(at.sync).later;
+    const waits = [];
+    const timeout = globalThis.setTimeout;
+    at.sync.later = function () {
+        globalThis.setTimeout = (_, wait) => waits.push(wait);
+        later.call(this);
+        globalThis.setTimeout = timeout;
+        this.timer = undefined;
+    };
+    at.write('One!');
+    for (let tries = 0; tries < 8; tries++) {
+        at.answers.push({ error: true });
+        assert.equal(await at.sync.save(), false);
+    }
+    assert.deepEqual(waits.map(Math.round), [1500, 2250, 3375, 5063, 7594, 10_000, 10_000, 10_000]);
+    at.answers.push({ status: 503 });
+    await at.sync.save();
+    assert.deepEqual([waits.at(-1), at.sync.troubles], [1000, 1], 'trouble has a patience of its own');
+    at.answers.push({ status: 503 });
+    await at.sync.save();
+    assert.equal(waits.at(-1), 2000);
+    at.answers.push({ json: { root: 'r1', sent: 'r1', number: 2, content: null, held: 0 } });
+    assert.equal(await at.sync.save(), true);
+    assert.deepEqual([at.sync.retry, at.sync.troubles, at.sync.away], [1000, 0, false]);
+    // What was typed while it was sent goes soon.
+    at.write('One!!');
+    at.answers.push({ before: () => at.write('One!!!'), json: { root: 'r2', sent: 'r2', number: 2, content: null, held: 0 } });
+    await at.sync.save();
+    assert.equal(waits.at(-1), 700);
+    at.write('One!!!!');
+    at.answers.push({ status: 503 });
+    await at.sync.save();
+    assert.equal(waits.at(-1), 1000, 'trouble while it is there is no matter of moments either');
+});
+
 test('a base that nobody knows is no dead end: it is merged from the last version that both know, or kept as a new item', async () => {
     for (const choice of ['merge', 'aside', null]) {
         const at = desk('One.');
