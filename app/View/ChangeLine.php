@@ -116,8 +116,17 @@ final readonly class ChangeLine
             ChangeType::Moved => __('history.plan.moved', ['what' => $what]),
             ChangeType::Edited => $this->statement->added + $this->statement->removed > 0
                 ? __('history.plan.edited', ['name' => (string) ($values['name'] ?? '')]).$this->words()
-                : __(Lang::has("history.plan_of.{$this->statement->code}") ? "history.plan_of.{$this->statement->code}" : 'history.plan_of.formatted', array_map(strval(...), $values)),
+                : __($this->planKey(), array_map(strval(...), $values)),
         };
+    }
+
+    /** The sentence of what it goes back to; of some codes, by what the part is. */
+    private function planKey(): string
+    {
+        $own = "history.plan_of.{$this->statement->code}";
+        $byNoun = "{$own}_of.".($this->statement->values['noun'] ?? '');
+
+        return Lang::has($byNoun) ? $byNoun : (Lang::has($own) ? $own : 'history.plan_of.formatted');
     }
 
     private function words(): string

@@ -114,6 +114,7 @@ return [
         'ticked' => '“:name”, not ticked off',
         'unticked' => '“:name”, ticked off',
         'replaced_picture' => 'The earlier picture “:was”',
+        'replaced_picture_of' => ['file' => 'The earlier file “:was”'],
         'described_picture' => 'The earlier description of the picture “:name”',
         'renamed' => 'The name “:was”',
         'nameless' => 'The name “:was”',
