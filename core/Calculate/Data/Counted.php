@@ -102,7 +102,7 @@ final class Counted
         return null;
     }
 
-    /** @return callable(mixed): bool */
+    /** @return callable(bool|float|int|string|null): bool */
     private static function passes(string $type, string $way, string $value): callable
     {
         $wanted = match ($type) {
@@ -111,17 +111,17 @@ final class Counted
             default => $value,
         };
         $same = is_string($wanted)
-            ? fn (mixed $given): bool => is_string($given) && mb_strtolower($given) === mb_strtolower($wanted)
-            : fn (mixed $given): bool => $wanted !== null && $given !== null && $given == $wanted;
+            ? fn (bool|float|int|string|null $given): bool => is_string($given) && mb_strtolower($given) === mb_strtolower($wanted)
+            : fn (bool|float|int|string|null $given): bool => $wanted !== null && $given !== null && $given == $wanted;
 
         return match ($way) {
             'is' => $same,
-            'is_not' => fn (mixed $given): bool => ! $same($given),
-            'contains' => fn (mixed $given): bool => $given !== null && ! is_bool($given) && str_contains(mb_strtolower((string) $given), mb_strtolower($value)),
-            'above' => fn (mixed $given): bool => $given !== null && $wanted !== null && ! is_bool($given) && (is_string($given) ? strcmp($given, (string) $wanted) > 0 : $given > $wanted),
-            'below' => fn (mixed $given): bool => $given !== null && $wanted !== null && ! is_bool($given) && (is_string($given) ? strcmp($given, (string) $wanted) < 0 : $given < $wanted),
-            'empty' => fn (mixed $given): bool => $given === null || $given === '',
-            default => fn (mixed $given): bool => $given !== null && $given !== '',
+            'is_not' => fn (bool|float|int|string|null $given): bool => ! $same($given),
+            'contains' => fn (bool|float|int|string|null $given): bool => $given !== null && ! is_bool($given) && str_contains(mb_strtolower((string) $given), mb_strtolower($value)),
+            'above' => fn (bool|float|int|string|null $given): bool => $given !== null && $wanted !== null && ! is_bool($given) && (is_string($given) ? strcmp($given, (string) $wanted) > 0 : $given > $wanted),
+            'below' => fn (bool|float|int|string|null $given): bool => $given !== null && $wanted !== null && ! is_bool($given) && (is_string($given) ? strcmp($given, (string) $wanted) < 0 : $given < $wanted),
+            'empty' => fn (bool|float|int|string|null $given): bool => $given === null || $given === '',
+            default => fn (bool|float|int|string|null $given): bool => $given !== null && $given !== '',
         };
     }
 }

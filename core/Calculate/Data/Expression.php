@@ -57,7 +57,7 @@ final class Expression
         try {
             $language = new ExpressionLanguage;
             foreach (array_keys(ExpressionFunctions::SIGNATURES) as $name) {
-                $language->register($name, fn (): string => '', fn (): mixed => null);
+                $language->register($name, fn (): string => '', fn (): null => null);
             }
             $this->tree = $language->parse($bare, array_map(strval(...), array_keys($this->names)))->getNodes();
         } catch (SyntaxError $e) {
@@ -74,8 +74,8 @@ final class Expression
     /**
      * The value for every record, column by column.
      *
-     * @param  array<string, list<mixed>>  $columns  id of a field => its values
-     * @return list<mixed> number, string, boolean or null; a date is `2026-05-03`
+     * @param  array<string, list<bool|float|int|string|null>>  $columns  id of a field => its values
+     * @return list<bool|float|int|string|null> number, string, boolean or null; a date is `2026-05-03`
      */
     public function values(array $columns, int $count): array
     {

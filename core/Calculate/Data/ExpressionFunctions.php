@@ -30,8 +30,8 @@ final class ExpressionFunctions
         'date' => [['number', 'number', 'number'], 'date'],
     ];
 
-    /** @param list<mixed> $given */
-    public static function call(string $name, array $given): mixed
+    /** @param list<bool|float|int|string|null> $given */
+    public static function call(string $name, array $given): bool|float|int|string|null
     {
         if ($name === 'if') {
             return $given[0] === true ? $given[1] : $given[2];
@@ -49,9 +49,9 @@ final class ExpressionFunctions
             return $given[0] === null || $given[0] === '';
         }
         if ($name === 'min' || $name === 'max') {
-            $numbers = array_values(array_filter($given, fn (mixed $value) => $value !== null));
+            $numbers = array_values(array_filter($given, fn (bool|float|int|string|null $value) => $value !== null));
 
-            return $numbers === [] ? null : $name($numbers);
+            return $numbers === [] ? null : ($name === 'min' ? min($numbers) : max($numbers));
         }
         if (in_array(null, $given, true)) {
             return null;
@@ -60,8 +60,8 @@ final class ExpressionFunctions
         return self::of($name, $given);
     }
 
-    /** @param list<mixed> $given none of them nothing */
-    private static function of(string $name, array $given): mixed
+    /** @param list<bool|float|int|string|null> $given none of them nothing */
+    private static function of(string $name, array $given): float|int|string|null
     {
         [$one, $two, $three] = [...$given, null, null, null];
 
@@ -74,7 +74,7 @@ final class ExpressionFunctions
             'text' => is_bool($one) ? ($one ? 'yes' : 'no') : (is_float($one) ? (string) json_encode($one) : (string) $one),
             'number' => is_numeric(trim((string) $one)) && is_finite((float) $one) ? trim((string) $one) + 0 : null,
             'round' => round((float) $one, max(-9, min(9, (int) $two))) + 0,
-            'abs' => abs($one), 'floor' => floor((float) $one), 'ceil' => ceil((float) $one),
+            'abs' => is_int($one) || is_float($one) ? abs($one) : null, 'floor' => floor((float) $one), 'ceil' => ceil((float) $one),
             'year' => (int) substr((string) $one, 0, 4), 'month' => (int) substr((string) $one, 5, 2), 'day' => (int) substr((string) $one, 8, 2),
             'quarter' => intdiv((int) substr((string) $one, 5, 2) + 2, 3),
             'weekday' => 1 + self::julian((string) $one) % 7,

@@ -18,10 +18,10 @@ final class ExpressionValues
     /** Bytes of the texts of a column. */
     private const MOST_BYTES = 50_000_000;
 
-    /** @param array<string, list<mixed>> $columns name in the tree => values */
+    /** @param array<string, list<bool|float|int|string|null>> $columns name in the tree => values */
     public function __construct(private readonly array $columns, private readonly int $count) {}
 
-    /** @return list<mixed> */
+    /** @return list<bool|float|int|string|null> */
     public function of(Node $node): array
     {
         return match ($node::class) {
@@ -38,8 +38,8 @@ final class ExpressionValues
     /**
      * What a column of texts takes more of than can be held is nothing.
      *
-     * @param  list<mixed>  $values
-     * @return list<mixed>
+     * @param  list<bool|float|int|string|null>  $values
+     * @return list<bool|float|int|string|null>
      */
     private static function bounded(array $values): array
     {
@@ -55,21 +55,21 @@ final class ExpressionValues
     }
 
     /**
-     * @param  list<mixed>  $values
-     * @return list<mixed>
+     * @param  list<bool|float|int|string|null>  $values
+     * @return list<bool|float|int|string|null>
      */
     private function unary(string $operator, array $values): array
     {
         return array_map(match ($operator) {
-            '-' => fn (mixed $value) => $value === null ? null : -$value,
-            '+' => fn (mixed $value) => $value,
-            default => fn (mixed $value) => $value !== true,
+            '-' => fn (bool|float|int|string|null $value) => is_int($value) || is_float($value) ? -$value : null,
+            '+' => fn (bool|float|int|string|null $value) => $value,
+            default => fn (bool|float|int|string|null $value) => $value !== true,
         }, $values);
     }
 
     /**
-     * @param  list<list<mixed>>  $arguments
-     * @return list<mixed>
+     * @param  list<list<bool|float|int|string|null>>  $arguments
+     * @return list<bool|float|int|string|null>
      */
     private function called(string $name, array $arguments): array
     {
@@ -89,41 +89,50 @@ final class ExpressionValues
     }
 
     /**
-     * @param  list<mixed>  $left
-     * @param  list<mixed>  $right
-     * @return list<mixed>
+     * @param  list<bool|float|int|string|null>  $left
+     * @param  list<bool|float|int|string|null>  $right
+     * @return list<bool|float|int|string|null>
      */
     private static function binary(string $operator, array $left, array $right): array
     {
         return array_map(match ($operator) {
-            '+' => fn (mixed $a, mixed $b) => $a === null || $b === null ? null : self::finite($a + $b),
-            '-' => fn (mixed $a, mixed $b) => $a === null || $b === null ? null : self::finite($a - $b),
-            '*' => fn (mixed $a, mixed $b) => $a === null || $b === null ? null : self::finite($a * $b),
-            '/' => fn (mixed $a, mixed $b) => $a === null || $b === null || $b == 0 ? null : self::finite($a / $b),
-            '%' => fn (mixed $a, mixed $b) => $a === null || $b === null || $b == 0 ? null : self::finite(fmod((float) $a, (float) $b) + 0),
-            '**' => fn (mixed $a, mixed $b) => $a === null || $b === null || ($a == 0 && $b < 0) ? null : self::finite((float) $a ** (float) $b),
-            '~' => fn (mixed $a, mixed $b) => mb_strcut((string) $a.(string) $b, 0, 32_767),
-            'and', '&&' => fn (mixed $a, mixed $b) => $a === true && $b === true,
-            'or', '||' => fn (mixed $a, mixed $b) => $a === true || $b === true,
-            'contains' => fn (mixed $a, mixed $b) => str_contains(mb_strtolower((string) $a), mb_strtolower((string) $b)),
-            'starts with' => fn (mixed $a, mixed $b) => str_starts_with(mb_strtolower((string) $a), mb_strtolower((string) $b)),
-            'ends with' => fn (mixed $a, mixed $b) => str_ends_with(mb_strtolower((string) $a), mb_strtolower((string) $b)),
-            '==' => fn (mixed $a, mixed $b) => self::same($a, $b),
-            '!=' => fn (mixed $a, mixed $b) => ! self::same($a, $b),
-            '<' => fn (mixed $a, mixed $b) => $a !== null && $b !== null && self::order($a, $b) < 0,
-            '>' => fn (mixed $a, mixed $b) => $a !== null && $b !== null && self::order($a, $b) > 0,
-            '<=' => fn (mixed $a, mixed $b) => $a !== null && $b !== null && self::order($a, $b) <= 0,
-            default => fn (mixed $a, mixed $b) => $a !== null && $b !== null && self::order($a, $b) >= 0,
+            '+' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => ! self::areNumbers($a, $b) ? null : self::finite($a + $b),
+            '-' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => ! self::areNumbers($a, $b) ? null : self::finite($a - $b),
+            '*' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => ! self::areNumbers($a, $b) ? null : self::finite($a * $b),
+            '/' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => ! self::areNumbers($a, $b) || $b == 0 ? null : self::finite($a / $b),
+            '%' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => $a === null || $b === null || $b == 0 ? null : self::finite(fmod((float) $a, (float) $b) + 0),
+            '**' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => $a === null || $b === null || ($a == 0 && $b < 0) ? null : self::finite((float) $a ** (float) $b),
+            '~' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => mb_strcut((string) $a.(string) $b, 0, 32_767),
+            'and', '&&' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => $a === true && $b === true,
+            'or', '||' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => $a === true || $b === true,
+            'contains' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => str_contains(mb_strtolower((string) $a), mb_strtolower((string) $b)),
+            'starts with' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => str_starts_with(mb_strtolower((string) $a), mb_strtolower((string) $b)),
+            'ends with' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => str_ends_with(mb_strtolower((string) $a), mb_strtolower((string) $b)),
+            '==' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => self::same($a, $b),
+            '!=' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => ! self::same($a, $b),
+            '<' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => $a !== null && $b !== null && self::order($a, $b) < 0,
+            '>' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => $a !== null && $b !== null && self::order($a, $b) > 0,
+            '<=' => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => $a !== null && $b !== null && self::order($a, $b) <= 0,
+            default => fn (bool|float|int|string|null $a, bool|float|int|string|null $b) => $a !== null && $b !== null && self::order($a, $b) >= 0,
         }, $left, $right);
     }
 
+    /**
+     * @phpstan-assert-if-true int|float $a
+     * @phpstan-assert-if-true int|float $b
+     */
+    private static function areNumbers(bool|float|int|string|null $a, bool|float|int|string|null $b): bool
+    {
+        return (is_int($a) || is_float($a)) && (is_int($b) || is_float($b));
+    }
+
     /** Texts are compared as texts, also when they look like numbers, and without regard to case, as they are found. */
-    private static function order(mixed $a, mixed $b): int
+    private static function order(bool|float|int|string|null $a, bool|float|int|string|null $b): int
     {
         return is_string($a) && is_string($b) ? strcmp(mb_strtolower($a), mb_strtolower($b)) : $a <=> $b;
     }
 
-    private static function same(mixed $a, mixed $b): bool
+    private static function same(bool|float|int|string|null $a, bool|float|int|string|null $b): bool
     {
         return match (true) {
             is_string($a) && is_string($b) => $a === $b || mb_strtolower($a) === mb_strtolower($b),
@@ -133,7 +142,7 @@ final class ExpressionValues
     }
 
     /** A number without an end is nothing; one without a fraction is whole; a double is sure of fifteen digits. */
-    private static function finite(mixed $value): mixed
+    private static function finite(bool|float|int|string|null $value): bool|float|int|string|null
     {
         if (! is_float($value)) {
             return $value;

@@ -77,7 +77,7 @@ final class Figures
         $of = $widget->of === '' ? null : $this->data->column($widget->of);
         $all = count($rows) === $this->data->count;
         $totals = $all ? $this->data->counts($widget->by, $widget->step) : array_count_values(array_map(fn (int $row) => $by[$row], $rows));
-        /** @var array<string, array<string, list<mixed>>> $cells split => by => values, of what has one; in the order of their first records */
+        /** @var array<string, array<string, list<bool|float|int|string|null>>> $cells split => by => values, of what has one; in the order of their first records */
         $cells = array_map(fn () => [], $all ? $this->data->counts($widget->split) : array_count_values(array_map(fn (int $row) => $split[$row], $rows)));
         if ($of === null && $widget->split === '') {
             $cells = $rows === [] ? [] : ['' => array_map(fn (int $times) => array_fill(0, $times, 1), $totals)];
@@ -114,7 +114,7 @@ final class Figures
     }
 
     /**
-     * @param  array<string, array<string, list<mixed>>>  $cells
+     * @param  array<string, array<string, list<bool|float|int|string|null>>>  $cells
      * @param  list<string>  $keys
      * @param  list<string>  $rest
      */
@@ -146,7 +146,7 @@ final class Figures
     }
 
     /**
-     * @param  array<string, list<mixed>>  $cells  of one series
+     * @param  array<string, list<bool|float|int|string|null>>  $cells  of one series
      * @param  list<string>  $keys
      * @param  list<string>  $rest
      * @return array{name: string, isRest: bool, values: list<int|float|null>, total: int|float|null}
@@ -164,7 +164,7 @@ final class Figures
 
     /**
      * @param  list<string>  $keys
-     * @param  array<string, array<string, list<mixed>>>  $cells
+     * @param  array<string, array<string, list<bool|float|int|string|null>>>  $cells
      * @return array{list<string>, list<string>} those that are shown, and the rest
      */
     private function ordered(array $keys, array $cells): array
@@ -188,7 +188,7 @@ final class Figures
         return [array_slice($sorted, 0, $most), array_slice($sorted, $most)];
     }
 
-    /** @param list<mixed>|null $values */
+    /** @param list<bool|float|int|string|null>|null $values */
     private function measured(?array $values): int|float|null
     {
         $measure = $this->widget->measure;
@@ -199,7 +199,7 @@ final class Figures
             return count($values);
         }
         if ($measure === 'distinct') {
-            return count(is_string($values[0]) ? array_flip($values) : array_unique(array_map(fn (mixed $value) => (string) json_encode($value), $values)));
+            return count(is_string($values[0]) ? array_flip($values) : array_unique(array_map(fn (bool|float|int|string|null $value) => (string) json_encode($value), $values)));
         }
         /** @var non-empty-list<int|float> $values what adds up is numbers: see {@see Counted} */
         return match ($measure) {

@@ -19,7 +19,7 @@ final class Records
     /** @var array<string, Part> */
     public readonly array $fields;
 
-    /** @var array<string, list<mixed>> */
+    /** @var array<string, list<bool|float|int|string|null>> */
     private array $columns = [];
 
     /** @var array<string, list<string>> by field and step */
@@ -45,7 +45,7 @@ final class Records
 
     /**
      * @param  list<Part>  $fields
-     * @param  \Closure(string): array{list<mixed>, array<int, mixed>}|null  $kept  what {@see column} and {@see unread} told of a field once; null when records are given
+     * @param  \Closure(string): array{list<bool|float|int|string|null>, array<int, mixed>}|null  $kept  what {@see column} and {@see unread} told of a field once; null when records are given
      * @param  list<Part>  $records
      */
     private function __construct(array $fields, public readonly int $count, private readonly ?\Closure $kept = null, private readonly array $records = [])
@@ -69,7 +69,7 @@ final class Records
 
     /**
      * @param  list<Part>  $fields
-     * @param  \Closure(string): array{list<mixed>, array<int, mixed>}  $kept
+     * @param  \Closure(string): array{list<bool|float|int|string|null>, array<int, mixed>}  $kept
      */
     public static function kept(array $fields, int $count, \Closure $kept): self
     {
@@ -105,7 +105,7 @@ final class Records
         return $this->fields[$field]->string('expression') !== '';
     }
 
-    /** @return list<mixed> number, string, boolean or null; a date is `2026-05-03` */
+    /** @return list<bool|float|int|string|null> number, string, boolean or null; a date is `2026-05-03` */
     public function column(string $field): array
     {
         if (! isset($this->columns[$field])) {
@@ -149,7 +149,7 @@ final class Records
     }
 
     /**
-     * @param  list<mixed>  $column
+     * @param  list<bool|float|int|string|null>  $column
      * @return list<string>
      */
     private function grouped(array $column, string $step): array
@@ -206,7 +206,7 @@ final class Records
         return $this->types = $types;
     }
 
-    /** @return list<mixed> */
+    /** @return list<bool|float|int|string|null> */
     private function calculated(string $field): array
     {
         $this->types();
@@ -218,7 +218,7 @@ final class Records
         return $expression->values(array_combine($expression->fields, array_map($this->column(...), $expression->fields)), $this->count);
     }
 
-    /** @return array{list<mixed>, array<int, mixed>} the values, and those that are none of the type */
+    /** @return array{list<bool|float|int|string|null>, array<int, mixed>} the values, and those that are none of the type */
     private function typed(string $field): array
     {
         $type = $this->fields[$field]->string('type');
