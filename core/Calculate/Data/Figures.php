@@ -199,7 +199,7 @@ final class Figures
             return count($values);
         }
         if ($measure === 'distinct') {
-            return count(is_string($values[0]) ? array_flip($values) : array_unique(array_map(fn (bool|float|int|string|null $value) => (string) json_encode($value), $values)));
+            return count(is_string($values[0]) ? array_flip(array_filter($values, is_string(...))) : array_unique(array_map(fn (bool|float|int|string|null $value) => (string) json_encode($value), $values)));
         }
         /** @var non-empty-list<int|float> $values what adds up is numbers: see {@see Counted} */
         return match ($measure) {

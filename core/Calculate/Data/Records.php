@@ -131,7 +131,7 @@ final class Records
     {
         return $this->groups["{$field} {$step}"] ??= match (true) {
             $field === '' => $this->count === 0 ? [] : array_fill(0, $this->count, ''),
-            $step === '' && in_array($this->type($field), ['text', 'choice'], true) && ! in_array(null, $this->column($field), true) => $this->column($field),
+            $step === '' && in_array($this->type($field), ['text', 'choice'], true) && ! in_array(null, $this->column($field), true) => array_values(array_filter($this->column($field), is_string(...))),
             default => $this->grouped($this->column($field), $step),
         };
     }
