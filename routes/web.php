@@ -37,6 +37,7 @@ use App\Kinds\File\MakeIntoController;
 use App\Kinds\File\UploadController;
 use App\Kinds\Form\AnswerController;
 use App\Kinds\Form\FlowController;
+use App\Kinds\Form\TryFormController;
 use App\Kinds\Report\ReportController;
 use App\Kinds\Spreadsheet\CellController;
 use App\Kinds\Spreadsheet\LinesController;
@@ -167,7 +168,7 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
             Route::get('/comparison/{to}/{format}', ComparisonController::class)->where('to', '\d{1,9}')->whereIn('format', ['html', 'xlsx'])->middleware('beside:copy')->name('comparison');
             Route::get('/publish', [PublishingController::class, 'show'])->name('publish');
             Route::post('/publish', [PublishingController::class, 'store'])->name('publish.store');
-            Route::match(['get', 'post'], '/try', [AnswerController::class, 'try'])->name('try');
+            Route::match(['get', 'post'], '/try', TryFormController::class)->name('try');
             Route::get('/copy', [CopyController::class, 'show'])->name('copy');
             Route::post('/copy', [CopyController::class, 'store'])->name('copy.store');
             Route::get('/download/{format}', DownloadController::class)->middleware('beside:copy')->name('download');

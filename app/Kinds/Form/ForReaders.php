@@ -17,7 +17,7 @@ final class ForReaders extends Plain
 
     public function instead(string $address, ?string $kept): Response
     {
-        return app(AnswerController::class)->read($address, $kept);
+        return app(PublicAnswerController::class)->read($address, $kept);
     }
 
     public function seen(PublishingPlan $plan, User $person): View
