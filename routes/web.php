@@ -20,11 +20,14 @@ use App\Http\Controllers\PictureController;
 use App\Http\Controllers\ProposalController;
 use App\Http\Controllers\PublishingController;
 use App\Http\Controllers\RestoreController;
+use App\Http\Controllers\RibbonController;
 use App\Http\Controllers\ShelfController;
 use App\Http\Controllers\SignInController;
 use App\Http\Controllers\StateController;
+use App\Http\Controllers\TakeBackController;
 use App\Http\Controllers\TakeOutController;
 use App\Http\Controllers\UnusualController;
+use App\Http\Controllers\VersionListController;
 use App\Http\Controllers\WorkController;
 use App\Kinds\Dataset\DatasetController;
 use App\Kinds\Dataset\FieldController;
@@ -148,7 +151,7 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
 
         Route::get('/history', [HistoryController::class, 'show'])->name('history');
         Route::get('/history/lines', LinesController::class)->name('lines');
-        Route::get('/history/list', [HistoryController::class, 'list'])->name('list');
+        Route::get('/history/list', VersionListController::class)->name('list');
         Route::get('/parts/{part}', [PartController::class, 'show'])->name('part');
         Route::get('/parts/{part}/versions/{number}', [PartController::class, 'where'])->where('number', '\d{1,9}')->name('part.where');
         Route::post('/parts/{part}/versions/{number}', [PartController::class, 'store'])->where('number', '\d{1,9}')->name('part.restore');
@@ -157,15 +160,15 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
         Route::get('/causes/{row}/{column}', [CellController::class, 'causes'])->name('causes');
         Route::get('/take-out', [TakeOutController::class, 'show'])->name('take-out');
         Route::post('/take-out', [TakeOutController::class, 'store'])->name('take-out.store');
-        Route::get('/ribbon', [HistoryController::class, 'ribbon'])->name('ribbon');
+        Route::get('/ribbon', [RibbonController::class, 'show'])->name('ribbon');
         Route::prefix('/versions/{number}')->where(['number' => '\d{1,9}'])->group(function (): void {
             Route::get('/content', ContentController::class)->name('file.content');
-            Route::get('/line', [HistoryController::class, 'line'])->name('line');
+            Route::get('/line', [RibbonController::class, 'line'])->name('line');
             Route::put('/milestone', [MilestoneController::class, 'update'])->name('milestone.mark');
             Route::delete('/milestone', [MilestoneController::class, 'destroy'])->name('milestone.remove');
             Route::get('/restore', [RestoreController::class, 'show'])->name('restore');
             Route::post('/restore', [RestoreController::class, 'store'])->name('restore.store');
-            Route::post('/take-back', [RestoreController::class, 'undo'])->name('restore.undo');
+            Route::post('/take-back', TakeBackController::class)->name('restore.undo');
             Route::post('/meant', [UnusualController::class, 'store'])->name('meant');
             Route::get('/comparison/{to}/{format}', ComparisonController::class)->where('to', '\d{1,9}')->whereIn('format', ['html', 'xlsx'])->middleware('beside:copy')->name('comparison');
             Route::get('/publish', [PublishingController::class, 'show'])->name('publish');

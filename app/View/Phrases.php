@@ -8,6 +8,7 @@ use App\Models\Cause;
 use App\Models\Item;
 use App\Models\User;
 use App\Models\Version;
+use App\Store\States;
 use App\Words\Days;
 use MistyAttic\Core\Compare\Movement;
 use MistyAttic\Core\Compare\Statement;
@@ -56,6 +57,12 @@ final class Phrases
         $more = count($made === [] ? $statements : $made) - 1;
 
         return $most === null ? (string) __('changes.same') : $this->statement($most).($more > 0 ? ' '.trans_choice('changes.more', $more, ['count' => (string) $more]) : '');
+    }
+
+    /** What changed between two versions of an item, in one line. */
+    public function between(Version $from, Version $to, States $states): string
+    {
+        return $this->inOneLine(array_map(fn (ChangeLine $line) => $line->statement, (new Comparison($to->item, $from, $to, $states, $this))->entries));
     }
 
     /**
