@@ -10,6 +10,7 @@ use MistyAttic\Core\Formats\FormatLimits;
 use MistyAttic\Core\Formats\Package;
 use MistyAttic\Core\Formats\Unreadable;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\TestCase;
 
 /** Small files that say that they are very large: refused while they are read, at a cost of their own size. */
@@ -41,6 +42,7 @@ final class HostileFilesTest extends TestCase
 
     /** @param Closure(): string $make */
     #[DataProvider('files')]
+    #[Group('slow')]
     public function test_it_is_refused_before_it_grows(FileFormat $format, Closure $make, string $why): void
     {
         $bytes = $make();

@@ -12,6 +12,7 @@ use MistyAttic\Core\Formats\JsonReader;
 use MistyAttic\Core\Formats\JsonWriter;
 use MistyAttic\Core\Kinds\Kinds;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\TestCase;
 
 /** Items of every kind as JSON: as the schema says, and the same when they come in again. */
@@ -31,6 +32,7 @@ final class ItemsTest extends TestCase
     }
 
     #[DataProvider('kinds')]
+    #[Group('slow')]
     public function test_what_goes_out_fits_the_schema_and_comes_in_the_same(string $name): void
     {
         $seed = random_int(1, 1_000_000);

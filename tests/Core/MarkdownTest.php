@@ -14,6 +14,7 @@ use MistyAttic\Core\Formats\MarkdownText;
 use MistyAttic\Core\Formats\MarkdownWriter;
 use MistyAttic\Core\Kinds\Numbering;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\TestCase;
 
 /** What is written as Markdown is read as the same, by the reader of ours and by another one. */
@@ -51,6 +52,7 @@ final class MarkdownTest extends TestCase
         }
     }
 
+    #[Group('slow')]
     public function test_another_reader_reads_the_same(): void
     {
         if (trim((string) shell_exec('command -v pandoc')) === '') {

@@ -11,11 +11,13 @@ use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Merge\LineMerge;
 use MistyAttic\Core\Merge\TakeOut;
 use MistyAttic\Core\Merge\TextMerge;
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
 /** What must hold for any two edits of a text. */
+#[Group('slow')]
 final class MergeLawsTest extends TestCase
 {
     private const WORDS = ['we', 'write', 'a', 'small', 'letter', 'on', 'every', 'lamp', 'and', 'keep', 'the', 'key', 'behind', 'two', 'doors', 'near', 'old', 'bench'];

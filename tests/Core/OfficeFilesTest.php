@@ -10,9 +10,11 @@ use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Content\Run;
 use MistyAttic\Core\Formats\DocumentFormat;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\TestCase;
 
 /** DOCX and ODT as two programs read them that share nothing with us: pandoc, and python-docx or odfpy. */
+#[Group('slow')]
 final class OfficeFilesTest extends TestCase
 {
     private const WORDS = ['Opening', 'checks', 'für', '日本', '&', '<b>', 'a  b', '“so”', "it's", '100 %', 'x²'];

@@ -9,6 +9,7 @@ use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Cell;
 use MistyAttic\Core\Kinds\Kinds;
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
@@ -26,6 +27,7 @@ final class RangesTest extends TestCase
         self::assertSame(['r2', 'r3', 'r4', 'r5', 'r6'], $this->covered($after));
     }
 
+    #[Group('slow')]
     public function test_a_range_covers_the_same_rows_whatever_is_done_within_it(): void
     {
         $seed = (int) (getenv('SEED') ?: random_int(1, 1_000_000));

@@ -8,6 +8,7 @@ use MistyAttic\Core\Sequences\Alignment;
 use MistyAttic\Core\Sequences\Increasing;
 use MistyAttic\Core\Sequences\Sequences;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
@@ -32,6 +33,7 @@ final class SequencesTest extends TestCase
         }
     }
 
+    #[Group('slow')]
     public function test_of_what_reads_like_a_text_it_finds_nearly_all_however_it_was_edited(): void
     {
         $pairs = [];
@@ -60,6 +62,7 @@ final class SequencesTest extends TestCase
         $this->assertNearlyAll($pairs);
     }
 
+    #[Group('slow')]
     public function test_of_the_words_of_a_long_text_it_finds_nearly_all_though_few_are_different(): void
     {
         $pairs = [];

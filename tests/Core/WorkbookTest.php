@@ -23,10 +23,12 @@ use PhpOffice\PhpSpreadsheet\Shared\Date;
 use PhpOffice\PhpSpreadsheet\Spreadsheet;
 use PhpOffice\PhpSpreadsheet\Worksheet\Worksheet;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\TestCase;
 use ZipArchive;
 
 /** XLSX as it is written and read here, held against two programs that share nothing with it: PhpSpreadsheet and openpyxl. */
+#[Group('slow')]
 final class WorkbookTest extends TestCase
 {
     private const TEXTS = ['plain', '  two spaces ', "two\nlines", '<b>&amp;', '日本', '007', '1.50', '_x0041_', "tab\there", "a\x0Bb", '=1+1', 'TRUE', "it's “so”", '🔧', '#N/A!x'];
