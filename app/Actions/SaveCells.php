@@ -34,7 +34,7 @@ final readonly class SaveCells
         $grid = $kind->grid();
         $edits = is_array($sent->edits) ? array_filter($sent->edits, fn (mixed $of) => $of !== []) : [];
         [$cells, $placed, $places] = [$edits['cells'] ?? [], $edits['placed'] ?? [], $edits['at'] ?? null];
-        if ($grid === null || $item->formulas || ! is_array($cells) || ! is_array($placed) || ! is_array($places) || ($grid->alone && $placed !== [])
+        if ($grid === null || $item->formulas || ! is_array($cells) || ! is_array($placed) || ! is_array($places) || ($grid->isOneTable && $placed !== [])
             || array_diff(array_keys($edits), ['cells', 'placed', 'at']) !== [] || count($cells) + count($placed) > self::MOST_ROWS || ! Excerpt::isOf($this->states, $item->root)) {
             return null;
         }
@@ -48,7 +48,7 @@ final readonly class SaveCells
         $spots = $rows === null || $came === null ? [] : [...array_keys($rows), ...array_map(fn (int $position) => $position - 1, array_keys($came))];
         $frame = match (true) {
             $spots === [] => null,
-            $grid->alone => Excerpt::columns($this->states, $grid, $item->root),
+            $grid->isOneTable => Excerpt::columns($this->states, $grid, $item->root),
             default => $this->frame($item->root, min($spots), max($spots), $grid->column),
         };
         if ($rows === null || $came === null || $frame === null || ! $this->fits($item, $kind, $grid, $placed, $frame[0]->id)) {

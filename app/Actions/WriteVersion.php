@@ -240,7 +240,7 @@ final readonly class WriteVersion
      */
     private function unusualIn(Item $item, Grid $grid, Excerpt $excerpt, string $before): ?array
     {
-        if ($grid->alone) {
+        if ($grid->isOneTable) {
             // Of a large dataset what hangs on its fields is looked at.
             return $item->room(Rules::class)->breaks($item, $excerpt->old, $excerpt->new, $excerpt->changes, $before) ?: null;
         }

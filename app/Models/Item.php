@@ -207,7 +207,7 @@ final class Item extends Model
     {
         $grid = $this->kind()->grid();
 
-        return $grid !== null && ! $grid->alone;
+        return $grid !== null && ! $grid->isOneTable;
     }
 
     /** @return HasMany<HeldEdit, $this> */

@@ -59,7 +59,7 @@ final readonly class Excerpt
     /** The tabs, columns and headings of a state, with where they stand; null when it is small. */
     public static function frame(States $states, Grid $grid, string $root): ?PartTree
     {
-        return $grid->alone || ! self::isOf($states, $root) ? null : self::side($states, $grid, $root, []);
+        return $grid->isOneTable || ! self::isOf($states, $root) ? null : self::side($states, $grid, $root, []);
     }
 
     /** The frame of a state with the part at a position. */
@@ -136,7 +136,7 @@ final readonly class Excerpt
     /** @param array<int, Part> $parts by position */
     private static function side(States $states, Grid $grid, string $root, array $parts): PartTree
     {
-        if ($grid->alone) {
+        if ($grid->isOneTable) {
             return self::alone($states, $grid, $root, $parts);
         }
         $count = $states->count($root);

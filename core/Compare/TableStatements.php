@@ -96,7 +96,7 @@ final class TableStatements
         };
         foreach (! $sorted && count($ids) <= $singles ? array_map(fn (string $id) => [$id], $ids) : [$ids] as $of) {
             $this->statements[] = new Statement(
-                $sorted ? 'sorted' : $type->value.'_'.($role === $this->grid->row ? ($this->grid->alone ? 'records' : 'rows') : ($this->grid->alone ? 'fields' : 'columns')),
+                $sorted ? 'sorted' : $type->value.'_'.($role === $this->grid->row ? ($this->grid->isOneTable ? 'records' : 'rows') : ($this->grid->isOneTable ? 'fields' : 'columns')),
                 $type,
                 ['name' => $this->name($table, $side), 'count' => count($of), 'part' => $this->kind->label($side, $side->get($of[0])), ...$by, ...$this->table($table)],
                 $of,
@@ -189,7 +189,7 @@ final class TableStatements
                 }
                 $was = $change->before->fields[$column] ?? null;
                 $is = $change->after->fields[$column] ?? null;
-                $heading = ! $this->grid->alone && $change->id === $first && is_string(Cell::result($was)) && is_string(Cell::result($is)) && count($this->new->children()[$table]) > 2;
+                $heading = ! $this->grid->isOneTable && $change->id === $first && is_string(Cell::result($was)) && is_string(Cell::result($is)) && count($this->new->children()[$table]) > 2;
                 if ($this->edits->followed($was, $is) && Cell::result($was) === Cell::result($is)) {
                     // Its range followed, and it came out the same.
                     continue;

@@ -52,7 +52,7 @@ abstract class SchemaKind implements Kind
             return $tree;
         }
         $children = $tree->children();
-        foreach ($grid->alone ? [PartTree::ROOT] : $children[PartTree::ROOT] ?? [] as $table) {
+        foreach ($grid->isOneTable ? [PartTree::ROOT] : $children[PartTree::ROOT] ?? [] as $table) {
             $rows = array_filter($children[$table] ?? [], fn (string $id) => $tree->get($id)->role === $grid->row);
             $children[$table] = [...array_values(array_diff($children[$table] ?? [], $rows)), ...array_values($rows)];
         }

@@ -59,6 +59,6 @@ final class DatasetKind extends SchemaKind
 
     public function grid(): Grid
     {
-        return new Grid(DatasetRole::Field->value, DatasetRole::Record->value, alone: true);
+        return new Grid(DatasetRole::Field->value, DatasetRole::Record->value, isOneTable: true);
     }
 }

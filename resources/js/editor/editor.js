@@ -10,7 +10,7 @@ import { itemView, pictureView } from './views.js';
 import { writing } from './writing.js';
 
 /** How a document is walked and rearranged. */
-const LIE = { levels, nameOf, spokenPlace, move, sortOf: () => 'block', isQuiet: true };
+const PLACES = { levels, nameOf, spokenPlace, move, sortOf: () => 'block', isQuiet: true };
 
 /**
  * The editor of a document.
@@ -27,7 +27,7 @@ export function attachEditor(root) {
     };
     return !sheet ? () => {} : writing(root, sheet, {
         convert: { toParts, toDocument },
-        plugins: (open) => [rules(), carrying(LIE, say, () => {}), ...keys(open), grip('.ProseMirror > [data-part]', 1), tableEditing({ allowTableNodeSelection: true })],
+        plugins: (open) => [rules(), carrying(PLACES, say, () => {}), ...keys(open), grip('.ProseMirror > [data-part]', 1), tableEditing({ allowTableNodeSelection: true })],
         nodeViews: (item) => ({ item: itemView, picture: pictureView(item.key) }),
         attributes: { class: 'prose', 'aria-label': 'The document' },
         insertPicture: (node) => insertBlock(node),

@@ -22,7 +22,7 @@ import { wayOn } from './stuck.js';
 /** @typedef {{key: string, root: string, number: number, me: number, editable: boolean}} Item */
 /** @typedef {(name: string) => HTMLDialogElement} Dialogs */
 /**
- * @typedef {object} Craft what an editor of one kind adds to writing
+ * @typedef {object} Editing what an editor of one kind adds to writing
  * @property {{toParts: (doc: Node) => unknown[], toDocument: (parts: any[]) => Node}} convert
  * @property {(open: {link: import('prosemirror-state').Command, keep: () => void}, dialog: Dialogs) => import('prosemirror-state').Plugin[]} plugins
  * @property {(item: Item) => Record<string, import('prosemirror-view').NodeViewConstructor>} nodeViews
@@ -39,23 +39,23 @@ import { wayOn } from './stuck.js';
  *
  * @param {HTMLElement} root
  * @param {HTMLElement} sheet
- * @param {Craft} craft
+ * @param {Editing} editing
  * @returns {() => void}
  */
-export function writing(root, sheet, craft) {
+export function writing(root, sheet, editing) {
     const place = /** @type {HTMLElement} */ (sheet.querySelector('[data-text]'));
     const item = JSON.parse(sheet.dataset.editor ?? '{}');
-    const document_ = craft.convert.toDocument(JSON.parse(place.dataset.parts ?? '[]'));
+    const document_ = editing.convert.toDocument(JSON.parse(place.dataset.parts ?? '[]'));
     place.removeAttribute('data-parts');
     const bottom = foot(/** @type {HTMLElement} */ (root.querySelector('[data-foot]')), item.number);
     const dialog = (/** @type {string} */ name) => /** @type {HTMLDialogElement} */ (root.querySelector(`[data-${name}-dialog]`));
-    const takePictures = pictures(item.key, dialog('alt'), (text) => bottom.say(text, 'problem', item.number), craft.insertPicture);
+    const takePictures = pictures(item.key, dialog('alt'), (text) => bottom.say(text, 'problem', item.number), editing.insertPicture);
 
     const desk = new DocumentDesk(document_, {
         document: () => view.state.doc,
         busy: () => view.composing,
         apply: (changes) => view.dispatch(brought(view.state, changes)),
-    }, craft.convert);
+    }, editing.convert);
     const sync = new Sync(item, desk, {
         say: bottom.say,
         signIn: () => signInAgain(dialog('sign-in'), item.me),
@@ -63,7 +63,7 @@ export function writing(root, sheet, craft) {
         moved: (number) => {
             bottom.moved(number);
             headMoved(root, number);
-            craft.moved?.();
+            editing.moved?.();
         },
     });
 
@@ -83,13 +83,13 @@ export function writing(root, sheet, craft) {
     const view = new EditorView(place, {
         state: EditorState.create({
             doc: desk.kept ?? document_,
-            plugins: [...craft.plugins({ link, keep }, dialog), history(), dropCursor({ width: 2, class: 'drop-here' }), gapCursor(), ids(), here(), new Plugin({ props: takePictures.props })],
+            plugins: [...editing.plugins({ link, keep }, dialog), history(), dropCursor({ width: 2, class: 'drop-here' }), gapCursor(), ids(), here(), new Plugin({ props: takePictures.props })],
         }),
         editable: () => item.editable,
-        attributes: { ...craft.attributes, ...(item.editable ? {} : { 'aria-label': `${craft.attributes['aria-label']}, read only` }), role: 'textbox', 'aria-multiline': 'true', spellcheck: 'true', tabindex: '0' },
+        attributes: { ...editing.attributes, ...(item.editable ? {} : { 'aria-label': `${editing.attributes['aria-label']}, read only` }), role: 'textbox', 'aria-multiline': 'true', spellcheck: 'true', tabindex: '0' },
         // A style on what is pasted is against the page's own policy; what of it means something is kept under another name.
         transformPastedHTML: (html) => html.replace(/(<[^>]*?\s)style=/gi, '$1data-pasted='),
-        nodeViews: craft.nodeViews(item),
+        nodeViews: editing.nodeViews(item),
         dispatchTransaction(transaction) {
             view.updateState(view.state.apply(transaction));
             bar?.refresh();
@@ -116,14 +116,14 @@ export function writing(root, sheet, craft) {
         const node = state.selection instanceof NodeSelection ? state.selection.node : null;
         return node?.type.name === 'picture' && choose(node.attrs.id)(state, dispatch);
     };
-    const bar = root.querySelector('[data-tools]') ? craft.tools(root, view, { link, picture: choose(null), replace }, dialog) : null;
+    const bar = root.querySelector('[data-tools]') ? editing.tools(root, view, { link, picture: choose(null), replace }, dialog) : null;
     chooser?.addEventListener('change', () => {
         if (chooser.files?.[0]) takePictures.put(view, chooser.files[0], replaced);
         chooser.value = '';
     });
-    if (item.editable && craft.isBlank?.(view.state)) view.focus();
+    if (item.editable && editing.isBlank?.(view.state)) view.focus();
     const stopLive = live(root, sync, {
-        part: () => (view.hasFocus() ? craft.part(view.state) : ''),
+        part: () => (view.hasFocus() ? editing.part(view.state) : ''),
         show: (others) => view.dispatch(view.state.tr.setMeta(hereKey, others).setMeta('addToHistory', false)),
     });
     if (taken) {

@@ -16,7 +16,7 @@ import { toolbar } from './toolbar.js';
 import { drawRule, views } from './views.js';
 
 /** How a form is walked and rearranged. */
-const LIE = { levels, nameOf, spokenPlace, move, sortOf: (/** @type {import('prosemirror-model').Node} */ node) => node.type.name };
+const PLACES = { levels, nameOf, spokenPlace, move, sortOf: (/** @type {import('prosemirror-model').Node} */ node) => node.type.name };
 
 /**
  * The editor of a form.
@@ -93,13 +93,13 @@ export function attachForm(root) {
             if (dispatch && view) addRule(view, question.node);
             return true;
         },
-        carry: carry(LIE, say),
+        carry: carry(PLACES, say),
     };
 
     return writing(root, sheet, {
         convert: { toParts, toDocument },
         plugins: ({ link, keep }) => [
-            carrying(LIE, say, (view) => open(view, settable(view.state))),
+            carrying(PLACES, say, (view) => open(view, settable(view.state))),
             keymap({
                 'Mod-b': tools.bold,
                 'Mod-i': tools.italic,

@@ -18,7 +18,7 @@ import { views } from './views.js';
 const { nodes } = schema;
 
 /** How a page is walked and rearranged. */
-const LIE = { levels, nameOf, spokenPlace, move, beside, sortOf: (/** @type {import('prosemirror-model').Node} */ node) => (['section', 'column'].includes(node.type.name) ? node.type.name : 'block') };
+const PLACES = { levels, nameOf, spokenPlace, move, beside, sortOf: (/** @type {import('prosemirror-model').Node} */ node) => (['section', 'column'].includes(node.type.name) ? node.type.name : 'block') };
 
 /**
  * The editor of a page.
@@ -59,7 +59,7 @@ export function attachPage(root) {
             if (dispatch && view) open(view, whereabouts(view.state).section);
             return true;
         },
-        carry: carry(LIE, say),
+        carry: carry(PLACES, say),
     };
 
     return writing(root, sheet, {
@@ -73,7 +73,7 @@ export function attachPage(root) {
                     textblockTypeInputRule(/^>\s$/, nodes.call_out),
                 ],
             }),
-            carrying(LIE, say, (view) => open(view, chosen(view.state))),
+            carrying(PLACES, say, (view) => open(view, chosen(view.state))),
             keymap({
                 'Mod-b': tools.bold,
                 'Mod-i': tools.italic,
