@@ -42,7 +42,7 @@ final class Consequences
         return self::each($after, $before, function (string|int|float|bool|array $value, Part $row, string $column) use ($before) {
             $was = Cell::result($value) === null ? $before->find($row->id)->fields[$column] ?? null : null;
 
-            return is_array($was) && Cell::formula($was) === Cell::formula($value) ? Cell::withResult($value, Cell::result($was)) : $value;
+            return is_array($was) && Cell::formula($was) === Cell::formula($value) ? Cell::withResult($value, Cell::of(Cell::result($was))) : $value;
         });
     }
 

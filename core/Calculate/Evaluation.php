@@ -188,7 +188,7 @@ final class Evaluation
             } elseif (is_array($value) || is_object($value)) {
                 return null;
             } else {
-                $key .= '|'.get_debug_type($value).':'.$value.($isDay ? ' day' : '');
+                $key .= '|'.get_debug_type($value).':'.(is_scalar($value) ? $value : '').($isDay ? ' day' : '');
             }
         }
 

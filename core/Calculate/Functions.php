@@ -182,16 +182,22 @@ final class Functions
     private static function numbers(array $arguments): array
     {
         foreach ($arguments as $at => $argument) {
-            foreach (is_array($argument) ? $argument : [] as $row => $cells) {
-                foreach (is_array($cells) ? $cells : [] as $column => $value) {
+            if (! is_array($argument)) {
+                continue;
+            }
+            foreach ($argument as $row => $cells) {
+                $numbers = is_array($cells) ? $cells : [];
+                foreach ($numbers as $column => $value) {
                     if (is_bool($value) || (is_string($value) && ! Operators::isError($value))) {
-                        $arguments[$at][$row][$column] = null;
+                        $numbers[$column] = null;
                     }
                 }
+                $argument[$row] = is_array($cells) ? $numbers : $cells;
             }
+            $arguments[$at] = $argument;
         }
 
-        return array_values($arguments);
+        return $arguments;
     }
 
     /** @param list<mixed> $arguments */

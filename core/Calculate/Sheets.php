@@ -78,7 +78,7 @@ final class Sheets
             return $result;
         }
 
-        return $result[0] === 'd' ? self::number((string) $result[1]) : (string) $result[1];
+        return $result[0] === 'd' ? self::number(Cell::second($result)) : Cell::second($result);
     }
 
     public function isDay(string $row, string $column): bool
@@ -153,7 +153,7 @@ final class Sheets
                     $value = Cell::result($value);
                     if (is_array($value)) {
                         $days += $value[0] === 'd' ? 1 : 0;
-                        $value = $value[0] === 'd' ? self::number((string) $value[1]) : (string) $value[1];
+                        $value = $value[0] === 'd' ? self::number(Cell::second($value)) : Cell::second($value);
                     }
                 }
                 $numbers += is_int($value) || is_float($value) ? 1 : 0;

@@ -29,8 +29,9 @@ final readonly class Template
         }
         $plain = [];
         $names = [];
+        /** @var list<array{type: string, value: string}> $tokens */
         foreach ($tokens as $token) {
-            $plain[] = ['type' => (string) $token['type'], 'value' => $token['value']];
+            $plain[] = ['type' => $token['type'], 'value' => $token['value']];
             if ($token['type'] === 'Function') {
                 $names[] = $token['value'];
             }

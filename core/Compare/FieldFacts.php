@@ -72,7 +72,7 @@ final class FieldFacts
     {
         $shown = match (true) {
             $value instanceof RichText => $value->text(),
-            is_array($value) && ! in_array($value[0] ?? '', ['=', 'd', '!', '*'], true) => implode(', ', array_map(strval(...), $value)),
+            is_array($value) && ! in_array($value[0] ?? '', ['=', 'd', '!', '*'], true) => implode(', ', array_map(fn (mixed $one): string => is_scalar($one) ? (string) $one : '', $value)),
             default => Cell::show($value),
         };
 

@@ -26,6 +26,7 @@ final class Sentences
         $this->boundaries->setText(implode('', $tokens));
         $sentences = [];
         $from = 0;
+        /** @var int $offset */
         foreach ($this->boundaries as $offset) {
             $to = $ends[$offset] ?? $from;
             for ($end = $to; $end > $from && trim($tokens[$end - 1]) === ''; $end--);

@@ -19,7 +19,9 @@ final readonly class Spot
             throw InvalidContent::notChanges('a spot has a parent and a sibling that it comes after, or neither');
         }
 
-        return new self($value['parent'] ?? PartTree::ROOT, $value['after'] ?? null);
+        [$parent, $after] = [$value['parent'] ?? null, $value['after'] ?? null];
+
+        return new self(is_string($parent) ? $parent : PartTree::ROOT, is_string($after) ? $after : null);
     }
 
     /** @return array{parent: ?string, after: ?string} */

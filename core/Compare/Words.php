@@ -78,6 +78,9 @@ final class Words
         }
         $this->boundaries->setText($text);
 
-        return iterator_to_array($this->boundaries->getPartsIterator(), false);
+        /** @var list<string> $parts */
+        $parts = iterator_to_array($this->boundaries->getPartsIterator(), false);
+
+        return $parts;
     }
 }

@@ -49,7 +49,7 @@ final readonly class CsvWriter
         if (is_string($value) && $value !== '' && ctype_alnum($value[0]) && strpbrk($value, "\"\r\n{$this->separator}") === false && ctype_graph($value[-1])) {
             return $value;
         }
-        $text = is_array($value) && Cell::isFormula($value) && ! $this->harmless ? '='.$value[1] : self::shown($value);
+        $text = is_array($value) && Cell::isFormula($value) && ! $this->harmless ? '='.Cell::formula($value) : self::shown($value);
         if ($this->harmless && is_string(Cell::result($value)) && self::couldDoHarm($text)) {
             $text = "'".$text;
         }

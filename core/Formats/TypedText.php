@@ -16,6 +16,8 @@ use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetRole;
  * code more often than a number.
  *
  * @phpstan-import-type CellValue from Cell
+ *
+ * @phpstan-import-type FieldValue from Part
  */
 final class TypedText
 {
@@ -42,9 +44,9 @@ final class TypedText
     }
 
     /**
-     * @param  array<string, mixed>  $cells
+     * @param  array<string, FieldValue>  $cells
      * @param  array<string, true>  $commas
-     * @return array<string, mixed>
+     * @return array<string, FieldValue>
      */
     private static function cells(array $cells, array $commas): array
     {

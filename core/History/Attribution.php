@@ -172,7 +172,7 @@ final class Attribution
             $after === null ? $this->of($step)->cellsEmptied++ : $this->of($step)->cellsWritten++;
         }
         if ($before !== null && (is_scalar($before) || is_array($before))) {
-            $this->gone[] = new Gone($part->id, $field, is_array($before) ? implode(' ', array_map(strval(...), $before)) : (string) json_encode($before, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES), $author, $step->number);
+            $this->gone[] = new Gone($part->id, $field, is_array($before) ? implode(' ', array_map(fn (mixed $one): string => is_scalar($one) ? (string) $one : '', $before)) : (string) json_encode($before, JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES), $author, $step->number);
         }
         if ($after === null) {
             unset($this->fields[$part->id][$field]);

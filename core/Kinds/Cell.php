@@ -89,7 +89,7 @@ final class Cell
 
     public static function look(mixed $value): string
     {
-        return is_array($value) && ($value[0] ?? null) === '*' ? (string) $value[1] : '';
+        return is_array($value) && ($value[0] ?? null) === '*' ? self::second($value) : '';
     }
 
     /**
@@ -101,12 +101,22 @@ final class Cell
         return $look === '' ? $bare : ['*', $look, ...($bare === null ? [] : (array) $bare)];
     }
 
+    /**
+     * What a date, an error, a formula or a look says behind its sign.
+     *
+     * @param  array<mixed>  $value
+     */
+    public static function second(array $value): string
+    {
+        return is_scalar($value[1] ?? null) ? (string) $value[1] : '';
+    }
+
     /** What stands behind the equals sign, if it is a formula. */
     public static function formula(mixed $value): ?string
     {
         $bare = self::bare($value);
 
-        return is_array($bare) && $bare[0] === '=' ? (string) $bare[1] : null;
+        return is_array($bare) && ($bare[0] ?? null) === '=' ? self::second($bare) : null;
     }
 
     public static function isFormula(mixed $value): bool
@@ -159,6 +169,20 @@ final class Cell
         return count($result) > 1 ? $result : ($result[0] ?? null);
     }
 
+    /**
+     * A value as one that a cell may hold; null when it is none.
+     *
+     * @return CellValue|null
+     */
+    public static function of(mixed $value): string|int|float|bool|array|null
+    {
+        return match (true) {
+            is_string($value), is_int($value), is_float($value), is_bool($value) => $value,
+            is_array($value) => array_values(array_filter($value, is_scalar(...))),
+            default => null,
+        };
+    }
+
     public static function type(mixed $value): CellType
     {
         $result = self::result($value);
@@ -181,7 +205,7 @@ final class Cell
             $result === null => '',
             is_bool($result) => $result ? 'TRUE' : 'FALSE',
             is_float($result) => (string) json_encode($result),
-            is_array($result) => $result[0] === 'd' ? str_replace('T', ' ', (string) $result[1]) : (string) $result[1],
+            is_array($result) => ($result[0] ?? null) === 'd' ? str_replace('T', ' ', self::second($result)) : self::second($result),
             default => is_scalar($result) ? (string) $result : '',
         };
     }

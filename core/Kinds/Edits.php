@@ -144,7 +144,10 @@ final class Edits
         }
         $edits = self::between(PartTree::of($old), PartTree::of($new), $row);
 
-        return array_filter($edits['placed'] ?? [], fn (array $placed) => $placed[1] === null) === [] ? $edits : null;
+        /** @var list<array{string, mixed}> $placed */
+        $placed = $edits['placed'] ?? [];
+
+        return array_filter($placed, fn (array $one) => $one[1] === null) === [] ? $edits : null;
     }
 
     /**
@@ -227,7 +230,7 @@ final class Edits
                 $this->changed[$id] = true;
             }
             $this->parents[$id] = $parent;
-            $arriving[$parent][$after ?? ''][] = $id;
+            $arriving[$parent][is_string($after) ? $after : ''][] = $id;
         }
         foreach ($arriving as $parent => $after) {
             $this->children[$parent] = PartTree::woven($this->children[$parent] ?? [], $after);

@@ -19,7 +19,7 @@ final class NumberLook
         if ($format === '' || ! (is_int($result) || is_float($result) || (is_array($result) && $result[0] === 'd'))) {
             return Cell::show($value);
         }
-        $number = is_array($result) ? Date::stringToExcel(str_replace('T', ' ', (string) $result[1])) : $result;
+        $number = is_array($result) ? Date::stringToExcel(str_replace('T', ' ', Cell::second($result))) : $result;
         // A number format on a day, or a day's on a number, says nothing about it.
         if ($number === false || (is_array($result) !== Date::isDateTimeFormatCode($format) && ! (! is_array($result) && self::isTime($format)))) {
             return Cell::show($value);

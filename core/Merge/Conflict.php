@@ -116,7 +116,7 @@ final readonly class Conflict
             'mine' => array_map(fn (Part $part) => $part->record(), $this->mine),
             'spot' => $this->spot === null ? null : [$this->spot->parent, $this->spot->after],
             'field' => $this->field,
-            'meeting' => $this->meeting === null ? null : array_map(fn (RichText $text) => $text->toJson(), get_object_vars($this->meeting)),
+            'meeting' => $this->meeting === null ? null : array_map(fn (mixed $text) => $text instanceof RichText ? $text->toJson() : null, get_object_vars($this->meeting)),
             ...($this->cells === [] ? [] : ['cells' => $this->cells]),
         ]);
     }

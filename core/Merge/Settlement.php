@@ -7,6 +7,7 @@ namespace MistyAttic\Core\Merge;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
+use MistyAttic\Core\Kinds\Cell;
 
 /** Carries the choice over an edit that was held back into the state in which it was held back. */
 final class Settlement
@@ -84,7 +85,7 @@ final class Settlement
             }
             foreach ($conflict->cells as $row => $value) {
                 if (isset($parts[$row]) && (is_scalar($value) || is_array($value))) {
-                    $parts[$row] = $parts[$row]->with($conflict->id, is_array($value) ? array_values($value) : $value);
+                    $parts[$row] = $parts[$row]->with($conflict->id, Cell::of($value) ?? '');
                 }
             }
         }

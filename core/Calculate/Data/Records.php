@@ -239,8 +239,8 @@ final class Records
         return match ($type) {
             'number', 'money' => is_int($value) || is_float($value) ? $value : null,
             'boolean' => is_bool($value) ? $value : null,
-            'date' => is_array($value) && $value[0] === 'd' ? substr((string) $value[1], 0, 10) : null,
-            default => is_string($value) ? $value : (is_array($value) ? (string) $value[1] : (is_bool($value) ? ($value ? 'yes' : 'no') : (is_float($value) ? (string) json_encode($value) : (is_int($value) ? (string) $value : null)))),
+            'date' => is_array($value) && ($value[0] ?? null) === 'd' ? substr(Cell::second($value), 0, 10) : null,
+            default => is_string($value) ? $value : (is_array($value) ? Cell::second($value) : (is_bool($value) ? ($value ? 'yes' : 'no') : (is_float($value) ? (string) json_encode($value) : (is_int($value) ? (string) $value : null)))),
         };
     }
 }

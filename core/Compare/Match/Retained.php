@@ -6,6 +6,7 @@ namespace MistyAttic\Core\Compare\Match;
 
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Kinds\Cell;
 use MistyAttic\Core\Kinds\Grid;
 use MistyAttic\Core\Kinds\NumberLook;
@@ -13,6 +14,8 @@ use MistyAttic\Core\Kinds\NumberLook;
 /**
  * Keeps of a table what a plainer file could not hold: where a matched cell reads as it did, it stays what it was (a formula,
  * a day, a number with a format), and what has no look keeps the one that was there.
+ *
+ * @phpstan-import-type FieldValue from Part
  */
 final class Retained
 {
@@ -40,7 +43,7 @@ final class Retained
     {
         $read = $results ? Cell::result(...) : Cell::bare(...);
 
-        return PartTree::of(array_map(fn (Part $part): Part => $part->role === $grid->row ? new Part($part->id, $part->role, $part->depth, array_filter(array_map($read, $part->fields), fn (mixed $value) => $value !== null)) : $part, $tree->parts));
+        return PartTree::of(array_map(fn (Part $part): Part => $part->role === $grid->row ? new Part($part->id, $part->role, $part->depth, self::cells($read, $part->fields)) : $part, $tree->parts));
     }
 
     /** What is not written in goes behind the rest of its table. */
@@ -111,14 +114,32 @@ final class Retained
         return PartTree::of($parts);
     }
 
+    /**
+     * @param  callable(mixed): mixed  $read
+     * @param  array<string, FieldValue>  $fields
+     * @return array<string, FieldValue> those of which something is left
+     */
+    private static function cells(callable $read, array $fields): array
+    {
+        $cells = [];
+        foreach ($fields as $name => $value) {
+            $value = $read($value);
+            $value = $value instanceof RichText ? $value : Cell::of($value);
+            if ($value !== null) {
+                $cells[$name] = $value;
+            }
+        }
+
+        return $cells;
+    }
+
     /** Whether one cell holds and shows what another does, in a column with a format. */
     private static function looksTheSame(mixed $before, mixed $value, string $format): bool
     {
         $letters = fn (mixed $cell): string => explode('|', Cell::look($cell))[0];
         // What a formula gives is worked out later: it is shown with what it gave.
         if (Cell::isFormula($value)) {
-            /** @var list<string|int|float|bool> $value */
-            $value = Cell::withResult($value, Cell::result($before));
+            $value = Cell::withResult(Cell::of($value) ?? '', Cell::of(Cell::result($before)));
         }
 
         return Cell::look($before) !== Cell::look($value) && $letters($before) === $letters($value) && Cell::bare($before) !== null

@@ -105,10 +105,10 @@ final class OdsWriter
     private function cell(Worksheet $sheet, string $at, mixed $value, string $ofColumn): void
     {
         $result = Cell::result($value);
-        $date = is_array($result) && $result[0] === 'd' ? Date::stringToExcel(str_replace('T', ' ', (string) $result[1])) : false;
+        $date = is_array($result) && $result[0] === 'd' ? Date::stringToExcel(str_replace('T', ' ', Cell::second($result))) : false;
         $plain = match (true) {
             $date !== false => $date,
-            is_array($result) => (string) $result[1],
+            is_array($result) => Cell::second($result),
             default => $result,
         };
         $cell = $sheet->getCell($at);

@@ -41,7 +41,7 @@ final class XlsxCells
         $formula = Cell::formula($value);
         $formula = $formula === null || $this->places === null ? $formula : Formula::spell($formula, $row, $this->places);
         if (is_array($result) && $result[0] === 'd') {
-            [$result, $look] = $this->day((string) $result[1], $look, str_contains($own.$ofColumn, '|'));
+            [$result, $look] = $this->day(Cell::second($result), $look, str_contains($own.$ofColumn, '|'));
         }
         [$type, $written] = $this->result($result, $formula !== null);
         if ($formula === null && $written === null && $look === '') {

@@ -6,6 +6,7 @@ namespace MistyAttic\Core\Kinds\Dataset;
 
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Cell;
 
 /** Changes of a dataset as a person makes them, each giving the whole state after it. */
 final class DatasetEdit
@@ -20,7 +21,7 @@ final class DatasetEdit
             if ($part->role === DatasetRole::Field->value) {
                 $fields[$part->id] = $part;
             } else {
-                $records[] = $isTyped && isset($part->fields[$field->id]) ? $part->with($field->id, $type->value($part->fields[$field->id])) : $part;
+                $records[] = $isTyped && isset($part->fields[$field->id]) ? $part->with($field->id, Cell::of($type->value($part->fields[$field->id])) ?? '') : $part;
             }
         }
         $fields[$field->id] = $field;

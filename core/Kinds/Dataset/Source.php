@@ -276,7 +276,8 @@ final readonly class Source
             $values = [];
             foreach ($cells as $field => $cell) {
                 if (isset($types[$field])) {
-                    $values[$field] = $types[$field]->value($this->hint !== null && is_float($cell) ? Cell::show($cell) : $cell);
+                    $value = Cell::of($types[$field]->value($this->hint !== null && is_float($cell) ? Cell::show($cell) : $cell));
+                    $values += $value === null ? [] : [$field => $value];
                 }
             }
             $parts[] = new Part((string) $id, 'record', 0, $values);

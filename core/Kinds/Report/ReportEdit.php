@@ -23,41 +23,53 @@ final readonly class ReportEdit
      */
     public static function of(PartTree $tree, ReportStep $step, array $sent, string $newId): ?self
     {
-        $part = isset($sent['part']) ? $tree->find((string) $sent['part']) : null;
+        $part = isset($sent['part']) ? $tree->find(self::text($sent, 'part')) : null;
         $page = $part?->role === ReportRole::Page->value ? $part : null;
         $widget = $part?->role === ReportRole::Widget->value ? $part : null;
         $after = match ($step) {
-            ReportStep::AddPage => PartTree::of([...$tree->parts, new Part($newId, ReportRole::Page->value, 0, ['title' => (string) ($sent['title'] ?? '')])]),
+            ReportStep::AddPage => PartTree::of([...$tree->parts, new Part($newId, ReportRole::Page->value, 0, ['title' => self::text($sent, 'title')])]),
             ReportStep::SetPage => $page === null ? null : self::replaced($tree, self::page($page, $sent)),
-            ReportStep::MovePage => $page === null ? null : self::pageMoved($tree, $page->id, (int) ($sent['by'] ?? 0)),
+            ReportStep::MovePage => $page === null ? null : self::pageMoved($tree, $page->id, self::number($sent, 'by')),
             ReportStep::RemovePage => $page === null ? null : self::without($tree, $page->id),
-            ReportStep::AddWidget => $page !== null && in_array($sent['type'] ?? '', Widget::TYPES, true) ? self::widgetAdded($tree, $page, $newId, (string) $sent['type'], is_string($sent['source'] ?? null) ? $sent['source'] : '') : null,
+            ReportStep::AddWidget => $page !== null && in_array($sent['type'] ?? '', Widget::TYPES, true) ? self::widgetAdded($tree, $page, $newId, self::text($sent, 'type'), is_string($sent['source'] ?? null) ? $sent['source'] : '') : null,
             ReportStep::SetWidget => $widget === null ? null : self::replaced($tree, self::widget($widget, $sent)),
             ReportStep::PlaceWidget => $widget === null ? null : self::settled($tree, $tree->parent($widget->id), self::placed($widget, $sent)),
             ReportStep::CopyWidget => $widget === null ? null : self::copied($tree, $widget, $newId),
-            ReportStep::ToPage => $widget !== null && $tree->find((string) ($sent['page'] ?? ''))?->role === ReportRole::Page->value ? self::toPage($tree, $widget, (string) $sent['page']) : null,
+            ReportStep::ToPage => $widget !== null && $tree->find(self::text($sent, 'page'))?->role === ReportRole::Page->value ? self::toPage($tree, $widget, self::text($sent, 'page')) : null,
             ReportStep::RemoveWidget => $widget === null ? null : self::without($tree, $widget->id),
         };
 
         return $after === null ? null : new self($after, in_array($step, [ReportStep::AddPage, ReportStep::AddWidget, ReportStep::CopyWidget], true) ? $newId : $part?->id);
     }
 
+    /** @param array<mixed> $sent */
+    private static function text(array $sent, string $name): string
+    {
+        return is_scalar($sent[$name] ?? null) ? (string) $sent[$name] : '';
+    }
+
+    /** @param array<mixed> $sent */
+    private static function number(array $sent, string $name): int
+    {
+        return is_scalar($sent[$name] ?? null) ? (int) $sent[$name] : 0;
+    }
+
     /** @param array<string, mixed> $sent */
     private static function page(Part $page, array $sent): Part
     {
-        $from = (string) ($sent['from'] ?? '');
-        $to = (string) ($sent['to'] ?? '');
+        $from = self::text($sent, 'from');
+        $to = self::text($sent, 'to');
         [$from, $to] = $from !== '' && $to !== '' && $to < $from ? [$to, $from] : [$from, $to];
-        $source = (string) ($sent['source'] ?? '');
+        $source = self::text($sent, 'source');
         $filters = self::keeps($page, $sent) ? $page->strings('filters') : ($source === '' ? [] : self::filters($sent));
 
-        return new Part($page->id, 'page', 0, ['title' => (string) ($sent['title'] ?? ''), ...($filters === [] ? [] : ['source' => $source, 'filters' => $filters]), ...($from === '' && $to === '' ? [] : ['period' => "{$from}/{$to}"])]);
+        return new Part($page->id, 'page', 0, ['title' => self::text($sent, 'title'), ...($filters === [] ? [] : ['source' => $source, 'filters' => $filters]), ...($from === '' && $to === '' ? [] : ['period' => "{$from}/{$to}"])]);
     }
 
     /** @param array<string, mixed> $sent */
     private static function widget(Part $widget, array $sent): Part
     {
-        $text = fn (string $name): string => (string) ($sent[$name] ?? '');
+        $text = fn (string $name): string => self::text($sent, $name);
         $type = in_array($text('type'), Widget::TYPES, true) ? $text('type') : $widget->string('type');
         $fields = ['type' => $type, 'title' => $text('title'), 'x' => $widget->int('x'), 'y' => $widget->int('y'), 'across' => $widget->int('across'), 'down' => $widget->int('down')];
         if ($type === 'text') {
@@ -101,7 +113,7 @@ final readonly class ReportEdit
         $filters = [];
         foreach (is_array($sent['filters'] ?? null) ? $sent['filters'] : [] as $filter) {
             if (is_array($filter) && ($filter['field'] ?? '') !== '' && in_array($filter['way'] ?? '', Widget::FILTERS, true)) {
-                $filters[] = mb_substr("{$filter['field']}|{$filter['way']}|".str_replace('|', ' ', (string) ($filter['value'] ?? '')), 0, 200);
+                $filters[] = mb_substr(self::text($filter, 'field').'|'.self::text($filter, 'way').'|'.str_replace('|', ' ', self::text($filter, 'value')), 0, 200);
             }
         }
 
@@ -112,7 +124,7 @@ final readonly class ReportEdit
     private static function placed(Part $widget, array $sent): Part
     {
         foreach (['x', 'y', 'across', 'down'] as $name) {
-            $widget = isset($sent[$name]) ? $widget->with($name, (int) $sent[$name]) : $widget;
+            $widget = isset($sent[$name]) ? $widget->with($name, self::number($sent, $name)) : $widget;
         }
 
         return $widget;
