@@ -18,7 +18,7 @@ use Symfony\Component\Console\Output\ConsoleOutput;
 final class FileFront
 {
     /** The newest heading of the changelog, as a number. */
-    public const VERSION = '2026.11.29';
+    public const VERSION = '0.12.0';
 
     /** The same, or merged without conflict. */
     public const SAME = 0;
