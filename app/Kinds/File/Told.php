@@ -25,8 +25,10 @@ use MistyAttic\Core\Kinds\Fresh;
  */
 final readonly class Told
 {
-    /** Versions in between that are read. */
+    /** Versions that are read, and bytes of all of them: of more, the two ends alone. */
     private const MOST = 12;
+
+    private const MOST_BYTES = 20_971_520;
 
     public function __construct(private States $states, private FileBytes $bytes) {}
 
@@ -88,7 +90,8 @@ final readonly class Told
         $between = Version::query()->where('item_id', $item->id)->where('number', '>', $from->number)->where('number', '<=', $to->number)->orderByDesc('number')->limit(self::MOST + 1)->get(['id', 'number', 'root', 'user_id'])->reverse()->values();
         $steps = [];
         $root = $from->root;
-        foreach ($between->count() > self::MOST ? [$to] : $between as $version) {
+        $most = min(self::MOST, intdiv(self::MOST_BYTES, max(1, $this->file($to->root)->size)));
+        foreach ($between->count() > $most ? [$to] : $between as $version) {
             if ($version->root !== $root || $version->number === $to->number) {
                 $steps[] = $version;
             }
