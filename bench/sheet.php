@@ -7,6 +7,7 @@
 
 declare(strict_types=1);
 
+use App\Actions\BroughtFile;
 use App\Actions\MakeItem;
 use App\Actions\ReadFile;
 use App\Actions\RestoreVersion;
@@ -147,7 +148,7 @@ $step = function (Closure $work): array {
 };
 [$outTime, $outMemory, $bytes] = $step(fn () => SheetFormat::Xlsx->write($kept));
 unset($kept);
-[$inTime, $inMemory] = $step(fn () => $app->make(MakeItem::class)->handle($shelf, $user, 'spreadsheet', 'Workbook', content: (new ReadFile)->handle('book.xlsx', $bytes))->id);
+[$inTime, $inMemory] = $step(fn () => $app->make(MakeItem::class)->handle($shelf, $user, 'spreadsheet', 'Workbook', content: (new ReadFile)->handle(new BroughtFile('book.xlsx', $bytes)))->id);
 file_put_contents($path = (string) tempnam(sys_get_temp_dir(), 'attic-bench'), $bytes);
 [$readTime, $readMemory, $book] = $step(fn () => IOFactory::createReader('Xlsx')->load($path));
 [$writeTime, $writeMemory] = $step(fn () => IOFactory::createWriter($book, 'Xlsx')->setPreCalculateFormulas(false)->save($path));

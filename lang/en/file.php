@@ -19,6 +19,7 @@ return [
     'not_whole' => 'Something of this file did not come. Nothing was changed; send it again.',
     'big_without_scripts' => 'Without scripts a file may have :max MB, and it has to be one.',
     'there_already' => '“:name” is on this shelf already. Is this its next version, :number, or another file?',
+    'from_older' => 'From the file “:name”, made from :number',
     'made_of' => 'From version :number of the file “:name”',
     'made' => '{1} This is a new :kind, made from “:title”.|[2,*] This is a new :kind, made from “:title”, with :count versions.',
     'into' => 'Make it a :kind',

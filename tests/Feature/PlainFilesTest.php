@@ -6,6 +6,7 @@ namespace Tests\Feature;
 
 use App\Models\HeldEdit;
 use App\Models\Item;
+use App\Models\Membership;
 use App\Models\Role;
 use App\Models\Shelf;
 use App\Models\User;
@@ -98,6 +99,24 @@ final class PlainFilesTest extends FeatureCase
         $this->actingAs($this->ines);
         $this->sent('notes.txt', "Test all sockets\r\nSign the log\r\nClose the window\r\nTake the bins out", $item);
         self::assertSame("Test all sockets\r\nSign the log\r\nClose the window\r\nTake the bins out", $this->bytes($item->refresh(), 3));
+        // Made from 1 by somebody who has not seen 2: what others brought since stays.
+        $mara = $this->person('Mara Lindt');
+        Membership::query()->create(['shelf_id' => $this->shelf->id, 'user_id' => $mara->id, 'role' => Role::Editor]);
+        $this->actingAs($mara);
+        $this->sent('notes.txt', "Test the sockets\r\nSign the log, with the time\r\nClose the window", $item);
+        self::assertSame("Test all sockets\r\nSign the log, with the time\r\nClose the window\r\nTake the bins out", $this->bytes($item->refresh(), 4));
+        self::assertSame('From the file “notes.txt”, made from 1', Version::query()->where(['item_id' => $item->id, 'number' => 4])->value('note'));
+        // Where both wrote in a line, one of them waits.
+        $lea = $this->person('Lea Okafor');
+        Membership::query()->create(['shelf_id' => $this->shelf->id, 'user_id' => $lea->id, 'role' => Role::Editor]);
+        $this->actingAs($lea);
+        $this->sent('notes.txt', "Test all sockets\r\nSign the book\r\nClose the window\r\nTake the bins out", $item);
+        self::assertSame(["Test all sockets\r\nSign the log, with the time\r\nClose the window\r\nTake the bins out", 1], [$this->bytes($item->refresh(), $item->head), HeldEdit::query()->count()]);
+        $this->get(route('held', [$item, HeldEdit::query()->firstOrFail()]))->assertOk()->assertSee('book');
+        $this->actingAs($this->ines);
+        // What an older version was is meant to be that again.
+        $this->sent('notes.txt', "Test the sockets\r\nSign the log\r\nClose the window", $item);
+        self::assertSame("Test the sockets\r\nSign the log\r\nClose the window", $this->bytes($item->refresh(), $item->head));
         $this->get(route('history', ['item' => $item, 'from' => 1, 'to' => 3]))->assertOk()->assertSeeInOrder(['Tobi', 'data-part', 'all', 'Take the bins out'], false);
         foreach ([['view' => 'was'], ['view' => 'who'], ['layout' => 'side'], ['show' => 'bytes']] as $how) {
             $this->get(route('history', ['item' => $item, 'from' => 1, 'to' => 3, ...$how]))->assertOk();

@@ -12,6 +12,7 @@ use App\Models\Item;
 use App\Models\Picture;
 use App\Models\Shelf;
 use App\Models\User;
+use App\Models\Version;
 use App\Store\FileBytes;
 use App\Store\States;
 use Closure;
@@ -35,6 +36,9 @@ final readonly class KeepFile
     /** Bytes by which it is told what a file is. */
     private const LOOKED_AT = 262_144;
 
+    /** Versions that a text may have been made from. */
+    private const LOOKED_BACK = 12;
+
     public function __construct(private ChunkStore $chunks, private FileBytes $bytes, private MakeItem $make, private SaveState $save, private States $states) {}
 
     /** @param (Closure(): string)|null $ids gives new parts their ids; at random if not given */
@@ -52,18 +56,83 @@ final readonly class KeepFile
      */
     public function asNext(Item $item, User $editor, string $name, PieceList $list, ?Closure $ids = null): Item
     {
-        $head = $this->states->tree($item->root);
-        $tree = self::matched($head, $this->tree($name, $list), $ids);
-        if ($tree->equals($head)) {
+        $new = $this->tree($name, $list);
+        [$root, $number] = $this->madeFrom($item, $editor, $new);
+        $base = $this->states->tree($root);
+        $tree = self::matched($base, $new, $ids);
+        if ($tree->equals($base)) {
             throw ValidationException::withMessages(['file' => __('item.file_same')]);
         }
         $this->rest($item, $tree, $list);
-        $saved = $this->save->handle($item, $editor, new Sent($item->root, $tree, 'file', keep: true, note: mb_substr(__('item.from_file', ['name' => $name]), 0, (int) config('attic.note')), grows: false));
+        $note = __($number === $item->head ? 'item.from_file' : 'file.from_older', ['name' => $name, 'number' => (string) $number]);
+        $saved = $this->save->handle($item, $editor, new Sent($root, $tree, 'file', keep: true, note: mb_substr($note, 0, (int) config('attic.note')), grows: false));
         if (! $saved instanceof Saved) {
             throw ValidationException::withMessages(['file' => __('file.not_whole')]);
         }
 
         return $item->refresh();
+    }
+
+    /**
+     * The version that a text was made from: of the newest, back to the last that its editor made, that whose lines differ least from it, so that what others
+     * brought since stays. A text that is what an older version was is meant to be that again.
+     *
+     * @return array{string, int} its root and number
+     */
+    private function madeFrom(Item $item, User $editor, PartTree $new): array
+    {
+        $lines = self::lines($new);
+        $found = [$item->root, $item->head];
+        if ($lines === []) {
+            return $found;
+        }
+        [$least, $own] = [null, false];
+        foreach (Version::query()->where('item_id', $item->id)->orderByDesc('number')->limit(self::LOOKED_BACK)->get(['number', 'root', 'user_id']) as $version) {
+            $then = self::lines($this->states->tree($version->root));
+            [$came, $went] = [array_diff_key($lines, $then), array_diff_key($then, $lines)];
+            $apart = [count($came) + count($went), self::wordsApart($came, $went)];
+            if ($apart[0] === 0) {
+                return [$item->root, $item->head];
+            }
+            if (! $own && ($least === null || $apart < $least)) {
+                [$least, $found] = [$apart, [$version->root, $version->number]];
+            }
+            $own = $own || $version->user_id === $editor->id;
+        }
+
+        return $found;
+    }
+
+    /** @return array<string, true> each with how often it came before; none for what is no text */
+    private static function lines(PartTree $tree): array
+    {
+        $lines = $times = [];
+        foreach ($tree->parts as $part) {
+            if ($part->role === FileRole::Line->value) {
+                $text = $part->richText()->text();
+                $times[$text] = ($times[$text] ?? 0) + 1;
+                $lines["{$times[$text]} {$text}"] = true;
+            }
+        }
+
+        return $lines;
+    }
+
+    /**
+     * @param  array<string, true>  $some
+     * @param  array<string, true>  $others
+     * @return int words that the one side has more often
+     */
+    private static function wordsApart(array $some, array $others): int
+    {
+        $times = [];
+        foreach ([[1, $some], [-1, $others]] as [$one, $side]) {
+            foreach (preg_split('~\W+~u', implode(' ', array_keys($side)), -1, PREG_SPLIT_NO_EMPTY) ?: [] as $word) {
+                $times[$word] = ($times[$word] ?? 0) + $one;
+            }
+        }
+
+        return array_sum(array_map(abs(...), $times));
     }
 
     /** The new one under the ids of the old: the file is the same one, and its lines are told by what they say. */
