@@ -11,12 +11,12 @@ declare(strict_types=1);
  *   php bench/core.php --part=tables --case=1 [--quick]     prints one of them as JSON, a part without a case all of its rows
  */
 
-use MistyAttic\Core\Compare\Change;
-use MistyAttic\Core\Compare\ChangeSet;
+use MistyAttic\Core\Compare\Changes\Change;
+use MistyAttic\Core\Compare\Changes\ChangeSet;
+use MistyAttic\Core\Compare\Changes\TreeCompare;
 use MistyAttic\Core\Compare\Match\Matching;
-use MistyAttic\Core\Compare\TextCompare;
-use MistyAttic\Core\Compare\TreeCompare;
-use MistyAttic\Core\Compare\Words;
+use MistyAttic\Core\Compare\Texts\TextCompare;
+use MistyAttic\Core\Compare\Texts\Words;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Actions;
 
-use MistyAttic\Core\Compare\ChangeSet;
-use MistyAttic\Core\Compare\Statement;
+use MistyAttic\Core\Compare\Changes\ChangeSet;
+use MistyAttic\Core\Compare\Telling\Statement;
 use MistyAttic\Core\Content\PartTree;
 
 /** What a state is beside the one before it, for the version that it becomes. */

@@ -12,10 +12,10 @@ use App\Store\ChunksAhead;
 use App\Store\Excerpt;
 use App\Store\States;
 use MistyAttic\Core\Calculate\Consequences;
-use MistyAttic\Core\Compare\Change;
-use MistyAttic\Core\Compare\ChangeType;
-use MistyAttic\Core\Compare\Statements;
-use MistyAttic\Core\Compare\TreeCompare;
+use MistyAttic\Core\Compare\Changes\Change;
+use MistyAttic\Core\Compare\Changes\ChangeType;
+use MistyAttic\Core\Compare\Changes\TreeCompare;
+use MistyAttic\Core\Compare\Telling\Statements;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Kinds;
 

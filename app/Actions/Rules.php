@@ -10,7 +10,7 @@ use App\Models\User;
 use App\Models\Version;
 use Closure;
 use Illuminate\Validation\ValidationException;
-use MistyAttic\Core\Compare\ChangeSet;
+use MistyAttic\Core\Compare\Changes\ChangeSet;
 use MistyAttic\Core\Content\PartTree;
 
 /** What must hold when a state of a kind is written or published, and what follows from it: these are the plain ones, and a kind that asks for more has its own. */

@@ -13,7 +13,7 @@ use App\Store\MergedFrom;
 use App\Store\States;
 use Closure;
 use MistyAttic\Core\Calculate\Consequences;
-use MistyAttic\Core\Compare\Identities;
+use MistyAttic\Core\Compare\Match\Identities;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Edits;
 use MistyAttic\Core\Kinds\Kinds;

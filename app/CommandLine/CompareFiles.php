@@ -8,7 +8,7 @@ use App\Report\HtmlReport;
 use App\Report\Ink;
 use App\Report\TextReport;
 use App\View\Phrases;
-use MistyAttic\Core\Compare\Statement;
+use MistyAttic\Core\Compare\Telling\Statement;
 use MistyAttic\Core\Files\ChangesFile;
 use MistyAttic\Core\Files\FileComparison;
 use Symfony\Component\Console\Command\Command;

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Report;
 
-use MistyAttic\Core\Compare\ChangeType;
-use MistyAttic\Core\Compare\Layout;
-use MistyAttic\Core\Compare\MarkedPart;
-use MistyAttic\Core\Compare\Span;
-use MistyAttic\Core\Compare\SpanKind;
-use MistyAttic\Core\Compare\TextCompare;
-use MistyAttic\Core\Compare\Words;
+use MistyAttic\Core\Compare\Changes\ChangeType;
+use MistyAttic\Core\Compare\Telling\Layout;
+use MistyAttic\Core\Compare\Telling\MarkedPart;
+use MistyAttic\Core\Compare\Texts\Span;
+use MistyAttic\Core\Compare\Texts\SpanKind;
+use MistyAttic\Core\Compare\Texts\TextCompare;
+use MistyAttic\Core\Compare\Texts\Words;
 use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Files\FileComparison;
 use MistyAttic\Core\Formats\Lines;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Store;
 
-use MistyAttic\Core\Compare\ChangeSet;
-use MistyAttic\Core\Compare\TreeCompare;
+use MistyAttic\Core\Compare\Changes\ChangeSet;
+use MistyAttic\Core\Compare\Changes\TreeCompare;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Cell;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Store;
 
-use MistyAttic\Core\Compare\Change;
-use MistyAttic\Core\Compare\ChangeType;
+use MistyAttic\Core\Compare\Changes\Change;
+use MistyAttic\Core\Compare\Changes\ChangeType;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\History\Unusual\UnusualChanges;

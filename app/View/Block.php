@@ -5,9 +5,9 @@ declare(strict_types=1);
 namespace App\View;
 
 use App\Models\User;
-use MistyAttic\Core\Compare\ChangeType;
-use MistyAttic\Core\Compare\MarkedPart;
-use MistyAttic\Core\Compare\Span;
+use MistyAttic\Core\Compare\Changes\ChangeType;
+use MistyAttic\Core\Compare\Telling\MarkedPart;
+use MistyAttic\Core\Compare\Texts\Span;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Sequences\Sequences;

@@ -8,8 +8,8 @@ use App\Models\Item;
 use App\Models\User;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\Lang;
-use MistyAttic\Core\Compare\ChangeType;
-use MistyAttic\Core\Compare\Statement;
+use MistyAttic\Core\Compare\Changes\ChangeType;
+use MistyAttic\Core\Compare\Telling\Statement;
 
 /** A line of the list of what changed. */
 final readonly class ChangeLine

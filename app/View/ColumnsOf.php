@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\View;
 
-use MistyAttic\Core\Compare\Side;
+use MistyAttic\Core\Compare\Telling\Side;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Kind;
 

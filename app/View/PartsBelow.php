@@ -8,7 +8,7 @@ use App\Models\Item;
 use App\Models\Version;
 use App\Store\States;
 use Illuminate\Support\Facades\DB;
-use MistyAttic\Core\Compare\ChangeType;
+use MistyAttic\Core\Compare\Changes\ChangeType;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 

@@ -10,9 +10,9 @@ use App\Models\User;
 use App\Models\Version;
 use App\Store\States;
 use App\Words\Days;
-use MistyAttic\Core\Compare\Movement;
-use MistyAttic\Core\Compare\Statement;
-use MistyAttic\Core\Compare\Statements;
+use MistyAttic\Core\Compare\Telling\Movement;
+use MistyAttic\Core\Compare\Telling\Statement;
+use MistyAttic\Core\Compare\Telling\Statements;
 
 /** Puts facts into words. */
 final class Phrases

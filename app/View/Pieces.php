@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\View;
 
-use MistyAttic\Core\Compare\MarkedPart;
+use MistyAttic\Core\Compare\Telling\MarkedPart;
 
 /** A long document is looked back at in pieces, each of so many of its blocks. */
 final class Pieces

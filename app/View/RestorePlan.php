@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\View;
 
-use MistyAttic\Core\Compare\ChangeType;
-use MistyAttic\Core\Compare\Totals;
+use MistyAttic\Core\Compare\Changes\ChangeType;
+use MistyAttic\Core\Compare\Telling\Totals;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Kinds\Kind;
 

@@ -6,8 +6,8 @@ namespace App\View;
 
 use App\Models\User;
 use Illuminate\Contracts\Support\Htmlable;
-use MistyAttic\Core\Compare\Span;
-use MistyAttic\Core\Compare\SpanKind;
+use MistyAttic\Core\Compare\Texts\Span;
+use MistyAttic\Core\Compare\Texts\SpanKind;
 use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Content\Run;
 

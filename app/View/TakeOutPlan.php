@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace App\View;
 
 use App\Models\Item;
-use MistyAttic\Core\Compare\ChangeType;
-use MistyAttic\Core\Compare\Detail;
-use MistyAttic\Core\Compare\Statement;
-use MistyAttic\Core\Compare\Statements;
-use MistyAttic\Core\Compare\TreeCompare;
+use MistyAttic\Core\Compare\Changes\ChangeType;
+use MistyAttic\Core\Compare\Changes\TreeCompare;
+use MistyAttic\Core\Compare\Telling\Detail;
+use MistyAttic\Core\Compare\Telling\Statement;
+use MistyAttic\Core\Compare\Telling\Statements;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Kinds;
 use MistyAttic\Core\Merge\Conflict;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\Files;
 
-use MistyAttic\Core\Compare\ChangeSet;
+use MistyAttic\Core\Compare\Changes\ChangeSet;
 use MistyAttic\Core\Content\InvalidContent;
 use MistyAttic\Core\Formats\FileFormat;
 use MistyAttic\Core\Formats\Unreadable;

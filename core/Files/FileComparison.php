@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\Files;
 
-use MistyAttic\Core\Compare\ChangeSet;
+use MistyAttic\Core\Compare\Changes\ChangeSet;
+use MistyAttic\Core\Compare\Changes\TreeCompare;
 use MistyAttic\Core\Compare\Match\Matched;
 use MistyAttic\Core\Compare\Match\Matching;
-use MistyAttic\Core\Compare\Statement;
-use MistyAttic\Core\Compare\Statements;
-use MistyAttic\Core\Compare\TreeCompare;
+use MistyAttic\Core\Compare\Telling\Statement;
+use MistyAttic\Core\Compare\Telling\Statements;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Formats\FileFormat;
 use MistyAttic\Core\Formats\Unreadable;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\History;
 
-use MistyAttic\Core\Compare\ChangeType;
-use MistyAttic\Core\Compare\Statement;
+use MistyAttic\Core\Compare\Changes\ChangeType;
+use MistyAttic\Core\Compare\Telling\Statement;
 
 /** Finds which of a range's versions made a change that shows between its two ends. */
 final class Answerable

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\History;
 
-use MistyAttic\Core\Compare\Carried;
-use MistyAttic\Core\Compare\Change;
-use MistyAttic\Core\Compare\ChangeType;
-use MistyAttic\Core\Compare\TextCompare;
-use MistyAttic\Core\Compare\Words;
+use MistyAttic\Core\Compare\Changes\Change;
+use MistyAttic\Core\Compare\Changes\ChangeType;
+use MistyAttic\Core\Compare\Texts\Carried;
+use MistyAttic\Core\Compare\Texts\TextCompare;
+use MistyAttic\Core\Compare\Texts\Words;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Kinds\Grid;

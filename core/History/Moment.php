@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\History;
 
-use MistyAttic\Core\Compare\Change;
+use MistyAttic\Core\Compare\Changes\Change;
 
 /** What one version did to a part. */
 final readonly class Moment

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\History;
 
-use MistyAttic\Core\Compare\Change;
-use MistyAttic\Core\Compare\ChangeType;
+use MistyAttic\Core\Compare\Changes\Change;
+use MistyAttic\Core\Compare\Changes\ChangeType;
 
 /** Every version that changed a part, a cell, a column or whatever stands below a part. Cost follows what changed. */
 final class PartHistory

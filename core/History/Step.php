@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\History;
 
-use MistyAttic\Core\Compare\ChangeSet;
+use MistyAttic\Core\Compare\Changes\ChangeSet;
 
 /** One version on the way through a history: what it changed from the one before. */
 final readonly class Step

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\History;
 
-use MistyAttic\Core\Compare\ChangeType;
+use MistyAttic\Core\Compare\Changes\ChangeType;
 
 /** That a version changed a part, and how. */
 final readonly class Touch

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\History;
 
-use MistyAttic\Core\Compare\CellEdits;
-use MistyAttic\Core\Compare\ChangeSet;
-use MistyAttic\Core\Compare\ChangeType;
+use MistyAttic\Core\Compare\Changes\CellEdits;
+use MistyAttic\Core\Compare\Changes\ChangeSet;
+use MistyAttic\Core\Compare\Changes\ChangeType;
 use MistyAttic\Core\Kinds\Kind;
 
 /** What a version touched, for the index by which looking back finds the versions that matter. */

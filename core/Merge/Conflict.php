@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\Merge;
 
-use MistyAttic\Core\Compare\Spot;
+use MistyAttic\Core\Compare\Changes\Spot;
 use MistyAttic\Core\Content\CanonicalJson;
 use MistyAttic\Core\Content\InvalidContent;
 use MistyAttic\Core\Content\Part;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\Merge;
 
-use MistyAttic\Core\Compare\Words;
+use MistyAttic\Core\Compare\Texts\Words;
 use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Sequences\Sequences;
 

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\Merge;
 
-use MistyAttic\Core\Compare\ChangeType;
-use MistyAttic\Core\Compare\Spot;
+use MistyAttic\Core\Compare\Changes\ChangeType;
+use MistyAttic\Core\Compare\Changes\Spot;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 

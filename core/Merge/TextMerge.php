@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\Merge;
 
-use MistyAttic\Core\Compare\Sentences;
-use MistyAttic\Core\Compare\Word;
-use MistyAttic\Core\Compare\Words;
+use MistyAttic\Core\Compare\Texts\Sentences;
+use MistyAttic\Core\Compare\Texts\Word;
+use MistyAttic\Core\Compare\Texts\Words;
 use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Sequences\Alignment;
 use MistyAttic\Core\Sequences\Sequences;

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\Merge;
 
-use MistyAttic\Core\Compare\ChangeSet;
-use MistyAttic\Core\Compare\ChangeType;
-use MistyAttic\Core\Compare\Spot;
-use MistyAttic\Core\Compare\TreeCompare;
-use MistyAttic\Core\Compare\Words;
+use MistyAttic\Core\Compare\Changes\ChangeSet;
+use MistyAttic\Core\Compare\Changes\ChangeType;
+use MistyAttic\Core\Compare\Changes\Spot;
+use MistyAttic\Core\Compare\Changes\TreeCompare;
+use MistyAttic\Core\Compare\Texts\Words;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;

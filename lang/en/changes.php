@@ -1,7 +1,7 @@
 <?php
 
 /*
- * Sentences for statements: see core/Compare/Statements.php for the codes and their values. `:what` is one of the phrases
+ * Sentences for statements: see core/Compare/Telling/Statements.php for the codes and their values. `:what` is one of the phrases
  * below, by form and noun; `:where` is the heading that a part stands under, or its own name. Phrases for the parts of a kind stand in that kind's file below `kinds`.
  */
 $words = [

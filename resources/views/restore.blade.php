@@ -34,7 +34,7 @@
                 <ul data-column="data">
                     @foreach ($one['entries'] as $at => $entry)
                         <li class="plan-line"><label><input type="checkbox" name="data[{{ $key }}][]" value="{{ $at }}" form="restore" data-pick-data @checked($one['may'] && in_array($at, $one['needed'], true)) @disabled(! $one['may'])>@foreach ($entry->editors as $editor)<x-monogram :user="$editor" aria-hidden="true" />@endforeach
-                            <span class="plan-what">{{ $entry->statement->type === MistyAttic\Core\Compare\ChangeType::Added ? 'Goes away: ' : 'Comes back: ' }}{{ $entry->plan() }}@if (in_array($at, $one['needed'], true)) <b>the report needs it</b>@endif <small>{{ $entry->planned() }}@if ($entry->at), <x-when :at="$entry->at" />@endif</small></span></label></li>
+                            <span class="plan-what">{{ $entry->statement->type === MistyAttic\Core\Compare\Changes\ChangeType::Added ? 'Goes away: ' : 'Comes back: ' }}{{ $entry->plan() }}@if (in_array($at, $one['needed'], true)) <b>the report needs it</b>@endif <small>{{ $entry->planned() }}@if ($entry->at), <x-when :at="$entry->at" />@endif</small></span></label></li>
                     @endforeach
                 </ul>
                 @if ($one['more'] > 0)<p>and {{ number_format($one['more']) }} more, which <a href="{{ route('restore', [$one['item'], $one['then']->number]) }}">a restore of the dataset alone</a> has.</p>@endif

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Tests\Core;
 
-use MistyAttic\Core\Compare\Change;
-use MistyAttic\Core\Compare\ChangeSet;
-use MistyAttic\Core\Compare\ChangeType;
+use MistyAttic\Core\Compare\Changes\Change;
+use MistyAttic\Core\Compare\Changes\ChangeSet;
+use MistyAttic\Core\Compare\Changes\ChangeType;
+use MistyAttic\Core\Compare\Changes\Misfit;
+use MistyAttic\Core\Compare\Changes\TreeCompare;
 use MistyAttic\Core\Compare\Match\Matching;
-use MistyAttic\Core\Compare\Misfit;
-use MistyAttic\Core\Compare\TreeCompare;
 use MistyAttic\Core\Content\InvalidContent;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;

@@ -5,10 +5,10 @@ declare(strict_types=1);
 namespace Tests\Core;
 
 use MistyAttic\Core\Calculate\Consequences;
-use MistyAttic\Core\Compare\CellEdits;
+use MistyAttic\Core\Compare\Changes\CellEdits;
+use MistyAttic\Core\Compare\Changes\TreeCompare;
 use MistyAttic\Core\Compare\Match\Matching;
 use MistyAttic\Core\Compare\Match\Retained;
-use MistyAttic\Core\Compare\TreeCompare;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Formats\TypedText;

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace Tests\Core;
 
-use MistyAttic\Core\Compare\ChangeType;
-use MistyAttic\Core\Compare\TextAuthors;
-use MistyAttic\Core\Compare\TreeCompare;
-use MistyAttic\Core\Compare\Words;
+use MistyAttic\Core\Compare\Changes\ChangeType;
+use MistyAttic\Core\Compare\Changes\TreeCompare;
+use MistyAttic\Core\Compare\Texts\TextAuthors;
+use MistyAttic\Core\Compare\Texts\Words;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Tests\Core;
 
-use MistyAttic\Core\Compare\ChangeType;
-use MistyAttic\Core\Compare\Layout;
-use MistyAttic\Core\Compare\MarkedPart;
-use MistyAttic\Core\Compare\Movement;
-use MistyAttic\Core\Compare\Side;
-use MistyAttic\Core\Compare\TreeCompare;
+use MistyAttic\Core\Compare\Changes\ChangeType;
+use MistyAttic\Core\Compare\Changes\TreeCompare;
+use MistyAttic\Core\Compare\Telling\Layout;
+use MistyAttic\Core\Compare\Telling\MarkedPart;
+use MistyAttic\Core\Compare\Telling\Movement;
+use MistyAttic\Core\Compare\Telling\Side;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\Problem;

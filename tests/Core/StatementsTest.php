@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Core;
 
-use MistyAttic\Core\Compare\Statement;
-use MistyAttic\Core\Compare\Statements;
-use MistyAttic\Core\Compare\TreeCompare;
+use MistyAttic\Core\Compare\Changes\TreeCompare;
+use MistyAttic\Core\Compare\Telling\Statement;
+use MistyAttic\Core\Compare\Telling\Statements;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Kinds\Kinds;
 use PHPUnit\Framework\Attributes\DataProvider;

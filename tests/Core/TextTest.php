@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace Tests\Core;
 
-use MistyAttic\Core\Compare\Span;
-use MistyAttic\Core\Compare\SpanKind;
-use MistyAttic\Core\Compare\TextAuthors;
-use MistyAttic\Core\Compare\TextCompare;
-use MistyAttic\Core\Compare\Word;
-use MistyAttic\Core\Compare\Words;
+use MistyAttic\Core\Compare\Texts\Span;
+use MistyAttic\Core\Compare\Texts\SpanKind;
+use MistyAttic\Core\Compare\Texts\TextAuthors;
+use MistyAttic\Core\Compare\Texts\TextCompare;
+use MistyAttic\Core\Compare\Texts\Word;
+use MistyAttic\Core\Compare\Texts\Words;
 use MistyAttic\Core\Content\CanonicalJson;
 use MistyAttic\Core\Content\InvalidContent;
 use MistyAttic\Core\Content\RichText;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace Tests\Core;
 
 use MistyAttic\Core\Calculate\Consequences;
-use MistyAttic\Core\Compare\TreeCompare;
+use MistyAttic\Core\Compare\Changes\TreeCompare;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\History\Unusual\UnusualChange;

@@ -9,7 +9,7 @@ use App\Models\Role;
 use App\Store\TouchesBetween;
 use Illuminate\Support\Arr;
 use Illuminate\Support\Facades\DB;
-use MistyAttic\Core\Compare\ChangeType;
+use MistyAttic\Core\Compare\Changes\ChangeType;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;

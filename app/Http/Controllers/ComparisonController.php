@@ -16,7 +16,7 @@ use App\View\Phrases;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Str;
-use MistyAttic\Core\Compare\Statement;
+use MistyAttic\Core\Compare\Telling\Statement;
 use MistyAttic\Core\Files\FileComparison;
 use MistyAttic\Core\Formats\SheetFormat;
 use MistyAttic\Core\Kinds\Formulas\Spelling;

@@ -11,9 +11,9 @@ use App\Store\States;
 use App\View\Phrases;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
-use MistyAttic\Core\Compare\Detail;
-use MistyAttic\Core\Compare\Statements;
-use MistyAttic\Core\Compare\TreeCompare;
+use MistyAttic\Core\Compare\Changes\TreeCompare;
+use MistyAttic\Core\Compare\Telling\Detail;
+use MistyAttic\Core\Compare\Telling\Statements;
 use MistyAttic\Core\Kinds\Dataset\DatasetKind;
 
 /** A dataset stops following what it is filled from, or begins again. */

@@ -6,9 +6,9 @@ namespace App\Kinds\Dataset;
 
 use App\Models\Item;
 use Illuminate\Validation\ValidationException;
-use MistyAttic\Core\Compare\Change;
-use MistyAttic\Core\Compare\ChangeSet;
-use MistyAttic\Core\Compare\ChangeType;
+use MistyAttic\Core\Compare\Changes\Change;
+use MistyAttic\Core\Compare\Changes\ChangeSet;
+use MistyAttic\Core\Compare\Changes\ChangeType;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Kinds\Dataset\DatasetKind;
 

@@ -11,7 +11,7 @@ use App\Models\Item;
 use App\Models\User;
 use Closure;
 use Illuminate\Support\Facades\DB;
-use MistyAttic\Core\Compare\ChangeSet;
+use MistyAttic\Core\Compare\Changes\ChangeSet;
 use MistyAttic\Core\Content\PartTree;
 
 /** What a dataset follows is changed there, and what reports draw from it may break. */

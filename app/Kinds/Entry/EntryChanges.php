@@ -17,9 +17,9 @@ use Carbon\CarbonImmutable;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Pagination\LengthAwarePaginator;
 use Illuminate\Support\Facades\DB;
-use MistyAttic\Core\Compare\Detail;
-use MistyAttic\Core\Compare\Statements;
-use MistyAttic\Core\Compare\TreeCompare;
+use MistyAttic\Core\Compare\Changes\TreeCompare;
+use MistyAttic\Core\Compare\Telling\Detail;
+use MistyAttic\Core\Compare\Telling\Statements;
 use MistyAttic\Core\Kinds\Kinds;
 
 /** Everything that one person changed in the entries of a form in a time and that was not taken out yet, an entry a line. */

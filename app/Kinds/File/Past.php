@@ -18,7 +18,7 @@ use App\View\LookedAt;
 use App\View\Past as Plain;
 use App\View\Phrases;
 use App\View\Pieces;
-use MistyAttic\Core\Compare\MarkedPart;
+use MistyAttic\Core\Compare\Telling\MarkedPart;
 
 /**
  * A file is looked at as a picture, by the lines of its text, as the parts of a kind that can read it, or by its bytes. Only a text that is kept in lines knows who

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Kinds\Form;
 
-use MistyAttic\Core\Compare\Layout;
-use MistyAttic\Core\Compare\TreeCompare;
+use MistyAttic\Core\Compare\Changes\TreeCompare;
+use MistyAttic\Core\Compare\Telling\Layout;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Form\Arrow;

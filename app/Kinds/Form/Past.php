@@ -9,7 +9,7 @@ use App\View\Blocks;
 use App\View\ChangeLine;
 use App\View\LookedAt;
 use App\View\Past as Plain;
-use MistyAttic\Core\Compare\ChangeType;
+use MistyAttic\Core\Compare\Changes\ChangeType;
 
 /** A form is looked at question by question, with the way through it. */
 final class Past extends Plain

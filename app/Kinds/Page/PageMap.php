@@ -6,7 +6,7 @@ namespace App\Kinds\Page;
 
 use App\Kinds\Form\MapBox;
 use App\View\Comparison;
-use MistyAttic\Core\Compare\ChangeType;
+use MistyAttic\Core\Compare\Changes\ChangeType;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Page\PageKind;

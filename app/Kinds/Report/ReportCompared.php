@@ -6,8 +6,8 @@ namespace App\Kinds\Report;
 
 use App\Models\User;
 use App\View\Comparison;
-use MistyAttic\Core\Compare\ChangeType;
-use MistyAttic\Core\Compare\MarkedPart;
+use MistyAttic\Core\Compare\Changes\ChangeType;
+use MistyAttic\Core\Compare\Telling\MarkedPart;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Kinds\Report\Widget;
 

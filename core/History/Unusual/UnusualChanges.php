@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\History\Unusual;
 
-use MistyAttic\Core\Compare\CellEdits;
-use MistyAttic\Core\Compare\Change;
-use MistyAttic\Core\Compare\ChangeSet;
-use MistyAttic\Core\Compare\ChangeType;
-use MistyAttic\Core\Compare\TextCompare;
-use MistyAttic\Core\Compare\Words;
+use MistyAttic\Core\Compare\Changes\CellEdits;
+use MistyAttic\Core\Compare\Changes\Change;
+use MistyAttic\Core\Compare\Changes\ChangeSet;
+use MistyAttic\Core\Compare\Changes\ChangeType;
+use MistyAttic\Core\Compare\Texts\TextCompare;
+use MistyAttic\Core\Compare\Texts\Words;
 use MistyAttic\Core\Content\CanonicalJson;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
