@@ -25,7 +25,7 @@ use MistyAttic\Core\Calculate\Recalculation;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Formats\Content;
-use MistyAttic\Core\Formats\SheetFormat;
+use MistyAttic\Core\Formats\Workbook\SheetFormat;
 use MistyAttic\Core\Kinds\Formulas\Spelling;
 use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetKind;
 use PhpOffice\PhpSpreadsheet\IOFactory;

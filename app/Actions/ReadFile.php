@@ -10,7 +10,7 @@ use MistyAttic\Core\Calculate\Functions;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Formats\Content;
-use MistyAttic\Core\Formats\DocumentFormat;
+use MistyAttic\Core\Formats\Document\DocumentFormat;
 use MistyAttic\Core\Formats\Encoding;
 use MistyAttic\Core\Formats\FileFormat;
 use MistyAttic\Core\Formats\FormatLimits;

@@ -10,9 +10,9 @@ use Closure;
 use Illuminate\Http\Exceptions\HttpResponseException;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
-use MistyAttic\Core\Formats\DocumentFormat;
+use MistyAttic\Core\Formats\Document\DocumentFormat;
 use MistyAttic\Core\Formats\Page\PageFormat;
-use MistyAttic\Core\Formats\SheetFormat;
+use MistyAttic\Core\Formats\Workbook\SheetFormat;
 
 /** What a kind of items is written as, besides JSON, which each is: this is the plain one, with no other format. A kind that has some has its own. */
 class Files

@@ -6,12 +6,12 @@ namespace MistyAttic\Core\Files;
 
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
-use MistyAttic\Core\Formats\CsvReader;
-use MistyAttic\Core\Formats\CsvWriter;
 use MistyAttic\Core\Formats\FileFormat;
 use MistyAttic\Core\Formats\JsonWriter;
 use MistyAttic\Core\Formats\Lines;
 use MistyAttic\Core\Formats\Unreadable;
+use MistyAttic\Core\Formats\Workbook\CsvReader;
+use MistyAttic\Core\Formats\Workbook\CsvWriter;
 use MistyAttic\Core\Kinds\Cell;
 use MistyAttic\Core\Kinds\Data\DataKind;
 use MistyAttic\Core\Kinds\Kind;

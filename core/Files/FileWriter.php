@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace MistyAttic\Core\Files;
 
 use MistyAttic\Core\Content\PartTree;
-use MistyAttic\Core\Formats\DocumentFormat;
+use MistyAttic\Core\Formats\Document\DocumentFormat;
 use MistyAttic\Core\Formats\FileFormat;
 use MistyAttic\Core\Formats\Workbook\OdsWriter;
 use MistyAttic\Core\Formats\Workbook\XlsxWriter;

@@ -5,6 +5,11 @@ declare(strict_types=1);
 namespace MistyAttic\Core\Formats;
 
 use Closure;
+use MistyAttic\Core\Formats\Document\DocxReader;
+use MistyAttic\Core\Formats\Document\HtmlReader;
+use MistyAttic\Core\Formats\Document\MarkdownReader;
+use MistyAttic\Core\Formats\Document\OdtReader;
+use MistyAttic\Core\Formats\Workbook\CsvReader;
 use MistyAttic\Core\Formats\Workbook\OdsReader;
 use MistyAttic\Core\Formats\Workbook\XlsxReader;
 

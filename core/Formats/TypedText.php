@@ -6,6 +6,7 @@ namespace MistyAttic\Core\Formats;
 
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Formats\Workbook\CsvWriter;
 use MistyAttic\Core\Kinds\Cell;
 use MistyAttic\Core\Kinds\Dataset\NumberWriting;
 use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetRole;

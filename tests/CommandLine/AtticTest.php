@@ -6,9 +6,9 @@ namespace Tests\CommandLine;
 
 use JsonSchema\Validator;
 use MistyAttic\Core\Files\FileWriter;
-use MistyAttic\Core\Formats\DocxWriter;
+use MistyAttic\Core\Formats\Document\DocxWriter;
+use MistyAttic\Core\Formats\Document\OdtWriter;
 use MistyAttic\Core\Formats\FileFormat;
-use MistyAttic\Core\Formats\OdtWriter;
 use MistyAttic\Core\Formats\Package;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;

@@ -14,7 +14,7 @@ use MistyAttic\Core\Compare\Match\Matching;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\Problem;
-use MistyAttic\Core\Formats\CsvWriter;
+use MistyAttic\Core\Formats\Workbook\CsvWriter;
 use MistyAttic\Core\Kinds\Dataset\DatasetKind;
 use MistyAttic\Core\Kinds\Dataset\FieldNames;
 use MistyAttic\Core\Kinds\Dataset\FieldType;

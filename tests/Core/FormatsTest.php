@@ -8,7 +8,7 @@ use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Content\Run;
-use MistyAttic\Core\Formats\DocumentFormat;
+use MistyAttic\Core\Formats\Document\DocumentFormat;
 use PHPUnit\Framework\TestCase;
 
 final class FormatsTest extends TestCase

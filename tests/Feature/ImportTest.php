@@ -15,7 +15,7 @@ use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Formats\Content;
-use MistyAttic\Core\Formats\OdtWriter;
+use MistyAttic\Core\Formats\Document\OdtWriter;
 use MistyAttic\Core\Kinds\Kinds;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\Core\RandomContent;

@@ -18,7 +18,7 @@ use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Str;
 use MistyAttic\Core\Compare\Telling\Statement;
 use MistyAttic\Core\Files\FileComparison;
-use MistyAttic\Core\Formats\SheetFormat;
+use MistyAttic\Core\Formats\Workbook\SheetFormat;
 use MistyAttic\Core\Kinds\Formulas\Spelling;
 use MistyAttic\Core\Kinds\Kinds;
 

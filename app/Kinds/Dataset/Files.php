@@ -9,7 +9,7 @@ use App\Store\States;
 use App\View\Files as Plain;
 use App\View\WrittenFile;
 use Closure;
-use MistyAttic\Core\Formats\SheetFormat;
+use MistyAttic\Core\Formats\Workbook\SheetFormat;
 
 /** A dataset goes out as a table, with what is calculated. */
 final class Files extends Plain

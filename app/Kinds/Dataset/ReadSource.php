@@ -13,10 +13,10 @@ use Carbon\CarbonImmutable;
 use Generator;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Formats\Content;
-use MistyAttic\Core\Formats\CsvReader;
 use MistyAttic\Core\Formats\FileFormat;
 use MistyAttic\Core\Formats\UnknownEncoding;
 use MistyAttic\Core\Formats\Unreadable;
+use MistyAttic\Core\Formats\Workbook\CsvReader;
 use MistyAttic\Core\Kinds\Dataset\DatasetKind;
 use MistyAttic\Core\Kinds\Dataset\Source;
 

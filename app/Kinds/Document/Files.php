@@ -9,8 +9,8 @@ use App\View\Files as Plain;
 use App\View\WrittenFile;
 use Closure;
 use MistyAttic\Core\Content\PartTree;
-use MistyAttic\Core\Formats\DocumentFormat;
-use MistyAttic\Core\Formats\MarkdownWriter;
+use MistyAttic\Core\Formats\Document\DocumentFormat;
+use MistyAttic\Core\Formats\Document\MarkdownWriter;
 
 /** A document goes out in the formats of texts; its source is Markdown. */
 final class Files extends Plain

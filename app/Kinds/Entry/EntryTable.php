@@ -8,8 +8,8 @@ use App\Kinds\Form\EntryList;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
-use MistyAttic\Core\Formats\CsvWriter;
-use MistyAttic\Core\Formats\SheetFormat;
+use MistyAttic\Core\Formats\Workbook\CsvWriter;
+use MistyAttic\Core\Formats\Workbook\SheetFormat;
 
 /** The entries of a form as a file: a row an entry, a column a question. Read piece by piece, in the order of the list. */
 final readonly class EntryTable

@@ -23,7 +23,7 @@ use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Str;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
-use MistyAttic\Core\Formats\SheetFormat;
+use MistyAttic\Core\Formats\Workbook\SheetFormat;
 use MistyAttic\Core\Kinds\Report\ReportEdit;
 use MistyAttic\Core\Kinds\Report\ReportStep;
 use MistyAttic\Core\Kinds\Report\Widget;

@@ -9,7 +9,7 @@ use App\View\Files as Plain;
 use App\View\WrittenFile;
 use Closure;
 use MistyAttic\Core\Content\Part;
-use MistyAttic\Core\Formats\SheetFormat;
+use MistyAttic\Core\Formats\Workbook\SheetFormat;
 
 /** A spreadsheet goes out as a workbook, or a tab of it as CSV. */
 final class Files extends Plain

@@ -6,7 +6,7 @@ namespace MistyAttic\Core\Formats\Page;
 
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
-use MistyAttic\Core\Formats\HtmlWriter;
+use MistyAttic\Core\Formats\Document\HtmlWriter;
 use MistyAttic\Core\Formats\Writer;
 use MistyAttic\Core\Kinds\Page\PageRole;
 

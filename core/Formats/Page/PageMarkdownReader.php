@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace MistyAttic\Core\Formats\Page;
 
 use MistyAttic\Core\Formats\Content;
+use MistyAttic\Core\Formats\Document\MarkdownReader;
 use MistyAttic\Core\Formats\FormatLimits;
-use MistyAttic\Core\Formats\MarkdownReader;
 use MistyAttic\Core\Formats\Reader;
 
 /** Markdown as a page: headings of the first level begin sections of one column. */

@@ -8,7 +8,7 @@ use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Content\Run;
-use MistyAttic\Core\Formats\MarkdownWriter;
+use MistyAttic\Core\Formats\Document\MarkdownWriter;
 use MistyAttic\Core\Formats\Writer;
 use MistyAttic\Core\Kinds\Document\DocumentRole;
 use MistyAttic\Core\Kinds\Page\PageRole;

@@ -2,10 +2,15 @@
 
 declare(strict_types=1);
 
-namespace MistyAttic\Core\Formats;
+namespace MistyAttic\Core\Formats\Workbook;
 
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Formats\Content;
+use MistyAttic\Core\Formats\FormatLimits;
+use MistyAttic\Core\Formats\Lines;
+use MistyAttic\Core\Formats\Reader;
+use MistyAttic\Core\Formats\Unreadable;
 use MistyAttic\Core\Kinds\Cell;
 use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetKind;
 use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetRole;

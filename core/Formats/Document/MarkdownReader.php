@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace MistyAttic\Core\Formats;
+namespace MistyAttic\Core\Formats\Document;
 
 use League\CommonMark\Environment\Environment;
 use League\CommonMark\Exception\CommonMarkException;
@@ -33,6 +33,10 @@ use League\CommonMark\Node\Inline\Text;
 use League\CommonMark\Node\Node;
 use League\CommonMark\Parser\MarkdownParser;
 use MistyAttic\Core\Content\Run;
+use MistyAttic\Core\Formats\Content;
+use MistyAttic\Core\Formats\FormatLimits;
+use MistyAttic\Core\Formats\Reader;
+use MistyAttic\Core\Formats\Unreadable;
 use MistyAttic\Core\Kinds\Document\DocumentRole;
 
 /** CommonMark 0.31 with the tables, task lists and strikethrough of its usual extensions. Blocks of HTML are code. */

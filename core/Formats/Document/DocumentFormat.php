@@ -2,7 +2,9 @@
 
 declare(strict_types=1);
 
-namespace MistyAttic\Core\Formats;
+namespace MistyAttic\Core\Formats\Document;
+
+use MistyAttic\Core\Formats\Writer;
 
 /** The formats that a document can be downloaded in; the value is the ending of the file. */
 enum DocumentFormat: string

@@ -2,14 +2,11 @@
 
 declare(strict_types=1);
 
-namespace MistyAttic\Core\Formats;
+namespace MistyAttic\Core\Formats\Workbook;
 
 use Closure;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
-use MistyAttic\Core\Formats\Workbook\OdsWriter;
-use MistyAttic\Core\Formats\Workbook\TabNames;
-use MistyAttic\Core\Formats\Workbook\XlsxWriter;
 use MistyAttic\Core\Kinds\Cell;
 use MistyAttic\Core\Kinds\Formulas\Spelling;
 use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetKind;

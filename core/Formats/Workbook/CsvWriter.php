@@ -2,10 +2,11 @@
 
 declare(strict_types=1);
 
-namespace MistyAttic\Core\Formats;
+namespace MistyAttic\Core\Formats\Workbook;
 
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Formats\TypedText;
 use MistyAttic\Core\Kinds\Cell;
 use MistyAttic\Core\Kinds\Grid;
 use MistyAttic\Core\Kinds\NumberLook;

@@ -2,10 +2,16 @@
 
 declare(strict_types=1);
 
-namespace MistyAttic\Core\Formats;
+namespace MistyAttic\Core\Formats\Document;
 
 use DOMElement;
 use MistyAttic\Core\Content\Run;
+use MistyAttic\Core\Formats\Archive;
+use MistyAttic\Core\Formats\Content;
+use MistyAttic\Core\Formats\FormatLimits;
+use MistyAttic\Core\Formats\Reader;
+use MistyAttic\Core\Formats\Unreadable;
+use MistyAttic\Core\Formats\Xml;
 use MistyAttic\Core\Kinds\Document\DocumentRole;
 
 /** Text documents by ECMA-376 (WordprocessingML, part 1 §17). What is left out is listed in docs/formats/documents.md. */

@@ -2,13 +2,16 @@
 
 declare(strict_types=1);
 
-namespace MistyAttic\Core\Formats;
+namespace MistyAttic\Core\Formats\Document;
 
 use MistyAttic\Core\Content\Address;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Content\Run;
+use MistyAttic\Core\Formats\Content;
+use MistyAttic\Core\Formats\FormatLimits;
+use MistyAttic\Core\Formats\Unreadable;
 use MistyAttic\Core\Kinds\Document\DocumentKind;
 use MistyAttic\Core\Kinds\Document\DocumentRole;
 use MistyAttic\Core\Kinds\Numbering;

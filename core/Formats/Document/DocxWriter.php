@@ -2,12 +2,15 @@
 
 declare(strict_types=1);
 
-namespace MistyAttic\Core\Formats;
+namespace MistyAttic\Core\Formats\Document;
 
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Content\Run;
+use MistyAttic\Core\Formats\Package;
+use MistyAttic\Core\Formats\Writer;
+use MistyAttic\Core\Formats\Xml;
 use MistyAttic\Core\Kinds\Document\DocumentRole;
 use MistyAttic\Core\Kinds\Numbering;
 

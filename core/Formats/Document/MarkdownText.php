@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace MistyAttic\Core\Formats;
+namespace MistyAttic\Core\Formats\Document;
 
 use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Content\Run;

@@ -2,9 +2,10 @@
 
 declare(strict_types=1);
 
-namespace MistyAttic\Core\Formats;
+namespace MistyAttic\Core\Formats\Document;
 
 use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Formats\Writer;
 use MistyAttic\Core\Kinds\Document\DocumentRole;
 use MistyAttic\Core\Kinds\Numbering;
 

@@ -2,12 +2,18 @@
 
 declare(strict_types=1);
 
-namespace MistyAttic\Core\Formats;
+namespace MistyAttic\Core\Formats\Document;
 
 use DOMElement;
 use DOMNode;
 use DOMText;
 use MistyAttic\Core\Content\Run;
+use MistyAttic\Core\Formats\Archive;
+use MistyAttic\Core\Formats\Content;
+use MistyAttic\Core\Formats\FormatLimits;
+use MistyAttic\Core\Formats\Reader;
+use MistyAttic\Core\Formats\Unreadable;
+use MistyAttic\Core\Formats\Xml;
 use MistyAttic\Core\Kinds\Document\DocumentRole;
 
 /** Text documents by OASIS ODF 1.3, part 3. What is left out is listed in docs/formats/documents.md. */

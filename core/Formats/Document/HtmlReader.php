@@ -2,13 +2,18 @@
 
 declare(strict_types=1);
 
-namespace MistyAttic\Core\Formats;
+namespace MistyAttic\Core\Formats\Document;
 
 use DOMElement;
 use DOMNode;
 use DOMText;
 use Masterminds\HTML5;
 use MistyAttic\Core\Content\Run;
+use MistyAttic\Core\Formats\Content;
+use MistyAttic\Core\Formats\FormatLimits;
+use MistyAttic\Core\Formats\Reader;
+use MistyAttic\Core\Formats\Unreadable;
+use MistyAttic\Core\Formats\Xml;
 use MistyAttic\Core\Kinds\Document\DocumentRole;
 use Symfony\Component\HtmlSanitizer\HtmlSanitizer;
 use Symfony\Component\HtmlSanitizer\HtmlSanitizerConfig;
