@@ -4,19 +4,19 @@ declare(strict_types=1);
 
 namespace Bench;
 
-use App\Actions\MakeItem;
-use App\Actions\MarkMilestone;
-use App\Actions\PublishVersion;
-use App\Actions\Saved;
-use App\Actions\SaveState;
-use App\Actions\Sent;
 use App\Kinds\Form\TakeEntry;
+use App\Making\MakeItem;
 use App\Models\Item;
 use App\Models\Publishing;
 use App\Models\Role;
 use App\Models\Shelf;
 use App\Models\User;
 use App\Models\Version;
+use App\Past\MarkMilestone;
+use App\Publishing\PublishVersion;
+use App\Saving\Saved;
+use App\Saving\SaveState;
+use App\Saving\Sent;
 use App\Store\States;
 use Demo\FormDraft;
 use Demo\Visitors;

@@ -8,9 +8,9 @@
 
 declare(strict_types=1);
 
-use App\Actions\MakeItem;
-use App\Actions\SaveState;
-use App\Actions\Sent;
+use App\Making\MakeItem;
+use App\Saving\SaveState;
+use App\Saving\Sent;
 use App\Store\States;
 use Illuminate\Support\Facades\Date;
 use Illuminate\Support\Facades\DB;

@@ -7,15 +7,15 @@
 
 declare(strict_types=1);
 
-use App\Actions\MakeItem;
-use App\Actions\PublishVersion;
-use App\Actions\Saved;
-use App\Actions\SaveState;
-use App\Actions\Sent;
 use App\Kinds\Entry\EntrySums;
 use App\Kinds\Entry\EntryTable;
 use App\Kinds\Form\EntryList;
 use App\Kinds\Form\TakeEntry;
+use App\Making\MakeItem;
+use App\Publishing\PublishVersion;
+use App\Saving\Saved;
+use App\Saving\SaveState;
+use App\Saving\Sent;
 use App\Store\States;
 use Demo\FormDraft;
 use Demo\Visitors;

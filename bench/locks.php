@@ -6,19 +6,19 @@
 
 declare(strict_types=1);
 
-use App\Actions\CopyOut;
-use App\Actions\MakeItem;
-use App\Actions\MarkMilestone;
-use App\Actions\RenameItem;
-use App\Actions\RestoreVersion;
-use App\Actions\Saved;
-use App\Actions\SaveState;
-use App\Actions\Sent;
-use App\Actions\TakeOutEdits;
+use App\Making\CopyOut;
+use App\Making\MakeItem;
 use App\Models\Item;
 use App\Models\Role;
 use App\Models\User;
 use App\Models\Version;
+use App\Past\MarkMilestone;
+use App\Restoring\RestoreVersion;
+use App\Restoring\TakeOutEdits;
+use App\Saving\RenameItem;
+use App\Saving\Saved;
+use App\Saving\SaveState;
+use App\Saving\Sent;
 use App\Store\States;
 use Illuminate\Database\Events\TransactionBeginning;
 use Illuminate\Database\Events\TransactionCommitted;

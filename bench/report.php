@@ -8,13 +8,13 @@
 
 declare(strict_types=1);
 
-use App\Actions\MakeItem;
-use App\Actions\Saved;
-use App\Actions\SaveState;
-use App\Actions\Sent;
 use App\Kinds\Dataset\DatasetColumns;
 use App\Kinds\Report\ReportData;
 use App\Kinds\Report\ReportView;
+use App\Making\MakeItem;
+use App\Saving\Saved;
+use App\Saving\SaveState;
+use App\Saving\Sent;
 use App\Store\States;
 use App\View\Comparison;
 use App\View\Phrases;

@@ -7,13 +7,13 @@ declare(strict_types=1);
  *   php bench/run.php [--quick] [--database=FILE]     a FILE that is named is kept, for bench/ribbon.mjs
  */
 
-use App\Actions\MakeItem;
-use App\Actions\SaveState;
-use App\Actions\Sent;
 use App\Database\DatabaseFile;
+use App\Making\MakeItem;
 use App\Models\Role;
 use App\Models\Shelf;
 use App\Models\User;
+use App\Saving\SaveState;
+use App\Saving\Sent;
 use App\Store\SqliteChunkStore;
 use Illuminate\Contracts\Http\Kernel;
 use Illuminate\Http\Request;

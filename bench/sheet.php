@@ -7,17 +7,17 @@
 
 declare(strict_types=1);
 
-use App\Actions\BroughtFile;
-use App\Actions\MakeItem;
-use App\Actions\ReadFile;
-use App\Actions\RestoreVersion;
-use App\Actions\Saved;
-use App\Actions\SaveState;
-use App\Actions\Sent;
 use App\Kinds\Spreadsheet\CellStory;
 use App\Kinds\Spreadsheet\SheetView;
+use App\Making\BroughtFile;
+use App\Making\MakeItem;
+use App\Making\ReadFile;
 use App\Models\Item;
 use App\Models\Version;
+use App\Restoring\RestoreVersion;
+use App\Saving\Saved;
+use App\Saving\SaveState;
+use App\Saving\Sent;
 use App\Store\States;
 use App\View\Comparison;
 use App\View\Phrases;

@@ -9,7 +9,7 @@
 
 declare(strict_types=1);
 
-use App\Actions\MakeItem;
+use App\Making\MakeItem;
 use App\Models\Role;
 use App\Models\User;
 use Illuminate\Support\Facades\Hash;

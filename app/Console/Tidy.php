@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Console;
 
-use App\Actions\Rules;
 use App\Models\Presence;
 use App\Models\Rooms;
 use App\Models\Task;
+use App\Saving\Rules;
 use App\Store\HandedRoots;
 use App\Store\Sweep;
 use App\View\Desk;

@@ -4,8 +4,7 @@ declare(strict_types=1);
 
 namespace App\Policies;
 
-use App\Actions\Making;
-use App\Actions\Rules;
+use App\Making\Making;
 use App\Models\Drafts;
 use App\Models\HeldEdit;
 use App\Models\Item;
@@ -13,6 +12,7 @@ use App\Models\Proposal;
 use App\Models\Publishing;
 use App\Models\Role;
 use App\Models\User;
+use App\Saving\Rules;
 use Illuminate\Auth\Access\Response;
 
 /** Rights on an item, by those on its shelf. */

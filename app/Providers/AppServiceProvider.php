@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Providers;
 
-use App\Actions\Rules;
 use App\Database\ImmediateConnection;
 use App\Database\PresenceFile;
 use App\Jobs\Progress;
 use App\Mail\OutboxTransport;
 use App\Models\Rooms;
+use App\Saving\Rules;
 use App\Store\SqliteChunkStore;
 use App\View\OtherItems;
 use App\Words\Sentences;

@@ -12,7 +12,7 @@
             </form>
         @endif
         @if ($plan === null)
-            <p class="notice">{{ __('history.take_out.too_many', ['most' => App\Actions\TakeOutEdits::MOST_RUNS]) }}</p>
+            <p class="notice">{{ __('history.take_out.too_many', ['most' => App\Restoring\TakeOutEdits::MOST_RUNS]) }}</p>
         @else
             <div class="plan-columns">
                 <section aria-labelledby="back"><h2 id="back">Comes back <span>{{ count($plan->comesBack) }}</span></h2><p>As it was before these edits</p>

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Architecture;
 
 use PHPat\Selector\Selector;
+use PHPat\Selector\SelectorInterface;
 use PHPat\Test\Builder\Rule;
 use PHPat\Test\PHPat;
 
@@ -81,6 +82,34 @@ final class RoomsTest
         return PHPat::rule()->classes(Selector::inNamespace('App'))->excluding(Selector::inNamespace('App\Kinds'))
             ->shouldNot()->dependOn()->classes(...$rooms)
             ->because('all is said about parts, and what a kind makes of them it says itself');
+    }
+
+    /** All that writes passes Saving, so it knows nothing of what wants to write. */
+    public function test_saving_knows_no_other_of_what_happens(): Rule
+    {
+        return PHPat::rule()->classes(Selector::inNamespace('App\Saving'))
+            ->shouldNot()->dependOn()->classes(...self::app('Making', 'Restoring', 'Past', 'Publishing', 'Sharing', 'View', 'Http'))
+            ->because('ways to write change, and what holds for all of them does not');
+    }
+
+    public function test_what_happens_knows_no_other_of_its_kind(): Rule
+    {
+        return PHPat::rule()->classes(...self::app('Restoring', 'Past', 'Publishing', 'Sharing'))
+            ->shouldNot()->dependOn()->classes(...self::app('Making', 'View', 'Http'))
+            ->because('an action is called by a screen, and calls Saving');
+    }
+
+    public function test_what_is_compared_stands_on_matching_and_is_told_last(): Rule
+    {
+        return PHPat::rule()->classes(Selector::inNamespace(self::CORE.'\Compare\Changes'), Selector::inNamespace(self::CORE.'\Compare\Match'), Selector::inNamespace(self::CORE.'\Compare\Texts'))
+            ->shouldNot()->dependOn()->classes(Selector::inNamespace(self::CORE.'\Compare\Telling'))
+            ->because('what changed is found before it is told');
+    }
+
+    /** @return list<SelectorInterface> */
+    private static function app(string ...$rooms): array
+    {
+        return array_map(fn (string $room) => Selector::inNamespace('App\\'.$room), array_values($rooms));
     }
 
     private function room(string $room, string ...$others): Rule

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Actions\MakeItem;
 use App\Kinds\Dataset\DatasetColumns;
 use App\Kinds\Form\TakeEntry;
+use App\Making\MakeItem;
 use App\Models\Item;
 use App\Models\Role;
 use App\Models\Shelf;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Actions\MakeItem;
 use App\Kinds\Form\TakeEntry;
+use App\Making\MakeItem;
 use App\Models\Drafts;
 use App\Models\Item;
 use App\Models\Proposal;

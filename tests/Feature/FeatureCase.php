@@ -4,18 +4,18 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Actions\MakeItem;
-use App\Actions\OpenToPublic;
-use App\Actions\PublishVersion;
-use App\Actions\Saved;
-use App\Actions\SaveState;
-use App\Actions\Sent;
 use App\Database\DatabaseFile;
+use App\Making\MakeItem;
 use App\Models\Item;
 use App\Models\Publishing;
 use App\Models\Role;
 use App\Models\Shelf;
 use App\Models\User;
+use App\Publishing\OpenToPublic;
+use App\Publishing\PublishVersion;
+use App\Saving\Saved;
+use App\Saving\SaveState;
+use App\Saving\Sent;
 use App\Store\States;
 use Illuminate\Contracts\Auth\Authenticatable;
 use Illuminate\Foundation\Testing\TestCase;

@@ -4,12 +4,10 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Actions\MakeItem;
-use App\Actions\SaveState;
-use App\Actions\Sent;
 use App\Kinds\Dataset\Follow;
 use App\Kinds\Dataset\TakeInSteps;
 use App\Kinds\Form\TakeEntry;
+use App\Making\MakeItem;
 use App\Models\Item;
 use App\Models\Proposal;
 use App\Models\Publishing;
@@ -18,6 +16,8 @@ use App\Models\Shelf;
 use App\Models\SourceStep;
 use App\Models\User;
 use App\Models\Version;
+use App\Saving\SaveState;
+use App\Saving\Sent;
 use App\Store\States;
 use Illuminate\Support\Facades\Date;
 use Illuminate\Support\Facades\DB;

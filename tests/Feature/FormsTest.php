@@ -4,14 +4,11 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Actions\KeepPicture;
-use App\Actions\MakeItem;
-use App\Actions\SaveState;
-use App\Actions\Sent;
-use App\Actions\Unpublish;
 use App\Kinds\Form\Answering;
 use App\Kinds\Form\SendingBounds;
 use App\Kinds\Form\TakeEntry;
+use App\Making\KeepPicture;
+use App\Making\MakeItem;
 use App\Models\HeldEdit;
 use App\Models\Item;
 use App\Models\Proposal;
@@ -20,6 +17,9 @@ use App\Models\Publishing;
 use App\Models\Role;
 use App\Models\Shelf;
 use App\Models\User;
+use App\Publishing\Unpublish;
+use App\Saving\SaveState;
+use App\Saving\Sent;
 use App\Store\States;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;

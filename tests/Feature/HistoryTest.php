@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Actions\TakeOutEdits;
 use App\Models\Cause;
 use App\Models\Item;
 use App\Models\Milestone;
@@ -12,6 +11,7 @@ use App\Models\Role;
 use App\Models\Shelf;
 use App\Models\User;
 use App\Models\Version;
+use App\Restoring\TakeOutEdits;
 use App\Store\SqliteChunkStore;
 use App\Store\States;
 use Illuminate\Database\Events\QueryExecuted;

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Actions\SaveState;
-use App\Actions\Sent;
 use App\Live\News;
 use App\Models\Item;
 use App\Models\Presence;
 use App\Models\Role;
 use App\Models\User;
+use App\Saving\SaveState;
+use App\Saving\Sent;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Date;
 use Illuminate\Support\Facades\DB;

@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Actions\AskToPublish;
 use App\Models\Drafts;
 use App\Models\Item;
 use App\Models\Picture;
@@ -13,6 +12,7 @@ use App\Models\Role;
 use App\Models\Shelf;
 use App\Models\User;
 use App\Models\Version;
+use App\Publishing\AskToPublish;
 use Illuminate\Support\Facades\Date;
 use Illuminate\Testing\TestResponse;
 use MistyAttic\Core\Content\Part;

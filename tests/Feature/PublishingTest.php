@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Actions\AskToPublish;
 use App\Models\HeldEdit;
 use App\Models\Item;
 use App\Models\Publishing;
@@ -12,6 +11,7 @@ use App\Models\PublishingState;
 use App\Models\Role;
 use App\Models\Shelf;
 use App\Models\User;
+use App\Publishing\AskToPublish;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Date;
 use MistyAttic\Core\Content\Part;

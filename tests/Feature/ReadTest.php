@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Actions\Unpublish;
 use App\Models\Item;
 use App\Models\Publishing;
 use App\Models\Role;
 use App\Models\User;
+use App\Publishing\Unpublish;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Date;
 use Illuminate\Testing\TestResponse;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Actions\MakeItem;
+use App\Making\MakeItem;
 use App\Models\HeldEdit;
 use App\Models\Item;
 use App\Models\Publishing;

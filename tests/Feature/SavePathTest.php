@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Actions\SaveState;
-use App\Actions\Sent;
-use App\Actions\SettleHeldEdit;
 use App\Models\Cause;
 use App\Models\HeldEdit;
 use App\Models\Item;
 use App\Models\Role;
 use App\Models\User;
 use App\Models\Version;
+use App\Saving\SaveState;
+use App\Saving\Sent;
+use App\Saving\SettleHeldEdit;
 use DomainException;
 use Illuminate\Support\Facades\Date;
 use Illuminate\Testing\TestResponse;

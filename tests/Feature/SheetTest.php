@@ -4,18 +4,18 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Actions\MakeItem;
-use App\Actions\RestoreVersion;
-use App\Actions\Saved;
-use App\Actions\SaveState;
-use App\Actions\Sent;
 use App\Kinds\Spreadsheet\SheetAuthors;
+use App\Making\MakeItem;
 use App\Models\HeldEdit;
 use App\Models\Item;
 use App\Models\Role;
 use App\Models\Shelf;
 use App\Models\User;
 use App\Models\Version;
+use App\Restoring\RestoreVersion;
+use App\Saving\Saved;
+use App\Saving\SaveState;
+use App\Saving\Sent;
 use App\Store\SqliteChunkStore;
 use App\Store\States;
 use Illuminate\Http\UploadedFile;

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Actions\MakeItem;
-use App\Actions\RenameItem;
+use App\Making\MakeItem;
 use App\Models\Role;
+use App\Saving\RenameItem;
 use Illuminate\Support\Facades\Date;
 
 /** A shelf of many items: a page at a time, found and sorted by the server, as whoever looks may see them. */

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 /* Saves again and again, as one of many processes at once: php saver.php ITEM EDITOR TIMES. Prints a dot for each save. */
 
-use App\Actions\Saved;
-use App\Actions\SaveState;
-use App\Actions\Sent;
 use App\Models\Item;
 use App\Models\User;
+use App\Saving\Saved;
+use App\Saving\SaveState;
+use App\Saving\Sent;
 use App\Store\States;
 use Illuminate\Contracts\Console\Kernel;
 use MistyAttic\Core\Content\Part;

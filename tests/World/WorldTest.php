@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\World;
 
-use App\Actions\MakeItem;
 use App\Kinds\Dataset\ReadSource;
 use App\Kinds\Dataset\TakeInData;
+use App\Making\MakeItem;
 use App\Models\Item;
 use App\Models\Role;
 use App\Models\User;

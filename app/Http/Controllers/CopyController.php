@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\CopyOut;
 use App\Http\Requests\CopyOutRequest;
+use App\Making\CopyOut;
 use App\Models\Item;
 use App\Models\Role;
 use App\Models\Shelf;

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\MakeItem;
-use App\Actions\Saved;
-use App\Actions\SaveState;
-use App\Actions\Sent;
-use App\Actions\Unfit;
 use App\Http\Requests\FieldsRequest;
+use App\Making\MakeItem;
 use App\Models\Item;
+use App\Saving\Saved;
+use App\Saving\SaveState;
+use App\Saving\Sent;
+use App\Saving\Unfit;
 use App\Store\HandedRoots;
 use App\Store\States;
 use App\View\Desk;

@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\LeftOutOfFile;
-use App\Actions\LeftOutWords;
-use App\Actions\Making;
-use App\Actions\Saved;
 use App\Http\ReceivedFile;
 use App\Http\Requests\BringFileRequest;
+use App\Making\LeftOutOfFile;
+use App\Making\LeftOutWords;
+use App\Making\Making;
 use App\Models\Item;
+use App\Saving\Saved;
 use App\Store\States;
 use App\View\Past;
 use Illuminate\Contracts\View\View;

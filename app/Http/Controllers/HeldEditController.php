@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\SettleHeldEdit;
 use App\Http\Requests\SettleRequest;
 use App\Models\HeldEdit;
 use App\Models\Item;
+use App\Saving\SettleHeldEdit;
 use App\Store\States;
 use App\View\HeldEditView;
 use App\View\Past;

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\TakeUpInvitation;
 use App\Http\Requests\TakeUpInvitationRequest;
 use App\Models\Invitation;
+use App\Sharing\TakeUpInvitation;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;

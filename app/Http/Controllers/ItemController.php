@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\RenameItem;
 use App\Http\Requests\RenameRequest;
 use App\Http\Requests\ShowItemRequest;
 use App\Models\HeldEdit;
 use App\Models\Item;
 use App\Models\Version;
+use App\Saving\RenameItem;
 use App\Store\States;
 use App\View\Desk;
 use App\View\Phrases;

@@ -4,9 +4,9 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\MarkMilestone;
 use App\Http\Requests\MilestoneRequest;
 use App\Models\Item;
+use App\Past\MarkMilestone;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Support\Facades\Gate;
 

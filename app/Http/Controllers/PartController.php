@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\PutPartBack;
-use App\Actions\RestoreVersion;
 use App\Http\Requests\BringBackRequest;
 use App\Models\Item;
 use App\Models\Version;
+use App\Restoring\PutPartBack;
+use App\Restoring\RestoreVersion;
 use App\Store\States;
 use App\View\ColumnsOf;
 use App\View\Past;

@@ -4,9 +4,6 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\AskAboutEntries;
-use App\Actions\ChangeMembership;
-use App\Actions\Invite;
 use App\Http\Requests\InviteRequest;
 use App\Http\Requests\MembershipRequest;
 use App\Http\Requests\ShelfSettingsRequest;
@@ -14,6 +11,9 @@ use App\Models\Invitation;
 use App\Models\Membership;
 use App\Models\Role;
 use App\Models\Shelf;
+use App\Sharing\AskAboutEntries;
+use App\Sharing\ChangeMembership;
+use App\Sharing\Invite;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;

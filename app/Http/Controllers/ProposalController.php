@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\AnswerProposal;
-use App\Actions\Propose;
 use App\Http\Requests\AnswerProposalRequest;
 use App\Models\Item;
 use App\Models\Proposal;
 use App\Models\ProposalState;
+use App\Saving\AnswerProposal;
+use App\Saving\Propose;
 use App\Store\Proposed;
 use App\Store\States;
 use App\View\Phrases;

@@ -4,17 +4,17 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\AnswerWish;
-use App\Actions\AskToPublish;
-use App\Actions\OpenToPublic;
-use App\Actions\PublishVersion;
-use App\Actions\Unpublish;
 use App\Http\Requests\AnswerWishRequest;
 use App\Http\Requests\PublishRequest;
 use App\Models\Item;
 use App\Models\Publishing;
 use App\Models\PublishingState;
 use App\Models\Version;
+use App\Publishing\AnswerWish;
+use App\Publishing\AskToPublish;
+use App\Publishing\OpenToPublic;
+use App\Publishing\PublishVersion;
+use App\Publishing\Unpublish;
 use App\Store\States;
 use App\View\ForReaders;
 use App\View\HistoryAddress;

@@ -4,16 +4,16 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\PublishVersion;
-use App\Actions\RestoreTogether;
-use App\Actions\RestoreVersion;
-use App\Actions\StopFollowing;
 use App\Http\Requests\RestoreRequest;
+use App\Making\StopFollowing;
 use App\Models\Cause;
 use App\Models\Item;
 use App\Models\Milestone;
 use App\Models\Publishing;
 use App\Models\Version;
+use App\Publishing\PublishVersion;
+use App\Restoring\RestoreTogether;
+use App\Restoring\RestoreVersion;
 use App\Store\States;
 use App\View\ChangeLine;
 use App\View\Comparison;

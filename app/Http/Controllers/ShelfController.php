@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\LeftOutWords;
-use App\Actions\MakeItem;
-use App\Actions\Making;
-use App\Actions\Offered;
 use App\Http\ReceivedFile;
 use App\Http\Requests\MakeItemRequest;
 use App\Http\Requests\ShelfPageRequest;
+use App\Making\LeftOutWords;
+use App\Making\MakeItem;
+use App\Making\Making;
+use App\Making\Offered;
 use App\Models\HeldEdit;
 use App\Models\Item;
 use App\Models\Rooms;

@@ -4,17 +4,17 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\KeepAside;
-use App\Actions\SaveState;
-use App\Actions\Unfit;
-use App\Actions\UnknownBase;
 use App\Http\Requests\LiveRequest;
 use App\Http\Requests\SaveRequest;
+use App\Making\KeepAside;
 use App\Models\HeldEdit;
 use App\Models\Item;
 use App\Models\Presence;
 use App\Models\User;
 use App\Models\Version;
+use App\Saving\SaveState;
+use App\Saving\Unfit;
+use App\Saving\UnknownBase;
 use App\Store\HandedRoots;
 use App\Store\States;
 use App\View\Desk;

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\RestoreTogether;
-use App\Actions\RestoreVersion;
 use App\Models\Cause;
 use App\Models\Item;
 use App\Models\Version;
+use App\Restoring\RestoreTogether;
+use App\Restoring\RestoreVersion;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Http\Controllers;
 
-use App\Actions\TakeOutEdits;
 use App\Http\Requests\TakeOutRequest;
 use App\Models\Item;
 use App\Models\User;
+use App\Restoring\TakeOutEdits;
 use App\Store\States;
 use App\View\Past;
 use App\View\Phrases;

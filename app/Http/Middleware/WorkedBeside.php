@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Middleware;
 
-use App\Actions\MakeItem;
 use App\Jobs\WorkTask;
+use App\Making\MakeItem;
 use App\Models\Item;
 use App\Models\Task;
 use App\Models\User;

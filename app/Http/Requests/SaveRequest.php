@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use App\Actions\Sent;
 use App\Models\Item;
+use App\Saving\Sent;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Http\Exceptions\HttpResponseException;
 use MistyAttic\Core\Content\PartTree;

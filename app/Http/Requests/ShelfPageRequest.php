@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use App\Actions\Offered;
+use App\Making\Offered;
 use App\View\ShelfQuery;
 use Illuminate\Validation\Rule;
 

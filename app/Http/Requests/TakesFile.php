@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use App\Actions\ReadFile;
+use App\Making\ReadFile;
 
 /** A file that is read, no larger than is read. */
 trait TakesFile

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Kinds\Dataset;
 
-use App\Actions\MakeItem;
 use App\Http\Controllers\Controller;
+use App\Making\MakeItem;
 use App\Models\Item;
 use App\Models\Shelf;
 use App\Store\States;

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Kinds\Dataset;
 
-use App\Actions\SaveState;
-use App\Actions\Sent;
 use App\Models\Item;
 use App\Models\SourceStep;
 use App\Models\Version;
+use App\Saving\SaveState;
+use App\Saving\Sent;
 use App\Store\States;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;

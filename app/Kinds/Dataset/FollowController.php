@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Kinds\Dataset;
 
-use App\Actions\StopFollowing;
 use App\Http\Controllers\Controller;
+use App\Making\StopFollowing;
 use App\Models\Item;
 use App\Store\States;
 use App\View\Phrases;

@@ -4,17 +4,17 @@ declare(strict_types=1);
 
 namespace App\Kinds\Dataset;
 
-use App\Actions\BringInFile;
-use App\Actions\BroughtFile;
-use App\Actions\LeftOutOfFile;
-use App\Actions\Making as Plain;
-use App\Actions\ReadFile;
-use App\Actions\Saved;
-use App\Actions\Unfit;
-use App\Actions\UnknownBase;
+use App\Making\BringInFile;
+use App\Making\BroughtFile;
+use App\Making\LeftOutOfFile;
+use App\Making\Making as Plain;
+use App\Making\ReadFile;
 use App\Models\Item;
 use App\Models\Shelf;
 use App\Models\User;
+use App\Saving\Saved;
+use App\Saving\Unfit;
+use App\Saving\UnknownBase;
 use MistyAttic\Core\Formats\FileFormat;
 
 /** A dataset is filled from a file, a sheet or a form, after a look at what each field is. */

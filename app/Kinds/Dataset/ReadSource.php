@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Kinds\Dataset;
 
-use App\Actions\BroughtFile;
-use App\Actions\ReadFile;
+use App\Making\BroughtFile;
+use App\Making\ReadFile;
 use App\Models\Item;
 use App\Models\Version;
 use App\Store\States;

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Kinds\Dataset;
 
-use App\Actions\MakeItem;
-use App\Actions\Sent;
 use App\Http\Controllers\Controller;
+use App\Making\MakeItem;
 use App\Models\Item;
+use App\Saving\Sent;
 use App\Store\Excerpt;
 use App\Store\States;
 use Illuminate\Contracts\View\View;

@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Kinds\Dataset;
 
-use App\Actions\Compared;
-use App\Actions\Rules as Plain;
-use App\Actions\Written;
 use App\Models\Item;
 use App\Models\User;
+use App\Saving\Compared;
+use App\Saving\Rules as Plain;
+use App\Saving\Written;
 use Closure;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Compare\Changes\ChangeSet;

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Kinds\Dataset;
 
-use App\Actions\Saved;
-use App\Actions\SaveState;
-use App\Actions\Sent;
 use App\Models\Item;
+use App\Saving\Saved;
+use App\Saving\SaveState;
+use App\Saving\Sent;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use MistyAttic\Core\Content\PartTree;

@@ -4,17 +4,17 @@ declare(strict_types=1);
 
 namespace App\Kinds\Dataset;
 
-use App\Actions\MakeItem;
-use App\Actions\Saved;
-use App\Actions\SaveState;
-use App\Actions\Sent;
-use App\Actions\StopFollowing;
-use App\Actions\Unfit;
-use App\Actions\UnknownBase;
+use App\Making\MakeItem;
+use App\Making\StopFollowing;
 use App\Models\Item;
 use App\Models\Shelf;
 use App\Models\User;
 use App\Models\Version;
+use App\Saving\Saved;
+use App\Saving\SaveState;
+use App\Saving\Sent;
+use App\Saving\Unfit;
+use App\Saving\UnknownBase;
 use App\Store\States;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Compare\Match\Matching;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Kinds\Document;
 
-use App\Actions\BroughtFile;
-use App\Actions\Making as Plain;
+use App\Making\BroughtFile;
+use App\Making\Making as Plain;
 use MistyAttic\Core\Formats\Content;
 
 /** A document is made from a text; a file that is a table becomes a spreadsheet. */

@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace App\Kinds\Entry;
 
-use App\Actions\Saved;
-use App\Actions\SaveState;
-use App\Actions\Sent;
-use App\Actions\Unfit;
-use App\Actions\UnknownBase;
 use App\Models\Item;
 use App\Models\Proposal;
 use App\Models\ProposalState;
 use App\Models\User;
+use App\Saving\Saved;
+use App\Saving\SaveState;
+use App\Saving\Sent;
+use App\Saving\Unfit;
+use App\Saving\UnknownBase;
 use App\Store\Proposed;
 use App\Store\States;
 use Illuminate\Support\Facades\DB;

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Kinds\Entry;
 
-use App\Actions\TakeOutEdits;
 use App\Models\Cause;
 use App\Models\Item;
 use App\Models\Proposal;
 use App\Models\User;
 use App\Models\Version;
+use App\Restoring\TakeOutEdits;
 use App\Store\States;
 use App\View\Phrases;
 use App\View\TakeOutPlan;

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Kinds\Entry;
 
-use App\Actions\TakeOutEdits;
 use App\Http\Controllers\Controller;
 use App\Models\Item;
 use App\Models\User;
+use App\Restoring\TakeOutEdits;
 use App\Store\States;
 use App\View\Phrases;
 use App\View\TakeOutPlan;

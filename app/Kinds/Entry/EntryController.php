@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Kinds\Entry;
 
-use App\Actions\Saved;
 use App\Http\Controllers\Controller;
 use App\Models\Item;
 use App\Models\Proposal;
+use App\Saving\Saved;
 use App\Store\HandedRoots;
 use App\Store\States;
 use Illuminate\Http\RedirectResponse;

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Kinds\Entry;
 
-use App\Actions\AnswerProposal;
 use App\Http\Controllers\Controller;
 use App\Models\Item;
 use App\Models\ProposalState;
+use App\Saving\AnswerProposal;
 use App\Store\Proposed;
 use App\Store\States;
 use App\View\EntryProposals;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Kinds\Entry;
 
-use App\Actions\Making as Plain;
+use App\Making\Making as Plain;
 
 /** An entry is made by answering. */
 final class Making extends Plain

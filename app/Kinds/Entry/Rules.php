@@ -4,11 +4,11 @@ declare(strict_types=1);
 
 namespace App\Kinds\Entry;
 
-use App\Actions\Rules as Plain;
 use App\Kinds\Dataset\TellFollowers;
 use App\Models\Item;
 use App\Models\Picture;
 use App\Models\Version;
+use App\Saving\Rules as Plain;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Entry\EntryKind;
 use MistyAttic\Core\Kinds\Kinds;

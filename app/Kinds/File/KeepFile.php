@@ -4,15 +4,15 @@ declare(strict_types=1);
 
 namespace App\Kinds\File;
 
-use App\Actions\MakeItem;
-use App\Actions\Saved;
-use App\Actions\SaveState;
-use App\Actions\Sent;
+use App\Making\MakeItem;
 use App\Models\Item;
 use App\Models\Picture;
 use App\Models\Shelf;
 use App\Models\User;
 use App\Models\Version;
+use App\Saving\Saved;
+use App\Saving\SaveState;
+use App\Saving\Sent;
 use App\Store\FileBytes;
 use App\Store\States;
 use Closure;

@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Kinds\File;
 
-use App\Actions\BringInFile;
-use App\Actions\BroughtFile;
-use App\Actions\MakeItem;
-use App\Actions\Making as AnyMaking;
+use App\Making\BringInFile;
+use App\Making\BroughtFile;
+use App\Making\MakeItem;
+use App\Making\Making as AnyMaking;
 use App\Models\Item;
 use App\Models\Rooms;
 use App\Models\Shelf;

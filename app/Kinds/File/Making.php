@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Kinds\File;
 
-use App\Actions\Making as Plain;
+use App\Making\Making as Plain;
 use App\Models\Shelf;
 
 /** A file is dropped on its shelf, pasted, or chosen on a page of its own. */

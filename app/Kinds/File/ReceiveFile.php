@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Kinds\File;
 
-use App\Actions\MakeItem;
+use App\Making\MakeItem;
 use App\Models\Item;
 use App\Models\Shelf;
 use App\Models\User;

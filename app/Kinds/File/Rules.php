@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Kinds\File;
 
-use App\Actions\Rules as Plain;
+use App\Saving\Rules as Plain;
 
 /** A file that stopped on its way is forgotten after a day. */
 final class Rules extends Plain

@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Kinds\Form;
 
-use App\Actions\KeepPicture;
-use App\Actions\SendMail;
 use App\Kinds\Entry\EntryView;
+use App\Making\KeepPicture;
 use App\Models\Item;
 use App\Models\Publishing;
 use App\Models\User;
+use App\Sharing\SendMail;
 use App\Store\States;
 use Illuminate\Contracts\Encryption\DecryptException;
 use Illuminate\Contracts\View\View;

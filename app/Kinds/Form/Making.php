@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Kinds\Form;
 
-use App\Actions\Making as Plain;
+use App\Making\Making as Plain;
 
 /** A new form has the questions of the file under their ids, so that answers can be brought along. */
 final class Making extends Plain

@@ -4,8 +4,6 @@ declare(strict_types=1);
 
 namespace App\Kinds\Form;
 
-use App\Actions\Saved;
-use App\Actions\SettleHeldEdit;
 use App\Http\Controllers\Controller;
 use App\Kinds\Entry\ChangeEntry;
 use App\Kinds\Entry\EntryView;
@@ -14,6 +12,8 @@ use App\Models\Item;
 use App\Models\Proposal;
 use App\Models\Publishing;
 use App\Models\User;
+use App\Saving\Saved;
+use App\Saving\SettleHeldEdit;
 use App\Store\HandedRoots;
 use App\Store\States;
 use App\View\HeldEditView;

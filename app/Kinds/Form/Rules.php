@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Kinds\Form;
 
-use App\Actions\Rules as Plain;
 use App\Kinds\Dataset\TellFollowers;
 use App\Models\Item;
 use App\Models\Publishing;
+use App\Saving\Rules as Plain;
 use App\Store\States;
 use App\Words\Days;
 use MistyAttic\Core\Content\Part;

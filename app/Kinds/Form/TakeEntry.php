@@ -4,13 +4,13 @@ declare(strict_types=1);
 
 namespace App\Kinds\Form;
 
-use App\Actions\MakeItem;
-use App\Actions\WriteVersion;
-use App\Actions\Written;
+use App\Making\MakeItem;
 use App\Models\Cause;
 use App\Models\Item;
 use App\Models\Publishing;
 use App\Models\User;
+use App\Saving\WriteVersion;
+use App\Saving\Written;
 use App\Store\States;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;

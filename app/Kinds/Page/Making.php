@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Kinds\Page;
 
-use App\Actions\BroughtFile;
-use App\Actions\Making as Plain;
+use App\Making\BroughtFile;
+use App\Making\Making as Plain;
 use MistyAttic\Core\Formats\Content;
 use MistyAttic\Core\Formats\FileFormat;
 use MistyAttic\Core\Formats\Page\PageFormat;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Kinds\Report;
 
-use App\Actions\Making as Plain;
+use App\Making\Making as Plain;
 
 /** A report is made on its shelf, empty or from one that was downloaded. */
 final class Making extends Plain

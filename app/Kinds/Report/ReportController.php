@@ -4,14 +4,14 @@ declare(strict_types=1);
 
 namespace App\Kinds\Report;
 
-use App\Actions\MakeItem;
-use App\Actions\PublishVersion;
-use App\Actions\Saved;
-use App\Actions\SaveState;
-use App\Actions\Sent;
 use App\Http\Controllers\Controller;
+use App\Making\MakeItem;
 use App\Models\Item;
 use App\Models\User;
+use App\Publishing\PublishVersion;
+use App\Saving\Saved;
+use App\Saving\SaveState;
+use App\Saving\Sent;
 use App\Store\HandedRoots;
 use App\Store\States;
 use Illuminate\Contracts\View\View;

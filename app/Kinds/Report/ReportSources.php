@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Kinds\Report;
 
-use App\Actions\Written;
 use App\Models\Cause;
 use App\Models\Item;
 use App\Models\User;
+use App\Saving\Written;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Validation\ValidationException;
 use MistyAttic\Core\Content\PartTree;

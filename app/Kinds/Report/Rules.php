@@ -4,12 +4,12 @@ declare(strict_types=1);
 
 namespace App\Kinds\Report;
 
-use App\Actions\Compared;
-use App\Actions\Rules as Plain;
-use App\Actions\Written;
 use App\Models\Item;
 use App\Models\User;
 use App\Models\Version;
+use App\Saving\Compared;
+use App\Saving\Rules as Plain;
+use App\Saving\Written;
 use Closure;
 use MistyAttic\Core\Content\PartTree;
 

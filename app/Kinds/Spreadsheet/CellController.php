@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Kinds\Spreadsheet;
 
-use App\Actions\RestoreVersion;
 use App\Http\Controllers\Controller;
 use App\Http\Requests\BringBackRequest;
 use App\Models\Item;
+use App\Restoring\RestoreVersion;
 use App\Store\States;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\JsonResponse;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Kinds\Spreadsheet;
 
-use App\Actions\BroughtFile;
-use App\Actions\Making as Plain;
+use App\Making\BroughtFile;
+use App\Making\Making as Plain;
 use MistyAttic\Core\Formats\Content;
 
 /** A spreadsheet is made from a workbook or a table; a file that is a text becomes a document. */

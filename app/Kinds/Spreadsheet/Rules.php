@@ -4,10 +4,10 @@ declare(strict_types=1);
 
 namespace App\Kinds\Spreadsheet;
 
-use App\Actions\Rules as Plain;
 use App\Kinds\Dataset\TellFollowers;
 use App\Models\Item;
 use App\Models\Version;
+use App\Saving\Rules as Plain;
 use MistyAttic\Core\Content\PartTree;
 
 /** Datasets may follow a spreadsheet. */

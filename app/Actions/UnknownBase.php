@@ -1,8 +1,0 @@
-<?php
-
-declare(strict_types=1);
-
-namespace App\Actions;
-
-/** The state that a save says it started from was never one of this item's. */
-final readonly class UnknownBase {}

@@ -1,0 +1,109 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Restoring;
+
+use App\Models\Cause;
+use App\Models\Item;
+use App\Models\User;
+use App\Models\Version;
+use App\Saving\Made;
+use App\Saving\WorkAhead;
+use App\Saving\WriteVersion;
+use App\Saving\Written;
+use App\Store\ChunksAhead;
+use App\Store\States;
+use MistyAttic\Core\Calculate\Consequences;
+use MistyAttic\Core\Compare\Changes\Change;
+use MistyAttic\Core\Compare\Changes\TreeCompare;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Kinds;
+use MistyAttic\Core\Merge\Conflict;
+use MistyAttic\Core\Merge\Merged;
+use MistyAttic\Core\Merge\TakeOut;
+
+/** Takes the versions that somebody wrote in a range out of the newest state, and keeps what came after. */
+final readonly class TakeOutEdits
+{
+    /** Runs of versions; each is a merge of its own. */
+    public const MOST_RUNS = 100;
+
+    public function __construct(private States $states, private WriteVersion $write, private WorkAhead $ahead) {}
+
+    /**
+     * What it would give; the conflicts are what stays, since later work rests on it.
+     *
+     * @param  string|null  $below  only what was done to this part, such as a tab, and below it
+     * @return Merged|null null when there are more runs than can be taken out at once
+     */
+    public function rehearse(Item $item, int $from, int $to, User $author, ?string $below = null): ?Merged
+    {
+        $numbers = $this->numbers($item, $from, $to, $author);
+        $runs = TakeOut::runs($numbers);
+        if (count($runs) > self::MOST_RUNS) {
+            return null;
+        }
+        // Every version is kept, so each run has the one before it: another in its place would take out what others wrote, too.
+        $roots = Version::query()->where('item_id', $item->id)->whereIn('number', array_merge([], ...$runs))->pluck('root', 'number');
+        $kind = Kinds::named($item->kind);
+        $bare = fn (string $root): PartTree => Consequences::withoutResults($kind, $this->states->tree($root));
+        $pairs = [];
+        foreach ($runs as [$before, $last]) {
+            $pairs[] = [$bare((string) $roots[$before]), $bare((string) $roots[$last])];
+        }
+        $now = $bare($item->root);
+        $without = TakeOut::of($now, $pairs, $kind->repair(...));
+        if ($below !== null) {
+            $without = $this->below($without, $now, $below);
+        }
+
+        return new Merged(Consequences::of($kind, $this->states->tree($item->root), $without->tree, now()->format('Y-m-d')), $without->conflicts);
+    }
+
+    private function below(Merged $without, PartTree $now, string $part): Merged
+    {
+        $hangs = function (PartTree $tree, string $id) use ($part): bool {
+            while ($id !== $part && $id !== PartTree::ROOT) {
+                $id = $tree->parent($id);
+            }
+
+            return $id === $part;
+        };
+        $changes = TreeCompare::of($now, $without->tree);
+        $wanted = array_filter($changes->changes, fn (Change $change) => $hangs($now, $change->id) || $hangs($without->tree, $change->id));
+
+        return new Merged(
+            $changes->pick($now, array_values(array_map(fn (Change $change) => $change->key(), $wanted)))->changes->apply($now)->orFail(),
+            array_values(array_filter($without->conflicts, fn (Conflict $conflict) => $hangs($now, $conflict->id) || $hangs($without->tree, $conflict->id))),
+        );
+    }
+
+    /** @return list<int> the versions in question, ascending; the first one of all, which made the item, is never among them */
+    public function numbers(Item $item, int $from, int $to, User $author): array
+    {
+        return array_values(Version::query()->where(['item_id' => $item->id, 'user_id' => $author->id])->where('number', '>', max(1, $from))->where('number', '<=', $to)
+            ->orderBy('number')->pluck('number')->map(fn ($number) => (int) $number)->all());
+    }
+
+    /**
+     * @param  int  $seen  the number that was newest when the plan was shown
+     * @return Version|null null when something was saved since, or when nothing would change
+     */
+    public function handle(Item $item, int $from, int $to, User $author, User $editor, int $seen, ?string $below = null): ?Version
+    {
+        $work = function (ChunksAhead $chunks) use ($item, $from, $to, $author, $editor, $seen, $below): ?Made {
+            $merged = $item->head === $seen ? $this->rehearse($item, $from, $to, $author, $below) : null;
+            if ($merged === null) {
+                return null;
+            }
+            $states = new States($chunks);
+            $root = $states->keep($merged->tree, $item->root);
+            $written = new Written($this->states->tree($item->root), $merged->tree, $root, Cause::TookOut, of: $author->name, author: $author->id, range: [$from, $to]);
+
+            return $root === $item->root ? null : new Made($chunks, $written, $this->write->ahead($states, $item, $editor, $written));
+        };
+
+        return $this->ahead->handle($item, $work, fn (Made $made): Version => $this->write->handle($item, $editor, $made->written, $made->compared));
+    }
+}

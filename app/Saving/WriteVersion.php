@@ -1,0 +1,304 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Saving;
+
+use App\Models\Cause;
+use App\Models\Item;
+use App\Models\Picture;
+use App\Models\User;
+use App\Models\Version;
+use App\Store\CarriedWords;
+use App\Store\Excerpt;
+use App\Store\HandedRoots;
+use App\Store\NumberColumns;
+use App\Store\States;
+use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Validation\ValidationException;
+use MistyAttic\Core\Compare\Changes\ChangeSet;
+use MistyAttic\Core\Compare\Changes\TreeCompare;
+use MistyAttic\Core\Compare\Telling\Statement;
+use MistyAttic\Core\Compare\Telling\Statements;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\History\Touched;
+use MistyAttic\Core\History\Unusual\UnusualChange;
+use MistyAttic\Core\History\Unusual\UnusualChanges;
+use MistyAttic\Core\Kinds\Formulas\Spelling;
+use MistyAttic\Core\Kinds\Grid;
+use MistyAttic\Core\Kinds\Kind;
+use MistyAttic\Core\Kinds\Kinds;
+
+/**
+ * Adds a version to an item, or grows the newest one; what needs a yes first is proposed instead, and the newest version stays. To be called inside the transaction of the action that wants it.
+ */
+final readonly class WriteVersion
+{
+    public function __construct(private States $states, private Propose $propose, private HandedRoots $handed, private CarriedWords $carried) {}
+
+    /** @param Compared|null $compared what {@see ahead} told */
+    public function handle(Item $item, User $editor, Written $written, ?Compared $compared = null): Version
+    {
+        $newest = $item->head === 0 ? null : Version::query()->where(['item_id' => $item->id, 'number' => $item->head])->firstOrFail();
+        $at = $written->at ?? CarbonImmutable::now();
+        if ($newest !== null && $newest->saved_at > $at) {
+            $at = $newest->saved_at;
+        }
+        if ($item->form_id !== null) {
+            $item->loadMissing('form', 'shelf.memberships');
+        }
+        if ($newest !== null && ! $written->agreed && $item->form_id !== null && $item->shelf->wantsYesOf($editor, $item)) {
+            return $newest->load('user', 'milestone')->waitsFor($this->propose->handle($item, $editor, $written->root));
+        }
+        // Without a history, one version takes in what everybody writes; what stood before it stays.
+        $unkept = $newest !== null && $this->keepsNoSteps($item, $written);
+        $grown = $newest === null ? null : $this->grown($item, $newest, $editor, $written, $unkept);
+        $kind = Kinds::named($item->kind);
+        $grid = $kind->grid();
+        $beforeRoot = $this->beforeRoot($item, $grown);
+        $compared = $compared !== null && $compared->beforeRoot === $beforeRoot ? $compared : $this->compare($this->states, $item, $written, $grown, $beforeRoot);
+        [$before, $after, $changes] = [$compared->before, $compared->after, $compared->changes];
+        $rules = $item->room(Rules::class);
+        $rules->check($item, $editor, $written, $compared, fn (): ChangeSet => $grown === null ? $changes : $this->changesSince($item, $written));
+        if ($grid === null) {
+            $this->ownPictures($item, $kind, $changes);
+        }
+        $title = $written->title ?? $item->title;
+        $called = $item->head === 0 ? $title : ($grown === null ? $item->title : (string) Version::query()->where(['item_id' => $item->id, 'number' => $grown->number - 1])->value('title'));
+        $statements = [...Statements::ofTitle($called, $title), ...$compared->statements];
+        $writers = $unkept && $grown !== null ? $this->writers($item, $grown, $written->before ?? $this->states->tree($item->root), $after) : [];
+
+        $version = $grown ?? new Version(['item_id' => $item->id, 'number' => $item->head + 1, 'user_id' => $editor->id, 'cause' => $written->cause, 'source' => $written->source, 'started_at' => $at]);
+        $version->fill([
+            'root' => $written->root,
+            'title' => $title,
+            'kept' => $version->kept || $written->kept,
+            'note' => $written->note ?? $version->note,
+            'facts' => [...$this->facts($statements), ...($written->of === null ? [] : ['of' => $written->of]), ...($written->author === null ? [] : ['author' => $written->author]), ...($written->range === null ? [] : ['from' => $written->range[0], 'to' => $written->range[1]]), ...($writers === [] ? [] : ['by' => array_values(array_unique([...$writers, $editor->id]))])],
+            'unusual' => $compared->unusual,
+            'added' => array_sum(array_column($statements, 'added')),
+            'removed' => array_sum(array_column($statements, 'removed')),
+            'unkept' => $unkept,
+            ...($unkept ? ['user_id' => $editor->id] : []),
+            'saved_at' => $at,
+        ])->save();
+        if ($grown !== null && $item->root !== $written->root) {
+            $this->handed->keep($item, $item->root);
+        }
+        $item->update(['head' => $version->number, 'root' => $written->root, 'title' => $title, 'changed_at' => $at, ...(! $compared->isExcerpt && $grid !== null ? ['formulas' => Spelling::hasFormulas($after)] : [])]);
+        $this->touch($item, $version, $compared->touched, $writers);
+        if ($grid === null) {
+            $this->carried->keep($item, $version, $before, $after, $changes, $written->from);
+        }
+        if ($grown === null) {
+            $this->tally($item, $editor, $at);
+        }
+        $rules->written($item, $version, $after);
+
+        return $version->load('user', 'milestone');
+    }
+
+    /**
+     * Compares what a state would become with what stands before it, while others may write; when something else stands there by then, it is done again.
+     *
+     * @param  States  $states  in which the state can be read
+     */
+    public function ahead(States $states, Item $item, User $editor, Written $written): Compared
+    {
+        $item->form_id === null || $item->loadMissing('form');
+        $newest = $item->head === 0 ? null : Version::query()->where(['item_id' => $item->id, 'number' => $item->head])->firstOrFail();
+        $grown = $newest === null ? null : $this->grown($item, $newest, $editor, $written, $this->keepsNoSteps($item, $written));
+
+        return $this->compare($states, $item, $written, $grown, $this->beforeRoot($item, $grown));
+    }
+
+    private function grown(Item $item, Version $newest, User $editor, Written $written, bool $unkept): ?Version
+    {
+        return ($unkept ? $newest->unkept && ! $newest->isHeldOnTo() : $this->grows($newest, $editor, $written)) ? $newest : null;
+    }
+
+    private function beforeRoot(Item $item, ?Version $grown): ?string
+    {
+        return $grown === null ? ($item->head === 0 ? null : $item->root) : $this->rootBefore($item, $grown);
+    }
+
+    private function compare(States $states, Item $item, Written $written, ?Version $grown, ?string $beforeRoot): Compared
+    {
+        $kind = Kinds::named($item->kind);
+        $grid = $kind->grid();
+        $excerpt = $grid === null || $beforeRoot === null ? null : Excerpt::of($states, $grid, $beforeRoot, $written->root);
+        if ($excerpt === null) {
+            $before = ($grown === null ? $written->before : null) ?? ($beforeRoot === null ? PartTree::of([]) : $states->tree($beforeRoot));
+            $after = $written->after ?? $states->tree($written->root);
+            $changes = TreeCompare::of($before, $after);
+        } else {
+            [$before, $after, $changes] = [$excerpt->old, $excerpt->new, $excerpt->changes];
+        }
+        $unusual = match (true) {
+            $written->cause !== Cause::Wrote => null,
+            $excerpt === null => $this->unusual($item, $before, $after, $changes, $beforeRoot),
+            default => $this->unusualIn($item, $grid, $excerpt, (string) $beforeRoot),
+        };
+
+        return new Compared($beforeRoot, $written->root, $before, $after, $changes, Statements::of($kind, $before, $after, $changes), $this->touched($kind, $changes, $after), $unusual, $excerpt !== null);
+    }
+
+    /** Nothing changed: no version, but a note or a wish to keep this state may still go to the newest one. */
+    public function unchanged(Item $item, User $editor, bool $keep, ?string $note): Version
+    {
+        $newest = Version::query()->where(['item_id' => $item->id, 'number' => $item->head])->firstOrFail();
+        if ($newest->user_id === $editor->id && ($keep || $note !== null)) {
+            $newest->update(['kept' => $newest->kept || $keep, 'note' => $note ?? $newest->note]);
+        }
+
+        return $newest->load('user', 'milestone');
+    }
+
+    /** Answers to a form without a history have none, and nor have the datasets that follow them. */
+    private function keepsNoSteps(Item $item, Written $written): bool
+    {
+        $form = $item->form_id !== null ? $item->form : ($written->follows ? $item->source : null);
+
+        return $written->cause === Cause::Wrote && $form?->isAnswered() === true && $form->keeps_entries === false;
+    }
+
+    private function grows(Version $newest, User $editor, Written $written): bool
+    {
+        if ($written->grows !== null) {
+            return $written->grows && ! $newest->isHeldOnTo();
+        }
+
+        return $written->cause === Cause::Wrote && $newest->cause === Cause::Wrote
+            && $newest->user_id === $editor->id && ! $newest->kept && ! $newest->unkept
+            && $newest->started_at->diffInSeconds(now(), true) < config('attic.checkpoint')
+            && ! $newest->isHeldOnTo();
+    }
+
+    /**
+     * A state shows pictures of its own item and no others, by whatever road it comes.
+     *
+     * @throws ValidationException
+     */
+    private function ownPictures(Item $item, Kind $kind, ChangeSet $changes): void
+    {
+        $new = [];
+        foreach ($changes->changes as $change) {
+            if ($change->after !== null) {
+                array_push($new, ...array_diff($kind->chunksOf($change->after), $change->before === null ? [] : $kind->chunksOf($change->before)));
+            }
+        }
+        $new = array_values(array_unique($new));
+        if ($new !== [] && array_diff($new, Picture::query()->where('item_id', $item->form_id ?? $item->id)->whereIn('chunk', $new)->pluck('chunk')->all()) !== []) {
+            throw ValidationException::withMessages(['content' => __('problems.no_such_picture')]);
+        }
+    }
+
+    /** What is other than in the newest state. */
+    private function changesSince(Item $item, Written $written): ChangeSet
+    {
+        $grid = Kinds::named($item->kind)->grid();
+        $excerpt = $grid === null ? null : Excerpt::of($this->states, $grid, $item->root, $written->root);
+
+        return $excerpt->changes ?? TreeCompare::of($this->states->tree($item->root), $this->states->tree($written->root));
+    }
+
+    private function rootBefore(Item $item, Version $version): ?string
+    {
+        $root = Version::query()->where(['item_id' => $item->id, 'number' => $version->number - 1])->value('root');
+
+        return is_string($root) ? $root : null;
+    }
+
+    /**
+     * @param  list<Statement>  $statements
+     * @return array{code: string, values: array<string, string|int>, more: int}
+     */
+    private function facts(array $statements): array
+    {
+        // What followed by itself is no change of its own.
+        $made = array_values(array_filter($statements, fn (Statement $statement) => ! $statement->isConsequence()));
+        $statements = $made === [] ? $statements : $made;
+        $most = Statements::mostTelling($statements);
+
+        return $most === null ? ['code' => 'nothing', 'values' => [], 'more' => 0] : [...$most->fact(), 'more' => count($statements) - 1];
+    }
+
+    /** @return list<array{type: string, part: string, evidence: array<string, string|int|float>}>|null */
+    private function unusual(Item $item, PartTree $before, PartTree $after, ChangeSet $changes, ?string $beforeRoot): ?array
+    {
+        $broken = $beforeRoot === null ? [] : $item->room(Rules::class)->breaks($item, $before, $after, $changes, $beforeRoot);
+        $found = UnusualChanges::in(Kinds::named($item->kind), $before, $after, $changes);
+
+        return $found === [] && $broken === [] ? null : [...$broken, ...array_map(fn (UnusualChange $change) => ['type' => $change->type->value, 'part' => $change->field === null ? $change->ids[0] : "{$change->ids[0]}/{$change->field}", 'evidence' => $change->evidence], $found)];
+    }
+
+    /**
+     * Of a large table the numbers that stand out of their columns.
+     *
+     * @return list<array{type: string, part: string, evidence: array<string, string|int|float>}>|null
+     */
+    private function unusualIn(Item $item, Grid $grid, Excerpt $excerpt, string $before): ?array
+    {
+        if ($grid->isOneTable) {
+            // Of a large dataset what hangs on its fields is looked at.
+            return $item->room(Rules::class)->breaks($item, $excerpt->old, $excerpt->new, $excerpt->changes, $before) ?: null;
+        }
+        $columns = NumberColumns::of($this->states, $grid, $excerpt, $before);
+
+        return $columns === null ? null : $this->unusual($item, $columns[0], $columns[1], TreeCompare::of($columns[0], $columns[1]), $before);
+    }
+
+    /**
+     * Who wrote what stands in a version that takes several people in, and that the one who writes now leaves as it is.
+     *
+     * @return array<string, int> part => person
+     */
+    private function writers(Item $item, Version $grown, PartTree $stood, PartTree $after): array
+    {
+        $writers = [];
+        foreach (DB::table('touches')->where(['item_id' => $item->id, 'number' => $grown->number])->get(['part', 'user_id']) as $row) {
+            [$was, $is] = [$stood->find((string) $row->part), $after->find((string) $row->part)];
+            if ($was?->record() === $is?->record()) {
+                $writers[(string) $row->part] = (int) $row->user_id;
+            }
+        }
+
+        return $writers;
+    }
+
+    /** @return array<string, array{int, int|null}> see {@see Compared} */
+    private function touched(Kind $kind, ChangeSet $changes, PartTree $after): array
+    {
+        $touched = [];
+        foreach (Touched::by($changes, $kind) as $part => $what) {
+            $touched[$part] = [$what, $after->wholePosition(explode('/', (string) $part)[0])];
+        }
+        ksort($touched, SORT_STRING);
+
+        return $touched;
+    }
+
+    /**
+     * @param  array<string, array{int, int|null}>  $touched
+     * @param  array<string, int>  $writers  of parts that somebody else than the version's editor wrote
+     */
+    private function touch(Item $item, Version $version, array $touched, array $writers): void
+    {
+        DB::table('touches')->where(['item_id' => $item->id, 'number' => $version->number])->delete();
+        $insert = DB::connection()->getPdo()->prepare('INSERT INTO touches (item_id, part, number, user_id, what, position) VALUES (?, ?, ?, ?, ?, ?)');
+        // A model takes longer to tell a value than the database to keep a row.
+        [$id, $number, $editor] = [$item->id, $version->number, $version->user_id];
+        foreach ($touched as $part => [$what, $position]) {
+            $insert->execute([$id, $part, $number, $writers[$part] ?? $editor, $what, $position]);
+        }
+    }
+
+    private function tally(Item $item, User $editor, CarbonImmutable $at): void
+    {
+        DB::statement(
+            'INSERT INTO activity (item_id, day, user_id, versions) VALUES (?, ?, ?, 1) ON CONFLICT (item_id, day, user_id) DO UPDATE SET versions = versions + 1',
+            [$item->id, $at->format('Y-m-d'), $editor->id],
+        );
+    }
+}
