@@ -48,7 +48,7 @@ $before = $held();
 [, $seconds, $longest, $end] = $send('scan.bin', substr_replace($bytes, 'other', intdiv($size, 2), 6), $item);
 printf("its next version, with a byte less in the middle: %.1f MB a second, longest slice %.0f ms, becoming a version %.0f ms; %.0f KB more are kept\n", $megabytes / $seconds, 1000 * $longest, 1000 * $end, ($held() - $before) / 1024);
 unset($bytes);
-$files = $item->room(App\View\Files::class);
+$files = $item->room(App\View\Sources\Files::class);
 assert($files instanceof Files);
 $began = microtime(true);
 $out = 0;
@@ -90,7 +90,7 @@ $draw = static function (int $across, int $down, bool $other): string {
 [$across, $down] = $quick ? [800, 600] : [4_000, 3_000];
 [$picture] = $send('bench.jpg', $draw($across, $down, false), null);
 [$picture] = $send('bench.jpg', $draw($across, $down, true), $picture);
-$ends = array_map(fn (int $number) => $picture->room(App\View\Files::class)->at((string) $picture->versions()->where('number', $number)->value('root')), [1, 2]);
+$ends = array_map(fn (int $number) => $picture->room(App\View\Sources\Files::class)->at((string) $picture->versions()->where('number', $number)->value('root')), [1, 2]);
 $began = microtime(true);
 $compared = PictureCompared::of(...$ends);
 printf("two pictures of %d × %d points: %.0f ms, %d places differ\n", $across, $down, 1000 * (microtime(true) - $began), count($compared->places ?? []));

@@ -10,7 +10,7 @@ use App\Models\Task;
 use App\Saving\Rules;
 use App\Store\HandedRoots;
 use App\Store\Sweep;
-use App\View\Desk;
+use App\View\Desks\Desk;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Kinds\Kind;

@@ -8,6 +8,8 @@ use App\Models\Item;
 use App\Models\User;
 use App\Models\Version;
 use App\Store\States;
+use App\View\Sources\Files;
+use App\View\Sources\SourceView;
 use Closure;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;

@@ -9,6 +9,8 @@ use App\Models\Item;
 use App\Models\User;
 use App\Models\Version;
 use App\Store\States;
+use App\View\Settings\PublishingWords;
+use App\View\Settings\SettingWords;
 use App\Words\Days;
 use MistyAttic\Core\Compare\Telling\Movement;
 use MistyAttic\Core\Compare\Telling\Statement;

@@ -8,13 +8,13 @@
             @if ($fields->tree->parts === [])<p class="ask-help">{{ __('fields.none') }}</p>@endif
             @foreach ($fields->tree->parts as $part)
                 <fieldset class="part-fields depth-{{ min($part->depth, 5) }}" @cannot('write', $item) disabled @endcannot>
-                    <legend>{{ Str::ucfirst(App\View\PartFields::said($part->role)) }}: {{ $fields->kind->label($fields->tree, $part) ?: __('fields.without_name') }}</legend>
+                    <legend>{{ Str::ucfirst(App\View\Desks\PartFields::said($part->role)) }}: {{ $fields->kind->label($fields->tree, $part) ?: __('fields.without_name') }}</legend>
                     @foreach ($fields->of($part) as $name => [$way, $value])
                         @php($id = "{$part->id}-{$name}")
                         @if ($way === 'tick')
-                            <label class="part-field is-tick"><input type="checkbox" name="parts[{{ $part->id }}][{{ $name }}]" value="1" @checked(old("parts.{$part->id}") === null ? $value : old("parts.{$part->id}.{$name}"))> {{ App\View\PartFields::said($name) }}</label>
+                            <label class="part-field is-tick"><input type="checkbox" name="parts[{{ $part->id }}][{{ $name }}]" value="1" @checked(old("parts.{$part->id}") === null ? $value : old("parts.{$part->id}.{$name}"))> {{ App\View\Desks\PartFields::said($name) }}</label>
                         @else
-                            <div class="part-field"><label for="{{ $id }}">{{ App\View\PartFields::said($name) }}</label>
+                            <div class="part-field"><label for="{{ $id }}">{{ App\View\Desks\PartFields::said($name) }}</label>
                                 @if ($way === 'text')<textarea id="{{ $id }}" class="textarea" rows="2" name="parts[{{ $part->id }}][{{ $name }}]">{{ old("parts.{$part->id}.{$name}", $value) }}</textarea>
                                 @else<input id="{{ $id }}" class="input" @if ($way === 'number') inputmode="decimal" @endif name="parts[{{ $part->id }}][{{ $name }}]" value="{{ old("parts.{$part->id}.{$name}", $value) }}">@endif
                             </div>

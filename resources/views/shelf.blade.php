@@ -60,8 +60,8 @@
                     @endforeach
                     @foreach ($held as $edit)
                         <div class="card is-held">
-                            <b>{{ App\View\HeldEditView::title($edit, auth()->user()) }}</b>
-                            <p>{{ $edit->item->title }} · it met {{ App\View\HeldEditView::whose($edit) }}{{ App\View\HeldEditView::where($edit, $edit->item, auth()->user()) }}</p>
+                            <b>{{ App\View\Plans\HeldEditView::title($edit, auth()->user()) }}</b>
+                            <p>{{ $edit->item->title }} · it met {{ App\View\Plans\HeldEditView::whose($edit) }}{{ App\View\Plans\HeldEditView::where($edit, $edit->item, auth()->user()) }}</p>
                             @can('settle', [$edit->item, $edit])<a href="{{ route('held', [$edit->item, $edit]) }}">Settle it</a>@else<p>{{ __('item.held_for_owner') }}</p>@endcan
                         </div>
                     @endforeach
@@ -77,7 +77,7 @@
                     <input type="hidden" name="sort" value="{{ $view->asked->sort }}">
                     <button class="button">Find</button>
                     <span role="status">{{ trans_choice('item.found', $view->items->total()) }}</span>
-                    @if ($view->asked->isAsked())<a href="{{ route('shelf', [$shelf, ...(new App\View\ShelfQuery(sort: $view->asked->sort))->with()], false) }}">show all</a>@endif
+                    @if ($view->asked->isAsked())<a href="{{ route('shelf', [$shelf, ...(new App\View\Shelf\ShelfQuery(sort: $view->asked->sort))->with()], false) }}">show all</a>@endif
                 </form>
             @endif
             @if ($view->items->isEmpty())

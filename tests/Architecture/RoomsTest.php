@@ -99,6 +99,13 @@ final class RoomsTest
             ->because('an action is called by a screen, and calls Saving');
     }
 
+    public function test_looking_back_knows_no_screen_that_stands_on_it(): Rule
+    {
+        return PHPat::rule()->classes(Selector::inNamespace('App\View'))->excluding(...self::app('View\Desks', 'View\Readers', 'View\Plans', 'View\Shelf', 'View\Components'))
+            ->shouldNot()->dependOn()->classes(...self::app('View\Desks', 'View\Readers', 'View\Plans', 'View\Shelf', 'View\Components'))
+            ->because('what is shown of a state or a step is the same wherever it is shown');
+    }
+
     public function test_what_is_compared_stands_on_matching_and_is_told_last(): Rule
     {
         return PHPat::rule()->classes(Selector::inNamespace(self::CORE.'\Compare\Changes'), Selector::inNamespace(self::CORE.'\Compare\Match'), Selector::inNamespace(self::CORE.'\Compare\Texts'))

@@ -7,7 +7,7 @@ namespace Tests\World;
 use App\Models\Item;
 use App\Models\User;
 use App\Models\Version;
-use App\View\Files;
+use App\View\Sources\Files;
 use DOMDocument;
 use DOMElement;
 use DOMXPath;

@@ -11,7 +11,7 @@ use App\Models\Item;
 use App\Models\Version;
 use App\Saving\RenameItem;
 use App\Store\States;
-use App\View\Desk;
+use App\View\Desks\Desk;
 use App\View\Phrases;
 use App\View\RibbonData;
 use Illuminate\Contracts\View\View;

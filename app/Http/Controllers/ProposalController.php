@@ -13,7 +13,7 @@ use App\Saving\Propose;
 use App\Store\Proposed;
 use App\Store\States;
 use App\View\Phrases;
-use App\View\ProposalView;
+use App\View\Plans\ProposalView;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;

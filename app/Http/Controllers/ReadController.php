@@ -6,8 +6,8 @@ namespace App\Http\Controllers;
 
 use App\Models\Item;
 use App\Models\Publishing;
-use App\View\ForReaders;
 use App\View\Mementos;
+use App\View\Readers\ForReaders;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Vite;

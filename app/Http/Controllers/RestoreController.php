@@ -19,7 +19,7 @@ use App\View\ChangeLine;
 use App\View\Comparison;
 use App\View\Past;
 use App\View\Phrases;
-use App\View\RestorePlan;
+use App\View\Plans\RestorePlan;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;

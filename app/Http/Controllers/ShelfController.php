@@ -16,7 +16,7 @@ use App\Models\Item;
 use App\Models\Rooms;
 use App\Models\Shelf;
 use App\View\Phrases;
-use App\View\ShelfView;
+use App\View\Shelf\ShelfView;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;

@@ -17,7 +17,7 @@ use App\Saving\Unfit;
 use App\Saving\UnknownBase;
 use App\Store\HandedRoots;
 use App\Store\States;
-use App\View\Desk;
+use App\View\Desks\Desk;
 use App\View\Phrases;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;

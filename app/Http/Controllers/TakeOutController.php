@@ -11,7 +11,7 @@ use App\Restoring\TakeOutEdits;
 use App\Store\States;
 use App\View\Past;
 use App\View\Phrases;
-use App\View\TakeOutPlan;
+use App\View\Plans\TakeOutPlan;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 

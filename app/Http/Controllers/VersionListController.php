@@ -11,7 +11,7 @@ use App\Models\Sight;
 use App\Models\Version;
 use App\Store\States;
 use App\View\Phrases;
-use App\View\PublishingWords;
+use App\View\Settings\PublishingWords;
 use Illuminate\Contracts\View\View;
 use Illuminate\Support\Collection;
 use MistyAttic\Core\History\Sittings;

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Requests;
 
 use App\Making\Offered;
-use App\View\ShelfQuery;
+use App\View\Shelf\ShelfQuery;
 use Illuminate\Validation\Rule;
 
 /** Which items of a shelf are shown. */

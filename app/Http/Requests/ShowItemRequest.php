@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Requests;
 
-use App\View\Desk;
+use App\View\Desks\Desk;
 
 /** An item to be shown, with what its desk may be asked for. */
 final class ShowItemRequest extends ItemRequest

@@ -7,7 +7,7 @@ namespace App\Kinds\Dataset;
 use App\Models\Item;
 use App\Models\User;
 use App\Store\States;
-use App\View\Desk as Plain;
+use App\View\Desks\Desk as Plain;
 use Closure;
 use Illuminate\Contracts\View\View;
 use MistyAttic\Core\Content\PartTree;

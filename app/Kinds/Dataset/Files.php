@@ -6,8 +6,8 @@ namespace App\Kinds\Dataset;
 
 use App\Models\Version;
 use App\Store\States;
-use App\View\Files as Plain;
-use App\View\WrittenFile;
+use App\View\Sources\Files as Plain;
+use App\View\Sources\WrittenFile;
 use Closure;
 use MistyAttic\Core\Formats\Workbook\SheetFormat;
 

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Kinds\Document;
 
-use App\View\TextDesk;
+use App\View\Desks\TextDesk;
 
 /** A document is written as a text. */
 final class Desk extends TextDesk

@@ -9,8 +9,8 @@ use App\Models\Proposal;
 use App\Models\User;
 use App\Store\Proposed;
 use App\Store\States;
-use App\View\Desk as Plain;
-use App\View\EntryProposals;
+use App\View\Desks\Desk as Plain;
+use App\View\Plans\EntryProposals;
 use Closure;
 use Illuminate\Contracts\View\View;
 

@@ -12,7 +12,7 @@ use App\Models\Version;
 use App\Restoring\TakeOutEdits;
 use App\Store\States;
 use App\View\Phrases;
-use App\View\TakeOutPlan;
+use App\View\Plans\TakeOutPlan;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Pagination\LengthAwarePaginator;

@@ -10,7 +10,7 @@ use App\Models\User;
 use App\Restoring\TakeOutEdits;
 use App\Store\States;
 use App\View\Phrases;
-use App\View\TakeOutPlan;
+use App\View\Plans\TakeOutPlan;
 use Carbon\CarbonImmutable;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;

@@ -6,8 +6,8 @@ namespace App\Kinds\File;
 
 use App\Models\Item;
 use App\Models\User;
-use App\View\Desk as Plain;
-use App\View\Files as AnyFiles;
+use App\View\Desks\Desk as Plain;
+use App\View\Sources\Files as AnyFiles;
 
 /** A file is looked at as it is now; it changes when another one is put in its place. */
 final class Desk extends Plain

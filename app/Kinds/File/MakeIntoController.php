@@ -6,7 +6,7 @@ namespace App\Kinds\File;
 
 use App\Http\Controllers\Controller;
 use App\Models\Item;
-use App\View\Files as AnyFiles;
+use App\View\Sources\Files as AnyFiles;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;

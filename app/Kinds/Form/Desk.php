@@ -6,7 +6,7 @@ namespace App\Kinds\Form;
 
 use App\Models\Item;
 use App\Models\User;
-use App\View\TextDesk;
+use App\View\Desks\TextDesk;
 use Illuminate\Http\RedirectResponse;
 
 /** A form is written question by question, with the way through it; readers answer it. */

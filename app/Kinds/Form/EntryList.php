@@ -7,7 +7,7 @@ namespace App\Kinds\Form;
 use App\Models\Item;
 use App\Models\Proposal;
 use App\Models\User;
-use App\View\EntryProposals;
+use App\View\Plans\EntryProposals;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Query\Builder as Rows;
 use Illuminate\Pagination\LengthAwarePaginator;

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Kinds\Form;
 
 use App\Models\User;
-use App\View\ForReaders as Plain;
-use App\View\PublishingPlan;
+use App\View\Readers\ForReaders as Plain;
+use App\View\Readers\PublishingPlan;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Response;
 

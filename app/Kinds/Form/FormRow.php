@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Kinds\Form;
 
 use App\View\Block;
-use App\View\Settings;
+use App\View\Settings\Settings;
 use MistyAttic\Core\Content\Part;
 
 /** One thing of a form looked back at: its settings, a page, a question, or a stretch of questions that are the same. */

@@ -16,7 +16,7 @@ use App\Saving\Saved;
 use App\Saving\SettleHeldEdit;
 use App\Store\HandedRoots;
 use App\Store\States;
-use App\View\HeldEditView;
+use App\View\Plans\HeldEditView;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;

@@ -6,7 +6,7 @@ namespace App\Kinds\Page;
 
 use App\Models\Item;
 use App\Models\User;
-use App\View\TextDesk;
+use App\View\Desks\TextDesk;
 use Illuminate\Contracts\View\View;
 
 /** A page is put together from blocks. */

@@ -5,8 +5,8 @@ declare(strict_types=1);
 namespace App\Kinds\Page;
 
 use App\Models\Version;
-use App\View\Files as Plain;
-use App\View\WrittenFile;
+use App\View\Sources\Files as Plain;
+use App\View\Sources\WrittenFile;
 use Closure;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Formats\Page\PageFormat;

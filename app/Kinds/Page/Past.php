@@ -5,11 +5,11 @@ declare(strict_types=1);
 namespace App\Kinds\Page;
 
 use App\View\Blocks;
-use App\View\Files as AnyFiles;
 use App\View\HistoryAddress;
 use App\View\LookedAt;
 use App\View\Past as Plain;
-use App\View\SourceView;
+use App\View\Sources\Files as AnyFiles;
+use App\View\Sources\SourceView;
 
 /** A page is looked at as it stands, with what changed marked on it. */
 final class Past extends Plain

@@ -7,7 +7,7 @@ namespace App\Kinds\Report;
 use App\Models\Item;
 use App\Models\User;
 use App\Store\States;
-use App\View\Desk as Plain;
+use App\View\Desks\Desk as Plain;
 use Illuminate\Contracts\View\View;
 use Illuminate\Support\Facades\Gate;
 

@@ -9,9 +9,9 @@ use App\Models\Publishing;
 use App\Models\User;
 use App\Models\Version;
 use App\Store\States;
-use App\View\ForReaders as Plain;
-use App\View\PublicPage;
-use App\View\PublishingPlan;
+use App\View\Readers\ForReaders as Plain;
+use App\View\Readers\PublicPage;
+use App\View\Readers\PublishingPlan;
 use Closure;
 use Illuminate\Contracts\View\View;
 

@@ -9,7 +9,7 @@ use App\Models\Version;
 use App\Store\Excerpt;
 use App\Store\States;
 use App\View\OtherItems;
-use App\View\SettingWords as Plain;
+use App\View\Settings\SettingWords as Plain;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Content\Part;

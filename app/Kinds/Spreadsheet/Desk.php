@@ -6,7 +6,7 @@ namespace App\Kinds\Spreadsheet;
 
 use App\Models\Item;
 use App\Models\User;
-use App\View\Desk as Plain;
+use App\View\Desks\Desk as Plain;
 
 /** A spreadsheet is written cell by cell. */
 final class Desk extends Plain

@@ -6,7 +6,7 @@ namespace App\View\Components;
 
 use App\Models\Item;
 use App\Models\User;
-use App\View\EntryProposals;
+use App\View\Plans\EntryProposals;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
 use Illuminate\View\Component;

@@ -12,7 +12,7 @@
     </div>
     <p class="head-note"><x-live :item="$item" />{{ $slot }}</p>
     <nav class="head-tabs" aria-label="This item">
-        @unless ($item->isAnswered() && $item->sight !== null)<a href="{{ route('item', $item) }}" @if ($at === 'write') aria-current="page" @endif>{{ $item->room(App\View\Desk::class)::TAB[Gate::allows('write', $item) ? 0 : 1] }}</a>@endunless
+        @unless ($item->isAnswered() && $item->sight !== null)<a href="{{ route('item', $item) }}" @if ($at === 'write') aria-current="page" @endif>{{ $item->room(App\View\Desks\Desk::class)::TAB[Gate::allows('write', $item) ? 0 : 1] }}</a>@endunless
         <a href="{{ route('history', $item) }}" @if ($at === 'history') aria-current="page" @endif>History</a>
         @can('entries', $item)<a href="{{ route('entries', $item) }}" @if ($at === 'entries') aria-current="page" @endif>Entries</a>@endcan
         @if ($item->isAnswered() && $item->live_id !== null)<a href="{{ route('answer', $item) }}" @if ($at === 'answer') aria-current="page" @endif>Answer</a>@endif

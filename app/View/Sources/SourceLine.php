@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\View;
+namespace App\View\Sources;
 
 /** A line of the source that an item has as an open format. */
 final readonly class SourceLine

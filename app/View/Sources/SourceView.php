@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\View;
+namespace App\View\Sources;
 
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Kind;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\View;
+namespace App\View\Shelf;
 
 /** What of a shelf is asked for: items whose titles hold some words, of a kind, in an order. */
 final readonly class ShelfQuery

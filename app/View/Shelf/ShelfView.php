@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\View;
+namespace App\View\Shelf;
 
 use App\Models\Item;
 use App\Models\Milestone;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\View;
+namespace App\View\Settings;
 
 use App\Models\Rooms;
 use MistyAttic\Core\Kinds\Kind;

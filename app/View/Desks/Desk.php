@@ -2,11 +2,14 @@
 
 declare(strict_types=1);
 
-namespace App\View;
+namespace App\View\Desks;
 
 use App\Models\Item;
 use App\Models\User;
 use App\Store\States;
+use App\View\Blocks;
+use App\View\HistoryAddress;
+use App\View\Past;
 use Closure;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;

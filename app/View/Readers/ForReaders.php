@@ -2,13 +2,16 @@
 
 declare(strict_types=1);
 
-namespace App\View;
+namespace App\View\Readers;
 
 use App\Models\Item;
 use App\Models\Publishing;
 use App\Models\User;
 use App\Models\Version;
 use App\Store\States;
+use App\View\Blocks;
+use App\View\HistoryAddress;
+use App\View\Past;
 use Closure;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Response;

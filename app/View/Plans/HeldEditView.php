@@ -2,12 +2,15 @@
 
 declare(strict_types=1);
 
-namespace App\View;
+namespace App\View\Plans;
 
 use App\Models\HeldEdit;
 use App\Models\Item;
 use App\Models\User;
 use App\Store\States;
+use App\View\Past;
+use App\View\Settings\Settings;
+use App\View\SpanHtml;
 use MistyAttic\Core\Compare\Texts\Span;
 use MistyAttic\Core\Compare\Texts\SpanKind;
 use MistyAttic\Core\Compare\Texts\TextCompare;

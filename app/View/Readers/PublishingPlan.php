@@ -2,12 +2,17 @@
 
 declare(strict_types=1);
 
-namespace App\View;
+namespace App\View\Readers;
 
 use App\Models\Item;
 use App\Models\Publishing;
 use App\Models\Version;
 use App\Store\States;
+use App\View\Block;
+use App\View\Blocks;
+use App\View\Comparison;
+use App\View\OtherItems;
+use App\View\Phrases;
 use Illuminate\Database\Eloquent\Collection;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Kind;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\View;
+namespace App\View\Desks;
 
 use Illuminate\Support\Str;
 use MistyAttic\Core\Content\Part;

@@ -2,12 +2,14 @@
 
 declare(strict_types=1);
 
-namespace App\View;
+namespace App\View\Plans;
 
 use App\Models\Proposal;
 use App\Models\ProposalState;
 use App\Store\Proposed;
 use App\Store\States;
+use App\View\Past;
+use App\View\Phrases;
 use MistyAttic\Core\Compare\Changes\TreeCompare;
 use MistyAttic\Core\Compare\Telling\Detail;
 use MistyAttic\Core\Compare\Telling\Statements;

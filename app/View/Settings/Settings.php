@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\View;
+namespace App\View\Settings;
 
 use App\Words\Days;
 use MistyAttic\Core\Content\Part;

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\View;
+namespace App\View\Sources;
 
 /** An item as a file of some format. */
 final readonly class WrittenFile

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\View;
+namespace App\View\Plans;
 
 use App\Models\Drafts;
 use App\Models\Item;
@@ -11,6 +11,7 @@ use App\Models\ProposalState;
 use App\Models\User;
 use App\Store\Proposed;
 use App\Store\States;
+use App\View\Phrases;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Pagination\LengthAwarePaginator;
 

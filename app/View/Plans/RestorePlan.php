@@ -2,8 +2,10 @@
 
 declare(strict_types=1);
 
-namespace App\View;
+namespace App\View\Plans;
 
+use App\View\ChangeLine;
+use App\View\Comparison;
 use MistyAttic\Core\Compare\Changes\ChangeType;
 use MistyAttic\Core\Compare\Telling\Totals;
 use MistyAttic\Core\Content\Part;

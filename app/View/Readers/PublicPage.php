@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\View;
+namespace App\View\Readers;
 
 /** A published state as a page for everybody. */
 final readonly class PublicPage

@@ -2,9 +2,11 @@
 
 declare(strict_types=1);
 
-namespace App\View;
+namespace App\View\Plans;
 
 use App\Models\Item;
+use App\View\ChangeLine;
+use App\View\Phrases;
 use MistyAttic\Core\Compare\Changes\ChangeType;
 use MistyAttic\Core\Compare\Changes\TreeCompare;
 use MistyAttic\Core\Compare\Telling\Detail;
