@@ -2,7 +2,7 @@ import { defineConfig } from '@playwright/test';
 
 export default defineConfig({
     testDir: 'tests/browser',
-    timeout: 45_000,
+    timeout: 90_000,
     expect: { timeout: 8_000 },
     fullyParallel: false,
     workers: 2,
