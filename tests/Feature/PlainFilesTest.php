@@ -11,6 +11,8 @@ use App\Models\Role;
 use App\Models\Shelf;
 use App\Models\User;
 use App\Models\Version;
+use Illuminate\Contracts\Events\Dispatcher;
+use Illuminate\Database\Events\TransactionBeginning;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
@@ -72,6 +74,22 @@ final class PlainFilesTest extends FeatureCase
         $this->postJson($url)->assertOk();
         self::assertSame($bytes, $this->bytes(Item::query()->firstOrFail(), 1));
         $this->postJson(route('upload.begin', $this->shelf), ['name' => 'all.bin', 'size' => 300_000_000])->assertStatus(422);
+        $this->assertVerified();
+    }
+
+    public function test_pieces_that_a_sweep_took_while_a_file_became_a_version_are_noticed(): void
+    {
+        $item = $this->sent('scan.bin', random_bytes(300_000));
+        $bytes = random_bytes(300_000);
+        $url = $this->begun('scan.bin', strlen($bytes), $item);
+        $this->slice($url, 0, $bytes);
+        // All of it was read: a sweep of another process comes before what refers to it is written.
+        $begun = 0;
+        $this->app->make(Dispatcher::class)->listen(TransactionBeginning::class, function () use (&$begun): void {
+            ++$begun === 1 && DB::table('chunks')->orderByDesc('id')->limit(1)->delete();
+        });
+        $this->postJson($url)->assertStatus(422)->assertJsonFragment(['message' => 'Something of this file did not come. Nothing was changed; send it again.']);
+        self::assertSame(1, $item->refresh()->head);
         $this->assertVerified();
     }
 

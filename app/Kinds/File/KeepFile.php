@@ -14,9 +14,11 @@ use App\Saving\Saved;
 use App\Saving\SaveState;
 use App\Saving\Sent;
 use App\Store\FileBytes;
+use App\Store\SqliteChunkStore;
 use App\Store\States;
 use Closure;
 use finfo;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
 use MistyAttic\Core\Compare\Match\Matching;
 use MistyAttic\Core\Content\Address;
@@ -27,7 +29,6 @@ use MistyAttic\Core\Formats\File\TextFile;
 use MistyAttic\Core\Kinds\File\FileKind;
 use MistyAttic\Core\Kinds\File\FileRole;
 use MistyAttic\Core\Kinds\Fresh;
-use MistyAttic\Core\Store\ChunkStore;
 use MistyAttic\Core\Store\PieceList;
 
 /** Makes an item, or a version, of a file whose pieces are there. What it is, its bytes say. */
@@ -39,7 +40,7 @@ final readonly class KeepFile
     /** Versions that a text may have been made from. */
     private const LOOKED_BACK = 12;
 
-    public function __construct(private ChunkStore $chunks, private FileBytes $bytes, private MakeItem $make, private SaveState $save, private States $states) {}
+    public function __construct(private SqliteChunkStore $chunks, private FileBytes $bytes, private MakeItem $make, private SaveState $save, private States $states) {}
 
     /** @param (Closure(): string)|null $ids gives new parts their ids; at random if not given */
     public function asNew(Shelf $shelf, User $maker, string $name, PieceList $list, ?Closure $ids = null): Item
@@ -191,15 +192,24 @@ final readonly class KeepFile
         'odt' => 'application/vnd.oasis.opendocument.text', 'ods' => 'application/vnd.oasis.opendocument.spreadsheet',
     ];
 
-    /** Keeps what the state refers to: an item refers to files of its own alone. */
+    /**
+     * Keeps what the state refers to: an item refers to files of its own alone. In one step, so that no sweep comes between.
+     *
+     * @throws ValidationException when a sweep came before, and took pieces that were idle until now
+     */
     private function rest(Item $item, PartTree $tree, PieceList $list): void
     {
         $file = $tree->parts[0];
         if ($file->string('chunk') === '') {
             return;
         }
-        $this->chunks->write([(string) hex2bin($file->string('chunk')) => $list->chunk()]);
         $size = str_starts_with($file->string('media'), 'image/') && $list->bytes() < 20_971_520 ? @getimagesizefromstring($this->bytes->whole($list)) : false;
-        Picture::query()->firstOrCreate(['item_id' => $item->id, 'chunk' => $file->string('chunk')], ['type' => $file->string('media'), 'width' => $size[0] ?? 0, 'height' => $size[1] ?? 0, 'bytes' => $list->bytes()]);
+        DB::transaction(function () use ($item, $file, $list, $size): void {
+            if (! $this->chunks->holds(array_column($list->pieces, 0))) {
+                throw ValidationException::withMessages(['file' => __('file.not_whole')]);
+            }
+            $this->chunks->write([(string) hex2bin($file->string('chunk')) => $list->chunk()]);
+            Picture::query()->firstOrCreate(['item_id' => $item->id, 'chunk' => $file->string('chunk')], ['type' => $file->string('media'), 'width' => $size[0] ?? 0, 'height' => $size[1] ?? 0, 'bytes' => $list->bytes()]);
+        });
     }
 }
