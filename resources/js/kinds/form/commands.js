@@ -2,6 +2,7 @@ import { toggleMark } from 'prosemirror-commands';
 import { closeHistory, redo, undo } from 'prosemirror-history';
 import { Fragment } from 'prosemirror-model';
 import { NodeSelection, TextSelection } from 'prosemirror-state';
+import { choose } from '../../editor/chosen.js';
 import { whereIs } from '../../editor/where.js';
 import { around, levels } from './places.js';
 import { schema } from './schema.js';
@@ -16,9 +17,6 @@ export const HAS_CHOICES = ['one', 'several', 'grid'];
 
 /** @param {Transaction} transaction @param {number} pos of a text block */
 const into = (transaction, pos) => transaction.setSelection(TextSelection.create(transaction.doc, pos + 1)).scrollIntoView();
-
-/** @param {Transaction} transaction @param {number} pos */
-const choose = (transaction, pos) => transaction.setSelection(NodeSelection.create(transaction.doc, pos)).scrollIntoView();
 
 /** @param {string} type @returns {Node} */
 export function newQuestion(type) {
@@ -155,17 +153,6 @@ export const retype = (type) => (state, dispatch) => {
     if (type === 'grid' && !has.has('grid_line')) missing.push(nodes.grid_line.create());
     if (HAS_CHOICES.includes(type) && !has.has('choice')) missing.push(nodes.choice.create(), nodes.choice.create());
     if (missing.length) transaction.insert(question.pos + 1 + (question.node.firstChild?.nodeSize ?? 0), missing);
-    dispatch?.(transaction);
-    return true;
-};
-
-/** Settings of what is at a place. @param {number} pos @param {Record<string, any>} values @returns {Command} */
-export const set = (pos, values) => (state, dispatch) => {
-    const node = state.doc.nodeAt(pos);
-    if (!node) return false;
-    const transaction = state.tr;
-    for (const [name, value] of Object.entries(values)) transaction.setNodeAttribute(pos, name, value);
-    if (state.selection instanceof NodeSelection && state.selection.from === pos) choose(transaction, pos);
     dispatch?.(transaction);
     return true;
 };

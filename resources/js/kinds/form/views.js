@@ -91,6 +91,20 @@ function questionView(node) {
         help.textContent = now.attrs.help ?? '';
         help.hidden = !now.attrs.help;
     };
+    return drawn(node, dom, contentDOM, draw);
+}
+
+/** @param {Record<string, any>} attrs */
+function bounds({ type, least, most, low, high }) {
+    if (type === 'scale') return `, ${least ?? 1}${low ? ` (${low})` : ''} to ${most ?? 5}${high ? ` (${high})` : ''}`;
+    return (least === null ? '' : `, at least ${least}`) + (most === null ? '' : `, at most ${most}`);
+}
+
+/**
+ * What is drawn again whenever its settings change; only what is written in it comes from the keys.
+ * @param {Node} node @param {HTMLElement} dom @param {HTMLElement} contentDOM @param {(now: Node) => void} draw @returns {NodeView}
+ */
+function drawn(node, dom, contentDOM, draw) {
     draw(node);
     return {
         dom,
@@ -102,12 +116,6 @@ function questionView(node) {
         },
         ignoreMutation: (mutation) => !contentDOM.contains(mutation.target),
     };
-}
-
-/** @param {Record<string, any>} attrs */
-function bounds({ type, least, most, low, high }) {
-    if (type === 'scale') return `, ${least ?? 1}${low ? ` (${low})` : ''} to ${most ?? 5}${high ? ` (${high})` : ''}`;
-    return (least === null ? '' : `, at least ${least}`) + (most === null ? '' : `, at most ${most}`);
 }
 
 /** @param {Node} node @returns {NodeView} */
@@ -123,17 +131,7 @@ function pageView(node) {
         title.textContent = now.attrs.title;
         title.classList.toggle('is-untitled', now.attrs.title === '');
     };
-    draw(node);
-    return {
-        dom,
-        contentDOM,
-        update: (next) => {
-            if (next.type !== node.type) return false;
-            draw(next);
-            return true;
-        },
-        ignoreMutation: (mutation) => !contentDOM.contains(mutation.target),
-    };
+    return drawn(node, dom, contentDOM, draw);
 }
 
 /** @param {string} className @returns {import('prosemirror-view').NodeViewConstructor} */

@@ -2,6 +2,7 @@ import { toggleMark } from 'prosemirror-commands';
 import { closeHistory, redo, undo } from 'prosemirror-history';
 import { Fragment } from 'prosemirror-model';
 import { NodeSelection, TextSelection } from 'prosemirror-state';
+import { choose } from '../../editor/chosen.js';
 import { chosen, placeAt, whereabouts } from './places.js';
 import { schema } from './schema.js';
 
@@ -74,9 +75,6 @@ export const duplicate = (state, dispatch) => {
     dispatch?.(choose(state.tr.insert(at, fresh(place.node)), at));
     return true;
 };
-
-/** @param {Transaction} transaction @param {number} pos */
-const choose = (transaction, pos) => transaction.setSelection(NodeSelection.create(transaction.doc, pos)).scrollIntoView();
 
 /** The last column of a section stays. @type {Command} */
 export const remove = (state, dispatch) => {
@@ -205,17 +203,6 @@ export const style = (value) => (state, dispatch) => {
 
 /** @param {Node} node @returns {string} the value of {@link style} for a block */
 export const styleOf = (node) => (node.type === nodes.heading ? `heading-${node.attrs.level}` : node.type === nodes.call_out ? `callout-${node.attrs.tone}` : `text-${node.attrs.style ?? 'plain'}`);
-
-/** Settings of what is at a place. @param {number} pos @param {Record<string, any>} values @returns {Command} */
-export const set = (pos, values) => (state, dispatch) => {
-    const node = state.doc.nodeAt(pos);
-    if (!node) return false;
-    const transaction = state.tr;
-    for (const [name, value] of Object.entries(values)) transaction.setNodeAttribute(pos, name, value);
-    if (state.selection instanceof NodeSelection && state.selection.from === pos) choose(transaction, pos);
-    dispatch?.(transaction);
-    return true;
-};
 
 /** Enter at the end of a list's empty line ends the list. @type {Command} */
 export const endList = (state, dispatch) => {
