@@ -3,7 +3,7 @@ import { defineConfig } from '@playwright/test';
 export default defineConfig({
     testDir: 'tests/browser',
     timeout: 90_000,
-    expect: { timeout: 8_000 },
+    expect: { timeout: 15_000 },
     fullyParallel: false,
     workers: 2,
     // What fails once and then passes is told as flaky; it does not hide among two that fail.

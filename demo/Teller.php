@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Demo;
 
-use App\Kinds\Dataset\ReadSource;
-use App\Kinds\Dataset\TakeInData;
+use App\Kinds\Dataset\Following\ReadSource;
+use App\Kinds\Dataset\Following\TakeInData;
 use App\Kinds\File\ReceiveFile;
 use App\Kinds\Form\TakeEntry;
 use App\Making\CopyOut;

@@ -2,50 +2,33 @@
 
 declare(strict_types=1);
 
-use App\Http\Controllers\AddressController;
-use App\Http\Controllers\ComparisonController;
-use App\Http\Controllers\CopyController;
-use App\Http\Controllers\DownloadController;
-use App\Http\Controllers\FieldsController;
-use App\Http\Controllers\FileController;
-use App\Http\Controllers\HeldEditController;
-use App\Http\Controllers\HistoryController;
-use App\Http\Controllers\InvitationController;
-use App\Http\Controllers\ItemController;
-use App\Http\Controllers\MilestoneController;
-use App\Http\Controllers\OutboxController;
-use App\Http\Controllers\PartController;
-use App\Http\Controllers\PeopleController;
-use App\Http\Controllers\PictureController;
-use App\Http\Controllers\ProposalController;
-use App\Http\Controllers\PublishingController;
-use App\Http\Controllers\RestoreController;
-use App\Http\Controllers\RibbonController;
-use App\Http\Controllers\ShelfController;
-use App\Http\Controllers\SignInController;
-use App\Http\Controllers\StateController;
-use App\Http\Controllers\TakeBackController;
-use App\Http\Controllers\TakeOutController;
-use App\Http\Controllers\UnusualController;
-use App\Http\Controllers\VersionListController;
-use App\Http\Controllers\WorkController;
-use App\Kinds\Dataset\DatasetController;
-use App\Kinds\Dataset\FieldController;
-use App\Kinds\Dataset\FollowController;
-use App\Kinds\Dataset\RecordController;
-use App\Kinds\Entry\EntriesController;
-use App\Kinds\Entry\EntryChangesController;
-use App\Kinds\Entry\EntryController;
-use App\Kinds\Entry\EntryProposalsController;
-use App\Kinds\File\ContentController;
-use App\Kinds\File\MakeIntoController;
-use App\Kinds\File\UploadController;
-use App\Kinds\Form\AnswerController;
-use App\Kinds\Form\FlowController;
-use App\Kinds\Form\TryFormController;
-use App\Kinds\Report\ReportController;
-use App\Kinds\Spreadsheet\CellController;
-use App\Kinds\Spreadsheet\LinesController;
+use App\Http\LookingBack\ComparisonController;
+use App\Http\LookingBack\DownloadController;
+use App\Http\LookingBack\HistoryController;
+use App\Http\LookingBack\MilestoneController;
+use App\Http\LookingBack\PartController;
+use App\Http\LookingBack\RibbonController;
+use App\Http\LookingBack\UnusualController;
+use App\Http\LookingBack\VersionListController;
+use App\Http\Making\CopyController;
+use App\Http\Making\FileController;
+use App\Http\Publishing\PublishingController;
+use App\Http\Restoring\RestoreController;
+use App\Http\Restoring\TakeBackController;
+use App\Http\Restoring\TakeOutController;
+use App\Http\Sharing\AddressController;
+use App\Http\Sharing\InvitationController;
+use App\Http\Sharing\OutboxController;
+use App\Http\Sharing\PeopleController;
+use App\Http\Sharing\SignInController;
+use App\Http\Shelf\ItemController;
+use App\Http\Shelf\ShelfController;
+use App\Http\Shelf\WorkController;
+use App\Http\Writing\FieldsController;
+use App\Http\Writing\HeldEditController;
+use App\Http\Writing\PictureController;
+use App\Http\Writing\ProposalController;
+use App\Http\Writing\StateController;
 use Illuminate\Support\Facades\Route;
 
 Route::get('/sign-in', [SignInController::class, 'show'])->name('sign-in');
@@ -71,13 +54,6 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
     Route::prefix('/shelves/{shelf}')->group(function (): void {
         Route::get('/', [ShelfController::class, 'show'])->name('shelf');
         Route::post('/items', [ShelfController::class, 'store'])->middleware('beside:file')->name('shelf.make');
-        Route::get('/datasets/new', [DatasetController::class, 'create'])->name('dataset.new');
-        Route::post('/datasets/look', [DatasetController::class, 'look'])->middleware('beside:data')->name('dataset.look');
-        Route::post('/datasets', [DatasetController::class, 'store'])->middleware('beside:data')->name('dataset.store');
-        Route::get('/file', [UploadController::class, 'create'])->name('file.new');
-        Route::post('/file', [UploadController::class, 'send'])->name('file.send');
-        Route::get('/files', [UploadController::class, 'named'])->name('file.named');
-        Route::post('/uploads', [UploadController::class, 'begin'])->name('upload.begin');
         Route::get('/people', [PeopleController::class, 'index'])->name('people');
         Route::post('/people', [PeopleController::class, 'store'])->name('people.store');
         Route::put('/settings', [PeopleController::class, 'settings'])->name('shelf.settings');
@@ -87,10 +63,6 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
             Route::delete('/invitations/{invitation}', [PeopleController::class, 'takeBack'])->name('people.take-back');
         });
     });
-
-    Route::put('/uploads/{upload}', [UploadController::class, 'slice'])->name('upload');
-    Route::post('/uploads/{upload}', [UploadController::class, 'finish'])->name('upload.finish');
-    Route::delete('/uploads/{upload}', [UploadController::class, 'destroy'])->name('upload.stop');
 
     Route::prefix('/items/{item}')->group(function (): void {
         Route::get('/', [ItemController::class, 'show'])->name('item');
@@ -110,37 +82,6 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
         Route::get('/held/{held}', [HeldEditController::class, 'show'])->name('held');
         Route::put('/held/{held}', [HeldEditController::class, 'update'])->name('held.settle');
 
-        Route::get('/flow', FlowController::class)->name('item.flow');
-        Route::get('/answer', [AnswerController::class, 'show'])->name('answer');
-        Route::post('/answer', [AnswerController::class, 'store'])->name('answer.store');
-        Route::get('/entries', [EntriesController::class, 'show'])->name('entries');
-        Route::get('/entries/sums', [EntriesController::class, 'sums'])->name('entries.sums');
-        Route::get('/entries/download/{format}', [EntriesController::class, 'download'])->whereIn('format', ['csv', 'xlsx', 'json'])->middleware('beside:copy')->name('entries.download');
-        Route::get('/entries/outbox', [EntriesController::class, 'outbox'])->name('entries.outbox');
-        Route::get('/entries/changes', [EntryChangesController::class, 'show'])->name('entries.changes');
-        Route::post('/entries/changes', [EntryChangesController::class, 'store'])->name('entries.changes.out');
-        Route::get('/entries/waiting', [EntryProposalsController::class, 'show'])->name('entries.waiting');
-        Route::post('/entries/waiting', [EntryProposalsController::class, 'store'])->name('entries.waiting.yes');
-        Route::put('/entries/history', [EntriesController::class, 'keep'])->name('entries.keep');
-        Route::put('/answers', [EntryController::class, 'update'])->name('entry.save');
-        Route::delete('/entry', [EntryController::class, 'destroy'])->name('entry.delete');
-        Route::put('/entry', [EntryController::class, 'restore'])->name('entry.undelete');
-
-        Route::post('/report', [ReportController::class, 'edit'])->name('report.edit');
-        Route::get('/report', [ReportController::class, 'show'])->name('report.show');
-        Route::get('/report/{part}/settings', [ReportController::class, 'settings'])->name('report.settings');
-        Route::get('/report/{part}/figures', [ReportController::class, 'figures'])->name('report.figures');
-        Route::put('/report/pins', [ReportController::class, 'pin'])->name('report.pin');
-        Route::post('/into', MakeIntoController::class)->name('file.into');
-        Route::put('/data/source', FollowController::class)->name('dataset.follow');
-        Route::get('/fields/{field}', [FieldController::class, 'show'])->name('field.edit');
-        Route::put('/fields/{field}', [FieldController::class, 'update'])->name('field.save');
-        Route::get('/fields/{field}/remove', [FieldController::class, 'hanging'])->name('field.hanging');
-        Route::delete('/fields/{field}', [FieldController::class, 'destroy'])->name('field.remove');
-        Route::get('/records/{record}', [RecordController::class, 'edit'])->name('record.edit');
-        Route::put('/records/{record}', [RecordController::class, 'update'])->name('record.save');
-        Route::delete('/records/{record}', [RecordController::class, 'destroy'])->name('record.remove');
-
         Route::get('/publishings/{publishing}', [PublishingController::class, 'wish'])->name('wish');
         Route::put('/publishings/{publishing}', [PublishingController::class, 'answer'])->name('wish.answer');
         Route::get('/proposals/{proposal}', [ProposalController::class, 'show'])->name('proposal');
@@ -150,19 +91,14 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
         Route::put('/public', [PublishingController::class, 'open'])->name('public');
 
         Route::get('/history', [HistoryController::class, 'show'])->name('history');
-        Route::get('/history/lines', LinesController::class)->name('lines');
         Route::get('/history/list', VersionListController::class)->name('list');
         Route::get('/parts/{part}', [PartController::class, 'show'])->name('part');
         Route::get('/parts/{part}/versions/{number}', [PartController::class, 'where'])->where('number', '\d{1,9}')->name('part.where');
         Route::post('/parts/{part}/versions/{number}', [PartController::class, 'store'])->where('number', '\d{1,9}')->name('part.restore');
-        Route::get('/cells/{row}/{column}', [CellController::class, 'show'])->name('cell');
-        Route::post('/cells/{row}/{column}/versions/{number}', [CellController::class, 'store'])->where('number', '\d{1,9}')->name('cell.restore');
-        Route::get('/causes/{row}/{column}', [CellController::class, 'causes'])->name('causes');
         Route::get('/take-out', [TakeOutController::class, 'show'])->name('take-out');
         Route::post('/take-out', [TakeOutController::class, 'store'])->name('take-out.store');
         Route::get('/ribbon', [RibbonController::class, 'show'])->name('ribbon');
         Route::prefix('/versions/{number}')->where(['number' => '\d{1,9}'])->group(function (): void {
-            Route::get('/content', ContentController::class)->name('file.content');
             Route::get('/line', [RibbonController::class, 'line'])->name('line');
             Route::put('/milestone', [MilestoneController::class, 'update'])->name('milestone.mark');
             Route::delete('/milestone', [MilestoneController::class, 'destroy'])->name('milestone.remove');
@@ -173,10 +109,14 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
             Route::get('/comparison/{to}/{format}', ComparisonController::class)->where('to', '\d{1,9}')->whereIn('format', ['html', 'xlsx'])->middleware('beside:copy')->name('comparison');
             Route::get('/publish', [PublishingController::class, 'show'])->name('publish');
             Route::post('/publish', [PublishingController::class, 'store'])->name('publish.store');
-            Route::match(['get', 'post'], '/try', TryFormController::class)->name('try');
             Route::get('/copy', [CopyController::class, 'show'])->name('copy');
             Route::post('/copy', [CopyController::class, 'store'])->name('copy.store');
             Route::get('/download/{format}', DownloadController::class)->middleware('beside:copy')->name('download');
         });
     });
+
+    // What only one kind has stands in its room.
+    foreach (glob(app_path('Kinds/*/routes.php')) ?: [] as $routes) {
+        require $routes;
+    }
 });

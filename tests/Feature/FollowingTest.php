@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
-use App\Kinds\Dataset\Follow;
-use App\Kinds\Dataset\TakeInSteps;
+use App\Kinds\Dataset\Following\Follow;
+use App\Kinds\Dataset\Following\TakeInSteps;
 use App\Kinds\Form\TakeEntry;
 use App\Making\MakeItem;
 use App\Models\Item;

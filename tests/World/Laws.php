@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\World;
 
-use App\Kinds\Dataset\ReadSource;
+use App\Kinds\Dataset\Following\ReadSource;
 use App\Models\HeldEdit;
 use App\Models\Item;
 use App\Models\Publishing;

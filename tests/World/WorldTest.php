@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace Tests\World;
 
-use App\Kinds\Dataset\ReadSource;
-use App\Kinds\Dataset\TakeInData;
+use App\Kinds\Dataset\Following\ReadSource;
+use App\Kinds\Dataset\Following\TakeInData;
 use App\Making\MakeItem;
 use App\Models\Item;
 use App\Models\Role;

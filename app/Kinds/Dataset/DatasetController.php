@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Kinds\Dataset;
 
-use App\Http\Controllers\Controller;
+use App\Http\Controller;
+use App\Kinds\Dataset\Following\SealedSources;
+use App\Kinds\Dataset\Following\TakeInData;
 use App\Making\MakeItem;
 use App\Models\Item;
 use App\Models\Shelf;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Kinds\Dataset;
 
-use App\Http\Requests\ItemRequest;
+use App\Http\ItemRequest;
 
 /** A change to a dataset, and the state that it was made to. */
 class DatasetRequest extends ItemRequest

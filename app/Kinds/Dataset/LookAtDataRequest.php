@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Kinds\Dataset;
 
-use App\Http\Requests\ShelfRequest;
-use App\Http\Requests\TakesFile;
+use App\Http\Making\TakesFile;
+use App\Http\Shelf\ShelfRequest;
 
 /** What a dataset would be made of: a file, an item, or another tab of what was looked at. */
 final class LookAtDataRequest extends ShelfRequest

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Kinds\Dataset;
 
-use App\Http\Requests\ShelfRequest;
+use App\Http\Shelf\ShelfRequest;
 use Illuminate\Validation\Rule;
 
 /** A dataset of what was looked at, or an empty one. */

@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Kinds\Dataset;
 
+use App\Kinds\Dataset\Following\ReadSource;
+use App\Kinds\Dataset\Following\TakeInData;
 use App\Making\BringInFile;
 use App\Making\BroughtFile;
 use App\Making\LeftOutOfFile;

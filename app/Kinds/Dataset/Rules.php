@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Kinds\Dataset;
 
+use App\Kinds\Dataset\Fields\BrokenWidgets;
+use App\Kinds\Dataset\Following\FollowedData;
 use App\Models\Item;
 use App\Models\User;
 use App\Saving\Compared;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Kinds\Entry;
 
-use App\Http\Requests\ItemRequest;
+use App\Http\ItemRequest;
 
 /** Changes to entries that are said yes to together. */
 final class AgreeTogetherRequest extends ItemRequest

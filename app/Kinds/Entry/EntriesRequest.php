@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Kinds\Entry;
 
-use App\Http\Requests\ItemRequest;
+use App\Http\ItemRequest;
 
 /** How the entries of a form are listed: sorted, found, and which questions are left out. */
 final class EntriesRequest extends ItemRequest

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Kinds\Entry;
 
-use App\Http\Requests\ItemRequest;
+use App\Http\ItemRequest;
 
 /** Whose changes to the entries of a form, and of which time: days or minutes. */
 class EntryChangesRequest extends ItemRequest

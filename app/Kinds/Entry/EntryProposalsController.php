@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Kinds\Entry;
 
-use App\Http\Controllers\Controller;
+use App\Http\Controller;
 use App\Models\Item;
 use App\Models\ProposalState;
 use App\Saving\AnswerProposal;

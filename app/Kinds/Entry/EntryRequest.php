@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Kinds\Entry;
 
-use App\Http\Requests\ItemRequest;
+use App\Http\ItemRequest;
 
 /** Changed answers of an entry. */
 final class EntryRequest extends ItemRequest

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Kinds\Entry;
 
-use App\Http\Requests\ItemRequest;
+use App\Http\ItemRequest;
 
 /** Whether the entries of a form have a history. */
 final class KeepEntriesRequest extends ItemRequest

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Kinds\File;
 
-use App\Http\Controllers\Controller;
+use App\Http\Controller;
 use App\Models\Item;
 use App\View\Sources\Files as AnyFiles;
 use Illuminate\Http\Request;

@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Kinds\File;
 
-use App\Http\Requests\ShelfRequest;
-use App\Http\Requests\TakesFile;
+use App\Http\Making\TakesFile;
+use App\Http\Shelf\ShelfRequest;
 use App\Models\Item;
 use Illuminate\Auth\Access\Response;
 use Illuminate\Support\Facades\Gate;

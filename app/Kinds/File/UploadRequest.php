@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Kinds\File;
 
-use App\Http\Requests\ShelfRequest;
+use App\Http\Shelf\ShelfRequest;
 use App\Models\Item;
 use App\Models\Shelf;
 use Illuminate\Auth\Access\Response;

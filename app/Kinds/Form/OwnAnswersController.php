@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Kinds\Form;
 
-use App\Http\Controllers\Controller;
+use App\Http\Controller;
 use App\Kinds\Entry\ChangeEntry;
 use App\Kinds\Entry\EntryView;
 use App\Models\HeldEdit;

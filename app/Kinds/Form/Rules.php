@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Kinds\Form;
 
-use App\Kinds\Dataset\TellFollowers;
+use App\Kinds\Dataset\Following\TellFollowers;
 use App\Models\Item;
 use App\Models\Publishing;
 use App\Saving\Rules as Plain;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Kinds\Form;
 
-use App\Http\Requests\ItemRequest;
+use App\Http\ItemRequest;
 
 /** Answers to a form that is tried out. */
 final class TryFormRequest extends ItemRequest

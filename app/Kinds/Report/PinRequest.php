@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Kinds\Report;
 
-use App\Http\Requests\ItemRequest;
+use App\Http\ItemRequest;
 
 /** Whether a published report keeps the data that it was published with. */
 final class PinRequest extends ItemRequest

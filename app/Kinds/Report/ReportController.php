@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Kinds\Report;
 
-use App\Http\Controllers\Controller;
+use App\Http\Controller;
 use App\Making\MakeItem;
 use App\Models\Item;
 use App\Models\User;

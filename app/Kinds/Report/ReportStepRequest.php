@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Kinds\Report;
 
-use App\Http\Requests\ItemRequest;
+use App\Http\ItemRequest;
 
 /** One step of laying out a report: what is done to which part, and the settings of a widget. */
 final class ReportStepRequest extends ItemRequest

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Kinds\Spreadsheet;
 
-use App\Http\Requests\ItemRequest;
+use App\Http\ItemRequest;
 
 /** Two versions between which a result moved. */
 final class CausesRequest extends ItemRequest

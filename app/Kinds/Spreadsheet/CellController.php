@@ -4,8 +4,8 @@ declare(strict_types=1);
 
 namespace App\Kinds\Spreadsheet;
 
-use App\Http\Controllers\Controller;
-use App\Http\Requests\BringBackRequest;
+use App\Http\Controller;
+use App\Http\Restoring\BringBackRequest;
 use App\Models\Item;
 use App\Restoring\RestoreVersion;
 use App\Store\States;

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Kinds\Spreadsheet;
 
-use App\Http\Requests\ItemRequest;
+use App\Http\ItemRequest;
 
 /** Where in a table to go on. */
 final class LinesRequest extends ItemRequest

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Kinds\Spreadsheet;
 
-use App\Kinds\Dataset\TellFollowers;
+use App\Kinds\Dataset\Following\TellFollowers;
 use App\Models\Item;
 use App\Models\Version;
 use App\Saving\Rules as Plain;

@@ -1,0 +1,63 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http;
+
+use App\Http\Middleware\StartSession;
+use App\Models\Item;
+use App\Models\User;
+use App\Models\Version;
+use Illuminate\Foundation\Auth\Access\AuthorizesRequests;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Auth;
+
+abstract class Controller
+{
+    use AuthorizesRequests;
+
+    /** Begins a session of somebody's own: nothing of whoever sat here before is in it. */
+    protected function letIn(Request $request, User $person): void
+    {
+        $intended = $request->session()->get('url.intended');
+        StartSession::end($request->session());
+        $request->session()->put(array_filter(['url.intended' => $intended]));
+        Auth::login($person, remember: true);
+        $request->session()->regenerate();
+    }
+
+    protected function person(Request $request): User
+    {
+        $user = $request->user();
+
+        return $user instanceof User ? $user : abort(401);
+    }
+
+    /** Where a change is looked at that waits for a yes; null when it became a version. */
+    protected function waiting(Item $item, Version $version): ?RedirectResponse
+    {
+        return $version->proposal === null ? null : redirect()->route('proposal', [$item, $version->proposal])->with('said', __('agreeing.saved'));
+    }
+
+    /** What was sent as a text; '' when it was none. */
+    protected function text(Request $request, string $name): string
+    {
+        $text = $request->input($name);
+
+        return is_string($text) && mb_check_encoding($text, 'UTF-8') ? $text : '';
+    }
+
+    /** A version by its number, if the person may see it; says whether it never was or is no longer. */
+    protected function version(Item $item, int $number): Version
+    {
+        $seen = $item->sight === null || $item->sight->sees($number);
+        $version = $seen ? Version::query()->with('user', 'milestone.user')->where(['item_id' => $item->id, 'number' => $number])->first() : null;
+        if ($version === null) {
+            $values = ['number' => (string) $number, 'title' => $item->title, 'head' => (string) $item->head];
+            $seen && $number >= 1 && $number <= $item->head ? abort(410, __('history.version_gone', $values)) : abort(404, __('history.no_such_version', $values));
+        }
+
+        return $version->setRelation('item', $item);
+    }
+}

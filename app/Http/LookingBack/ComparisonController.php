@@ -1,0 +1,51 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\LookingBack;
+
+use App\Http\Controller;
+use App\Models\Item;
+use App\Report\HtmlReport;
+use App\Report\Ink;
+use App\Report\TextReport;
+use App\Store\States;
+use App\View\ChangeLine;
+use App\View\Comparison;
+use App\View\ComparisonSheet;
+use App\View\Phrases;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\Gate;
+use Illuminate\Support\Str;
+use MistyAttic\Core\Compare\Telling\Statement;
+use MistyAttic\Core\Files\FileComparison;
+use MistyAttic\Core\Formats\Workbook\SheetFormat;
+use MistyAttic\Core\Kinds\Formulas\Spelling;
+use MistyAttic\Core\Kinds\Kinds;
+
+/** A comparison of two versions as a file to take along: one page, or a table of its changes. */
+final class ComparisonController extends Controller
+{
+    public function __invoke(Item $item, int $number, int $to, string $format, States $states, Phrases $phrases): Response
+    {
+        Gate::authorize('view', $item);
+        $comparison = new Comparison($item, $this->version($item, $number), $this->version($item, $to), $states, $phrases, apart: true);
+        $name = (Str::slug($item->title) ?: $item->kind)."-{$number}-{$to}.{$format}";
+
+        return response($format === 'html' ? $this->page($item, $comparison) : SheetFormat::Xlsx->write(ComparisonSheet::of($comparison)), 200, [
+            'Content-Type' => $format === 'html' ? 'text/html; charset=utf-8' : SheetFormat::Xlsx->mediaType(),
+            'Content-Disposition' => "attachment; filename=\"{$name}\"",
+            'Content-Security-Policy' => "default-src 'none'; style-src 'unsafe-inline'; sandbox",
+        ]);
+    }
+
+    private function page(Item $item, Comparison $comparison): string
+    {
+        $spelled = (Kinds::named($item->kind)->grid()->calculated ?? false) ? Spelling::spelled(...) : fn ($tree) => $tree;
+        $sentences = array_map(fn (ChangeLine $entry) => $entry->sentence.' ('.implode(', ', array_map(fn ($editor) => $editor->name, $entry->editors)).($entry->editors === [] ? '' : ' ').$entry->versions().')', $comparison->entries);
+        $files = FileComparison::ofVersions(Kinds::named($item->kind), $spelled($comparison->old), $spelled($comparison->new), $comparison->changes, array_map(fn (ChangeLine $entry): Statement => $entry->statement, $comparison->entries));
+        $report = new TextReport($files, $sentences, new Ink(false));
+
+        return (new HtmlReport($files, $sentences, $report->counts()))->page("{$item->title}, {$comparison->from->number}", "{$item->title}, {$comparison->to->number}");
+    }
+}

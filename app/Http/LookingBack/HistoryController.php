@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\LookingBack;
+
+use App\Http\Controller;
+use App\Models\Item;
+use App\Models\Publishing;
+use App\Models\User;
+use App\Models\Version;
+use App\View\HistoryAddress;
+use App\View\LookedAt;
+use App\View\Past;
+use App\View\Phrases;
+use App\View\Sources\Files;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\Request;
+use Illuminate\Support\Collection;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Gate;
+use MistyAttic\Core\History\Sittings;
+
+/** Two versions of an item looked at: the earlier as it was, what changed between them, and who wrote what. */
+final class HistoryController extends Controller
+{
+    public function show(Request $request, Item $item, Phrases $phrases): View
+    {
+        Gate::authorize('view', $item);
+        $address = HistoryAddress::read($request, $item, fn () => $item->sight === null ? $this->beforeLastSitting($item) : $item->before($item->head));
+        $from = $this->version($item, $address->from);
+        $to = $address->to === $address->from ? $from : $this->version($item, $address->to);
+        $past = $item->room(Past::class);
+        $comparison = $past->compared($item, $from, $to, $address, $phrases);
+        $at = new LookedAt($item, $this->person($request), $comparison->kind, $comparison, $address);
+
+        return view('history', [
+            'item' => $item->load('origin.item', 'live.version'),
+            'kind' => $comparison->kind,
+            'address' => $address,
+            'from' => $from,
+            'to' => $to,
+            'comparison' => $comparison,
+            'editors' => $this->editorsBetween($item, $address),
+            'phrases' => $phrases,
+            'parts' => Gate::allows('draft', $item) ? route('item', $item).'/parts' : null,
+            'itsHistory' => __('history.its_history'),
+            'past' => $past,
+            'of' => [],
+            'formats' => $item->room(Files::class)->named(),
+            'tellsAuthors' => $past->tellsAuthors($at),
+            'switches' => $past->switches($at),
+            'wish' => $this->wish($item),
+            'together' => $to->with_id === null || $item->sight !== null ? new Collection : Version::query()->with('item.shelf.memberships')->where('with_id', $to->with_id)->where('id', '!=', $to->id)->get(),
+            ...$past->of($at),
+        ]);
+    }
+
+    /** The wish to publish that waits for a yes, for those who may give it and for who asked. */
+    private function wish(Item $item): ?Publishing
+    {
+        return ! $item->isPublishable() || (Gate::denies('publish', $item) && Gate::denies('draft', $item)) ? null
+            : $item->publishings()->waiting()->with('user', 'version')->first()?->setRelation('item', $item);
+    }
+
+    /** The version that the last sitting started from. */
+    private function beforeLastSitting(Item $item): int
+    {
+        $times = DB::table('versions')->where('item_id', $item->id)->orderByDesc('number')->limit(60)->pluck('saved_at', 'number')->reverse();
+        $sittings = Sittings::fold(array_values($times->map(fn (string $time) => (int) strtotime($time.' UTC'))->all()));
+        $first = $times->keys()[$sittings === [] ? 0 : $sittings[count($sittings) - 1][0]] ?? $item->head;
+
+        return max(1, (int) $first - 1);
+    }
+
+    /** @return Collection<int, User> everybody who made a version between the ends */
+    private function editorsBetween(Item $item, HistoryAddress $address): Collection
+    {
+        return User::query()->whereIn('id', DB::table('versions')->where('item_id', $item->id)
+            ->where('number', '>', $address->from)->where('number', '<=', $address->to)->distinct()->pluck('user_id'))->orderBy('id')->get();
+    }
+}

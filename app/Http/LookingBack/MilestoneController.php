@@ -1,0 +1,30 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\LookingBack;
+
+use App\Http\Controller;
+use App\Models\Item;
+use App\Past\MarkMilestone;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Support\Facades\Gate;
+
+final class MilestoneController extends Controller
+{
+    public function update(MilestoneRequest $request, Item $item, int $number, MarkMilestone $mark): RedirectResponse
+    {
+        $sent = $request->validated();
+        $mark->handle($this->version($item, $number), $this->person($request), trim($sent['name']), isset($sent['note']) ? trim($sent['note']) : null);
+
+        return redirect()->back(fallback: route('history', $item))->with('said', __('item.marked', ['number' => (string) $number, 'name' => trim($sent['name'])]));
+    }
+
+    public function destroy(Item $item, int $number): RedirectResponse
+    {
+        Gate::authorize('write', $item);
+        $this->version($item, $number)->milestone?->delete();
+
+        return redirect()->back(fallback: route('history', $item))->with('said', __('item.unmarked', ['number' => (string) $number]));
+    }
+}

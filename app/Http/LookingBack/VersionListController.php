@@ -1,0 +1,66 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\LookingBack;
+
+use App\Http\Controller;
+use App\Models\Item;
+use App\Models\PublishingState;
+use App\Models\Sight;
+use App\Models\Version;
+use App\Store\States;
+use App\View\Phrases;
+use App\View\Settings\PublishingWords;
+use Illuminate\Contracts\View\View;
+use Illuminate\Support\Collection;
+use MistyAttic\Core\History\Sittings;
+
+/** The ribbon in words, a page at a time, newest first. */
+final class VersionListController extends Controller
+{
+    private const PAGE = 100;
+
+    /** Published versions on a page, each compared with the one before it. */
+    private const COMPARED = 25;
+
+    public function __construct(private readonly States $states) {}
+
+    public function __invoke(ListRequest $request, Item $item, Phrases $phrases): View
+    {
+        $only = $request->validated('only') ?? '';
+        $versions = Version::query()->with('user', 'milestone', 'accepted.decider', ...($item->isPublishable() ? ['publishings.user', 'publishings.decider', 'publishings.ender'] : []))->where('item_id', $item->id)->orderByDesc('number')
+            ->when($item->sight, fn ($query, Sight $sight) => $query->whereIn('number', $sight->numbers ?? []))
+            ->when($only === 'milestones', fn ($query) => $query->whereHas('milestone'))
+            ->when($only === 'published', fn ($query) => $query->whereHas('publishings', fn ($publishing) => $publishing->where('state', PublishingState::Published)))
+            ->paginate($only === 'published' ? self::COMPARED : self::PAGE)->withQueryString();
+        $item->load('origin.item');
+        $versions->getCollection()->each(fn (Version $version) => $version->setRelation('item', $item));
+        $ascending = $versions->getCollection()->reverse()->values();
+        $sittings = array_map(
+            fn (array $range) => $ascending->slice($range[0], $range[1] - $range[0])->reverse()->values(),
+            array_reverse(Sittings::fold(array_values($ascending->map(fn (Version $version) => $version->saved_at->getTimestamp())->all()), $only !== '' || $item->sight !== null ? PHP_INT_MAX : Sittings::PAUSE)),
+        );
+
+        return view('list', ['item' => $item, 'removals' => $item->removals()->with('user')->orderByDesc('id')->limit(20)->get(), 'since' => $only === 'published' ? $this->sincePublished($item, $versions->getCollection(), $phrases) : [], 'page' => $versions, 'sittings' => $sittings, 'only' => $only, 'phrases' => $phrases, 'steps' => fn (Version $version): array => [...$version->accepted->map(fn ($proposal) => __('agreeing.accepted', ['decider' => (string) $proposal->decider?->firstName()]).($proposal->word === null ? '' : ": “{$proposal->word}”"))->all(), ...($item->isPublishable() ? PublishingWords::of($version) : [])]]);
+    }
+
+    /**
+     * Of published versions, what readers saw change with each.
+     *
+     * @param  Collection<int, Version>  $versions  the newest first
+     * @return array<int, array{int, string}> version => the published one before it, and the change in one line; before the first, readers saw nothing
+     */
+    private function sincePublished(Item $item, Collection $versions, Phrases $phrases): array
+    {
+        $oldest = $versions->last();
+        $before = $oldest === null ? null : Version::query()->where('item_id', $item->id)->where('number', '<', $oldest->number)->whereHas('publishings', fn ($publishing) => $publishing->where('state', PublishingState::Published))->orderByDesc('number')->first();
+        $since = [];
+        foreach ($versions->reverse() as $version) {
+            $since[$version->number] = $before === null ? [$item->before($version->number), (string) __('publishing.first')] : [$before->number, $phrases->between($before->setRelation('item', $item), $version, $this->states)];
+            $before = $version;
+        }
+
+        return $since;
+    }
+}

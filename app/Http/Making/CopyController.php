@@ -1,0 +1,48 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Making;
+
+use App\Http\Controller;
+use App\Making\CopyOut;
+use App\Models\Item;
+use App\Models\Role;
+use App\Models\Shelf;
+use App\Store\States;
+use App\View\Past;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Gate;
+
+final class CopyController extends Controller
+{
+    public function show(Request $request, Item $item, int $number, States $states): View
+    {
+        Gate::authorize('view', $item);
+        // An entry belongs to its form.
+        abort_if($item->form_id !== null, 404);
+        $person = $this->person($request);
+        $version = $this->version($item, $number);
+
+        return view('copy', [
+            'item' => $item,
+            'version' => $version,
+            'tabs' => $item->hasTabs() ? $item->room(Past::class)->tabs($states->tree($version->root)) : [],
+            'shelves' => $person->shelves()->wherePivotIn('role', [Role::Editor->value, Role::Owner->value])->get(),
+        ]);
+    }
+
+    public function store(CopyOutRequest $request, Item $item, int $number, CopyOut $copy): RedirectResponse
+    {
+        // An entry belongs to its form.
+        abort_if($item->form_id !== null, 404);
+        $sent = $request->validated();
+        $shelf = Shelf::query()->where('key', $sent['shelf'])->firstOrFail();
+        Gate::authorize('make', $shelf);
+        $made = $copy->handle($this->version($item, $number), $shelf, $this->person($request), trim($sent['title']), $item->hasTabs() ? $sent['tab'] ?? null : null);
+
+        return redirect()->route('item', $made)->with('said', __('item.copied', ['kind' => $item->kind, 'number' => (string) $number, 'title' => $item->title]));
+    }
+}

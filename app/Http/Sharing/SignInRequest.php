@@ -1,0 +1,22 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Sharing;
+
+use Illuminate\Foundation\Http\FormRequest;
+
+/** An address and a password. */
+final class SignInRequest extends FormRequest
+{
+    public function authorize(): bool
+    {
+        return true;
+    }
+
+    /** @return array<string, list<mixed>> */
+    public function rules(): array
+    {
+        return ['email' => ['required', 'string', 'max:200'], 'password' => ['required', 'string', 'max:200']];
+    }
+}

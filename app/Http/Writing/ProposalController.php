@@ -1,0 +1,69 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Writing;
+
+use App\Http\Controller;
+use App\Models\Item;
+use App\Models\Proposal;
+use App\Models\ProposalState;
+use App\Saving\AnswerProposal;
+use App\Saving\Propose;
+use App\Store\Proposed;
+use App\Store\States;
+use App\View\Phrases;
+use App\View\Plans\ProposalView;
+use Illuminate\Contracts\View\View;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Gate;
+
+/** One change that waits for a yes, or was answered. */
+final class ProposalController extends Controller
+{
+    public function show(Request $request, Item $item, Proposal $proposal, States $states, Proposed $proposed, Phrases $phrases): View
+    {
+        Gate::authorize('seeProposal', [$item, $proposal]);
+        $proposal->setRelation('item', $item);
+        if ($proposal->user_id === $this->person($request)->id && $proposal->decided_at !== null && $proposal->told_at === null) {
+            $proposal->update(['told_at' => now()]);
+        }
+
+        return view('proposal', ['item' => $item, 'view' => new ProposalView($proposal->load('user', 'decider'), $states, $proposed, $phrases), 'isOwn' => $proposal->user_id === $this->person($request)->id]);
+    }
+
+    public function answer(AnswerProposalRequest $request, Item $item, Proposal $proposal, AnswerProposal $answer): RedirectResponse
+    {
+        $sent = $request->validated();
+        $state = ProposalState::from($sent['answer']);
+        $word = trim((string) ($sent['word'] ?? ''));
+        if ($state === ProposalState::Declined && $word === '') {
+            return redirect()->route('proposal', [$item, $proposal])->withErrors(['word' => __('publishing.refuse_needs_note', ['asker' => $proposal->user->firstName()])]);
+        }
+        if (! $answer->handle($proposal, $this->person($request), $state, $word === '' ? null : $word, (int) $sent['seen'])) {
+            return redirect()->route('proposal', [$item, $proposal])->withErrors(['answer' => __($proposal->state === ProposalState::Waiting ? 'agreeing.moved_on' : 'agreeing.too_late')]);
+        }
+
+        return redirect()->route('item', $item)->with('said', __("agreeing.answered.{$state->value}", ['number' => (string) $item->refresh()->head, 'asker' => $proposal->user->firstName()]));
+    }
+
+    /** Proposes once more what was declined or taken back. */
+    public function again(Request $request, Item $item, Proposal $proposal, Proposed $proposed, States $states, Propose $propose): RedirectResponse
+    {
+        Gate::authorize('seeProposal', [$item, $proposal]);
+        Gate::authorize('write', $item);
+        abort_unless($proposal->user_id === $this->person($request)->id && in_array($proposal->state, [ProposalState::Declined, ProposalState::Withdrawn], true) && $item->shelf->wantsYesOf($this->person($request), $item), 403);
+        $again = DB::transaction(function () use ($item, $proposal, $proposed, $states, $propose): ?Proposal {
+            $now = $states->tree($item->refresh()->root);
+            $root = $states->keepChanged($item->root, $now, $proposed->onto($proposal, $now)->tree);
+
+            return $root === $item->root ? null : $propose->handle($item, $proposal->user, $root);
+        });
+
+        return $again === null
+            ? redirect()->route('proposal', [$item, $proposal])->withErrors(['answer' => __('agreeing.same')])
+            : redirect()->route('proposal', [$item, $again])->with('said', __('agreeing.saved'));
+    }
+}

@@ -1,0 +1,14 @@
+<?php
+
+declare(strict_types=1);
+
+use App\Kinds\Report\ReportController;
+use Illuminate\Support\Facades\Route;
+
+Route::prefix('/items/{item}')->group(function (): void {
+    Route::post('/report', [ReportController::class, 'edit'])->name('report.edit');
+    Route::get('/report', [ReportController::class, 'show'])->name('report.show');
+    Route::get('/report/{part}/settings', [ReportController::class, 'settings'])->name('report.settings');
+    Route::get('/report/{part}/figures', [ReportController::class, 'figures'])->name('report.figures');
+    Route::put('/report/pins', [ReportController::class, 'pin'])->name('report.pin');
+});
