@@ -54,30 +54,44 @@ export function editable(value) {
     return String(bare);
 }
 
-/** @param {Value | undefined} value @param {string} format @returns {string} as it is shown in its cell */
+/** Quotations, and what a format leaves room for, paints or says of places: none of it is digits. */
+const QUOTED = /"[^"]*"|\\.|_.|\*.|\[\$[^\]]*\]|\[(?:red|black|blue|green|cyan|magenta|yellow|white)\]/gi;
+
+/** @param {Value | undefined} value @param {string} format @returns {string} as it is shown in its cell, as core/Kinds/NumberLook.php has it: tests/cases/looks.json */
 export function shown(value, format) {
     const result = resultOf(value);
     if (result === undefined) return '';
-    if (Array.isArray(result)) return result[0] === 'd' ? day(String(result[1]), format) : String(result[1]);
+    const bare = format.split(';')[0].replace(QUOTED, '');
+    const isDay = /[dy]/i.test(bare);
+    const isTime = !isDay && /[hs]/i.test(bare);
+    if (Array.isArray(result)) return result[0] === 'd' && (isDay || (isTime && !/\[[hms]+\]/i.test(bare))) ? day(String(result[1]), format) : String(result[1]).replace('T', ' ');
     if (typeof result === 'boolean') return result ? 'TRUE' : 'FALSE';
-    return typeof result === 'number' ? number(result, format) : result;
+    if (typeof result !== 'number') return result;
+    if (isTime && Math.abs(result) < DAYS) return time(result, format.split(';')[0]);
+    // A day's format on a number says nothing about it; fractions, powers and conditions, which only files bring, are shown where one looks back.
+    return isDay || isTime || !/[0#]/.test(bare) || /[/?<>=]|E[+-]|# #/i.test(bare) || format.split(';').length > 2 ? String(Number(result.toPrecision(15))) : number(result, format);
 }
+
+/** Days that a number can stand for: until the year 9999. */
+const DAYS = 2_958_466;
 
 /** @param {number} value @param {string} format */
 function number(value, format) {
-    const code = format.split(';')[0];
-    const bare = code.replace(/"[^"]*"|\\.|_.|\*.|\[\$[^\]]*\]/g, '');
-    if (/[hs]/i.test(bare) && !/[dy0#]/i.test(bare)) return time(value, code);
-    if (!/[0#]/.test(code)) return format !== '' && /[dy]/i.test(code) ? day(new Date(Math.round((value - 25569) * 86400000)).toISOString().slice(0, 10), format) : String(Number(value.toPrecision(15)));
-    const pattern = /[#0,.]+/.exec(code.replace(/"[^"]*"/g, (text) => '\u0001'.repeat(text.length)))?.[0] ?? '0';
-    const decimals = (pattern.split('.')[1] ?? '').length;
-    const percent = code.includes('%');
-    const text = Math.abs(percent ? value * 100 : value).toLocaleString('en', { minimumFractionDigits: decimals, maximumFractionDigits: decimals, useGrouping: pattern.includes(',') });
-    const at = code.replace(/"[^"]*"/g, (quoted) => '\u0001'.repeat(quoted.length)).indexOf(pattern);
-    /** @param {string} piece */
-    const plain = (piece) => piece.replace(/"([^"]*)"/g, '$1').replace(/\\(.)/g, '$1').replace(/_.|\*./g, '').replace(/\[\$?([^\]-]*)[^\]]*\]/g, '$1');
-    return (value < 0 && Number(text.replaceAll(',', '')) !== 0 ? '-' : '') + plain(code.slice(0, at)) + text + plain(code.slice(at + pattern.length));
+    const sections = format.split(';');
+    const code = value < 0 && sections[1] ? sections[1] : sections[0];
+    const covered = code.replace(QUOTED, (text) => '\u0001'.repeat(text.length));
+    const pattern = /[#0,.]+/.exec(covered)?.[0] ?? '';
+    const [whole, fraction = ''] = pattern.replaceAll(',', '').split('.');
+    const text = Math.abs(covered.includes('%') ? value * 100 : value).toLocaleString('en', {
+        minimumIntegerDigits: Math.max(1, whole.replaceAll('#', '').length), minimumFractionDigits: fraction.replaceAll('#', '').length, maximumFractionDigits: fraction.length, useGrouping: pattern.includes(','),
+    });
+    const at = covered.indexOf(pattern);
+    const isBelow = value < 0 && !sections[1] && /[1-9]/.test(text);
+    return `${isBelow ? '-' : ''}${plain(code.slice(0, at))}${text}${plain(code.slice(at + pattern.length))}`.trim();
 }
+
+/** What stands beside the digits. @param {string} piece of a format */
+const plain = (piece) => piece.replace(/"([^"]*)"|\\(.)|_.|\*.|\[\$([^\]-]*)[^\]]*\]|\[[^\]]*\]/g, (_all, quoted, escaped, currency) => quoted ?? escaped ?? currency ?? '');
 
 /** A part of a day, as a time of day or a stretch of time. @param {number} value @param {string} format */
 function time(value, format) {
@@ -94,28 +108,34 @@ function time(value, format) {
         if (/am/i.test(token)) return hours % 24 < 12 ? 'AM' : 'PM';
         return padded({ h: hour, m: minutes, s: seconds }[/** @type {'h' | 'm' | 's'} */ (token[0].toLowerCase())], token);
     });
-    return `${value < 0 ? '-' : ''}${text}`;
+    return `${value < 0 && /[1-9]/.test(text) ? '-' : ''}${text}`;
 }
 
 /** @param {string} iso @param {string} format */
 function day(iso, format) {
-    const [date, time] = iso.split('T');
+    const [date, time = '00:00:00'] = iso.split('T');
     const [year, month, of] = date.split('-');
-    if (!/[dy]/i.test(format)) return iso.replace('T', ' ');
-    return format.replace(/"([^"]*)"|yyyy|yy|mmmm|mmm|mm|m|dd|d|hh|h|ss/gi, (token, text) => {
-        switch (token.toLowerCase()) {
-            case 'yyyy': return year;
-            case 'yy': return year.slice(2);
-            case 'mmmm': return MONTH_NAMES[Number(month) - 1];
-            case 'mmm': return MONTH_NAMES[Number(month) - 1].slice(0, 3);
-            case 'mm': return month;
-            case 'm': return String(Number(month));
-            case 'dd': return of;
-            case 'd': return String(Number(of));
-            case 'hh': case 'h': return time?.slice(0, 2) ?? '00';
-            case 'ss': return time?.slice(6, 8) || '00';
-            default: return text ?? token;
-        }
+    const [hours, minutes, seconds = '00'] = time.split(':');
+    const isHalf = /am\/pm/i.test(format);
+    const weekday = new Date(`${date}T00:00:00Z`).toLocaleDateString('en', { weekday: 'long', timeZone: 'UTC' });
+    // Minutes are written like months, and are known by the hours before or the seconds behind them (ECMA-376 part 1, 18.8.31).
+    const code = format.replace(/(h+[^a-z"]*)(m+)/gi, (_all, before, m) => before + 'i'.repeat(m.length)).replace(/m+(?=[^a-z"]*s)/gi, (m) => 'i'.repeat(m.length));
+    return code.replace(/"([^"]*)"|\\(.)|\[[^\]]*\]|am\/pm|y+|m+|d+|h+|i+|s+/gi, (token, quoted, escaped) => {
+        if (quoted !== undefined || escaped !== undefined) return quoted ?? escaped;
+        const hour = isHalf ? Number(hours) % 12 || 12 : Number(hours);
+        const name = MONTH_NAMES[Number(month) - 1];
+        /** @type {Record<string, string>} */
+        const ways = {
+            y: token.length < 3 ? year.slice(2) : year,
+            m: [String(Number(month)), month, name.slice(0, 3), name][token.length - 1] ?? name,
+            d: [String(Number(of)), of, weekday.slice(0, 3), weekday][token.length - 1] ?? weekday,
+            h: String(hour).padStart(token.length, '0'),
+            i: String(Number(minutes)).padStart(token.length, '0'),
+            s: String(Number(seconds)).padStart(token.length, '0'),
+            a: Number(hours) < 12 ? 'AM' : 'PM',
+            '[': '',
+        };
+        return ways[token[0].toLowerCase()];
     });
 }
 
