@@ -2,6 +2,10 @@
 
 declare(strict_types=1);
 
+use App\Http\Keeping\LogController;
+use App\Http\Keeping\LostController;
+use App\Http\Keeping\MoveController;
+use App\Http\Keeping\ShelfDetailsController;
 use App\Http\LookingBack\ComparisonController;
 use App\Http\LookingBack\DownloadController;
 use App\Http\LookingBack\HistoryController;
@@ -47,13 +51,28 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
     Route::get('/', [ShelfController::class, 'index'])->name('home');
     Route::post('/address', [AddressController::class, 'ask'])->middleware('throttle:sign-in')->name('address.ask');
     Route::get('/address/{person}', [AddressController::class, 'prove'])->middleware('signed:relative')->where('person', '\d{1,9}')->name('address.prove');
+    Route::get('/lost', [LostController::class, 'index'])->name('lost.all');
     Route::get('/outbox', OutboxController::class)->name('outbox');
     Route::get('/work/{task}', [WorkController::class, 'show'])->name('work');
     Route::get('/work/{task}/file', [WorkController::class, 'file'])->name('work.file');
 
+    Route::get('/shelves/new', [ShelfDetailsController::class, 'create'])->name('shelf.new');
+    Route::post('/shelves', [ShelfDetailsController::class, 'store'])->name('shelf.store');
     Route::prefix('/shelves/{shelf}')->group(function (): void {
+        Route::get('/about', [ShelfDetailsController::class, 'edit'])->name('shelf.edit');
+        Route::put('/about', [ShelfDetailsController::class, 'update'])->name('shelf.update');
+        Route::put('/order', [ShelfDetailsController::class, 'order'])->name('shelf.order');
+        Route::put('/archive', [ShelfDetailsController::class, 'archive'])->name('shelf.archive');
+        Route::get('/delete', [ShelfDetailsController::class, 'ask'])->name('shelf.delete');
+        Route::delete('/', [ShelfDetailsController::class, 'destroy'])->name('shelf.destroy');
+        Route::put('/back', [ShelfDetailsController::class, 'back'])->name('shelf.back');
+        Route::get('/for-good', [ShelfDetailsController::class, 'askForGood'])->name('shelf.ask-for-good');
+        Route::delete('/for-good', [ShelfDetailsController::class, 'forGood'])->name('shelf.for-good');
+        Route::get('/log', [LogController::class, 'show'])->name('log');
+        Route::get('/log.csv', [LogController::class, 'download'])->name('log.csv');
         Route::get('/', [ShelfController::class, 'show'])->name('shelf');
         Route::post('/items', [ShelfController::class, 'store'])->middleware('beside:file')->name('shelf.make');
+        Route::get('/lost', [LostController::class, 'shelf'])->name('lost');
         Route::get('/people', [PeopleController::class, 'index'])->name('people');
         Route::post('/people', [PeopleController::class, 'store'])->name('people.store');
         Route::put('/settings', [PeopleController::class, 'settings'])->name('shelf.settings');
@@ -67,6 +86,13 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
     Route::prefix('/items/{item}')->group(function (): void {
         Route::get('/', [ItemController::class, 'show'])->name('item');
         Route::get('/menu', [ItemController::class, 'menu'])->name('item.menu');
+        Route::get('/delete', [LostController::class, 'ask'])->name('item.delete');
+        Route::delete('/', [LostController::class, 'destroy'])->name('item.destroy');
+        Route::put('/back', [LostController::class, 'back'])->name('item.back');
+        Route::get('/for-good', [LostController::class, 'askForGood'])->name('item.ask-for-good');
+        Route::delete('/for-good', [LostController::class, 'forGood'])->name('item.for-good');
+        Route::get('/move', [MoveController::class, 'show'])->name('item.move');
+        Route::put('/shelf', [MoveController::class, 'store'])->name('item.moved');
         Route::get('/file', [FileController::class, 'show'])->name('item.file');
         Route::post('/file', [FileController::class, 'store'])->middleware('beside:file')->name('item.file.store');
         Route::put('/title', [ItemController::class, 'rename'])->name('item.rename');

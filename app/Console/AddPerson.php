@@ -4,9 +4,7 @@ declare(strict_types=1);
 
 namespace App\Console;
 
-use App\Making\MakeItem;
-use App\Models\Role;
-use App\Models\Shelf;
+use App\Keeping\MakeShelf;
 use App\Models\User;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\Validator;
@@ -17,7 +15,7 @@ final class AddPerson extends Command
 
     protected $description = 'Makes an account; the password is asked for and kept hashed';
 
-    public function handle(): int
+    public function handle(MakeShelf $make): int
     {
         $password = $this->option('password-stdin') ? rtrim((string) fgets(STDIN), "\r\n") : (string) $this->secret('A password, 10 characters or more');
         $check = Validator::make([...$this->arguments(), 'password' => $password], [
@@ -30,8 +28,7 @@ final class AddPerson extends Command
         }
         $person = User::query()->create(['name' => $this->argument('name'), 'email' => $this->argument('email'), 'password' => $password, 'colour' => User::nextColour(), 'keeps_place' => User::query()->doesntExist()]);
         if (is_string($this->option('shelf'))) {
-            Shelf::query()->create(['key' => MakeItem::key(), 'name' => $this->option('shelf')])
-                ->memberships()->create(['user_id' => $person->id, 'role' => Role::Owner]);
+            $make->handle($person, $this->option('shelf'));
         }
         $this->info("{$person->name} can sign in as {$person->email}.");
 

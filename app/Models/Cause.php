@@ -24,6 +24,12 @@ enum Cause: string
     /** An edit that had been held back was settled. */
     case Settled = 'settled';
 
+    /** Whether owners find it in the log of the shelf. */
+    public function isLogged(): bool
+    {
+        return $this->canBeTakenBack() || $this === self::TookBack || $this === self::Copied;
+    }
+
     /** Whether it went against the run of the history, so that one may want it taken back. */
     public function canBeTakenBack(): bool
     {

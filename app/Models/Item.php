@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -33,8 +34,9 @@ use MistyAttic\Core\Kinds\Kinds;
  * @property int|null $form_id the form that an entry answers
  * @property int|null $number of an entry among those of its form
  * @property string|null $token by which who sent an entry finds it again
- * @property CarbonImmutable|null $deleted_at of an entry that was taken away
- * @property int|null $deleted_by who took it away
+ * @property CarbonImmutable|null $deleted_at since when it is in Lost & found; of an entry, since when it is taken away
+ * @property int|null $deleted_by who deleted it
+ * @property-read User|null $deleter
  * @property int|null $source_id the item that a dataset is filled from
  * @property string|null $source_tab of that, when it is a spreadsheet
  * @property int|null $source_number the version of it that the dataset stays with; null when it follows
@@ -95,7 +97,7 @@ final class Item extends Model
         return $this->belongsTo(self::class);
     }
 
-    /** @return BelongsTo<User, $this> who took an entry away */
+    /** @return BelongsTo<User, $this> who deleted it */
     public function deleter(): BelongsTo
     {
         return $this->belongsTo(User::class, 'deleted_by');
@@ -143,6 +145,42 @@ final class Item extends Model
     public function live(): BelongsTo
     {
         return $this->belongsTo(Publishing::class, 'live_id');
+    }
+
+    /** Whether it is where it belongs: what was deleted, with its form or its shelf, too, is looked at and brought back, and nothing else. */
+    public function isStanding(): bool
+    {
+        return $this->lostWith() === null;
+    }
+
+    /** What was deleted that it can't be worked with: itself, the form that it answers, or its shelf; null when it stands. */
+    public function lostWith(): self|Shelf|null
+    {
+        return match (true) {
+            $this->deleted_at !== null => $this,
+            $this->form_id !== null && $this->form?->deleted_at !== null => $this->form,
+            default => $this->shelf->deleted_at === null ? null : $this->shelf,
+        };
+    }
+
+    /**
+     * Those that were not deleted, alone or with their shelf.
+     *
+     * @param  Builder<self>  $query
+     */
+    public function scopeStanding(Builder $query): void
+    {
+        $query->whereNull('items.deleted_at')->whereNotIn('items.shelf_id', Shelf::query()->whereNotNull('deleted_at')->select('id'));
+    }
+
+    /**
+     * What everybody reads who has its address.
+     *
+     * @param  Builder<self>  $query
+     */
+    public function scopePublic(Builder $query, string $address): void
+    {
+        $query->where(['address' => $address, 'is_public' => true])->whereNotNull('live_id')->standing();
     }
 
     /** @return HasMany<Removal, $this> when it was taken away and brought back */

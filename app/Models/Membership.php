@@ -14,10 +14,11 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property Role $role
  * @property bool $publishes whether they may publish, and say yes to what others want to; owners always may
  * @property-read User $user
+ * @property-read Shelf $shelf
  */
 final class Membership extends Model
 {
-    protected $fillable = ['shelf_id', 'user_id', 'role', 'publishes'];
+    protected $fillable = ['shelf_id', 'user_id', 'role', 'publishes', 'place'];
 
     protected $attributes = ['publishes' => false];
 
@@ -31,5 +32,11 @@ final class Membership extends Model
     public function user(): BelongsTo
     {
         return $this->belongsTo(User::class);
+    }
+
+    /** @return BelongsTo<Shelf, $this> */
+    public function shelf(): BelongsTo
+    {
+        return $this->belongsTo(Shelf::class);
     }
 }

@@ -4,9 +4,11 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Carbon\CarbonImmutable;
 use Database\Factories\ShelfFactory;
 use Illuminate\Database\Eloquent\Factories\HasFactory;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 
 /**
@@ -17,20 +19,25 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property bool $asks whether publishing needs somebody else's yes
  * @property bool $asks_entries whether changes to entries need somebody else's yes
  * @property Drafts $drafts who sees drafts of what is published
+ * @property string $about what it is for, as its owners say
+ * @property CarbonImmutable|null $archived_at since when it is only looked at
+ * @property CarbonImmutable|null $deleted_at since when it is in Lost & found
+ * @property int|null $lost_days after how many days what was deleted goes for good; null for never
+ * @property-read User|null $deleter
  */
 final class Shelf extends Model
 {
     /** @use HasFactory<ShelfFactory> */
     use HasFactory;
 
-    protected $fillable = ['key', 'name', 'editors_restore', 'asks', 'asks_entries', 'drafts'];
+    protected $fillable = ['key', 'name', 'editors_restore', 'asks', 'asks_entries', 'drafts', 'about', 'archived_at', 'deleted_at', 'deleted_by', 'lost_days'];
 
     protected $attributes = ['asks' => false, 'asks_entries' => false, 'drafts' => 'editors', 'editors_restore' => true];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['editors_restore' => 'boolean', 'asks' => 'boolean', 'asks_entries' => 'boolean', 'drafts' => Drafts::class];
+        return ['editors_restore' => 'boolean', 'asks' => 'boolean', 'asks_entries' => 'boolean', 'drafts' => Drafts::class, 'archived_at' => 'immutable_datetime', 'deleted_at' => 'immutable_datetime', 'lost_days' => 'integer'];
     }
 
     public function getRouteKeyName(): string
@@ -41,7 +48,19 @@ final class Shelf extends Model
     /** @return HasMany<Item, $this> what stands on it; entries stand with their form */
     public function items(): HasMany
     {
-        return $this->hasMany(Item::class)->whereNull('form_id');
+        return $this->hasMany(Item::class)->whereNull('form_id')->whereNull('deleted_at');
+    }
+
+    /** @return HasMany<Item, $this> what was deleted; entries are found with their form */
+    public function lost(): HasMany
+    {
+        return $this->hasMany(Item::class)->whereNull('form_id')->whereNotNull('deleted_at');
+    }
+
+    /** @return BelongsTo<User, $this> who deleted it */
+    public function deleter(): BelongsTo
+    {
+        return $this->belongsTo(User::class, 'deleted_by');
     }
 
     /** @return HasMany<Membership, $this> */

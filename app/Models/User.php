@@ -41,10 +41,10 @@ final class User extends Authenticatable
         return ['password' => 'hashed', 'proved' => 'boolean', 'keeps_place' => 'boolean'];
     }
 
-    /** @return BelongsToMany<Shelf, $this> */
+    /** @return BelongsToMany<Shelf, $this> those that stand, in the order that this person gave them; those that are put away last */
     public function shelves(): BelongsToMany
     {
-        return $this->belongsToMany(Shelf::class, 'memberships')->orderBy('shelves.id');
+        return $this->belongsToMany(Shelf::class, 'memberships')->whereNull('shelves.deleted_at')->orderByRaw('shelves.archived_at IS NOT NULL')->orderBy('memberships.place')->orderBy('shelves.id');
     }
 
     /** Whoever answers a form without an account; nobody can sign in as that. */

@@ -20,8 +20,10 @@ final class ItemPolicy
 {
     public function view(User $user, Item $item): Response
     {
-        // What people answered is for those who work with it.
-        return $this->atLeast($user, $item, $item->form_id !== null ? Role::Editor : Role::Viewer);
+        // What people answered is for those who work with it, and so is what was deleted.
+        $sees = $this->atLeast($user, $item, $item->form_id !== null ? Role::Editor : Role::Viewer);
+
+        return $sees->denied() || $item->isStanding() ? $sees : ($this->atLeast($user, $item, Role::Editor)->allowed() ? $sees : Response::denyAsNotFound());
     }
 
     /** Answering a form: everybody on its shelf, and those whose address it names, wherever they are. */
@@ -29,7 +31,7 @@ final class ItemPolicy
     {
         $view = $this->view($user, $item);
 
-        return $view->denied() && $user->proved && $item->live !== null && $item->room(Rules::class)->asks($item->live, $user->email) ? Response::allow() : $view;
+        return $this->standing($item, $view->denied() && $user->proved && $item->live !== null && $item->room(Rules::class)->asks($item->live, $user->email) ? Response::allow() : $view);
     }
 
     /** Seeing and editing what was answered. */
@@ -54,7 +56,7 @@ final class ItemPolicy
         return match (true) {
             $view->denied() => $view,
             ! $item->isPublishable() => Response::denyAsNotFound(),
-            default => $item->shelf->letsPublish($user) ? $view : Response::deny(__('rights.needs_publisher', ['shelf' => $item->shelf->name])),
+            default => $this->standing($item, $item->shelf->letsPublish($user) ? $view : Response::deny(__('rights.needs_publisher', ['shelf' => $item->shelf->name]))),
         };
     }
 
@@ -170,15 +172,41 @@ final class ItemPolicy
 
         return match (true) {
             $item->form_id === null => Response::denyAsNotFound(),
+            $item->lostWith() !== null && ! $item->lostWith()->is($item) => Response::deny(__('rights.taken_away')),
             $write->denied() || ! $item->shelf->asks_entries || $item->shelf->letsPublish($user) => $write,
             default => Response::deny(__('rights.needs_publisher', ['shelf' => $item->shelf->name])),
         };
     }
 
+    /** Putting an item into Lost & found, and moving it to another shelf: what readers see goes by the yes of somebody who may publish. */
+    public function delete(User $user, Item $item): Response
+    {
+        return $item->form_id !== null ? Response::denyAsNotFound() : $this->standing($item, $this->takingDown($user, $item));
+    }
+
+    /** Bringing it back from there. */
+    public function bringBack(User $user, Item $item): Response
+    {
+        return $item->form_id !== null || $item->deleted_at === null ? Response::denyAsNotFound() : $this->takingDown($user, $item);
+    }
+
+    /** Deleting for good what is in Lost & found. */
+    public function deleteForGood(User $user, Item $item): Response
+    {
+        return $item->form_id !== null || $item->deleted_at === null ? Response::denyAsNotFound() : $this->atLeast($user, $item, Role::Owner);
+    }
+
+    private function takingDown(User $user, Item $item): Response
+    {
+        $write = $this->atLeast($user, $item, Role::Editor);
+
+        return $write->denied() || $item->live_id === null || $item->shelf->letsPublish($user) ? $write : Response::deny(__('rights.needs_publisher', ['shelf' => $item->shelf->name]));
+    }
+
     /** Switching the history of a form's entries off and on. */
     public function keepEntries(User $user, Item $item): Response
     {
-        return $item->isAnswered() ? $this->atLeast($user, $item, Role::Owner) : Response::denyAsNotFound();
+        return $item->isAnswered() ? $this->standing($item, $this->atLeast($user, $item, Role::Owner)) : Response::denyAsNotFound();
     }
 
     /** Its author settles an edit that was held back; an owner where the author can't. */
@@ -193,10 +221,15 @@ final class ItemPolicy
         return $item->shelf->roleOf($user) === Role::Owner && ! $comes ? $write : Response::denyAsNotFound();
     }
 
-    /** What was taken away stays as it is until it is brought back. */
+    /** What was deleted stays as it is until it is brought back, and what is on a shelf that was put away until that is taken up again. */
     private function standing(Item $item, Response $response): Response
     {
-        return $item->deleted_at === null || $response->denied() ? $response : Response::deny(__('rights.taken_away'));
+        return match (true) {
+            $response->denied() => $response,
+            ! $item->isStanding() => Response::deny(__('rights.taken_away')),
+            $item->shelf->archived_at !== null => Response::deny(__('rights.archived', ['shelf' => $item->shelf->name])),
+            default => $response,
+        };
     }
 
     private function atLeast(User $user, Item $item, Role $needed): Response

@@ -20,7 +20,9 @@ final class ShelfPolicy
     /** Making items, and copying out to here. */
     public function make(User $user, Shelf $shelf): Response
     {
-        return $this->atLeast($user, $shelf, Role::Editor);
+        $make = $this->atLeast($user, $shelf, Role::Editor);
+
+        return $make->denied() || $shelf->archived_at === null ? $make : Response::deny(__('rights.archived', ['shelf' => $shelf->name]));
     }
 
     public function manage(User $user, Shelf $shelf): Response
@@ -28,10 +30,22 @@ final class ShelfPolicy
         return $this->atLeast($user, $shelf, Role::Owner);
     }
 
+    /** What was deleted of it. */
+    public function lost(User $user, Shelf $shelf): Response
+    {
+        return $this->atLeast($user, $shelf, Role::Editor);
+    }
+
+    /** Bringing a shelf back that was deleted, or deleting it for good. */
+    public function bringBack(User $user, Shelf $shelf): Response
+    {
+        return $shelf->deleted_at !== null && $shelf->roleOf($user) === Role::Owner ? Response::allow() : Response::denyAsNotFound();
+    }
+
     private function atLeast(User $user, Shelf $shelf, Role $needed): Response
     {
         $role = $shelf->roleOf($user);
-        if ($role === null) {
+        if ($role === null || $shelf->deleted_at !== null) {
             return Response::denyAsNotFound();
         }
 

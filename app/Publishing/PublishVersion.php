@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Publishing;
 
+use App\Models\LogLine;
 use App\Models\Picture;
 use App\Models\Publishing;
 use App\Models\PublishingState;
@@ -41,6 +42,7 @@ final readonly class PublishVersion
                 'data' => $item->room(Rules::class)->publishedWith($item, $tree),
             ])->save();
             $item->update(['live_id' => $publishing->id]);
+            LogLine::ofItem('published', $publisher, $item, ['number' => (string) $version->number]);
             $item->room(Rules::class)->published($item, $publishing->setRelation('version', $version));
             $kind = Kinds::named($item->kind);
             Picture::query()->where('item_id', $item->id)->whereIn('chunk', Kinds::chunks($kind, $tree))->update(['is_published' => true]);

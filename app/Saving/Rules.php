@@ -69,6 +69,19 @@ class Rules
         return [];
     }
 
+    /**
+     * What hangs on an item, for who is about to delete it: other items by their names where they may be told of.
+     *
+     * @return list<string> sentences
+     */
+    public function hanging(Item $item, User $person): array
+    {
+        return [];
+    }
+
+    /** What follows from it that an item was deleted, or brought back, in the transaction that does so. */
+    public function removed(Item $item, User $person, bool $back): void {}
+
     /** What follows from it that readers see a version. */
     public function published(Item $item, Publishing $publishing): void {}
 }

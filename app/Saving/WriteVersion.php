@@ -6,6 +6,7 @@ namespace App\Saving;
 
 use App\Models\Cause;
 use App\Models\Item;
+use App\Models\LogLine;
 use App\Models\Picture;
 use App\Models\User;
 use App\Models\Version;
@@ -93,6 +94,9 @@ final readonly class WriteVersion
         }
         if ($grown === null) {
             $this->tally($item, $editor, $at);
+        }
+        if ($grown === null && $version->cause->isLogged()) {
+            LogLine::ofItem($version->cause->value, $editor, $item, ['source' => (string) ($version->source ?? $version->number - 1), 'number' => (string) $version->number]);
         }
         $rules->written($item, $version, $after);
 

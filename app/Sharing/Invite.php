@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Sharing;
 
 use App\Models\Invitation;
+use App\Models\LogLine;
 use App\Models\Role;
 use App\Models\Shelf;
 use App\Models\User;
@@ -27,10 +28,12 @@ final readonly class Invite
             $person = User::query()->where('email', $email)->first();
             if ($person?->proved === true) {
                 $shelf->memberships()->firstOrCreate(['user_id' => $person->id], ['role' => $role]);
+                LogLine::ofShelf('joined', $owner, $shelf, $person->name, ['is' => $role->value]);
 
                 return null;
             }
             $invitation = Invitation::query()->updateOrCreate(['shelf_id' => $shelf->id, 'email' => $email], ['user_id' => $owner->id, 'name' => $person->name ?? $name, 'role' => $role, 'expires_at' => now()->addDays(Invitation::DAYS)]);
+            LogLine::ofShelf('invited', $owner, $shelf, $email, ['is' => $role->value]);
             $this->mail->handle(null, $email, __('people.mail.subject', ['name' => $owner->name, 'shelf' => $shelf->name]), __('people.mail.body', ['name' => $owner->name, 'shelf' => $shelf->name, 'link' => self::link($invitation, true), 'days' => (string) Invitation::DAYS]));
 
             return $invitation;

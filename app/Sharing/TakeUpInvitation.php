@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Sharing;
 
 use App\Models\Invitation;
+use App\Models\LogLine;
 use App\Models\User;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -17,6 +18,7 @@ final readonly class TakeUpInvitation
     {
         DB::transaction(function () use ($invitation, $person, $mailed): void {
             $invitation->shelf->memberships()->firstOrCreate(['user_id' => $person->id], ['role' => $invitation->role]);
+            LogLine::ofShelf('came', $person, $invitation->shelf, $person->name, ['is' => $invitation->role->value]);
             $person->update(['proved' => $person->proved || $mailed]);
             $invitation->delete();
         });

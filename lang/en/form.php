@@ -24,6 +24,7 @@ return [
         'empty_page' => 'A rule of “:question” leads to “:target”, where nothing is asked.',
     ],
     'closed' => [
+        'deleted' => 'This takes no answers any more.',
         'opens' => 'This opens on :date.',
         'closes' => 'This was open until :date.',
         'shelf' => 'Only the people of its shelf answer this. Sign in first.',

@@ -4,7 +4,7 @@
         <main id="main" class="shelf">
             <div class="shelf-head">
                 <h1>{{ $shelf->name }}</h1>
-                <p>shared with {{ trans_choice('{1} one person|[2,*] :count people', $shelf->memberships->count()) }} · every change kept</p>
+                <p>@if ($shelf->about !== ''){{ $shelf->about }} · @endif shared with {{ trans_choice('{1} one person|[2,*] :count people', $shelf->memberships->count()) }} · every change kept</p>
                 @can('make', $shelf)
                     <details class="menu" data-menu>
                         <summary class="button is-dark">New…</summary>

@@ -7,6 +7,7 @@ namespace App\Http\LookingBack;
 use App\Http\Controller;
 use App\Jobs\Progress;
 use App\Models\Item;
+use App\Models\LogLine;
 use App\Models\Version;
 use App\Store\States;
 use App\View\Sources\Files;
@@ -27,6 +28,7 @@ final class DownloadController extends Controller
     public function __invoke(Request $request, Item $item, int $number, string $format, States $states, ChunkStore $chunks, Progress $progress): Response|StreamedResponse
     {
         Gate::authorize('view', $item);
+        LogLine::ofItem('downloaded', $this->person($request), $item, ['number' => (string) $number, 'format' => $format]);
         $version = $this->version($item, $number)->setRelation('item', $item);
         $files = $item->room(Files::class);
         abort_unless(isset($files->named()[$format]), 404);

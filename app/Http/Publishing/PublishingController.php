@@ -6,6 +6,7 @@ namespace App\Http\Publishing;
 
 use App\Http\Controller;
 use App\Models\Item;
+use App\Models\LogLine;
 use App\Models\Publishing;
 use App\Models\PublishingState;
 use App\Models\Version;
@@ -106,6 +107,7 @@ final class PublishingController extends Controller
         Gate::authorize('open', $item);
         $wanted = $request->boolean('open');
         $open->handle($item, $wanted, earlier: $request->boolean('earlier'));
+        LogLine::ofItem($wanted ? 'opened' : 'closed', $this->person($request), $item, ['address' => (string) $item->address]);
 
         return redirect()->back(fallback: route('item', $item))->with('said', __(match (true) {
             ! $wanted => 'publishing.closed',

@@ -63,7 +63,7 @@ final class ReadController extends Controller
     /** An item that the public may read now. */
     private function item(string $address): Item
     {
-        $item = Item::query()->where(['address' => $address, 'is_public' => true])->whereNotNull('live_id')->firstOrFail();
+        $item = Item::query()->public($address)->firstOrFail();
         abort_unless($item->room(ForReaders::class)::IS_PAGE, 404);
 
         return $item;

@@ -6,6 +6,7 @@ namespace App\Http\Sharing;
 
 use App\Http\Controller;
 use App\Models\Invitation;
+use App\Models\LogLine;
 use App\Models\Membership;
 use App\Models\Role;
 use App\Models\Shelf;
@@ -55,10 +56,11 @@ final class PeopleController extends Controller
         $name = $membership->user->firstName();
         if (isset($sent['publishes'])) {
             $membership->update(['publishes' => $request->boolean('publishes')]);
+            LogLine::ofShelf($membership->publishes ? 'may_publish' : 'may_not_publish', $this->person($request), $shelf, $membership->user->name);
         }
         $role = isset($sent['role']) ? Role::from($sent['role']) : null;
 
-        return $this->changed($shelf, $role === null || $change->handle($membership, $role), (string) ($role === null
+        return $this->changed($shelf, $role === null || $change->handle($membership, $role, $this->person($request)), (string) ($role === null
             ? __($membership->publishes ? 'people.may_publish' : 'people.may_not_publish', ['name' => $name])
             : __("people.is.{$role->value}", ['name' => $name])));
     }
@@ -69,7 +71,7 @@ final class PeopleController extends Controller
         $leaving = $membership->user_id === $this->person($request)->id;
         Gate::authorize($leaving ? 'view' : 'manage', $shelf);
         $name = $membership->user->firstName();
-        $done = $change->handle($membership, null);
+        $done = $change->handle($membership, null, $this->person($request));
 
         return $done && $leaving ? redirect()->route('home') : $this->changed($shelf, $done, (string) __('people.removed', ['name' => $name]));
     }
@@ -79,6 +81,7 @@ final class PeopleController extends Controller
         $sent = $request->validated();
         $shelf->update(['editors_restore' => $request->boolean('editors_restore'), 'asks' => $request->boolean('asks'), 'drafts' => $sent['drafts'] ?? $shelf->drafts]);
         $waiting = $askAboutEntries->handle($shelf, $request->boolean('asks_entries'));
+        LogLine::ofShelf('settings', $this->person($request), $shelf);
         $back = redirect()->route('people', $shelf);
 
         return $waiting === 0 ? $back->with('said', __('people.set')) : $back->withErrors(['asks_entries' => trans_choice('agreeing.answer_first', $waiting, ['count' => (string) $waiting])]);

@@ -40,7 +40,7 @@ final class ShelfController extends Controller
             'offered' => Offered::pages($shelf),
             'view' => new ShelfView($shelf, $this->person($request), $request->asked()),
             'phrases' => $phrases,
-            'held' => HeldEdit::query()->waitingFor($this->person($request))->whereIn('item_id', Item::query()->where('shelf_id', $shelf->id)->select('id'))->with('item', 'met', 'user')->orderBy('id')->get(),
+            'held' => HeldEdit::query()->waitingFor($this->person($request))->whereIn('item_id', Item::query()->standing()->where('shelf_id', $shelf->id)->select('id'))->with('item', 'met', 'user')->orderBy('id')->get(),
         ]);
     }
 

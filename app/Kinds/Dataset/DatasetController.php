@@ -27,7 +27,7 @@ final class DatasetController extends Controller
     public function create(Request $request, Shelf $shelf, States $states): View
     {
         Gate::authorize('make', $shelf);
-        $items = Item::query()->with('shelf.memberships', 'versions.milestone')->whereIn('kind', ['spreadsheet', 'form'])->whereNull('form_id')->whereIn('shelf_id', $this->person($request)->shelves()->pluck('shelves.id'))->orderBy('title')->get()
+        $items = Item::query()->with('shelf.memberships', 'versions.milestone')->standing()->whereIn('kind', ['spreadsheet', 'form'])->whereNull('form_id')->whereIn('shelf_id', $this->person($request)->shelves()->pluck('shelves.id'))->orderBy('title')->get()
             ->filter(fn (Item $item) => MayFill::reads($this->person($request), $item));
 
         return view('kinds.dataset.new', ['shelf' => $shelf, 'items' => $items, 'tabs' => fn (Item $item): array => $item->kind === 'form' ? [] : array_values(array_filter($states->tops($item->root), fn ($part) => $part->role === 'tab'))]);

@@ -6,6 +6,8 @@ namespace App\Kinds\Dataset;
 
 use App\Kinds\Dataset\Fields\BrokenWidgets;
 use App\Kinds\Dataset\Following\FollowedData;
+use App\Kinds\Dataset\Following\TakeInSteps;
+use App\Kinds\Report\DrawnFrom;
 use App\Models\Item;
 use App\Models\User;
 use App\Saving\Compared;
@@ -21,7 +23,7 @@ final class Rules extends Plain
 {
     public const SCOPED = [DatasetColumns::class];
 
-    public function __construct(private readonly BrokenWidgets $broken) {}
+    public function __construct(private readonly BrokenWidgets $broken, private readonly DrawnFrom $drawn) {}
 
     public function check(Item $item, User $editor, Written $written, Compared $compared, Closure $since): void
     {
@@ -33,6 +35,17 @@ final class Rules extends Plain
     public function breaks(Item $item, PartTree $before, PartTree $after, ChangeSet $changes, string $beforeRoot): array
     {
         return $this->broken->by($item, $before, $after, $changes, $beforeRoot);
+    }
+
+    public function hanging(Item $item, User $person): array
+    {
+        return $this->drawn->hanging($item, $person);
+    }
+
+    /** What happened meanwhile to what it follows is taken in. */
+    public function removed(Item $item, User $person, bool $back): void
+    {
+        $back && DB::afterCommit(fn () => TakeInSteps::soon($item->id));
     }
 
     public function forget(): array

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Kinds\Entry;
 
 use App\Http\Controller;
+use App\Keeping\TakeAway;
 use App\Models\Item;
 use App\Models\Proposal;
 use App\Saving\Saved;
@@ -71,7 +72,7 @@ final class EntryController extends Controller
     public function restore(Request $request, Item $item, TakeAway $away): RedirectResponse
     {
         Gate::authorize('takeAway', $item);
-        $away->handle($item, $this->person($request), back: true);
+        $away->back($item, $this->person($request));
 
         return redirect()->route('item', $item)->with('said', __('form.undeleted', ['entry' => $item->title]));
     }

@@ -7,6 +7,7 @@ namespace App\Kinds\Entry;
 use App\Kinds\Dataset\Following\TellFollowers;
 use App\Models\Item;
 use App\Models\Picture;
+use App\Models\User;
 use App\Models\Version;
 use App\Saving\Rules as Plain;
 use MistyAttic\Core\Content\PartTree;
@@ -23,5 +24,10 @@ final class Rules extends Plain
         $this->answers->handle($item, $after);
         Picture::query()->where('item_id', $item->form_id)->whereIn('chunk', Kinds::chunks(new EntryKind, $after))->update(['is_used' => true]);
         $this->followers->version($item, $version);
+    }
+
+    public function removed(Item $item, User $person, bool $back): void
+    {
+        $this->followers->removal($item, $person, $back);
     }
 }

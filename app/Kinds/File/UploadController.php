@@ -50,7 +50,7 @@ final class UploadController extends Controller
     public function named(Request $request, Shelf $shelf): JsonResponse
     {
         Gate::authorize('make', $shelf);
-        $found = Item::query()->where(['shelf_id' => $shelf->id, 'kind' => (new FileKind)->name(), 'title' => $this->text($request, 'name')])->orderByDesc('changed_at')->first(['id', 'key', 'title', 'head']);
+        $found = Item::query()->standing()->where(['shelf_id' => $shelf->id, 'kind' => (new FileKind)->name(), 'title' => $this->text($request, 'name')])->orderByDesc('changed_at')->first(['id', 'key', 'title', 'head']);
 
         return response()->json($found === null ? ['found' => null] : ['found' => $found->key, 'said' => __('file.there_already', ['name' => $found->title, 'number' => (string) ($found->head + 1)])]);
     }

@@ -40,6 +40,6 @@ final class UploadRequest extends ShelfRequest
     {
         $key = $request->input('item');
 
-        return ! is_string($key) || $key === '' ? null : Item::query()->where(['key' => $key, 'shelf_id' => $shelf->id, 'kind' => (new FileKind)->name()])->firstOrFail();
+        return ! is_string($key) || $key === '' ? null : Item::query()->standing()->where(['key' => $key, 'shelf_id' => $shelf->id, 'kind' => (new FileKind)->name()])->firstOrFail();
     }
 }

@@ -192,7 +192,7 @@ final class AnswerDesk
     /** A form that everybody may answer who has its address. */
     public function open(string $address): Item
     {
-        return Item::query()->where(['address' => $address, 'is_public' => true, 'kind' => 'form'])->whereNotNull('live_id')->firstOrFail();
+        return Item::query()->public($address)->where('kind', 'form')->firstOrFail();
     }
 
     /** An answer to one person, which nobody keeps for another. */

@@ -26,8 +26,8 @@ final class PublicAnswerController extends Controller
     public function send(AnswersRequest $request, string $address): Response
     {
         $item = Item::query()->where(['address' => $address, 'kind' => 'form'])->firstOrFail();
-        if (! $item->is_public || $item->live_id === null) {
-            // It went offline while somebody filled it in.
+        if (! $item->is_public || $item->live_id === null || ! $item->isStanding()) {
+            // It went offline, or was deleted, while somebody filled it in.
             return $this->desk->uncached(view('kinds.form.lost', ['typed' => $this->desk->typed($request, $item, named: false)]))->setStatusCode(410);
         }
 

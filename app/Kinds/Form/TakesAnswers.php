@@ -20,6 +20,9 @@ final readonly class TakesAnswers
     /** Why it takes none; null when it does. */
     public function closed(Item $form, Publishing $live, ?User $person): ?string
     {
+        if (! $form->isStanding() || $form->shelf->archived_at !== null) {
+            return (string) __('form.closed.deleted');
+        }
         $settings = array_values(array_filter($this->states->tree($live->version->root)->parts, fn (Part $part) => $part->role === 'settings'))[0] ?? null;
         $opening = new Opening($settings);
         $code = $opening->closed(now()->format('Y-m-d'), $person?->email, $person !== null && $this->hasAnswered($form, $person));

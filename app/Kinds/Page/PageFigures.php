@@ -26,7 +26,7 @@ final readonly class PageFigures
         if (preg_match('~(?:^|//[^/]+)/read/([\w-]+)#part-([\w-]+)$~D', $part->string('source'), $found) !== 1) {
             return $part;
         }
-        $report = Item::query()->with('live.version')->where(['address' => $found[1], 'is_public' => true, 'kind' => 'report'])->whereNotNull('live_id')->first();
+        $report = Item::query()->with('live.version')->public($found[1])->where('kind', 'report')->first();
         $live = $report?->live;
         $widget = $live === null ? null : (new ReportView($this->states->tree($live->version->root), $this->data->published($live)))->widgets()[$found[2]] ?? null;
         if ($widget === null || $widget->widget->type !== 'figure' || $widget->broken !== null) {

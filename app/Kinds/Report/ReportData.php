@@ -86,7 +86,9 @@ final class ReportData
         }
         $eyes = $this->eyes ?? throw new LogicException('Nobody was said to look at the data: now(), of() and published() say who.');
         $item = Item::query()->where(['key' => $source, 'kind' => 'dataset'])->first();
-        if ($item === null || Membership::query()->where('shelf_id', $item->shelf_id)->whereIn('user_id', $eyes)->doesntExist()) {
+        // What is looked at as it was, or was published with its data, stays as it was.
+        $isNow = ! isset($this->pinned[$source]) && $this->moment === null;
+        if ($item === null || ($isNow && ! $item->isStanding()) || Membership::query()->where('shelf_id', $item->shelf_id)->whereIn('user_id', $eyes)->doesntExist()) {
             return $this->found[$source] = null;
         }
         $version = $item->versions()->with('user')->when(isset($this->pinned[$source]), fn ($query) => $query->where('number', $this->pinned[$source]))

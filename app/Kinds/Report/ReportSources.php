@@ -19,7 +19,7 @@ final class ReportSources
     /** @return Collection<int, Item> */
     public static function of(User $user): Collection
     {
-        return Item::query()->where('kind', 'dataset')->whereIn('shelf_id', $user->shelves()->pluck('shelves.id'))->orderBy('title')->get();
+        return Item::query()->standing()->where('kind', 'dataset')->whereIn('shelf_id', $user->shelves()->pluck('shelves.id'))->orderBy('title')->get();
     }
 
     /**

@@ -17,7 +17,7 @@ final class Shelves extends Component
     /** @var Collection<int, Shelf> */
     public readonly Collection $shelves;
 
-    public function __construct(Request $request, public readonly Shelf $current, public readonly string $at = 'items')
+    public function __construct(Request $request, public readonly ?Shelf $current, public readonly string $at = 'items')
     {
         $user = $request->user();
         $this->shelves = $user instanceof User ? $user->shelves()->withCount('items')->get() : new Collection;

@@ -102,7 +102,7 @@ final readonly class ShelfView
     /** @return Builder<Item> all that stands on the shelf */
     private function standing(): Builder
     {
-        return Item::query()->where('shelf_id', $this->shelf->id)->whereNull('form_id')->select('id');
+        return $this->shelf->items()->getQuery()->select('id');
     }
 
     /** @return Collection<int, Publishing> */

@@ -58,6 +58,12 @@ final readonly class CsvWriter
         return preg_match('/["\r\n'.preg_quote($this->separator, '/').']|^\s|\s$/', $text) === 1 ? '"'.str_replace('"', '""', $text).'"' : $text;
     }
 
+    /** A text that no spreadsheet program takes for a formula. */
+    public static function harmless(string $text): string
+    {
+        return self::couldDoHarm($text) ? "'{$text}" : $text;
+    }
+
     /** Whether a spreadsheet program may take a text for a formula, or for one that was made harmless; a number below nothing is none. */
     public static function couldDoHarm(string $text): bool
     {

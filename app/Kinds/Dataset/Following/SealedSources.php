@@ -86,7 +86,7 @@ final readonly class SealedSources
 
     public function from(User $user, string $key): Item
     {
-        $item = Item::query()->with('shelf.memberships')->where('key', $key)->whereIn('kind', ['spreadsheet', 'form'])->firstOrFail();
+        $item = Item::query()->with('shelf.memberships')->standing()->where('key', $key)->whereIn('kind', ['spreadsheet', 'form'])->firstOrFail();
         abort_unless(MayFill::reads($user, $item), 404);
 
         return $item;

@@ -28,7 +28,8 @@ final class TakeInSteps implements ShouldQueue
     public static function soon(int $dataset): void
     {
         $item = Item::query()->with('source')->find($dataset);
-        if ($item?->source === null) {
+        // What is in Lost & found takes in what happened when it is brought back.
+        if ($item?->source === null || ! $item->isStanding()) {
             return;
         }
         try {
@@ -44,7 +45,7 @@ final class TakeInSteps implements ShouldQueue
     public function handle(Follow $follow): void
     {
         $item = Item::query()->find($this->dataset);
-        if ($item !== null) {
+        if ($item !== null && $item->isStanding()) {
             $follow->handle($item);
         }
     }

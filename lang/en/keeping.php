@@ -1,0 +1,36 @@
+<?php
+
+return [
+    'hanging' => [
+        'public' => 'Everybody who has its public address, :address, finds nothing there any more.',
+        'live' => 'Readers on this shelf no longer see what is published of it.',
+        'entries' => '{1} Its one entry goes with it.|[2,*] Its :count entries go with it.',
+        'follower' => 'The dataset “:title” on “:shelf” follows it, and stays with the records that it has.',
+        'followers' => '{1} One more dataset that you don’t see follows it, and stays with the records that it has.|[2,*] :count more datasets that you don’t see follow it, and stay with the records that they have.',
+        'report' => 'The report “:title” on “:shelf” draws from it, and will lack that data. What was published with it stays as it was.',
+        'reports' => '{1} One more report that you don’t see draws from it.|[2,*] :count more reports that you don’t see draw from it.',
+        'copies' => '{1} One copy was made from it. It stays as it is.|[2,*] :count copies were made from it. They stay as they are.',
+        'nothing' => 'Nothing else hangs on it.',
+    ],
+    'deleted' => '“:title” is in Lost & found. All of it is kept there, and can be brought back.',
+    'brought_back' => '“:title” is back on “:shelf”, with all that it had.',
+    'brought_back_as' => '“:title” is back on “:shelf”, as “:now”, since another one is called so by now.',
+    'for_good' => '“:title” is deleted for good.',
+    'name_wrong' => 'That is not its name. Nothing was deleted.',
+    'moved' => '“:title” stands on “:shelf” now.',
+    'moved_as' => '“:title” stands on “:shelf” now, as “:now”, since another one there is called so.',
+    'shelf_made' => '“:shelf” is there. Invite people, or make something.',
+    'shelf_changed' => 'Kept.',
+    'shelf_away' => '“:shelf” is put away: what is on it is looked at, and not changed.',
+    'shelf_up' => '“:shelf” is worked on again.',
+    'shelf_deleted' => 'The shelf “:shelf” is in Lost & found, with all that stands on it.',
+    'shelf_back' => 'The shelf “:shelf” is back, with all that stands on it.',
+    'move' => [
+        'asks' => 'There publishing needs somebody else’s yes.', 'asks_not' => 'There whoever may publish does so alone.',
+        'drafts' => ['editors' => 'There those who write see drafts.', 'approvers' => 'There those who write or publish see drafts.', 'everyone' => 'There everybody on the shelf sees drafts.'],
+        'asks_entries' => 'There changes to entries need somebody else’s yes.', 'asks_entries_not' => 'There entries are changed without anybody’s yes.',
+        'restore' => 'There editors may restore, too.', 'restore_not' => 'There owners alone restore.',
+        'roles' => ['viewer' => 'reads', 'editor' => 'writes', 'owner' => 'owns the shelf'],
+    ],
+    'lost_count' => '{1} one thing|[2,*] :count things',
+];

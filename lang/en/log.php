@@ -1,0 +1,42 @@
+<?php
+
+$roles = ['viewer' => 'a viewer', 'editor' => 'an editor', 'owner' => 'an owner'];
+
+return [
+    'roles' => $roles,
+    'about' => ['deleting' => 'deleting and moving', 'restoring' => 'restoring', 'publishing' => 'publishing', 'people' => 'people and rights', 'rules' => 'the shelf and its rules', 'exports' => 'downloads and copies'],
+    'deeds' => [
+        'deleted' => 'deleted “:title”',
+        'found' => 'brought “:title” back from Lost & found',
+        'deleted_for_good' => 'deleted “:title” for good, with :versions versions',
+        'went_for_good' => '“:title” went for good, with :versions versions, as the rules of the shelf say',
+        'moved_to' => 'moved “:title” to “:shelf”',
+        'moved_from' => 'moved “:title” here from “:shelf”',
+        'shelf_deleted' => 'deleted the shelf',
+        'shelf_back' => 'brought the shelf back from Lost & found',
+        'restored' => 'restored :source of “:title”, as :number',
+        'brought_back' => 'brought parts of :source back into “:title”, as :number',
+        'took_back' => 'took a restore of “:title” back, as :number',
+        'took_out' => 'took edits out of “:title”, as :number',
+        'copied' => 'made “:title” as a copy',
+        'published' => 'published :number of “:title”',
+        'unpublished' => 'took “:title” offline',
+        'opened' => 'gave “:title” the public address /read/:address',
+        'closed' => 'closed the public address of “:title”',
+        'downloaded' => 'downloaded :number of “:title” as :format',
+        'invited' => 'invited :title to be :is',
+        'joined' => 'put :title on the shelf as :is',
+        'came' => 'came as :is, as invited',
+        'role' => 'made :title :is, who was :was',
+        'left' => 'left the shelf',
+        'removed' => 'took :title off the shelf',
+        'may_publish' => 'let :title publish',
+        'may_not_publish' => 'no longer lets :title publish',
+        'settings' => 'changed what the shelf asks for',
+        'made' => 'made the shelf',
+        'renamed' => 'called the shelf “:title”, which was “:was”',
+        'described' => 'changed what is said about the shelf',
+        'put_away' => 'put the shelf away',
+        'taken_up' => 'took the shelf up again',
+    ],
+];
