@@ -23,7 +23,9 @@ final class DeleteForGood
     {
         DB::transaction(function () use ($item, $person): void {
             LogLine::ofItem($person === null ? 'went_for_good' : 'deleted_for_good', $person ?? $item->deleter ?? User::visitor(), $item, ['versions' => (string) $item->versions()->count()]);
-            $this->items([$item->id, ...$item->entries()->pluck('id')]);
+            // An entry is none without its form.
+            $this->items($item->entries()->pluck('id')->all());
+            $this->items([$item->id]);
         });
     }
 
@@ -31,6 +33,7 @@ final class DeleteForGood
     public function shelf(Shelf $shelf): void
     {
         DB::transaction(function () use ($shelf): void {
+            $this->items(Item::query()->where('shelf_id', $shelf->id)->whereNotNull('form_id')->pluck('id')->all());
             $this->items(Item::query()->where('shelf_id', $shelf->id)->pluck('id')->all());
             $this->rows('shelves', 'id', [$shelf->id]);
         });

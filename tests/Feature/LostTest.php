@@ -153,8 +153,8 @@ final class LostTest extends FeatureCase
         $this->post('/read/ask', ['seen' => ['q001'], 'a' => ['q001' => 'In time']])->assertOk();
         self::assertSame(2, $form->entries()->count());
         // For good, they go with it.
-        $this->delete(route('item.destroy', $form));
-        $this->delete(route('item.for-good', $form), ['name' => $form->title]);
+        $this->delete(route('item.destroy', $form))->assertRedirect();
+        $this->delete(route('item.for-good', $form), ['name' => $form->title])->assertRedirect(route('lost', $this->shelf));
         self::assertSame([0, []], [Item::query()->where('form_id', $form->id)->orWhere('id', $form->id)->count(), DB::select('PRAGMA foreign_key_check')]);
     }
 
