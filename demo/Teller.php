@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Demo;
 
+use App\Keeping\TakeAway;
 use App\Kinds\Dataset\Following\ReadSource;
 use App\Kinds\Dataset\Following\TakeInData;
 use App\Kinds\File\ReceiveFile;
@@ -56,6 +57,7 @@ final readonly class Teller
         private AskToPublish $ask,
         private AnswerWish $answer,
         private OpenToPublic $open,
+        private TakeAway $away,
         private TakeEntry $entry,
         private TakeInData $data,
         private ReadSource $sources,
@@ -193,6 +195,14 @@ final readonly class Teller
             case 'entry':
             case 'every':
                 $this->editEntries($item, $who, $word, $rest);
+
+                return null;
+            case 'delete':
+                $this->away->handle($item, $who);
+
+                return null;
+            case 'bring-back':
+                $this->away->back($item, $who);
 
                 return null;
             case 'public':

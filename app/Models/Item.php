@@ -156,6 +156,9 @@ final class Item extends Model
     /** What was deleted that it can't be worked with: itself, the form that it answers, or its shelf; null when it stands. */
     public function lostWith(): self|Shelf|null
     {
+        // Items of a list come without these.
+        $this->loadMissing($this->form_id === null ? ['shelf'] : ['shelf', 'form']);
+
         return match (true) {
             $this->deleted_at !== null => $this,
             $this->form_id !== null && $this->form?->deleted_at !== null => $this->form,

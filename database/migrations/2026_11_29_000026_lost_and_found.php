@@ -27,7 +27,7 @@ return new class extends Migration {
                 facts TEXT NOT NULL DEFAULT '{}',
                 at TEXT NOT NULL
             );
-            CREATE INDEX log_lines_shelf ON log_lines (shelf_id, id);
+            CREATE INDEX log_lines_shelf ON log_lines (shelf_id, at, id);
         SQL);
     }
 };

@@ -14,9 +14,10 @@ attachRows(document.body);
 attachTitle(document.body);
 // What only one kind needs comes with its pages: they name it, and nobody else does.
 const kinds = import.meta.glob('./kinds/*/main.js');
-for (const kind of new Set([...document.querySelectorAll('[data-kind]')].map((marked) => /** @type {HTMLElement} */ (marked).dataset.kind))) {
-    kinds[`./kinds/${kind}/main.js`]?.().then((room) => /** @type {{attach: (root: HTMLElement) => Promise<void>}} */ (room).attach(document.body));
-}
+const named = new Set([...document.querySelectorAll('[data-kind]')].map((marked) => /** @type {HTMLElement} */ (marked).dataset.kind));
+const attached = [...named].map((kind) => kinds[`./kinds/${kind}/main.js`]?.().then((room) => /** @type {{attach: (root: HTMLElement) => Promise<void>}} */ (room).attach(document.body)));
+// Tests press no key before the keys do something.
+Promise.allSettled(attached).then(() => (document.body.dataset.ready = ''));
 const foot = document.querySelector('.foot:not([data-foot]) [data-small-ribbon]');
 if (foot) import('./ribbon/small.js').then(({ smallRibbon }) => smallRibbon(/** @type {HTMLCanvasElement} */ (foot)));
 attachHistory(document.body);

@@ -15,7 +15,7 @@
             @if ($plan->people === [])
                 <p>The same people may do the same with it as now.</p>
             @else
-                <table class="items">
+                <table class="items plain-rows">
                     <thead><tr><th>Who</th><th>Now</th><th>There</th></tr></thead>
                     <tbody>@foreach ($plan->people as $person)<tr><td>{{ $person['name'] }}</td><td>{{ $person['was'] === null ? 'does not see it' : __("keeping.move.roles.{$person['was']}") }}</td><td><b>{{ $person['is'] === null ? 'no longer sees it' : __("keeping.move.roles.{$person['is']}") }}</b></td></tr>@endforeach</tbody>
                 </table>

@@ -49,7 +49,7 @@ final class LostTest extends FeatureCase
         $this->delete(route('item.destroy', $item))->assertRedirect(route('shelf', $this->shelf));
         // It is nowhere but in Lost & found.
         $this->get(route('shelf', $this->shelf))->assertDontSee('Bench rules</a>', false);
-        $this->get(route('lost', $this->shelf))->assertSee('Bench rules')->assertSee('by Tobi')->assertSee('One Two')->assertSee('Bring back')->assertDontSee('Delete for good');
+        $this->get(route('lost', $this->shelf))->assertSee('Bench rules')->assertSee('by Tobi')->assertSee('One · Two')->assertSee('Bring back')->assertDontSee('Delete for good');
         $this->get(route('lost.all'))->assertSee('Bench rules')->assertSee('Office');
         $this->get(route('lost', [$this->shelf, 'find' => 'nch RU']))->assertSee('one item');
         $this->get(route('lost', [$this->shelf, 'kind' => 'page']))->assertSee('Nothing that was deleted is called that.');

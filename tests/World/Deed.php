@@ -40,6 +40,14 @@ enum Deed: string
 
     case Picture = 'puts a picture in';
 
+    case Lose = 'deletes an item or brings it back';
+
+    /** Whether it can be tried on what is in Lost & found: looking, and what is refused there; for all else people bring it back first. */
+    public function isTriedOnLost(): bool
+    {
+        return in_array($this, [self::Write, self::Send, self::Keep, self::SendUnanswered, self::Hear, self::Look, self::Reload, self::LookBack, self::Trespass, self::Wait, self::Tidy, self::Rights, self::Lose, self::AskForYes, self::CopyOut, self::Answer], true);
+    }
+
     /** How often it is done, against the others. */
     public function weight(): int
     {
@@ -51,7 +59,7 @@ enum Deed: string
             self::Wait => 6,
             self::LookBack => 2,
             self::Decide => 3,
-            self::Trespass, self::AskForYes, self::Rename, self::TakeAway, self::Follow, self::Tidy => 1,
+            self::Trespass, self::AskForYes, self::Rename, self::TakeAway, self::Follow, self::Tidy, self::Lose => 1,
             self::Reload, self::Answer, self::EditEntry, self::Settle => 3,
             self::Picture, self::Keep, self::Milestone, self::Restore, self::Pick, self::PartBack, self::TakeBack, self::TakeOut, self::CopyOut, self::Publish, self::Rights => 2,
         };

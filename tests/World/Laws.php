@@ -48,7 +48,7 @@ final class Laws
             $this->neverChange("follower of the {$kind}", $dataset, $versions);
             $this->follows($kind, $dataset);
         }
-        if ($this->world->figures !== null) {
+        if ($this->world->figures !== null && ! $this->world->isLost('dataset')) {
             (new Figured($this->world, $this->world->figures, [$this->world->items['dataset'], ...array_values($this->world->followers)]))->hold();
         }
         foreach ($this->world->items['form']->entries()->orderBy('id')->get()->all() as $entry) {

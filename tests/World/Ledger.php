@@ -19,6 +19,9 @@ final class Ledger
     /** @var array<string, array<int, string>> item => version that was left behind => its root */
     public array $left = [];
 
+    /** @var array<string, array{string, int, string, int|null, string|null}> item => root, head, title, what is live and where, when it was deleted */
+    public array $lost = [];
+
     /** @var array<string, list<int>> kind => versions of its follower with which somebody let it follow again */
     public array $followed = [];
 

@@ -16,6 +16,7 @@ use Illuminate\Foundation\Testing\TestCase;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Date;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
@@ -54,6 +55,9 @@ final class World
         // Between two deeds passes a second or two, now and then a minute or an hour.
         $chance = new Chance($step->seed);
         Date::setTestNow(Date::now()->addSeconds($step->deed === Deed::Wait ? $chance->of([30, 61, 400, 4000]) : 1 + $chance->under(3)));
+        if ($this->isLost($step->item) && ! $step->deed->isTriedOnLost()) {
+            return;
+        }
         match ($step->deed) {
             Deed::Wait => null,
             Deed::Write => $this->write($step, $chance),
@@ -82,12 +86,16 @@ final class World
             Deed::TakeAway => $this->takeAway($step, $chance),
             Deed::Tidy => $this->tidy($chance),
             Deed::Picture => $this->picture($step, $chance),
+            Deed::Lose => $this->lose($step),
         };
     }
 
     /** All windows send what they have and take in what is there, until nothing is left to send. */
     public function comeHome(): void
     {
+        foreach (array_filter(array_keys($this->items), $this->isLost(...)) as $item) {
+            $this->lose(new Step('ines', 1, $item, Deed::Lose, 1));
+        }
         foreach ($this->windows as $window) {
             for ($tries = 0; $tries < 6 && ($window->sent !== null || $window->isDirty()); $tries++) {
                 $window->sent === null ? $this->put($window, [], true) : $this->answered($window);
@@ -150,6 +158,37 @@ final class World
         return in_array($this->shelf->memberships()->where('user_id', $this->people[$who]->id)->value('role')?->value, ['owner', 'editor'], true);
     }
 
+    public function isLost(string $item): bool
+    {
+        return isset($this->items[$item]) && $this->items[$item]->refresh()->deleted_at !== null;
+    }
+
+    /** Into Lost & found, or out of it as it was. What readers see goes by who may publish alone. */
+    private function lose(Step $step): void
+    {
+        $item = $this->item($step);
+        if (! $this->mayWrite($step->who)) {
+            return;
+        }
+        if ($item->deleted_at === null) {
+            $this->allowed($this->as($step->who)->get(route('item.delete', $item)), 'asking what hangs on it', 403);
+            $this->allowed($this->as($step->who)->delete(route('item.destroy', $item)), 'deleting', 403);
+            if ($item->refresh()->deleted_at !== null) {
+                $this->as('rafi')->get(route('item', $item))->getStatusCode() === 404 || throw Broken::law('Nobody sees what is not theirs to see', "rafi met the deleted {$step->item}");
+                $item->address === null || $this->http->get("/read/{$item->address}")->getStatusCode() === 404 || throw Broken::law('Nobody sees what is not theirs to see', "everybody met the deleted {$step->item}");
+                $this->ledger->lost[$step->item] = [$item->root, $item->head, $item->title, $item->live_id, $item->address];
+            }
+
+            return;
+        }
+        $this->allowed($this->as($step->who)->get(route('lost', $this->shelf)), 'looking at Lost & found');
+        $this->allowed($this->as($step->who)->put(route('item.back', $item)), 'bringing back', 403);
+        $item->refresh();
+        if ($item->deleted_at === null && $this->ledger->lost[$step->item] !== [$item->root, $item->head, $item->title, $item->live_id, $item->address]) {
+            throw Broken::law('What comes back is as it was', $step->item);
+        }
+    }
+
     /** Drafts are for who writes. */
     public function sees(string $who, string $item): bool
     {
@@ -196,7 +235,7 @@ final class World
     private function put(Window $window, array $more, ?bool $hears): void
     {
         $row = $this->row($window->item);
-        $may = $this->mayWrite($window->who);
+        $may = $this->mayWrite($window->who) && ! $this->isLost($window->item);
         $had = Ledger::tags($window->known);
         $has = Ledger::tags($window->now);
         $answer = $this->as($window->who)->putJson(route('state.save', $this->items[$window->item]), $window->sending($row) + $more);
@@ -385,11 +424,17 @@ final class World
         $this->allowed($this->as($step->who)->post(route('copy.store', [$item, $number]), ['title' => 'A copy', 'shelf' => $this->shelf->key]), 'copying out');
         $copy = Item::query()->latest('id')->firstOrFail();
         $copy->root === $root || $step->item === 'report' || throw Broken::law('A copy is what was copied', "version {$number} of the {$step->item}");
+        if ($chance->once(2)) {
+            $this->allowed($this->as('ines')->delete(route('item.destroy', $copy)), 'deleting a copy');
+            $this->allowed($this->as('ines')->delete(route('item.for-good', $copy), ['name' => $copy->title]), 'deleting a copy for good');
+            Item::query()->whereKey($copy->id)->exists() === false && DB::select('PRAGMA foreign_key_check') === [] || throw Broken::law('What is deleted for good leaves nothing behind', $step->item);
+        }
     }
 
     private function settle(Step $step, Chance $chance): void
     {
-        $held = HeldEdit::query()->with('item')->whereNull('settled_at')->where('user_id', $this->people[$step->who]->id)->orderBy('id')->get()->all();
+        $held = HeldEdit::query()->with('item')->whereNull('settled_at')->where('user_id', $this->people[$step->who]->id)->orderBy('id')->get();
+        $held = $held->filter(fn (HeldEdit $each) => $each->item->isStanding())->all();
         if ($held === [] || ! $this->mayWrite($step->who)) {
             return;
         }
@@ -413,7 +458,12 @@ final class World
     private function answer(Step $step, Chance $chance): void
     {
         $form = $this->items['form']->refresh();
-        if ($form->live === null || ! $form->is_public) {
+        if ($form->deleted_at !== null && $form->address !== null) {
+            auth()->forgetGuards();
+            $before = $form->entries()->count();
+            $this->http->post(route('read.send', $form->address), ['a' => []])->getStatusCode() === 410 && $form->entries()->count() === $before || throw Broken::law('What was deleted takes no answers', 'the form');
+        }
+        if ($form->live === null || ! $form->is_public || $form->deleted_at !== null) {
             return;
         }
         $questions = array_filter($this->states->tree($form->live->version->root)->parts, fn ($part) => $part->role === 'question' && in_array($part->string('type'), ['short', 'long'], true));
@@ -428,6 +478,9 @@ final class World
 
     private function editEntry(Step $step, Chance $chance): void
     {
+        if ($this->isLost('form')) {
+            return;
+        }
         $entries = $this->items['form']->entries()->orderBy('id')->get()->all();
         if ($entries === [] || ! $this->mayWrite($step->who)) {
             return;
@@ -476,6 +529,9 @@ final class World
 
     private function decide(Step $step, Chance $chance): void
     {
+        if ($this->isLost('form')) {
+            return;
+        }
         $waiting = Proposal::query()->waiting()->with('item')->orderBy('id')->get()->all();
         if ($waiting === []) {
             return;
@@ -529,6 +585,9 @@ final class World
 
     private function takeAway(Step $step, Chance $chance): void
     {
+        if ($this->isLost('form')) {
+            return;
+        }
         $entries = $this->items['form']->entries()->orderBy('id')->get()->all();
         if ($entries === [] || ! $this->mayWrite($step->who)) {
             return;

@@ -1,8 +1,21 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect } from '@playwright/test';
 
+/** Keys wait for the scripts of the page: on a slow machine these come after the page, and a person would not press a key yet. */
+function patient(page) {
+    for (const way of ['press', 'type', 'insertText']) {
+        const done = page.keyboard[way].bind(page.keyboard);
+        page.keyboard[way] = async (...given) => {
+            const isReady = () => !document.querySelector('script[type=module]') || document.body?.dataset.ready !== undefined;
+            if (!await page.evaluate(isReady).catch(() => false)) await page.waitForFunction(isReady).catch(() => {});
+            return done(...given);
+        };
+    }
+}
+
 /** @param {import('@playwright/test').Page} page @param {string} name */
 export async function signIn(page, name) {
+    patient(page);
     await page.goto('/sign-in');
     await page.getByRole('button', { name }).click();
     await page.waitForURL(/\/shelves\//);

@@ -50,6 +50,6 @@ final readonly class LogView
     {
         return LogLine::query()->with('user')->where('shelf_id', $this->shelf->id)
             ->when($this->about !== '', fn (Builder $query) => $query->whereIn('deed', self::ABOUT[$this->about]))
-            ->when($this->who !== 0, fn (Builder $query) => $query->where('user_id', $this->who))->orderByDesc('id');
+            ->when($this->who !== 0, fn (Builder $query) => $query->where('user_id', $this->who))->orderByDesc('at')->orderByDesc('id');
     }
 }

@@ -52,7 +52,7 @@ final readonly class LostView
             $words[] = self::of($part);
         }
 
-        return mb_strimwidth(trim((string) preg_replace('/\s+/u', ' ', implode(' ', array_filter($words, fn (string $text) => $text !== '')))), 0, self::LETTERS, '…');
+        return mb_strimwidth(trim((string) preg_replace('/\s+/u', ' ', implode(' · ', array_filter($words, fn (string $text) => $text !== '')))), 0, self::LETTERS, '…');
     }
 
     private static function of(Part $part): string
