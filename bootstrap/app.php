@@ -43,6 +43,7 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->redirectGuestsTo(fn () => route('sign-in'));
     })
     ->withSchedule(function (Schedule $schedule): void {
+        $schedule->command('attic:keep')->dailyAt('03:00')->withoutOverlapping(120);
         $schedule->command('attic:tidy')->dailyAt('03:10')->withoutOverlapping(120);
         $schedule->command('attic:backup')->dailyAt('03:40')->withoutOverlapping(120);
     })

@@ -2,9 +2,11 @@
 
 declare(strict_types=1);
 
+use App\Http\Keeping\KeepingController;
 use App\Http\Keeping\LogController;
 use App\Http\Keeping\LostController;
 use App\Http\Keeping\MoveController;
+use App\Http\Keeping\PinController;
 use App\Http\Keeping\ShelfDetailsController;
 use App\Http\LookingBack\ComparisonController;
 use App\Http\LookingBack\DownloadController;
@@ -51,6 +53,8 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
     Route::get('/', [ShelfController::class, 'index'])->name('home');
     Route::post('/address', [AddressController::class, 'ask'])->middleware('throttle:sign-in')->name('address.ask');
     Route::get('/address/{person}', [AddressController::class, 'prove'])->middleware('signed:relative')->where('person', '\d{1,9}')->name('address.prove');
+    Route::get('/keeping', [KeepingController::class, 'place'])->name('keeping.place');
+    Route::post('/keeping', [KeepingController::class, 'sayOfPlace'])->name('keeping.place.say');
     Route::get('/lost', [LostController::class, 'index'])->name('lost.all');
     Route::get('/outbox', OutboxController::class)->name('outbox');
     Route::get('/work/{task}', [WorkController::class, 'show'])->name('work');
@@ -68,6 +72,9 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
         Route::put('/back', [ShelfDetailsController::class, 'back'])->name('shelf.back');
         Route::get('/for-good', [ShelfDetailsController::class, 'askForGood'])->name('shelf.ask-for-good');
         Route::delete('/for-good', [ShelfDetailsController::class, 'forGood'])->name('shelf.for-good');
+        Route::get('/keeping', [KeepingController::class, 'shelf'])->name('keeping.shelf');
+        Route::post('/keeping', [KeepingController::class, 'sayOfShelf'])->name('keeping.shelf.say');
+        Route::post('/keeping/now', [KeepingController::class, 'nowOfShelf'])->name('keeping.shelf.now');
         Route::get('/log', [LogController::class, 'show'])->name('log');
         Route::get('/log.csv', [LogController::class, 'download'])->name('log.csv');
         Route::get('/', [ShelfController::class, 'show'])->name('shelf');
@@ -89,6 +96,10 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
         Route::get('/delete', [LostController::class, 'ask'])->name('item.delete');
         Route::delete('/', [LostController::class, 'destroy'])->name('item.destroy');
         Route::put('/back', [LostController::class, 'back'])->name('item.back');
+        Route::get('/keeping', [KeepingController::class, 'show'])->name('keeping');
+        Route::post('/keeping', [KeepingController::class, 'say'])->name('keeping.say');
+        Route::post('/keeping/now', [KeepingController::class, 'now'])->name('keeping.now');
+        Route::delete('/versions', [KeepingController::class, 'byHand'])->name('versions.delete');
         Route::get('/for-good', [LostController::class, 'askForGood'])->name('item.ask-for-good');
         Route::delete('/for-good', [LostController::class, 'forGood'])->name('item.for-good');
         Route::get('/move', [MoveController::class, 'show'])->name('item.move');
@@ -126,6 +137,7 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
         Route::get('/ribbon', [RibbonController::class, 'show'])->name('ribbon');
         Route::prefix('/versions/{number}')->where(['number' => '\d{1,9}'])->group(function (): void {
             Route::get('/line', [RibbonController::class, 'line'])->name('line');
+            Route::put('/pin', PinController::class)->name('version.pin');
             Route::put('/milestone', [MilestoneController::class, 'update'])->name('milestone.mark');
             Route::delete('/milestone', [MilestoneController::class, 'destroy'])->name('milestone.remove');
             Route::get('/restore', [RestoreController::class, 'show'])->name('restore');

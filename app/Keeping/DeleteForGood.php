@@ -22,7 +22,7 @@ final class DeleteForGood
     public function item(Item $item, ?User $person): void
     {
         DB::transaction(function () use ($item, $person): void {
-            LogLine::ofItem($person === null ? 'went_for_good' : 'deleted_for_good', $person ?? $item->deleter ?? User::visitor(), $item, ['versions' => (string) $item->versions()->count()]);
+            LogLine::ofItem($person === null ? 'went_for_good' : 'deleted_for_good', $person ?? User::place(), $item, ['versions' => (string) $item->versions()->count()]);
             // An entry is none without its form.
             $this->items($item->entries()->pluck('id')->all());
             $this->items([$item->id]);

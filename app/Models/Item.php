@@ -21,6 +21,7 @@ use MistyAttic\Core\Kinds\Kinds;
  * @property string $kind
  * @property string $title
  * @property int $head the number of the newest version
+ * @property int $gone how many of its versions are no longer kept
  * @property string $root the address of the newest state, in hexadecimal
  * @property bool $formulas whether there may be formulas in it
  * @property int|null $copied_from
@@ -59,7 +60,7 @@ final class Item extends Model
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['head' => 'integer', 'formulas' => 'boolean', 'is_public' => 'boolean', 'keeps_entries' => 'boolean', 'pins' => 'boolean', 'source_number' => 'integer', 'changed_at' => 'immutable_datetime', 'deleted_at' => 'immutable_datetime'];
+        return ['head' => 'integer', 'gone' => 'integer', 'formulas' => 'boolean', 'is_public' => 'boolean', 'keeps_entries' => 'boolean', 'pins' => 'boolean', 'source_number' => 'integer', 'changed_at' => 'immutable_datetime', 'deleted_at' => 'immutable_datetime'];
     }
 
     public function getRouteKeyName(): string
@@ -215,10 +216,30 @@ final class Item extends Model
         return $this->kind()->isAnswered();
     }
 
-    /** The version that somebody sees before another one; itself for the first. */
+    /** How many of its versions are kept. */
+    public function kept(): int
+    {
+        return $this->head - $this->gone;
+    }
+
+    /** The version that somebody sees before another one, of those that are kept; itself for the first. */
     public function before(int $number): int
     {
+        return $this->sight === null ? (int) ($this->versions()->where('number', '<', $number)->max('number') ?? $number) : $this->sight->before($number);
+    }
+
+    /** From where a look at one version goes: what is no longer kept leads to what is. */
+    public function lookFrom(int $number): int
+    {
         return $this->sight === null ? max(1, $number - 1) : $this->sight->before($number);
+    }
+
+    /** What stood before a version, as far as it is kept. */
+    public function rootBefore(int $number): ?string
+    {
+        $root = $this->versions()->where('number', '<', $number)->orderByDesc('number')->value('root');
+
+        return is_string($root) ? $root : null;
     }
 
     /** Somebody who may not see drafts meets the item as it is published, whatever they ask for; else it is not there. */

@@ -29,6 +29,11 @@ final class User extends Authenticatable
 
     private const VISITOR = 'visitor@nowhere.invalid';
 
+    private const PLACE = 'place@nowhere.invalid';
+
+    /** @var list<self> of whom one did it, and it is not known any more which */
+    public array $oneOf = [];
+
     protected $fillable = ['name', 'email', 'password', 'colour', 'proved', 'keeps_place'];
 
     protected $attributes = ['proved' => true, 'keeps_place' => false];
@@ -41,10 +46,25 @@ final class User extends Authenticatable
         return ['password' => 'hashed', 'proved' => 'boolean', 'keeps_place' => 'boolean'];
     }
 
+    /** People of whom one did something, and nobody knows any more which: “Ines or Tobi”. */
+    public static function anyOf(self ...$people): self
+    {
+        $one = new self(['name' => implode(' or ', array_map(fn (self $person) => $person->name, $people)), 'colour' => 0]);
+        $one->oneOf = array_values($people);
+
+        return $one;
+    }
+
     /** @return BelongsToMany<Shelf, $this> those that stand, in the order that this person gave them; those that are put away last */
     public function shelves(): BelongsToMany
     {
         return $this->belongsToMany(Shelf::class, 'memberships')->whereNull('shelves.deleted_at')->orderByRaw('shelves.archived_at IS NOT NULL')->orderBy('memberships.place')->orderBy('shelves.id');
+    }
+
+    /** In whose name the place does by itself what its people told it to do; nobody can sign in as that. */
+    public static function place(): self
+    {
+        return self::query()->firstOrCreate(['email' => self::PLACE], ['name' => __('keeping.place'), 'password' => Str::random(60), 'colour' => 1]);
     }
 
     /** Whoever answers a form without an account; nobody can sign in as that. */
@@ -60,7 +80,7 @@ final class User extends Authenticatable
      */
     protected function colour(): Attribute
     {
-        return Attribute::get(fn (mixed $colour): int => $this->isVisitor() ? 0 : (int) $colour);
+        return Attribute::get(fn (mixed $colour): int => $this->oneOf !== [] || $this->isVisitor() || $this->email === self::PLACE ? 0 : (int) $colour);
     }
 
     /** The key under which a browser keeps what is theirs: 32 bytes in base64. */
@@ -71,7 +91,7 @@ final class User extends Authenticatable
 
     public function isVisitor(): bool
     {
-        return $this->email === self::VISITOR;
+        return $this->oneOf === [] && $this->email === self::VISITOR;
     }
 
     public static function nextColour(): int
@@ -81,12 +101,15 @@ final class User extends Authenticatable
 
     public function firstName(): string
     {
-        return explode(' ', $this->name)[0];
+        return $this->oneOf === [] ? explode(' ', $this->name)[0] : implode(' or ', array_map(fn (self $person) => $person->firstName(), $this->oneOf));
     }
 
     /** Two letters: the first of the first name and of the last. */
     public function monogram(): string
     {
+        if ($this->oneOf !== []) {
+            return implode('/', array_map(fn (self $person) => $person->monogram(), array_slice($this->oneOf, 0, 2))).(count($this->oneOf) > 2 ? '…' : '');
+        }
         $names = preg_split('/\s+/u', trim($this->name)) ?: [$this->name];
 
         return mb_strtoupper(mb_substr($names[0], 0, 1).(count($names) > 1 ? mb_substr($names[count($names) - 1], 0, 1) : mb_substr($names[0], 1, 1)));

@@ -28,6 +28,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property int $added words
  * @property int $removed words
  * @property int|null $with_id the first of versions that were restored together
+ * @property int|null $pinned_by who pinned it, so that no rule lets it go
  * @property bool $unkept takes in all that was written while no history was kept
  * @property CarbonImmutable $started_at
  * @property CarbonImmutable $saved_at

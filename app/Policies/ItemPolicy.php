@@ -196,6 +196,12 @@ final class ItemPolicy
         return $item->form_id !== null || $item->deleted_at === null ? Response::denyAsNotFound() : $this->atLeast($user, $item, Role::Owner);
     }
 
+    /** Saying what is kept of it, and letting versions go: never undone, so it is for owners. */
+    public function keep(User $user, Item $item): Response
+    {
+        return $item->form_id !== null ? Response::denyAsNotFound() : $this->standing($item, $this->atLeast($user, $item, Role::Owner));
+    }
+
     private function takingDown(User $user, Item $item): Response
     {
         $write = $this->atLeast($user, $item, Role::Editor);

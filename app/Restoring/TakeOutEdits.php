@@ -14,6 +14,7 @@ use App\Saving\WriteVersion;
 use App\Saving\Written;
 use App\Store\ChunksAhead;
 use App\Store\States;
+use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Calculate\Consequences;
 use MistyAttic\Core\Compare\Changes\Change;
 use MistyAttic\Core\Compare\Changes\TreeCompare;
@@ -39,12 +40,10 @@ final readonly class TakeOutEdits
      */
     public function rehearse(Item $item, int $from, int $to, User $author, ?string $below = null): ?Merged
     {
-        $numbers = $this->numbers($item, $from, $to, $author);
-        $runs = TakeOut::runs($numbers);
+        $runs = TakeOut::runs($this->befores($item, $from, $to, $author));
         if (count($runs) > self::MOST_RUNS) {
             return null;
         }
-        // Every version is kept, so each run has the one before it: another in its place would take out what others wrote, too.
         $roots = Version::query()->where('item_id', $item->id)->whereIn('number', array_merge([], ...$runs))->pluck('root', 'number');
         $kind = Kinds::named($item->kind);
         $bare = fn (string $root): PartTree => Consequences::withoutResults($kind, $this->states->tree($root));
@@ -82,8 +81,41 @@ final readonly class TakeOutEdits
     /** @return list<int> the versions in question, ascending; the first one of all, which made the item, is never among them */
     public function numbers(Item $item, int $from, int $to, User $author): array
     {
-        return array_values(Version::query()->where(['item_id' => $item->id, 'user_id' => $author->id])->where('number', '>', max(1, $from))->where('number', '<=', $to)
-            ->orderBy('number')->pluck('number')->map(fn ($number) => (int) $number)->all());
+        return array_keys($this->befores($item, $from, $to, $author));
+    }
+
+    /**
+     * The versions in question with the one that is kept before each. Where others' versions between the two are no longer kept, taking it out would take out
+     * what they wrote, too: it is none of them.
+     *
+     * @return array<int, int>
+     */
+    private function befores(Item $item, int $from, int $to, User $author): array
+    {
+        $befores = [];
+        $others = array_flip(DB::table('gone_versions')->where('item_id', $item->id)->where('user_id', '!=', $author->id)->where('number', '<=', $to)->pluck('number')->all());
+        $before = 0;
+        foreach (Version::query()->where('item_id', $item->id)->where('number', '<=', $to)->orderBy('number')->toBase()->get(['number', 'user_id']) as $row) {
+            $number = (int) $row->number;
+            if ($before > 0 && $number > $from && (int) $row->user_id === $author->id && ($others === [] || array_filter(range($before + 1, $number), fn (int $gone) => isset($others[$gone])) === [])) {
+                $befores[$number] = $before;
+            }
+            $before = $number;
+        }
+
+        return $befores;
+    }
+
+    /** How many of somebody's versions in the range can't be taken out, since they or those around them are no longer kept. */
+    public function mixed(Item $item, int $from, int $to, User $author): int
+    {
+        $within = fn (string $table) => DB::table($table)->where(['item_id' => $item->id, 'user_id' => $author->id])->where('number', '>', max(1, $from))->where('number', '<=', $to)->pluck('number')->all();
+        $told = [];
+        foreach ($this->befores($item, $from, $to, $author) as $number => $before) {
+            $told += array_fill_keys(range($before + 1, $number), true);
+        }
+
+        return count(array_filter([...$within('versions'), ...$within('gone_versions')], fn (mixed $number) => ! isset($told[(int) $number])));
     }
 
     /**

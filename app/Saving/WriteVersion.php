@@ -15,6 +15,7 @@ use App\Store\Excerpt;
 use App\Store\HandedRoots;
 use App\Store\NumberColumns;
 use App\Store\States;
+use App\Store\WhatIsKept;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
@@ -66,7 +67,7 @@ final readonly class WriteVersion
             $this->ownPictures($item, $kind, $changes);
         }
         $title = $written->title ?? $item->title;
-        $called = $item->head === 0 ? $title : ($grown === null ? $item->title : (string) Version::query()->where(['item_id' => $item->id, 'number' => $grown->number - 1])->value('title'));
+        $called = $item->head === 0 ? $title : ($grown === null ? $item->title : (string) Version::query()->where('item_id', $item->id)->where('number', '<', $grown->number)->orderByDesc('number')->value('title'));
         $statements = [...Statements::ofTitle($called, $title), ...$compared->statements];
         $writers = $unkept && $grown !== null ? $this->writers($item, $grown, $written->before ?? $this->states->tree($item->root), $after) : [];
 
@@ -119,12 +120,12 @@ final readonly class WriteVersion
 
     private function grown(Item $item, Version $newest, User $editor, Written $written, bool $unkept): ?Version
     {
-        return ($unkept ? $newest->unkept && ! $newest->isHeldOnTo() : $this->grows($newest, $editor, $written)) ? $newest : null;
+        return ($unkept ? $newest->unkept && ! $newest->isHeldOnTo() : $this->grows($item, $newest, $editor, $written)) ? $newest : null;
     }
 
     private function beforeRoot(Item $item, ?Version $grown): ?string
     {
-        return $grown === null ? ($item->head === 0 ? null : $item->root) : $this->rootBefore($item, $grown);
+        return $grown === null ? ($item->head === 0 ? null : $item->root) : $item->rootBefore($grown->number);
     }
 
     private function compare(States $states, Item $item, Written $written, ?Version $grown, ?string $beforeRoot): Compared
@@ -167,7 +168,7 @@ final readonly class WriteVersion
         return $written->cause === Cause::Wrote && $form?->isAnswered() === true && $form->keeps_entries === false;
     }
 
-    private function grows(Version $newest, User $editor, Written $written): bool
+    private function grows(Item $item, Version $newest, User $editor, Written $written): bool
     {
         if ($written->grows !== null) {
             return $written->grows && ! $newest->isHeldOnTo();
@@ -175,7 +176,7 @@ final readonly class WriteVersion
 
         return $written->cause === Cause::Wrote && $newest->cause === Cause::Wrote
             && $newest->user_id === $editor->id && ! $newest->kept && ! $newest->unkept
-            && $newest->started_at->diffInSeconds(now(), true) < config('attic.checkpoint')
+            && $newest->started_at->diffInSeconds(now(), true) < WhatIsKept::item($item)->values['leave']
             && ! $newest->isHeldOnTo();
     }
 
@@ -205,13 +206,6 @@ final readonly class WriteVersion
         $excerpt = $grid === null ? null : Excerpt::of($this->states, $grid, $item->root, $written->root);
 
         return $excerpt->changes ?? TreeCompare::of($this->states->tree($item->root), $this->states->tree($written->root));
-    }
-
-    private function rootBefore(Item $item, Version $version): ?string
-    {
-        $root = Version::query()->where(['item_id' => $item->id, 'number' => $version->number - 1])->value('root');
-
-        return is_string($root) ? $root : null;
     }
 
     /**

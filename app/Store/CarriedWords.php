@@ -41,9 +41,10 @@ final readonly class CarriedWords
             return;
         }
         $words = new Words;
-        $found = array_map(fn (Carried $carried) => [$carried, $version->number - 1], Carried::in($changes, $words));
+        $number = $item->before($version->number);
+        $found = array_map(fn (Carried $carried) => [$carried, $number], Carried::in($changes, $words));
         foreach ($this->pasted($changes, $found) as $part) {
-            $found = [...$found, ...$this->copied($part, $before, $version->number - 1, $words) ?: $this->cutBefore($item, $version, $part, $words)];
+            $found = [...$found, ...$this->copied($part, $before, $number, $words) ?: $this->cutBefore($item, $version, $part, $words)];
         }
         if ($from !== null) {
             $found = [...$found, ...array_map(fn (Carried $carried) => [$carried, $from->number], $this->merged($from, $after, $found, $words))];
@@ -129,14 +130,14 @@ final readonly class CarriedWords
         $earlier = Version::query()->where(['item_id' => $item->id, 'user_id' => $version->user_id])->where('number', '<', $version->number)->where('number', '>=', max(2, $version->number - self::BACK))
             ->where('removed', '>', 0)->orderByDesc('number')->pluck('number');
         foreach ($earlier as $number) {
-            $root = Version::query()->where(['item_id' => $item->id, 'number' => $number - 1])->value('root');
+            $root = $item->rootBefore((int) $number);
             $touched = DB::table('touches')->where(['item_id' => $item->id, 'number' => $number])->whereRaw('what & ? != 0', [ChangeType::Removed->bit() | ChangeType::Edited->bit()])->limit(self::MOST_TEXTS)->pluck('part');
             $then = is_string($root) ? $this->states->tree($root) : null;
             foreach ($touched as $id) {
                 $other = $then?->find((string) $id);
                 $found = $other === null || $other->richText()->isEmpty() ? [] : $this->common($part, $other, $words);
                 if ($found !== []) {
-                    return array_map(fn (Carried $carried) => [$carried, (int) $number - 1], $found);
+                    return array_map(fn (Carried $carried) => [$carried, $item->before((int) $number)], $found);
                 }
             }
         }

@@ -14,6 +14,9 @@ final class LiveRoots
     /** A clock that is told in seconds may be one behind. */
     private const SLACK = 2;
 
+    /** @param array<int, true> $without versions that are looked at as if they were gone, by their ids */
+    public function __construct(private readonly array $without = []) {}
+
     /** Up to which rows, and which second, was looked already. */
     private int $versions = 0;
 
@@ -27,8 +30,8 @@ final class LiveRoots
     public function next(): iterable
     {
         $at = now()->getTimestamp();
-        yield from self::since('versions', 'root', $this->versions);
-        yield from self::since('held_edits', 'root', $this->held);
+        yield from $this->since('versions', 'root', $this->versions, $this->without);
+        yield from $this->since('held_edits', 'root', $this->held);
         // A version that grows leaves what it was behind: so it is known which items moved on.
         $since = $this->at - self::SLACK;
         $handed = fn (): Builder => DB::table('handed_roots')->where('at', '>=', $since);
@@ -61,12 +64,17 @@ final class LiveRoots
         }
     }
 
-    /** @return iterable<string> */
-    private static function since(string $table, string $column, int &$last): iterable
+    /**
+     * @param  array<int, true>  $without
+     * @return iterable<string>
+     */
+    private function since(string $table, string $column, int &$last, array $without = []): iterable
     {
         foreach (DB::table($table)->where('id', '>', $last)->orderBy('id')->select('id', $column)->cursor() as $row) {
             $last = (int) $row->id;
-            yield (string) $row->{$column};
+            if (! isset($without[$last])) {
+                yield (string) $row->{$column};
+            }
         }
     }
 

@@ -43,6 +43,7 @@ final class TouchesBetween
                 }
             }
         }
+        $this->of = (new Writers($this->item))->tell($this->of);
         if ($this->areEnds) {
             foreach ($this->of as $part => $touches) {
                 usort($touches, fn (Touch $one, Touch $two) => $one->number <=> $two->number);

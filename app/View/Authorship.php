@@ -8,6 +8,7 @@ use App\Models\Item;
 use App\Models\User;
 use App\Models\Version;
 use App\Store\States;
+use App\Store\Writers;
 use Illuminate\Support\Collection;
 use MistyAttic\Core\Compare\Texts\Span;
 use MistyAttic\Core\Compare\Texts\SpanKind;
@@ -42,7 +43,7 @@ final class Authorship
         $this->words = new Words;
         $this->authors = new WordAuthors($item, $until->number, $states);
         $this->authors->readAll();
-        $this->users = User::query()->whereIn('id', Version::query()->where('item_id', $item->id)->where('number', '<=', $until->number)->distinct()->select('user_id'))->get()->keyBy('id');
+        $this->users = Writers::people($this->authors->editors());
         foreach ($tree->parts as $part) {
             if (isset($part->fields['text'])) {
                 $this->spans[$part->id] = $this->told($part);

@@ -10,6 +10,7 @@ use App\Models\Version;
 use App\Store\Excerpt;
 use App\Store\States;
 use App\Store\TouchesBetween;
+use App\Store\Writers;
 use Illuminate\Support\Collection;
 use MistyAttic\Core\Compare\Changes\ChangeSet;
 use MistyAttic\Core\Compare\Changes\ChangeType;
@@ -109,7 +110,7 @@ final class Comparison
         $this->areEnds = $between->areEnds ?? true;
         $all = array_merge([], ...array_values($this->touches));
         $this->versions = $this->versionsOf(array_values(array_unique(array_column($all, 'number'))));
-        $this->users = User::query()->whereIn('id', array_unique(array_column($all, 'editor')))->get()->keyBy('id');
+        $this->users = Writers::people(array_column($all, 'editor'));
         $entries = $this->title($phrases);
         foreach (Statements::of($kind, $this->old, $this->new, $this->changes, $apart ? Detail::Apart : Detail::Listed) as $statement) {
             $answers = Answerable::forStatement($statement, $this->touches);
@@ -201,7 +202,7 @@ final class Comparison
         [$came, $went] = $this->carried($part);
         $spans = $compare->spans($addedBy, array_map($editor, $authors->removedBy ?? []), $runs === [] ? null : $editor(count($runs) - 1), $came, $went);
 
-        return array_map(fn (Span $span) => [$span, $span->step === null ? null : $this->users->get($span->step) ?? User::query()->find($span->step)], $spans);
+        return array_map(fn (Span $span) => [$span, $span->step === null ? null : $this->users->get($span->step) ?? Writers::people([$span->step])->first()], $spans);
     }
 
     private function writers(): WordAuthors

@@ -7,6 +7,8 @@ namespace App\View;
 use App\Models\Item;
 use App\Models\Version;
 use App\Store\States;
+use App\Store\Writers;
+use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Compare\Changes\ChangeType;
 use MistyAttic\Core\Compare\Changes\TreeCompare;
@@ -48,19 +50,28 @@ final class PartStory
     public function __construct(private readonly Item $item, private readonly string $part, private readonly States $states, private readonly Phrases $phrases)
     {
         $this->kind = Kinds::named($item->kind);
-        $touches = DB::table('touches')->where(['item_id' => $item->id, 'part' => $part])->orderByDesc('number')->get(['number', 'what', 'position'])->keyBy('number');
+        $touches = DB::table('touches')->where(['item_id' => $item->id, 'part' => $part])->orderByDesc('number')->get(['part', 'number', 'user_id', 'what', 'position'])->keyBy('number');
         $below = $touches->isEmpty() || $this->kind->grid() !== null ? [] : (new PartsBelow($states))->of($item, $part, $touches->reverse()->map(fn (object $touch): ?int => $touch->position === null ? null : (int) $touch->position)->all());
         $this->holds = $below !== [];
         $numbers = $touches->keys();
-        foreach (array_chunk($below, 500) as $ids) {
-            $numbers = $numbers->merge(DB::table('touches')->where('item_id', $item->id)->whereIn('part', $ids)->distinct()->pluck('number'));
+        $writers = new Writers($item);
+        $wrote = [];
+        foreach ($touches as $number => $touch) {
+            $wrote[(int) $number][] = $writers->of($part, (int) $number, (int) $touch->user_id);
         }
+        foreach (array_chunk($below, 500) as $ids) {
+            foreach (DB::table('touches')->where('item_id', $item->id)->whereIn('part', $ids)->get(['part', 'number', 'user_id']) as $row) {
+                $wrote[(int) $row->number][] = $writers->of((string) $row->part, (int) $row->number, (int) $row->user_id);
+            }
+        }
+        $numbers = $numbers->merge(array_keys($wrote));
         $numbers = $numbers->map(fn (mixed $number) => (int) $number)->unique()->sortDesc()->values();
         $most = $this->holds ? self::MOST_WHOLE : self::MOST;
         $older = max(0, $numbers->count() - $most);
         // One more than is shown, for what the oldest shown one changed.
         $numbers = $numbers->take($most + 1)->reverse();
         $versions = Version::query()->with('user', 'milestone')->where('item_id', $item->id)->whereIn('number', $numbers)->get()->keyBy('number');
+        $versions = self::by($versions, $wrote);
         $steps = [];
         $before = $name = null;
         $whole = [];
@@ -88,6 +99,21 @@ final class PartStory
             $movedSince = $movedSince || ($what & ChangeType::Moved->bit()) !== 0;
         }
         $this->story = new Story($name, $shown, $older);
+    }
+
+    /**
+     * Versions under the names of those who changed something in them: what came before may be no longer kept, and somebody else's.
+     *
+     * @param  Collection<int, Version>  $versions
+     * @param  array<int, list<int>>  $wrote  version => people
+     * @return Collection<int, Version>
+     */
+    public static function by(Collection $versions, array $wrote): Collection
+    {
+        $numbers = array_map(Writers::number(...), array_filter(array_intersect_key($wrote, $versions->all())));
+        $people = Writers::people(array_filter($numbers, fn (int $writer, int $number) => $versions[$number]?->user_id !== $writer, ARRAY_FILTER_USE_BOTH));
+
+        return $versions->map(fn (Version $version) => $people->has($numbers[$version->number] ?? 0) ? (clone $version)->setRelation('user', $people->get($numbers[$version->number])) : $version);
     }
 
     /**
@@ -180,7 +206,7 @@ final class PartStory
 
     private function movement(Version $version): string
     {
-        $root = $this->kind->beside() === null ? null : Version::query()->where(['item_id' => $this->item->id, 'number' => $version->number - 1])->value('root');
+        $root = $this->kind->beside() === null ? null : $this->item->rootBefore($version->number);
         if (! is_string($root)) {
             return __('history.part.moved');
         }

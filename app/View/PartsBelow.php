@@ -38,7 +38,7 @@ final readonly class PartsBelow
             ->orderByDesc('number')->get(['number', 'part'])->reject(fn (object $touch) => isset($below[$touch->part]))->groupBy('number')->take(self::MOST_READ);
         $roots = Version::query()->where('item_id', $item->id)->whereIn('number', $gone->keys()->map(fn (int $number) => $number - 1))->pluck('root', 'number');
         foreach ($gone as $number => $touches) {
-            $before = $roots->get($number - 1);
+            $before = $roots->get($number - 1) ?? $item->rootBefore((int) $number);
             $tree = is_string($before) ? $this->states->tree($before) : null;
             if ($tree?->has($part) === true) {
                 $below += array_intersect_key(array_flip(self::ids($tree, $part)), $touches->pluck('part')->flip()->all());
@@ -65,7 +65,7 @@ final readonly class PartsBelow
         if ($tree->has($part)) {
             return $tree;
         }
-        $root = Version::query()->where(['item_id' => $item->id, 'number' => (int) array_key_last($stood) - 1])->value('root');
+        $root = $item->rootBefore((int) array_key_last($stood));
         $tree = is_string($root) ? $this->states->tree($root) : null;
 
         return $tree?->has($part) === true ? $tree : null;

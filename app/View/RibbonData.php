@@ -19,7 +19,7 @@ final class RibbonData
 {
     /**
      * @param  int|null  $last  only so many of the newest
-     * @return array{lanes: list<array{name: string, monogram: string, colour: int}>, versions: list<list<int>>, milestones: list<array{int, string}>, published: list<array{int, string}>, unusual: list<array{int, string}>, sittings: int}
+     * @return array{lanes: list<array{name: string, monogram: string, colour: int}>, versions: list<list<int>>, milestones: list<array{int, string}>, published: list<array{int, string}>, unusual: list<array{int, string}>, pins: list<int>, gaps: list<array{int, string}>, sittings: int}
      */
     public function of(Item $item, ?int $last = null): array
     {
@@ -41,7 +41,24 @@ final class RibbonData
             }
         }
 
-        return ['lanes' => $this->lanes($editors), 'versions' => $versions, 'milestones' => $this->milestones($item), 'published' => $this->published($item), 'unusual' => $unusual, 'sittings' => count($sittings)];
+        return ['lanes' => $this->lanes($editors), 'versions' => $versions, 'milestones' => $this->milestones($item), 'published' => $this->published($item), 'unusual' => $unusual, 'pins' => $item->sight !== null ? [] : array_values(array_map(intval(...), DB::table('versions')->where('item_id', $item->id)->whereNotNull('pinned_by')->orderBy('number')->pluck('number')->all())), 'gaps' => $this->gaps($item, array_column($versions, 0)), 'sittings' => count($sittings)];
+    }
+
+    /**
+     * Where versions are no longer kept.
+     *
+     * @param  list<int>  $numbers  that are kept and shown, ascending
+     * @return list<array{int, string}> the next one that is kept, and how many are missing before it
+     */
+    private function gaps(Item $item, array $numbers): array
+    {
+        $gaps = [];
+        foreach ($item->gone === 0 || $item->sight !== null ? [] : $numbers as $at => $number) {
+            $missing = $at === 0 ? 0 : $number - $numbers[$at - 1] - 1;
+            $missing > 0 && $gaps[] = [$number, trans_choice('history.gap_here', $missing, ['count' => (string) $missing])];
+        }
+
+        return $gaps;
     }
 
     /**

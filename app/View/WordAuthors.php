@@ -8,6 +8,7 @@ use App\Models\Item;
 use App\Models\Version;
 use App\Store\States;
 use App\Store\TouchesBetween;
+use App\Store\Writers;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Compare\Changes\ChangeType;
@@ -37,6 +38,8 @@ final class WordAuthors
 
     private readonly Words $words;
 
+    private readonly Writers $writers;
+
     /** @var array<string, list<Touch>> part => what added or edited it, ascending */
     private array $touches = [];
 
@@ -60,6 +63,7 @@ final class WordAuthors
     public function __construct(private readonly Item $item, private readonly int $until, private readonly States $states)
     {
         $this->words = new Words;
+        $this->writers = new Writers($item);
         foreach (DB::table('carried')->where('item_id', $item->id)->where('number', '<=', $until)->orderBy('number')->get() as $row) {
             $this->carried[(string) $row->part][(int) $row->number][] = $row;
         }
@@ -72,9 +76,16 @@ final class WordAuthors
         foreach ($this->query()->orderBy('number')->get(['part', 'number', 'user_id', 'what', 'position']) as $row) {
             $this->touches[(string) $row->part][] = TouchesBetween::touch($row);
         }
+        $this->touches = $this->writers->tell($this->touches);
         $runs = array_map(fn (string $part) => $this->runs($part, $this->until), array_map(strval(...), array_keys($this->touches)));
         // The last of each is the text that is shown, and is at hand.
         $this->read(array_slice(array_merge(...array_map(fn (array $runs) => array_slice($runs, 0, -1), $runs), ...[[]]), 0, self::MOST_READINGS));
+    }
+
+    /** @return list<int> all who wrote, once {@see readAll} was asked for */
+    public function editors(): array
+    {
+        return array_values(array_unique(array_column(array_merge([], ...array_values($this->touches)), 'editor')));
     }
 
     /** @param list<Touch> $runs the texts that they left are read at once */
@@ -224,7 +235,7 @@ final class WordAuthors
     private function touchesOf(string $part): array
     {
         if (! $this->whole && ! isset($this->touches[$part])) {
-            $this->touches[$part] = array_values($this->query()->where('part', $part)->orderBy('number')->get(['part', 'number', 'user_id', 'what', 'position'])->map(TouchesBetween::touch(...))->all());
+            $this->touches += $this->writers->tell([$part => array_values($this->query()->where('part', $part)->orderBy('number')->get(['part', 'number', 'user_id', 'what', 'position'])->map(TouchesBetween::touch(...))->all())]);
         }
 
         return $this->touches[$part] ?? [];

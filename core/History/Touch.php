@@ -23,6 +23,12 @@ final readonly class Touch
         public ?int $position,
     ) {}
 
+    /** The same by somebody else. */
+    public function by(int $editor): self
+    {
+        return new self($this->part, $this->number, $editor, $this->what, $this->position);
+    }
+
     public function did(ChangeType $type): bool
     {
         return ($this->what & $type->bit()) !== 0;

@@ -32,18 +32,18 @@ final class TakeOut
     /**
      * Chosen versions that follow on each other are taken out as one.
      *
-     * @param  list<int>  $numbers  ascending
+     * @param  array<int, int>  $befores  the version that is kept before each, ascending
      * @return list<array{int, int}> the version before the first and the last of each run, the newest run first
      */
-    public static function runs(array $numbers): array
+    public static function runs(array $befores): array
     {
         $runs = [];
-        foreach ($numbers as $number) {
+        foreach ($befores as $number => $before) {
             $last = array_key_last($runs);
-            if ($last !== null && $runs[$last][1] === $number - 1) {
+            if ($last !== null && $runs[$last][1] === $before) {
                 $runs[$last][1] = $number;
             } else {
-                $runs[] = [$number - 1, $number];
+                $runs[] = [$before, $number];
             }
         }
 

@@ -30,6 +30,9 @@ return [
     'changes' => '{0} Nothing changed|{1} One change|[2,*] :count changes',
     'editors' => '{0} nobody|{1} one editor|[2,*] :count editors',
     'no_such_version' => 'There is no version :number of “:title”. Its newest is :head.',
+    'gap_here' => '{1} one version before it is no longer kept|[2,*] :count versions before it are no longer kept',
+    'gap' => '{1} one version is no longer kept (:who)|[2,*] :count versions are no longer kept (:who)',
+    'nearest' => ':number is no longer kept. This is :kept, the nearest that is.',
     'version_gone' => 'Version :number of “:title” is no longer kept.',
     'moved_on' => 'Something was saved since this plan was made. Nothing was restored: look at the plan again.',
     'part' => [
@@ -41,6 +44,7 @@ return [
     ],
     'place' => ['column' => 'The :side column', 'after' => ', below “:last”', 'empty' => ', which is empty', 'gone' => 'That place is gone in the meantime. Choose another one.'],
     'take_out' => [
+        'mixed' => '{1} One version of :who’s can’t be taken out, since what others wrote around it is no longer kept apart.|[2,*] :count versions of :who’s can’t be taken out, since what others wrote around them is no longer kept apart.',
         'versions' => '{0} There is no version of theirs between :from and :to.|{1} One version between :from and :to is taken out.|[2,*] :count versions between :from and :to are taken out.',
         'too_many' => 'These edits lie in more than :most places of the history, which is too many at once. Choose a shorter stretch on the ribbon.',
         'nothing' => 'Nothing of it is there any more, so nothing was changed.',

@@ -22,11 +22,11 @@
             @foreach ($sittings as $sitting)
                 <tbody>
                     @if ($only === '' && $item->sight === null)
-                        <tr class="versions-sitting"><th colspan="6" scope="rowgroup"><x-when :at="$sitting->last()->saved_at" exact />@if ($sitting->count() > 1), {{ $sitting->count() }} versions by {{ $sitting->map(fn ($version) => $version->user->firstName())->unique()->join(', ', ' and ') }} <a href="{{ route('history', ['item' => $item, 'from' => $item->before($sitting->last()->number), 'to' => $sitting->first()->number]) }}">all of it</a>@endif</th></tr>
+                        <tr class="versions-sitting"><th colspan="6" scope="rowgroup"><x-when :at="$sitting->last()->saved_at" exact />@if ($sitting->count() > 1), {{ $sitting->count() }} versions by {{ $sitting->map(fn ($version) => $version->user->firstName())->unique()->join(', ', ' and ') }} <a href="{{ route('history', ['item' => $item, 'from' => $item->lookFrom($sitting->last()->number), 'to' => $sitting->first()->number]) }}">all of it</a>@endif</th></tr>
                     @endif
                     @foreach ($sitting as $version)
                         <tr>
-                            <td class="versions-number">{{ $version->number }}</td>
+                            <td class="versions-number">{{ $version->number }}@if ($version->pinned_by !== null)<span class="pin is-inline" title="Pinned"><span class="is-sr-only">, pinned</span></span>@endif</td>
                             <td>{{ isset($since[$version->number]) ? $since[$version->number][1] : $phrases->seen($item, $version) }}@if ($item->sight === null) @if ($version->note)<small>“{{ $version->note }}”</small>@endif @if ($version->unusual)<small class="notch-words">{{ $phrases->unusual($version->unusual) }}</small>@endif @foreach ($steps($version) as $step)<small class="lantern-words">{{ $step }}</small>@endforeach @endif</td>
                             <td class="versions-who"><x-monogram :user="$version->user" aria-hidden="true" /> {{ $version->user->firstName() }}</td>
                             <td class="versions-when"><x-when :at="$version->saved_at" /></td>
@@ -36,6 +36,7 @@
                                         <summary class="{{ $version->milestone ? 'flag' : 'mark-it' }}" @if ($version->milestone?->note) title="{{ $version->milestone->note }}" @endif>@if ($version->milestone)<span>{{ $version->milestone->name }}</span>@else<x-glyph name="flag" /><span class="is-sr-only">Mark {{ $version->number }} as a milestone</span>@endif</summary>
                                         <div class="menu-sheet menu-form is-right">
                                             <form method="post" action="{{ route('milestone.mark', [$item, $version->number]) }}">@csrf @method('put')<label class="label" for="name-{{ $version->number }}">Call {{ $version->number }}</label><input class="input" id="name-{{ $version->number }}" name="name" maxlength="{{ config('attic.title') }}" value="{{ $version->milestone?->name }}" required data-focus><label class="is-sr-only" for="note-{{ $version->number }}">{{ __('history.milestone.note') }}</label><input class="input" id="note-{{ $version->number }}" name="note" maxlength="{{ config('attic.note') }}" value="{{ $version->milestone?->note }}" placeholder="{{ __('history.milestone.note') }}"><button class="button is-dark">{{ $version->milestone ? 'Rename' : 'Mark it' }}</button></form>
+                                            <form method="post" action="{{ route('version.pin', [$item, $version->number]) }}">@csrf @method('put')<input type="hidden" name="pin" value="{{ $version->pinned_by === null ? '1' : '0' }}"><button class="button is-quiet">{{ $version->pinned_by === null ? 'Pin it, so that no rule lets it go' : 'Take the pin off' }}</button></form>
                                             @if ($version->milestone)<form method="post" action="{{ route('milestone.remove', [$item, $version->number]) }}">@csrf @method('delete')<button class="button is-quiet">Take the name off</button></form>@endif
                                         </div>
                                     </details>
@@ -43,8 +44,9 @@
                                     <span class="flag" @if ($version->milestone->note) title="{{ $version->milestone->note }}" @endif><span>{{ $version->milestone->name }}</span></span>
                                 @endcan
                             </td>
-                            <td class="versions-do"><a href="{{ route('history', ['item' => $item, 'from' => $version->number, 'to' => $version->number, 'view' => 'was']) }}" aria-label="Version {{ $version->number }} as it was">As it was</a> <a href="{{ route('history', ['item' => $item, 'from' => $since[$version->number][0] ?? $item->before($version->number), 'to' => $version->number]) }}" aria-label="What changed in version {{ $version->number }}">What changed</a></td>
+                            <td class="versions-do"><a href="{{ route('history', ['item' => $item, 'from' => $version->number, 'to' => $version->number, 'view' => 'was']) }}" aria-label="Version {{ $version->number }} as it was">As it was</a> <a href="{{ route('history', ['item' => $item, 'from' => $since[$version->number][0] ?? $item->lookFrom($version->number), 'to' => $version->number]) }}" aria-label="What changed in version {{ $version->number }}">What changed</a></td>
                         </tr>
+                        @isset($gaps[$version->number])<tr class="versions-gap"><td colspan="6">{{ $gaps[$version->number] }}</td></tr>@endisset
                     @endforeach
                 </tbody>
             @endforeach

@@ -2,6 +2,7 @@
     <main id="main" class="plan">
         <h1>Take {{ $author->firstName() }}’s edits out of “{{ $item->title }}”</h1>
         <p class="plan-lead">{{ trans_choice('history.take_out.versions', count($numbers), ['from' => $from, 'to' => $to]) }} What others wrote, and what {{ $author->firstName() }} wrote before and after, is kept. Nothing is overwritten: this becomes version {{ $item->head + 1 }}, and {{ $item->head }} stays in the history.</p>
+        @if ($mixed > 0)<p class="notice">{{ trans_choice('history.take_out.mixed', $mixed, ['count' => (string) $mixed, 'who' => $author->firstName()]) }}</p>@endif
         <x-problems />
         @if (count($tabs) > 1)
             <form class="plan-which" method="get" action="{{ route('take-out', $item) }}">

@@ -88,13 +88,13 @@ final class RoomsTest
     public function test_saving_knows_no_other_of_what_happens(): Rule
     {
         return PHPat::rule()->classes(Selector::inNamespace('App\Saving'))
-            ->shouldNot()->dependOn()->classes(...self::app('Making', 'Restoring', 'Past', 'Publishing', 'Sharing', 'View', 'Http'))
+            ->shouldNot()->dependOn()->classes(...self::app('Making', 'Restoring', 'Past', 'Publishing', 'Sharing', 'Keeping', 'View', 'Http'))
             ->because('ways to write change, and what holds for all of them does not');
     }
 
     public function test_what_happens_knows_no_other_of_its_kind(): Rule
     {
-        return PHPat::rule()->classes(...self::app('Restoring', 'Past', 'Publishing', 'Sharing'))
+        return PHPat::rule()->classes(...self::app('Restoring', 'Past', 'Publishing', 'Sharing', 'Keeping'))
             ->shouldNot()->dependOn()->classes(...self::app('Making', 'View', 'Http'))
             ->because('an action is called by a screen, and calls Saving');
     }

@@ -178,7 +178,8 @@ final class HistoryTest extends TestCase
         self::assertCount(1, $early->conflicts);
         $both = TakeOut::of($states[3], [[$states[2], $states[3]], [$states[0], $states[1]]]);
         self::assertSame([[], "p1 . Test every socket.\np2 . Tape what fails."], [$both->conflicts, Sketch::write($both->tree)]);
-        self::assertSame([[6, 7], [1, 4]], TakeOut::runs([2, 3, 4, 7]));
+        self::assertSame([[9, 12], [1, 5]], TakeOut::runs([3 => 1, 5 => 3, 12 => 9]), 'where versions are no longer kept');
+        self::assertSame([[6, 7], [1, 4]], TakeOut::runs([2 => 1, 3 => 2, 4 => 3, 7 => 6]));
         // What a kind sets right is set right after each version, before the next one is taken out.
         $seen = [];
         TakeOut::of($states[3], [[$states[2], $states[3]], [$states[0], $states[1]]], function (PartTree $tree) use (&$seen): PartTree {

@@ -124,7 +124,9 @@ final class HistoryTest extends FeatureCase
         $this->get(route('history', [$this->item, 'from' => 6, 'to' => 2]))->assertSee('between 2 and 6');
         $this->get(route('history', [$this->item, 'from' => 2, 'to' => 99]))->assertNotFound()->assertSee('There is no version 99 of “Bench rules”. Its newest is 6.');
         DB::table('versions')->where(['item_id' => $this->item->id, 'number' => 3])->delete();
-        $this->get(route('history', [$this->item, 'from' => 3, 'to' => 6]))->assertStatus(410)->assertSee('Version 3 of “Bench rules” is no longer kept.');
+        $this->get(route('history', [$this->item, 'from' => 3, 'to' => 6]))->assertRedirect(route('history', [$this->item, 'from' => 2, 'to' => 6]))->assertSessionHas('said', '3 is no longer kept. This is 2, the nearest that is.');
+        $this->get(route('restore', [$this->item, 3]))->assertRedirect(route('restore', [$this->item, 2]));
+        $this->post(route('restore.store', [$this->item, 3]), ['seen' => 6])->assertStatus(410);
         $this->getJson(route('history', [$this->item, 'from' => 'x']))->assertStatus(422);
     }
 

@@ -54,9 +54,9 @@ final class RubbishTest extends FeatureCase
                     foreach (array_diff($way->methods(), ['HEAD']) as $method) {
                         $method === 'GET' || $this->be(User::query()->firstOrFail());
                         $response = $method === 'GET' ? $this->get($at.'?'.http_build_query($body)) : $this->call($method, $at, $body);
-                        if ($response->status() >= 500) {
+                        if ($response->getStatusCode() >= 500) {
                             $why = $response->exception;
-                            $failed[$why === null ? (string) $response->status() : $why::class.': '.mb_scrub(mb_substr($why->getMessage(), 0, 120)).' '.basename($why->getFile()).':'.$why->getLine()] = "{$method} {$way->uri()} {$kind}";
+                            $failed[$why === null ? (string) $response->getStatusCode() : $why::class.': '.mb_scrub(mb_substr($why->getMessage(), 0, 120)).' '.basename($why->getFile()).':'.$why->getLine()] = "{$method} {$way->uri()} {$kind}";
                         }
                     }
                 }

@@ -8,12 +8,14 @@ use App\Http\Controller;
 use App\Models\Item;
 use App\Models\PublishingState;
 use App\Models\Sight;
+use App\Models\User;
 use App\Models\Version;
 use App\Store\States;
 use App\View\Phrases;
 use App\View\Settings\PublishingWords;
 use Illuminate\Contracts\View\View;
 use Illuminate\Support\Collection;
+use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\History\Sittings;
 
 /** The ribbon in words, a page at a time, newest first. */
@@ -23,6 +25,9 @@ final class VersionListController extends Controller
 
     /** Published versions on a page, each compared with the one before it. */
     private const COMPARED = 25;
+
+    /** Versions that are gone, of whom it is said whose they were on one page. */
+    private const MOST_GONE = 5_000;
 
     public function __construct(private readonly States $states) {}
 
@@ -42,7 +47,27 @@ final class VersionListController extends Controller
             array_reverse(Sittings::fold(array_values($ascending->map(fn (Version $version) => $version->saved_at->getTimestamp())->all()), $only !== '' || $item->sight !== null ? PHP_INT_MAX : Sittings::PAUSE)),
         );
 
-        return view('list', ['item' => $item, 'removals' => $item->removals()->with('user')->orderByDesc('id')->limit(20)->get(), 'since' => $only === 'published' ? $this->sincePublished($item, $versions->getCollection(), $phrases) : [], 'page' => $versions, 'sittings' => $sittings, 'only' => $only, 'phrases' => $phrases, 'steps' => fn (Version $version): array => [...$version->accepted->map(fn ($proposal) => __('agreeing.accepted', ['decider' => (string) $proposal->decider?->firstName()]).($proposal->word === null ? '' : ": “{$proposal->word}”"))->all(), ...($item->isPublishable() ? PublishingWords::of($version) : [])]]);
+        return view('list', ['item' => $item, 'removals' => $item->removals()->with('user')->orderByDesc('id')->limit(20)->get(), 'since' => $only === 'published' ? $this->sincePublished($item, $versions->getCollection(), $phrases) : [], 'page' => $versions, 'sittings' => $sittings, 'only' => $only, 'gaps' => $only === '' && $item->gone > 0 && $item->sight === null ? $this->gaps($item, $versions->getCollection()) : [], 'phrases' => $phrases, 'steps' => fn (Version $version): array => [...$version->accepted->map(fn ($proposal) => __('agreeing.accepted', ['decider' => (string) $proposal->decider?->firstName()]).($proposal->word === null ? '' : ": “{$proposal->word}”"))->all(), ...($item->isPublishable() ? PublishingWords::of($version) : [])]]);
+    }
+
+    /**
+     * Where versions are no longer kept: how many, and whose they were.
+     *
+     * @param  Collection<int, Version>  $versions  the newest first
+     * @return array<int, string> version => what is missing before it
+     */
+    private function gaps(Item $item, Collection $versions): array
+    {
+        $numbers = [...$versions->pluck('number')->all(), $versions->isEmpty() ? 0 : $item->before($versions->last()->number)];
+        $gone = DB::table('gone_versions')->where('item_id', $item->id)->whereBetween('number', [min($numbers), max($numbers)])->orderByDesc('number')->limit(self::MOST_GONE)->get(['number', 'user_id']);
+        $people = User::query()->whereKey($gone->pluck('user_id')->unique())->get()->keyBy('id');
+        $gaps = [];
+        foreach ($gone as $row) {
+            $next = min(array_filter($numbers, fn (int $number) => $number > $row->number) ?: [0]);
+            $gaps[$next][] = (int) $row->user_id;
+        }
+
+        return array_map(fn (array $whose): string => trans_choice('history.gap', count($whose), ['count' => (string) count($whose), 'who' => implode(', ', array_map(fn (int $id): string => (string) $people->get($id)?->firstName(), array_unique($whose)))]), $gaps);
     }
 
     /**
@@ -57,7 +82,7 @@ final class VersionListController extends Controller
         $before = $oldest === null ? null : Version::query()->where('item_id', $item->id)->where('number', '<', $oldest->number)->whereHas('publishings', fn ($publishing) => $publishing->where('state', PublishingState::Published))->orderByDesc('number')->first();
         $since = [];
         foreach ($versions->reverse() as $version) {
-            $since[$version->number] = $before === null ? [$item->before($version->number), (string) __('publishing.first')] : [$before->number, $phrases->between($before->setRelation('item', $item), $version, $this->states)];
+            $since[$version->number] = $before === null ? [$item->lookFrom($version->number), (string) __('publishing.first')] : [$before->number, $phrases->between($before->setRelation('item', $item), $version, $this->states)];
             $before = $version;
         }
 

@@ -27,6 +27,7 @@ final class TakeOutController extends Controller
         return view('take-out', [
             'item' => $item, 'from' => $from, 'to' => $to, 'author' => $author, 'tab' => $tab, 'tabs' => $item->room(Past::class)->tabs($now), 'phrases' => $phrases,
             'numbers' => $takeOut->numbers($item, $from, $to, $author),
+            'mixed' => $takeOut->mixed($item, $from, $to, $author),
             'plan' => $merged === null ? null : new TakeOutPlan($item, $now, $merged, $phrases),
         ]);
     }

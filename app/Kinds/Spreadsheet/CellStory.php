@@ -9,6 +9,9 @@ use App\Models\Item;
 use App\Models\Version;
 use App\Store\Excerpt;
 use App\Store\States;
+use App\Store\Writers;
+use App\View\PartStory;
+use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Compare\Changes\ChangeType;
 use MistyAttic\Core\Content\Part;
@@ -58,9 +61,11 @@ final class CellStory
         $this->columnName = $columnPart === null ? '' : $this->kind->label($tree, $columnPart);
 
         $touches = DB::table('touches')->where('item_id', $item->id)->where(fn ($query) => $query->where('part', "{$row}/{$column}")->orWhere('part', $row))
-            ->orderByDesc('number')->orderBy('part')->get(['part', 'number', 'what', 'position'])->groupBy('number');
+            ->orderByDesc('number')->orderBy('part')->get(['part', 'number', 'user_id', 'what', 'position'])->groupBy('number');
         $this->older = max(0, $touches->count() - self::MOST);
         $versions = Version::query()->with('user', 'milestone')->where('item_id', $item->id)->whereIn('number', $touches->keys()->take(self::MOST + 1))->get()->keyBy('number');
+        $writers = new Writers($item);
+        $versions = PartStory::by($versions, array_map(fn (Collection $of): array => array_values(array_map(fn (object $touch): int => $writers->of((string) $touch->part, (int) $touch->number, (int) $touch->user_id), $of->all())), $touches->all()));
         $steps = [];
         $before = $last = null;
         foreach ($touches->take(self::MOST + 1)->reverse() as $number => $of) {

@@ -7,6 +7,7 @@ namespace App\Kinds\Spreadsheet;
 use App\Models\Item;
 use App\Models\User;
 use App\Models\Version;
+use App\Store\Writers;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
@@ -29,7 +30,9 @@ final class SheetAuthors
 
     private int $number;
 
-    /** @var array<string, array<string, int>> version and who is left out => row/column, or row => the version up to it that wrote it last */
+    private readonly Writers $writers;
+
+    /** @var array<string, array<string, array{int, int}>> version and who is left out => row/column, or row => the version up to it that wrote it last, and by whom */
     private array $last = [];
 
     public function __construct(private readonly Item $item, Version $until)
@@ -40,22 +43,24 @@ final class SheetAuthors
         $versions = DB::table('versions')->where('item_id', $item->id)->where('number', '<=', $until->number)
             ->get(['number', 'user_id', 'saved_at', 'source', DB::raw('json_extract(facts, \'$.author\') AS taken_out')])->keyBy('number');
         $this->versions = $versions;
-        $this->users = User::query()->whereIn('id', $versions->pluck('user_id')->unique())->get()->keyBy('id');
+        $this->writers = new Writers($item);
+        $this->users = Writers::people([...$versions->pluck('user_id')->unique(), ...DB::table('touches')->where('item_id', $item->id)->distinct()->pluck('user_id')]);
     }
 
     /**
      * The last version up to a number that wrote each cell; a row that came brought its cells, one that moved wrote none.
      *
      * @param  int  $without  a person whose versions are left out, 0 for nobody
-     * @return array<string, int>
+     * @return array<string, array{int, int}> the version, and who wrote
      */
     private function last(int $number, int $without = 0): array
     {
         if (! isset($this->last["{$number} {$without}"])) {
             $touches = DB::table('touches')->where('item_id', $this->item->id)->where('number', '<=', $number)->where('user_id', '!=', $without)
                 ->where(fn ($query) => $query->where('part', 'like', '%/%')->orWhereRaw('what & 1 = 1'))
-                ->groupBy('part')->selectRaw('part, MAX(number) AS number')->pluck('number', 'part');
-            $this->last["{$number} {$without}"] = $touches->map(fn (mixed $number) => (int) $number)->all();
+                ->groupBy('part')->selectRaw('part, MAX(number) AS number, user_id')->get();
+            // The other columns are those of the row that has it (SQLite, “Bare columns in an aggregate query”).
+            $this->last["{$number} {$without}"] = $touches->mapWithKeys(fn (\stdClass $row) => [(string) $row->part => [(int) $row->number, $this->writers->of((string) $row->part, (int) $row->number, (int) $row->user_id)]])->all();
         }
 
         return $this->last["{$number} {$without}"];
@@ -74,7 +79,7 @@ final class SheetAuthors
         $counts = [];
         foreach ($tree->parts as $part) {
             foreach ($part->role === 'row' ? $part->fields : [] as $column => $value) {
-                $author = Cell::bare($value) === null ? null : $this->of($part->id, (string) $column)?->id;
+                $author = Cell::bare($value) === null ? null : $this->wrote($part->id, (string) $column)[1] ?? null;
                 if ($author !== null) {
                     $counts[$author] = ($counts[$author] ?? 0) + 1;
                 }
@@ -82,20 +87,25 @@ final class SheetAuthors
         }
         arsort($counts);
 
-        return array_map(fn (int $id) => [$this->users->get($id) ?? new User, $counts[$id]], array_keys($counts));
+        return array_map(fn (int $id) => [$this->person($id) ?? new User, $counts[$id]], array_keys($counts));
+    }
+
+    private function person(int $number): ?User
+    {
+        return $this->users->get($number) ?? Writers::people([$number])->get($number);
     }
 
     public function of(string $row, string $column): ?User
     {
-        $version = $this->version($row, $column);
+        $wrote = $this->wrote($row, $column);
 
-        return $version === null ? null : $this->users->get($version->user_id);
+        return $wrote === null ? null : $this->person($wrote[1]);
     }
 
     /** 0 for the newest step of age, count(AGES) for the oldest. */
     public function age(string $row, string $column): int
     {
-        $version = $this->version($row, $column);
+        $version = $this->wrote($row, $column)[0] ?? null;
         $days = $version === null ? PHP_INT_MAX : (int) CarbonImmutable::parse($version->saved_at)->diffInDays($this->until, true);
 
         return count(array_filter(self::AGES, fn (int $most) => $days >= $most));
@@ -103,25 +113,25 @@ final class SheetAuthors
 
     public function words(string $row, string $column): string
     {
-        $version = $this->version($row, $column);
+        $wrote = $this->wrote($row, $column);
 
-        return $version === null ? '' : $this->users->get($version->user_id)?->firstName().', '.CarbonImmutable::parse($version->saved_at)->format('j M Y');
+        return $wrote === null ? '' : $this->person($wrote[1])?->firstName().', '.CarbonImmutable::parse($wrote[0]->saved_at)->format('j M Y');
     }
 
     /**
      * Who brings something back, or takes out what was written over it, has not written it: whoever did stands there.
      *
-     * @return object{user_id: int, saved_at: string}|null
+     * @return array{object{user_id: int, saved_at: string}, int}|null the version, and who wrote
      */
-    private function version(string $row, string $column): ?object
+    private function wrote(string $row, string $column): ?array
     {
         for ([$until, $without] = [$this->number, 0]; ; $until = $source) {
             $last = $this->last($until, $without);
-            $number = max($last["{$row}/{$column}"] ?? 0, $last[$row] ?? 0);
+            [$number, $writer] = max($last["{$row}/{$column}"] ?? [0, 0], $last[$row] ?? [0, 0]);
             $version = $number === 0 ? null : $this->versions->get($number);
             [$source, $without] = $version?->taken_out === null ? [$version?->source, 0] : [$number - 1, $version->taken_out];
             if ($version === null || $source === null || $source >= $number) {
-                return $version;
+                return $version === null ? null : [$version, $writer];
             }
         }
     }

@@ -29,8 +29,11 @@ final readonly class RestorePlan
     /** @var list<Totals> of columns of numbers, now (old) and when all has come back (new) */
     public array $totals;
 
-    /** @param Comparison $since from the version to be restored to the newest one */
-    public function __construct(public Comparison $since, Kind $kind)
+    /**
+     * @param  Comparison  $since  from the version to be restored to the newest one
+     * @param  list<int>  $kept  those of {@see around} that are kept
+     */
+    public function __construct(public Comparison $since, Kind $kind, private array $kept)
     {
         $back = $away = [];
         foreach ($since->entries as $at => $entry) {
@@ -65,8 +68,17 @@ final readonly class RestorePlan
         return count($this->comesBack) + count($this->goesAway);
     }
 
+    /** @return list<int> the versions around both ends, for drawing: all of them when they fit, else those at the ends */
+    public static function around(int $from, int $head): array
+    {
+        return $head <= self::DOTS ? range(1, $head) : array_values(array_unique(array_filter(
+            [1, 2, ...range($from - 3, $from + 5), ...range($head - 12, $head)],
+            fn (int $number) => $number >= 1 && $number <= $head,
+        )));
+    }
+
     /**
-     * The versions around both ends, for drawing: all of them when they fit, else those at the ends.
+     * The versions around both ends.
      *
      * @return array{dots: list<array{x: int, label: string, class: string}>, arc: array{from: int, to: int}}
      */
@@ -74,10 +86,7 @@ final readonly class RestorePlan
     {
         $from = $this->since->from->number;
         $head = $this->since->to->number;
-        $numbers = $head <= self::DOTS ? range(1, $head) : array_values(array_unique(array_filter(
-            [1, 2, ...range($from - 3, $from + 5), ...range($head - 12, $head)],
-            fn (int $number) => $number >= 1 && $number <= $head,
-        )));
+        $numbers = $this->kept;
         sort($numbers);
         $gap = intdiv(1120, max(1, count($numbers)));
         $dots = [];

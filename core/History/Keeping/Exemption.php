@@ -13,6 +13,24 @@ enum Exemption: string
     case Pinned = 'pinned';
     case Published = 'published';
 
-    /** A restore was made from it. */
+    /** It is a restore or the like, was restored from, or stands before one, so that this can be taken back. */
     case Restored = 'restored';
+
+    /** Something was copied out from it. */
+    case Copied = 'copied';
+
+    /** A dataset stays with it. */
+    case Followed = 'followed';
+
+    /** Readers see it with something else, such as the figures of a report. */
+    case PublishedWith = 'published_with';
+
+    /** An edit that was held back waits beside it. */
+    case Held = 'held';
+
+    /** Something unusual in it was not looked at yet. */
+    case Unusual = 'unusual';
+
+    /** It took in what somebody proposed. */
+    case Accepted = 'accepted';
 }

@@ -120,8 +120,19 @@ export function ribbon(root, state, choose) {
             lantern.addEventListener('click', () => set('from', number));
             return lantern;
         }));
+        flags.append(...data.pins.filter((number) => places.has(number)).map((number) => spot('pin', `${number} is pinned`, x(placeOf(number)))));
+        flags.append(...data.gaps.filter(([number]) => places.has(number)).map(([number, words]) => spot('gap', words, x(placeOf(number)) - step / 2)));
         place();
         draw();
+    };
+
+    /** @param {string} name @param {string} words @param {number} left */
+    const spot = (name, words, left) => {
+        const made = document.createElement('span');
+        made.className = name;
+        made.title = words;
+        made.style.left = `${left}px`;
+        return made;
     };
 
     const place = () => {

@@ -17,6 +17,7 @@
         @can('entries', $item)<a href="{{ route('entries', $item) }}" @if ($at === 'entries') aria-current="page" @endif>Entries</a>@endcan
         @if ($item->isAnswered() && $item->live_id !== null)<a href="{{ route('answer', $item) }}" @if ($at === 'answer') aria-current="page" @endif>Answer</a>@endif
         @if ($item->form_id === null && $item->isPublishable() && $item->sight === null && Gate::any(['publishNow', 'askToPublish'], $item))<a href="{{ route('publish', [$item, $item->head]) }}" data-newest="{{ route('publish', [$item, 0]) }}" @if ($at === 'publish') aria-current="page" @endif>Publish…</a>@endif
+        @if ($item->form_id === null && $item->sight === null)<a href="{{ route('keeping', $item) }}" @if ($at === 'keeping') aria-current="page" @endif>Keeping</a>@endif
         <a href="{{ route('people', $item->shelf) }}">People</a>
     </nav>
 </section>

@@ -9,6 +9,7 @@
         <h2>This shelf</h2>
         <a href="{{ route('people', $current) }}" @if ($at === 'people') aria-current="page" @endif><span>People</span></a>
         @can('lost', $current)<a href="{{ route('lost', $current) }}" @if ($at === 'lost') aria-current="page" @endif><span>Lost &amp; found</span></a>@endcan
+        <a href="{{ route('keeping.shelf', $current) }}" @if ($at === 'keeping') aria-current="page" @endif><span>Keeping</span></a>
         <a href="{{ route('shelf.edit', $current) }}" @if ($at === 'shelf') aria-current="page" @endif><span>About this shelf</span></a>
         @can('manage', $current)
             <a href="{{ route('log', $current) }}" @if ($at === 'log') aria-current="page" @endif><span>Log</span></a>

@@ -1,6 +1,6 @@
 <section class="ribbon" aria-label="The ribbon of versions" data-ribbon>
     <div class="ribbon-bar">
-        <b>@if ($item->sight === null){{ trans_choice('{1} one version|[2,*] :count versions', $item->head) }}@else{{ trans_choice(($item->form_id !== null ? '{1} one version|[2,*] :count versions, as agreed to' : '{1} one published version|[2,*] :count published versions'), count($item->sight->numbers)) }}@endif</b> <span class="ribbon-since" data-sittings></span>
+        <b>@if ($item->sight === null){{ trans_choice('{1} one version|[2,*] :count versions', $item->kept()) }}@else{{ trans_choice(($item->form_id !== null ? '{1} one version|[2,*] :count versions, as agreed to' : '{1} one published version|[2,*] :count published versions'), count($item->sight->numbers)) }}@endif</b> <span class="ribbon-since" data-sittings></span>
         <span class="switch" role="group" aria-label="On the ribbon">
             <button type="button" data-only="" aria-pressed="true">All</button>
             <button type="button" data-only="milestones" aria-pressed="false">Milestones</button>
@@ -23,6 +23,7 @@
                                 <label class="is-sr-only" for="milestone-note-{{ $end->number }}">{{ __('history.milestone.note') }}</label>
                                 <input class="input" id="milestone-note-{{ $end->number }}" name="note" maxlength="{{ config('attic.note') }}" value="{{ $end->milestone?->note }}" placeholder="{{ __('history.milestone.note') }}">
                             </form>
+                            <form method="post" action="{{ route('version.pin', [$item, $end->number]) }}">@csrf @method('put')<input type="hidden" name="pin" value="{{ $end->pinned_by === null ? '1' : '0' }}"><button class="button is-quiet">{{ $end->pinned_by === null ? "Pin {$end->number}, so that no rule lets it go" : "Take the pin off {$end->number}" }}</button></form>
                             @if ($end->milestone)
                                 <form method="post" action="{{ route('milestone.remove', [$item, $end->number]) }}">@csrf @method('delete')<button class="button is-quiet">Take the name off {{ $end->number }}</button></form>
                             @endif

@@ -1,0 +1,44 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Keeping;
+
+use App\Store\WhatIsKept;
+use Illuminate\Validation\Rule;
+use MistyAttic\Core\History\Keeping\Pace;
+
+/** Keeping rules as a form sends them: how soon, how long everything, two steps of thinning, how many at most. */
+trait RulesAsked
+{
+    /** @return array<string, list<mixed>> */
+    public function rules(): array
+    {
+        $days = ['nullable', Rule::in(WhatIsKept::DAYS)];
+        $pace = ['nullable', Rule::enum(Pace::class)];
+
+        return [
+            'leave' => ['nullable', Rule::in([...WhatIsKept::LEAVE, (int) config('attic.checkpoint')])], 'every' => $days, 'most' => ['nullable', Rule::in(WhatIsKept::MOST)],
+            'pace1' => $pace, 'days1' => $days, 'pace2' => $pace, 'days2' => $days, 'do' => ['nullable', Rule::in(['rehearse', 'keep', 'above'])],
+        ];
+    }
+
+    public function isTried(): bool
+    {
+        return $this->filled('leave');
+    }
+
+    /** @return array{leave: int, every: int|null, then: list<array{string, int|null}>, most: int|null} */
+    public function values(): array
+    {
+        $number = fn (string $name): ?int => $this->filled($name) ? $this->integer($name) : null;
+        $then = [];
+        foreach ([1, 2] as $step) {
+            if ($number('every') !== null && $this->filled("pace{$step}") && $this->string("pace{$step}")->toString() !== Pace::None->value) {
+                $then[] = [$this->string("pace{$step}")->toString(), $number("days{$step}")];
+            }
+        }
+
+        return ['leave' => $this->integer('leave'), 'every' => $number('every'), 'then' => $then, 'most' => $number('most')];
+    }
+}

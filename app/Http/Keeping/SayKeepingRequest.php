@@ -1,0 +1,15 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Keeping;
+
+use App\Http\ItemRequest;
+
+/** What shall be kept of an item. */
+final class SayKeepingRequest extends ItemRequest
+{
+    use RulesAsked;
+
+    protected const RIGHT = 'keep';
+}

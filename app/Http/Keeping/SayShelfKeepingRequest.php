@@ -1,0 +1,15 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Keeping;
+
+use App\Http\Shelf\ShelfRequest;
+
+/** What shall be kept of a shelf. */
+final class SayShelfKeepingRequest extends ShelfRequest
+{
+    use RulesAsked;
+
+    protected const RIGHT = 'manage';
+}

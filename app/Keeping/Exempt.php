@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Keeping;
+
+use App\Models\Cause;
+use App\Models\Item;
+use Illuminate\Database\Query\Builder;
+use Illuminate\Support\Facades\DB;
+use MistyAttic\Core\History\Keeping\Exemption;
+
+/** The versions of an item that stay whatever its rules say, since something rests on them. A handful of queries, however many versions there are. */
+final readonly class Exempt
+{
+    /** @var array<int, Exemption> number => the most telling reason */
+    public array $numbers;
+
+    public function __construct(private Item $item)
+    {
+        $numbers = [];
+        foreach ($this->reasons() as [$why, $of]) {
+            foreach ($of as $number) {
+                $numbers[(int) $number] ??= $why;
+            }
+        }
+        unset($numbers[0]);
+        ksort($numbers);
+        $this->numbers = $numbers;
+    }
+
+    /** @return iterable<array{Exemption, iterable<mixed>}> the most telling first */
+    private function reasons(): iterable
+    {
+        $versions = fn (): Builder => DB::table('versions')->where('item_id', $this->item->id);
+        yield [Exemption::Newest, [$this->item->head]];
+        // It may still grow, and then it is told with what stands before it.
+        yield [Exemption::Newest, $this->before([$this->item->head])];
+        yield [Exemption::First, [$versions()->min('number')]];
+        yield [Exemption::Milestone, $versions()->whereIn('id', DB::table('milestones')->where('item_id', $this->item->id)->select('version_id'))->pluck('number')];
+        yield [Exemption::Pinned, $versions()->whereNotNull('pinned_by')->pluck('number')];
+        yield [Exemption::Published, $versions()->whereIn('id', DB::table('publishings')->where('item_id', $this->item->id)->select('version_id'))->pluck('number')];
+        yield [Exemption::PublishedWith, $this->publishedWith()];
+        yield [Exemption::Copied, $versions()->whereIn('id', DB::table('items')->whereNotNull('copied_from')->select('copied_from'))->pluck('number')];
+        yield [Exemption::Followed, DB::table('items')->where('source_id', $this->item->id)->whereNotNull('source_number')->pluck('source_number')];
+        yield [Exemption::Held, DB::table('held_edits')->where('item_id', $this->item->id)->whereNull('settled_at')->pluck('number')];
+        yield [Exemption::Unusual, $versions()->whereNotNull('unusual')->whereNull('meant_user_id')->pluck('number')];
+        yield [Exemption::Accepted, $versions()->whereIn('id', DB::table('proposals')->where('item_id', $this->item->id)->whereNotNull('version_id')->select('version_id'))->pluck('number')];
+        // What was written while no history was kept can't be told apart, and a version that it grew into is several people's.
+        $restores = $versions()->where(fn (Builder $query) => $query->whereNotIn('cause', [Cause::Made->value, Cause::Wrote->value])->orWhere('unkept', 1))->get(['number', 'source']);
+        yield [Exemption::Restored, [...$restores->pluck('number'), ...$restores->pluck('source')->filter(), ...DB::table('carried')->where('item_id', $this->item->id)->whereRaw('source_number < number - 1')->distinct()->pluck('source_number'), ...$this->before($restores->pluck('number')->map(fn (mixed $number): int => (int) $number)->all())]];
+    }
+
+    /**
+     * The versions that are kept before each of some.
+     *
+     * @param  array<int>  $numbers
+     * @return list<int>
+     */
+    private function before(array $numbers): array
+    {
+        $before = [];
+        foreach (array_chunk($numbers, 500) as $some) {
+            $before = [...$before, ...DB::table('versions AS v')->where('v.item_id', $this->item->id)->whereIn('v.number', $some)
+                ->selectRaw('(SELECT MAX(p.number) FROM versions AS p WHERE p.item_id = v.item_id AND p.number < v.number) AS before')->pluck('before')->all()];
+        }
+
+        return array_values(array_map(intval(...), $before));
+    }
+
+    /** @return list<int> */
+    private function publishedWith(): array
+    {
+        $numbers = [];
+        foreach (DB::table('publishings')->whereNotNull('data')->whereRaw('instr(data, ?) > 0', [$this->item->key])->pluck('data') as $data) {
+            $with = json_decode((string) $data, true);
+            $numbers[] = is_array($with) && is_int($with[$this->item->key] ?? null) ? $with[$this->item->key] : 0;
+        }
+
+        return $numbers;
+    }
+}

@@ -1,0 +1,100 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Keeping;
+
+use App\Store\LiveRoots;
+use Illuminate\Support\Facades\DB;
+use MistyAttic\Core\Store\ChunkStore;
+use MistyAttic\Core\Store\HashTree;
+
+/**
+ * What letting versions go really gives back: chunks that they need and nothing else in the place does, as they lie in the file. Reads every state of the
+ * place once, each shared piece of them once, as a sweep does.
+ */
+final readonly class FreedBytes
+{
+    /** Rows that are asked for at once. */
+    private const AT_ONCE = 500;
+
+    private HashTree $trees;
+
+    public function __construct(ChunkStore $chunks)
+    {
+        $this->trees = new HashTree($chunks);
+    }
+
+    /**
+     * @param  list<int>  $versions  ids
+     * @return int bytes
+     */
+    public function of(array $versions): int
+    {
+        return $this->each([$versions])[0];
+    }
+
+    /**
+     * What is given back by each of several that go together; what two of them share counts for the first.
+     *
+     * @template T of array-key
+     *
+     * @param  array<T, list<int>>  $versions  ids
+     * @return array<T, int> bytes
+     */
+    public function each(array $versions): array
+    {
+        $all = array_merge([], ...array_values($versions));
+        $known = [];
+        foreach ($all === [] ? [] : (new LiveRoots(array_fill_keys($all, true)))->next() as $root) {
+            $this->mark((string) hex2bin($root), $known);
+        }
+
+        return array_map(function (array $ids) use (&$known): int {
+            $addresses = [];
+            foreach (array_chunk($ids, self::AT_ONCE) as $some) {
+                foreach (DB::table('versions')->whereIn('id', $some)->distinct()->pluck('root') as $root) {
+                    array_push($addresses, ...$this->mark((string) hex2bin((string) $root), $known));
+                }
+            }
+
+            return $this->bytes($addresses);
+        }, $versions);
+    }
+
+    /**
+     * @param  array<string, true>  $known
+     * @return list<string> the addresses that were not known
+     */
+    private function mark(string $root, array &$known): array
+    {
+        $new = [];
+        foreach ($this->trees->chunks($root, $known) as $address => $unused) {
+            $new[] = (string) $address;
+        }
+
+        return $new;
+    }
+
+    /** @param list<string> $addresses */
+    private function bytes(array $addresses): int
+    {
+        $ids = [];
+        foreach (array_chunk($addresses, self::AT_ONCE) as $some) {
+            $marks = implode(',', array_map(fn (string $address) => "x'".bin2hex($address)."'", $some));
+            foreach (DB::select("SELECT id, length(data) AS bytes FROM chunks WHERE address IN ({$marks})") as $row) {
+                $ids[(int) $row->id] = (int) $row->bytes;
+            }
+        }
+        // What others are deltas of stays until these go, too.
+        foreach (array_chunk(array_keys($ids), self::AT_ONCE) as $some) {
+            foreach (DB::table('chunks')->whereIn('base', $some)->get(['id', 'base']) as $row) {
+                if (! isset($ids[(int) $row->id])) {
+                    unset($ids[(int) $row->base]);
+                }
+            }
+        }
+
+        return array_sum($ids);
+    }
+}

@@ -1,0 +1,142 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Keeping;
+
+use App\Models\Item;
+use App\Models\Version;
+use App\Store\CarriedWords;
+use App\Store\Excerpt;
+use App\Store\States;
+use Illuminate\Support\Facades\DB;
+use MistyAttic\Core\Compare\Changes\TreeCompare;
+use MistyAttic\Core\History\Touched;
+use MistyAttic\Core\Kinds\Kinds;
+
+/**
+ * Lets versions go. Their numbers are not given again; who wrote them and when is kept, and what they changed is told with the next version that is kept,
+ * under the names of all who may have written it. Their states are given back by the next sweep.
+ */
+final readonly class LetGo
+{
+    public function __construct(private States $states, private CarriedWords $carried) {}
+
+    /**
+     * @param  list<int>  $numbers  none of which anything rests on: see {@see Exempt}
+     * @return int how many went; those around which something moved meanwhile stay until the next time
+     */
+    public function handle(Item $item, array $numbers): int
+    {
+        $gone = 0;
+        foreach ($this->gaps($item, $numbers) as [$before, $between, $next]) {
+            $gone += $this->close($item, $before, $between, $next) ? count($between) : 0;
+        }
+        $gone === 0 || $this->pictures($item);
+
+        return $gone;
+    }
+
+    /**
+     * @param  list<int>  $numbers
+     * @return iterable<array{Version, non-empty-list<int>, Version}> the version that is kept before, those that go, the one that is kept behind
+     */
+    private function gaps(Item $item, array $numbers): iterable
+    {
+        $goes = array_flip($numbers);
+        $kept = null;
+        $between = [];
+        foreach (Version::query()->where('item_id', $item->id)->orderBy('number')->cursor() as $version) {
+            if (isset($goes[$version->number])) {
+                $between[] = $version->number;
+
+                continue;
+            }
+            if ($between !== [] && $kept !== null) {
+                yield [$kept, $between, $version];
+            }
+            [$kept, $between] = [$version, []];
+        }
+    }
+
+    /** @param non-empty-list<int> $between */
+    private function close(Item $item, Version $before, array $between, Version $next): bool
+    {
+        $kind = Kinds::named($item->kind);
+        $grid = $kind->grid();
+        $excerpt = $grid === null ? null : Excerpt::of($this->states, $grid, $before->root, $next->root, even: true);
+        [$old, $new] = $excerpt === null ? [$this->states->tree($before->root), $this->states->tree($next->root)] : [$excerpt->old, $excerpt->new];
+        $changes = $excerpt->changes ?? TreeCompare::of($old, $new);
+        $touched = Touched::by($changes, $kind);
+
+        return DB::transaction(function () use ($item, $before, $between, $next, $old, $new, $changes, $touched, $grid): bool {
+            // Something may have come to rest on one of them, or grown, while all this was read.
+            $stands = Version::query()->where('item_id', $item->id)->whereIn('id', [$before->id, $next->id])->pluck('root', 'id')->all();
+            $exempt = (new Exempt($item->refresh()))->numbers;
+            if ($stands !== [$before->id => $before->root, $next->id => $next->root] || array_intersect_key(array_flip($between), $exempt) !== []) {
+                return false;
+            }
+            $numbers = [...$between, $next->number];
+            $wrote = $this->wrote($item, $numbers);
+            DB::table('touches')->where('item_id', $item->id)->whereIn('number', $numbers)->delete();
+            DB::table('shared_touches')->where('item_id', $item->id)->whereIn('number', $numbers)->delete();
+            foreach ($touched as $part => $what) {
+                $this->touch($item, $next, (string) $part, $what, $new->wholePosition(explode('/', (string) $part)[0]), $wrote);
+            }
+            DB::table('carried')->where('item_id', $item->id)->whereIn('number', $numbers)->delete();
+            DB::table('gone_versions')->insertUsing(['item_id', 'number', 'user_id', 'saved_at'], DB::table('versions')->where('item_id', $item->id)->whereIn('number', $between)->select('item_id', 'number', 'user_id', 'saved_at'));
+            DB::table('versions')->where('item_id', $item->id)->whereIn('number', $between)->delete();
+            DB::table('items')->where('id', $item->id)->increment('gone', count($between));
+            if ($grid === null) {
+                $this->carried->keep($item, $next, $old, $new, $changes);
+            }
+
+            return true;
+        });
+    }
+
+    /**
+     * @param  list<int>  $numbers
+     * @return array<string, array<int, true>> part => people; under '' all of them
+     */
+    private function wrote(Item $item, array $numbers): array
+    {
+        $wrote = [];
+        foreach (['touches', 'shared_touches'] as $table) {
+            foreach (DB::table($table)->where('item_id', $item->id)->whereIn('number', $numbers)->orderBy('number')->get(['part', 'user_id']) as $row) {
+                $wrote[(string) $row->part][(int) $row->user_id] = true;
+                $wrote[''][(int) $row->user_id] = true;
+            }
+        }
+
+        return $wrote;
+    }
+
+    /** @param array<string, array<int, true>> $wrote */
+    private function touch(Item $item, Version $next, string $part, int $what, ?int $position, array $wrote): void
+    {
+        $people = array_keys($wrote[$part] ?? $wrote[explode('/', $part)[0]] ?? $wrote[''] ?? [$next->user_id => true]);
+        DB::table('touches')->insert(['item_id' => $item->id, 'part' => $part, 'number' => $next->number, 'user_id' => $people[0], 'what' => $what, 'position' => $position]);
+        foreach (array_slice($people, 1) as $other) {
+            DB::table('shared_touches')->insert(['item_id' => $item->id, 'number' => $next->number, 'part' => $part, 'user_id' => $other]);
+        }
+    }
+
+    /** Pictures and files that only versions showed which are gone. */
+    private function pictures(Item $item): void
+    {
+        $kind = Kinds::named($item->kind);
+        $unseen = $item->pictures()->where('is_published', false)->where('created_at', '<', now()->subDay())->pluck('chunk')->flip()->all();
+        foreach ($unseen === [] ? [] : Version::query()->where('item_id', $item->id)->orderByDesc('number')->pluck('root')->unique() as $root) {
+            $unseen = array_diff_key($unseen, array_flip(Kinds::chunks($kind, $this->states->tree($root))));
+            if ($unseen === []) {
+                return;
+            }
+        }
+        // What windows still stand on, and edits that wait, may show them.
+        foreach ($unseen === [] ? [] : [...DB::table('handed_roots')->where('item_id', $item->id)->pluck('root'), ...DB::table('held_edits')->where('item_id', $item->id)->pluck('root')] as $root) {
+            $unseen = array_diff_key($unseen, array_flip(Kinds::chunks($kind, $this->states->tree((string) $root))));
+        }
+        $item->pictures()->whereIn('chunk', array_map(strval(...), array_keys($unseen)))->delete();
+    }
+}

@@ -1,0 +1,130 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store;
+
+use App\Models\Item;
+use App\Models\KeepingRule;
+use App\Models\Shelf;
+use App\Models\User;
+use Illuminate\Support\Facades\DB;
+use MistyAttic\Core\History\Keeping\KeepingRules;
+use MistyAttic\Core\History\Keeping\Pace;
+use MistyAttic\Core\History\Keeping\Step;
+
+/**
+ * What is kept, in four sentences: how soon a version is left behind, how long everything stays, how it thins then, how many stay at most. A shelf says
+ * what differs from the place, an item what differs from its shelf. As it is made, a place keeps every version for ever.
+ */
+final readonly class WhatIsKept
+{
+    /** Seconds after which a version is left behind. */
+    public const LEAVE = [0, 60, 300, 900, 3600];
+
+    /** Days. */
+    public const DAYS = [1, 7, 30, 90, 180, 365, 730];
+
+    public const MOST = [10, 50, 100, 200, 500, 1000, 5000];
+
+    /**
+     * @param  array{leave: int, every: int|null, then: list<array{string, int|null}>, most: int|null}  $values  seconds; days, or null for ever; paces with their days; versions
+     * @param  array<string, mixed>  $own  what is said here
+     */
+    private function __construct(public array $values, public array $own) {}
+
+    public static function place(): self
+    {
+        return self::of(null, null);
+    }
+
+    public static function shelf(Shelf $shelf): self
+    {
+        return self::of($shelf->id, null);
+    }
+
+    public static function item(Item $item): self
+    {
+        return self::of($item->shelf_id, $item->id);
+    }
+
+    /**
+     * As it would be, with other values.
+     *
+     * @param  array{leave: int, every: int|null, then: list<array{string, int|null}>, most: int|null}  $values
+     */
+    public function tried(array $values): self
+    {
+        return new self($values, $this->own);
+    }
+
+    private static function of(?int $shelf, ?int $item): self
+    {
+        $rows = DB::table('keeping_rules')->where(fn ($query) => $query->where(fn ($place) => $place->whereNull('shelf_id')->whereNull('item_id'))
+            ->when($shelf, fn ($query) => $query->orWhere('shelf_id', $shelf))->when($item, fn ($query) => $query->orWhere('item_id', $item)))
+            ->get(['shelf_id', 'item_id', 'rules'])->sortBy(fn (\stdClass $row) => [$row->shelf_id !== null || $row->item_id !== null, $row->item_id !== null]);
+        $values = ['leave' => (int) config('attic.checkpoint'), 'every' => null, 'then' => [], 'most' => null];
+        $own = [];
+        foreach ($rows as $row) {
+            $said = array_intersect_key((array) json_decode((string) $row->rules, true), $values);
+            $values = [...$values, ...$said];
+            $own = (int) $row->shelf_id === (int) ($item === null ? $shelf : 0) && (int) $row->item_id === (int) $item ? $said : $own;
+        }
+
+        /** @var array{leave: int, every: int|null, then: list<array{string, int|null}>, most: int|null} $values */
+        return new self($values, $own);
+    }
+
+    /**
+     * Says what holds from now on; what is the same as above it goes without saying.
+     *
+     * @param  array{leave: int, every: int|null, then: list<array{string, int|null}>, most: int|null}  $values
+     */
+    public static function say(User $person, array $values, ?Shelf $shelf = null, ?Item $item = null): void
+    {
+        $above = $item !== null ? self::shelf($item->shelf) : ($shelf !== null ? self::place() : new self(['leave' => (int) config('attic.checkpoint'), 'every' => null, 'then' => [], 'most' => null], []));
+        $own = array_filter($values, fn (mixed $value, string $name) => $value !== $above->values[$name], ARRAY_FILTER_USE_BOTH);
+        $at = ['shelf_id' => $item === null ? $shelf?->id : null, 'item_id' => $item?->id];
+        DB::transaction(function () use ($at, $own, $person): void {
+            KeepingRule::query()->where($at)->delete();
+            $own === [] || KeepingRule::query()->create([...$at, 'rules' => $own, 'user_id' => $person->id, 'changed_at' => now()]);
+        });
+    }
+
+    /** In words: “Leave a version behind after one minute without typing. Keep everything for 30 days, …” */
+    public function said(): string
+    {
+        $values = $this->values;
+        $keep = $values['every'] === null ? [(string) __('keeping.rule.everything')] : [
+            (string) __('keeping.rule.every', ['days' => self::days($values['every'])]),
+            ...array_map(fn (array $step): string => (string) __('keeping.rule.then', ['pace' => (string) __("keeping.paces.{$step[0]}"), 'days' => self::days($step[1])]), $values['then']),
+        ];
+
+        return implode(' ', array_filter([
+            (string) __('keeping.rule.leave', ['after' => (string) __("keeping.leave.{$values['leave']}")]),
+            implode(', ', $keep).'.',
+            $values['most'] === null ? '' : (string) __('keeping.rule.most', ['most' => number_format($values['most'])]),
+        ]));
+    }
+
+    public static function days(?int $days): string
+    {
+        return $days === null ? (string) __('keeping.ever') : (string) (__('keeping.days')[$days] ?? trans_choice('keeping.so_many_days', $days, ['count' => (string) $days]));
+    }
+
+    /** Whether anything ever goes by them. */
+    public function thins(): bool
+    {
+        return $this->values['every'] !== null || $this->values['most'] !== null;
+    }
+
+    public function core(): KeepingRules
+    {
+        $steps = [new Step($this->values['every'], Pace::Every)];
+        foreach ($this->values['every'] === null ? [] : $this->values['then'] as [$pace, $days]) {
+            $steps[] = new Step($days, Pace::from($pace));
+        }
+
+        return new KeepingRules($steps, $this->values['most']);
+    }
+}

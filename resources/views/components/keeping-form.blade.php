@@ -1,0 +1,21 @@
+@props(['tried', 'above' => null, 'action', 'can', 'rehearses' => false, 'differs' => false])
+@php($values = $tried->values)
+<form class="keeping-form" method="post" action="{{ $action }}">
+    @csrf
+    <p class="keeping-said">
+        Leave a version behind after <select name="leave" aria-label="How soon a version is left behind" @disabled(! $can)>@foreach (array_unique([...App\Store\WhatIsKept::LEAVE, $values['leave']]) as $after)<option value="{{ $after }}" @selected($values['leave'] === $after)>{{ __("keeping.leave.{$after}") }}</option>@endforeach</select> of somebody’s writing.
+        Keep everything for <select name="every" aria-label="How long everything is kept" @disabled(! $can)><option value="">ever</option>@foreach (App\Store\WhatIsKept::DAYS as $days)<option value="{{ $days }}" @selected($values['every'] === $days)>{{ App\Store\WhatIsKept::days($days) }}</option>@endforeach</select>,
+        @foreach ([1, 2] as $step)
+            @php($then = $values['then'][$step - 1] ?? null)
+            then one <select name="pace{{ $step }}" aria-label="How often one stays {{ $step === 1 ? 'then' : 'after that' }}" @disabled(! $can)><option value="none">none</option>@foreach (['hourly', 'daily', 'weekly', 'monthly', 'yearly'] as $pace)<option value="{{ $pace }}" @selected(($then[0] ?? null) === $pace)>{{ __("keeping.paces.{$pace}") }}</option>@endforeach</select> for <select name="days{{ $step }}" aria-label="For how long {{ $step === 1 ? 'then' : 'after that' }}" @disabled(! $can)><option value="">ever</option>@foreach (App\Store\WhatIsKept::DAYS as $days)<option value="{{ $days }}" @selected($then !== null && $then[1] === $days)>{{ App\Store\WhatIsKept::days($days) }}</option>@endforeach</select>{{ $step === 1 ? ',' : '.' }}
+        @endforeach
+        Keep <select name="most" aria-label="How many are kept at most" @disabled(! $can)><option value="">any number</option>@foreach (App\Store\WhatIsKept::MOST as $most)<option value="{{ $most }}" @selected($values['most'] === $most)>{{ number_format($most) }}</option>@endforeach</select> of versions.
+    </p>
+    @if ($can)
+        <p class="keeping-do">
+            @if ($rehearses)<button class="button" name="do" value="rehearse">Rehearse this</button>@endif
+            <button class="button is-dark" name="do" value="keep">Keep these rules</button>
+            @if ($above !== null && $differs)<button class="button is-quiet" name="do" value="above">{{ $above }}</button>@endif
+        </p>
+    @endif
+</form>

@@ -1,0 +1,212 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Keeping\FreedBytes;
+use App\Keeping\Rehearsed;
+use App\Kinds\Spreadsheet\SheetAuthors;
+use App\Making\CopyOut;
+use App\Making\MakeItem;
+use App\Models\Item;
+use App\Models\Role;
+use App\Models\Shelf;
+use App\Models\User;
+use App\Models\Version;
+use App\Past\MarkMilestone;
+use App\Restoring\RestoreVersion;
+use App\Store\States;
+use App\Store\WhatIsKept;
+use App\View\Authorship;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\Date;
+use Illuminate\Support\Facades\DB;
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\History\Keeping\Exemption;
+
+/** Keeping rules: said in a sentence, rehearsed, done; what goes leaves a gap, and nobody’s name stands on what they may not have written. */
+final class KeepingTest extends FeatureCase
+{
+    private User $ines;
+
+    private User $tobi;
+
+    private Shelf $shelf;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        [$this->ines, $this->tobi] = [$this->person('Ines Oduya'), $this->person('Tobi Brandt')];
+        $this->shelf = $this->shelf('Office', [[$this->ines, Role::Owner], [$this->tobi, Role::Editor]]);
+    }
+
+    public function test_an_item_differs_from_its_shelf_and_that_from_the_place_in_what_they_say(): void
+    {
+        $item = $this->document($this->shelf, $this->tobi, 'One');
+        self::assertSame('Leave a version behind after a minute of somebody’s writing. Keep everything for ever.', WhatIsKept::item($item)->said());
+        $this->actingAs($this->ines)->get(route('keeping.place'))->assertForbidden();
+        $this->ines->update(['keeps_place' => true]);
+        $this->post(route('keeping.place.say'), ['leave' => 300, 'every' => 90, 'do' => 'keep'])->assertRedirect(route('keeping.place'));
+        $this->get(route('keeping.place'))->assertOk();
+        $this->actingAs($this->tobi)->post(route('keeping.shelf.say', $this->shelf), ['leave' => 300, 'every' => 30, 'do' => 'keep'])->assertForbidden();
+        $this->actingAs($this->ines)->post(route('keeping.shelf.say', $this->shelf), ['leave' => 300, 'every' => 30, 'pace1' => 'daily', 'days1' => 365, 'pace2' => 'monthly', 'do' => 'keep']);
+        $this->post(route('keeping.say', $item), ['leave' => 0, 'every' => 30, 'pace1' => 'daily', 'days1' => 365, 'pace2' => 'monthly', 'most' => 50, 'do' => 'keep'])->assertRedirect(route('keeping', $item));
+        // What is the same as above it goes without saying, and moves with it.
+        self::assertSame(['leave' => 0, 'most' => 50], WhatIsKept::item($item)->own);
+        $this->post(route('keeping.shelf.say', $this->shelf), ['leave' => 300, 'every' => 7, 'do' => 'keep']);
+        self::assertSame(['leave' => 0, 'every' => 7, 'then' => [], 'most' => 50], WhatIsKept::item($item)->values);
+        $this->post(route('keeping.say', $item), ['do' => 'above', 'leave' => 0]);
+        self::assertSame([[], 'Leave a version behind after five minutes of somebody’s writing. Keep everything for a week.'], [WhatIsKept::item($item)->own, WhatIsKept::item($item)->said()]);
+        $this->post(route('keeping.say', $item), ['leave' => 17, 'do' => 'keep'])->assertSessionHasErrors('leave');
+        $this->get(route('log', [$this->shelf, 'about' => 'rules']))->assertSee('changed what is kept of “Bench rules”');
+        // A version grows for as long as the rules say.
+        $head = $item->refresh()->head;
+        foreach (['Two', 'Three'] as $text) {
+            $this->save($item, $this->tobi, $this->paragraphs($text));
+        }
+        self::assertSame($head, $item->refresh()->head);
+    }
+
+    public function test_what_goes_is_rehearsed_and_what_something_rests_on_stays_and_says_why(): void
+    {
+        $item = $this->long(20);
+        $page = $this->page($this->shelf, $this->ines, 'x');
+        $this->app->make(MarkMilestone::class)->handle($this->version($item, 4), $this->tobi, 'Agreed');
+        $this->actingAs($this->tobi)->put(route('version.pin', [$item, 6]), ['pin' => 1])->assertSessionHas('said');
+        $this->app->make(CopyOut::class)->handle($this->version($item, 8), $this->shelf, $this->tobi, 'Copy');
+        $this->app->make(RestoreVersion::class)->handle($item->refresh(), $this->version($item, 10), $this->ines, $item->head);
+        $this->save($item, $this->tobi, $this->paragraphs('after it'));
+        Date::setTestNow(Date::now()->addDays(40));
+        $this->actingAs($this->ines)->post(route('keeping.say', $item), ['leave' => 60, 'every' => 30, 'do' => 'keep']);
+        $rehearsed = new Rehearsed($item->refresh(), WhatIsKept::item($item));
+        self::assertSame(
+            [1 => Exemption::First, 4 => Exemption::Milestone, 6 => Exemption::Pinned, 8 => Exemption::Copied, 10 => Exemption::Restored, 20 => Exemption::Restored, 21 => Exemption::Newest, 22 => Exemption::Newest],
+            $rehearsed->stay,
+        );
+        $this->get(route('keeping', $item))->assertOk()->assertSee('14 of Tobi’s', false)->assertSee('pinned')->assertSee('milestones')->assertSee('Let these 14 go');
+        $this->get(route('keeping.shelf', $this->shelf))->assertOk()->assertSee('14 versions would go');
+        $this->actingAs($this->tobi)->get(route('keeping', $item))->assertOk()->assertDontSee('Let these 14 go');
+        $this->post(route('keeping.now', $item))->assertForbidden();
+        // Tried only.
+        $this->actingAs($this->ines)->get(route('keeping', [$item, 'leave' => 60]))->assertSee('Everything is kept for ever');
+        self::assertSame(22, Version::query()->where('item_id', $item->id)->count());
+        Artisan::call('attic:keep', ['--rehearse' => true]);
+        self::assertStringContainsString('Office / Bench rules: 14 of 22 versions would go.', Artisan::output());
+        $freed = $this->app->make(FreedBytes::class)->of($rehearsed->ids());
+        self::assertGreaterThan(0, $freed);
+        $this->post(route('keeping.now', $item))->assertSessionHas('said', '14 versions went.');
+        self::assertSame([8, 14, 22, 8], [Version::query()->where('item_id', $item->id)->count(), $item->refresh()->gone, $item->head, $item->kept()]);
+        // What was told comes back, once no window stands on any of it.
+        DB::table('handed_roots')->delete();
+        DB::table('sendings')->delete();
+        $before = $this->bytes();
+        Artisan::call('attic:tidy', ['--at-once' => true]);
+        self::assertEqualsWithDelta($freed, $before - $this->bytes(), max(1, $freed * 0.05));
+        self::assertSame(0, Artisan::call('attic:verify'), Artisan::output());
+        // Gaps are said, and lead to what is kept.
+        $this->get(route('list', $item))->assertSee('2 versions are no longer kept (Tobi)')->assertSee('9 versions are no longer kept (Tobi)');
+        $this->get(route('history', [$item, 'from' => 12, 'to' => 22]))->assertRedirect(route('history', [$item, 'from' => 10, 'to' => 22]));
+        $this->get(route('ribbon', $item))->assertJsonPath('gaps.0', [4, '2 versions before it are no longer kept'])->assertJsonPath('pins', [6]);
+        foreach ([route('history', [$item, 'from' => 1, 'to' => 22]), route('history', $item), route('restore', [$item, 4]), route('take-out', [$item, 'from' => 1, 'to' => 22, 'by' => $this->tobi->id])] as $address) {
+            $this->get($address)->assertOk();
+        }
+        $this->get(route('log', [$this->shelf, 'about' => 'rules']))->assertSee('let 14 versions of “Bench rules” go');
+        // Nobody gets a number again.
+        $this->save($item, $this->tobi, $this->paragraphs('more'));
+        self::assertSame(23, $item->refresh()->head);
+        self::assertTrue($page->exists());
+    }
+
+    public function test_over_a_gap_all_are_named_who_may_have_written_a_word(): void
+    {
+        $item = $this->document($this->shelf, $this->ines, 'Begin');
+        $this->save($item, $this->ines, $this->paragraphs('Begin alpha', 'Alone'));
+        $this->save($item, $this->tobi, $this->paragraphs('Begin alpha bravo', 'Alone'));
+        $this->save($item, $this->ines, $this->paragraphs('Begin alpha bravo charlie', 'Alone'));
+        $this->save($item, $this->tobi, $this->paragraphs('Begin alpha bravo charlie', 'Alone tango'));
+        foreach (['x', 'y'] as $more) {
+            $this->save($item, $this->ines, $this->paragraphs('Begin alpha bravo charlie', 'Alone tango', $more));
+        }
+        $wrote = function () use ($item): array {
+            $told = [];
+            foreach ((new Authorship($item->refresh(), $this->version($item, $item->head), $this->tree($item), $this->app->make(States::class)))->spans('p001') as [$span, $who]) {
+                $told[] = [trim($span->text->text()), $who?->firstName()];
+            }
+
+            return $told;
+        };
+        self::assertSame([['Begin alpha', 'Ines'], ['bravo', 'Tobi'], ['charlie', 'Ines']], $wrote());
+        // 3 goes, with “alpha”; 4 goes, with “bravo”: the next that is kept has both, and “charlie”.
+        $this->actingAs($this->ines)->delete(route('versions.delete', $item), ['from' => 3, 'to' => 4])->assertSessionHasErrors('reason');
+        $this->actingAs($this->tobi)->delete(route('versions.delete', $item), ['from' => 3, 'to' => 4, 'reason' => 'Names of people'])->assertForbidden();
+        $this->actingAs($this->ines)->delete(route('versions.delete', $item), ['from' => 3, 'to' => 4, 'reason' => 'Names of people'])->assertSessionHas('said', '2 versions are deleted.');
+        self::assertSame([['Begin', 'Ines'], ['alpha bravo charlie', 'Ines or Tobi']], $wrote());
+        $this->get(route('history', [$item, 'from' => 2, 'to' => 5]))->assertOk()->assertSee('Ines Oduya or Tobi Brandt');
+        $this->get(route('part', [$item, 'p001']))->assertOk()->assertSee('Ines Oduya or Tobi Brandt');
+        // What only one of them touched stays that one’s.
+        $this->get(route('part', [$item, 'p002']))->assertSee('Tobi Brandt')->assertDontSee('or Tobi Brandt in');
+        $this->get(route('log', [$this->shelf, 'about' => 'rules']))->assertSee('deleted 2 versions of “Bench rules” between 3 and 4: “Names of people”');
+        // Their edits are told apart no more, and so are not taken out one without the other.
+        $this->get(route('take-out', [$item, 'from' => 1, 'to' => 7, 'by' => $this->tobi->id]))->assertOk()->assertSee('can’t be taken out');
+        // The first and what something rests on do not go by hand either.
+        $this->delete(route('versions.delete', $item), ['from' => 1, 'to' => 1, 'reason' => 'x'])->assertSessionHas('said', 'Nothing went: something rests on every one of them.');
+        self::assertSame(0, Artisan::call('attic:verify'), Artisan::output());
+    }
+
+    public function test_cells_over_a_gap_are_whose_they_were(): void
+    {
+        $sheet = $this->app->make(MakeItem::class)->handle($this->shelf, $this->ines, 'spreadsheet', 'Log', 'first');
+        $tree = fn (string $a, string $b): PartTree => PartTree::of([
+            new Part('tab1', 'tab', 0, ['name' => 'Log', 'frozen' => 0]), new Part('cola', 'column', 1, ['width' => 0, 'format' => '']), new Part('colb', 'column', 1, ['width' => 0, 'format' => '']),
+            new Part('row1', 'row', 1, array_filter(['cola' => $a, 'colb' => $b])),
+        ]);
+        foreach ([['a', ''], ['a', 'b'], ['c', 'b'], ['c', 'd'], ['c', 'e']] as $at => [$a, $b]) {
+            $this->save($sheet, $at % 2 === 0 ? $this->ines : $this->tobi, $tree($a, $b));
+        }
+        $this->actingAs($this->ines)->delete(route('versions.delete', $sheet), ['from' => 3, 'to' => 4, 'reason' => 'x']);
+        self::assertSame(2, $sheet->refresh()->gone);
+        $who = new SheetAuthors($sheet, $this->version($sheet, 5));
+        self::assertSame(['Ines', 'Tobi'], [$who->of('row1', 'cola')?->firstName(), $who->of('row1', 'colb')?->firstName()]);
+        $this->get(route('cell', [$sheet, 'row1', 'cola']))->assertOk()->assertSee('Ines Oduya');
+        $this->get(route('history', [$sheet, 'from' => 1, 'to' => 6, 'view' => 'who']))->assertOk();
+    }
+
+    public function test_by_night_rules_are_kept_and_lost_things_go_when_their_shelf_says_so(): void
+    {
+        $item = $this->long(12);
+        $lost = $this->document($this->shelf, $this->tobi, 'Old');
+        $this->actingAs($this->ines)->delete(route('item.destroy', $lost));
+        $this->put(route('shelf.update', $this->shelf), ['name' => 'Office', 'lost_days' => 10]);
+        $this->post(route('keeping.shelf.say', $this->shelf), ['leave' => 60, 'every' => 7, 'do' => 'keep']);
+        Artisan::call('attic:keep');
+        self::assertSame([0, true], [$item->refresh()->gone, $lost->exists()]);
+        Date::setTestNow(Date::now()->addDays(11));
+        Artisan::call('attic:keep');
+        self::assertSame([9, null], [$item->refresh()->gone, Item::query()->find($lost->id)]);
+        $this->get(route('log', $this->shelf))->assertSee('went for good')->assertSee('The place');
+        self::assertSame(0, Artisan::call('attic:verify'), Artisan::output());
+    }
+
+    /** A document of so many versions by one person. */
+    private function long(int $versions): Item
+    {
+        $item = $this->document($this->shelf, $this->tobi, 'Line 2');
+        for ($number = 3; $number <= $versions; $number++) {
+            $this->save($item, $this->tobi, $this->paragraphs("Line {$number} ".hash('sha256', "line {$number}")));
+        }
+
+        return $item->refresh();
+    }
+
+    private function version(Item $item, int $number): Version
+    {
+        return $item->versions()->where('number', $number)->firstOrFail()->setRelation('item', $item);
+    }
+
+    private function bytes(): int
+    {
+        return (int) DB::table('chunks')->sum(DB::raw('length(data)'));
+    }
+}
