@@ -11,7 +11,7 @@ use MistyAttic\Core\Store\HashTree;
 
 /**
  * What letting versions go really gives back: chunks that they need and nothing else in the place does, as they lie in the file. Reads every state of the
- * place once, each shared piece of them once, as a sweep does.
+ * place once, each shared piece of them once, as a sweep does. What a window may still stand on comes back when it is closed, and counts.
  */
 final readonly class FreedBytes
 {
@@ -46,7 +46,7 @@ final readonly class FreedBytes
     {
         $all = array_merge([], ...array_values($versions));
         $known = [];
-        foreach ($all === [] ? [] : (new LiveRoots(array_fill_keys($all, true)))->next() as $root) {
+        foreach ($all === [] ? [] : (new LiveRoots(array_fill_keys($all, true), windows: false))->next() as $root) {
             $this->mark((string) hex2bin($root), $known);
         }
 

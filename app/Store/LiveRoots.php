@@ -14,8 +14,11 @@ final class LiveRoots
     /** A clock that is told in seconds may be one behind. */
     private const SLACK = 2;
 
-    /** @param array<int, true> $without versions that are looked at as if they were gone, by their ids */
-    public function __construct(private readonly array $without = []) {}
+    /**
+     * @param  array<int, true>  $without  versions that are looked at as if they were gone, by their ids
+     * @param  bool  $windows  whether states count that only windows stand on
+     */
+    public function __construct(private readonly array $without = [], private readonly bool $windows = true) {}
 
     /** Up to which rows, and which second, was looked already. */
     private int $versions = 0;
@@ -32,6 +35,12 @@ final class LiveRoots
         $at = now()->getTimestamp();
         yield from $this->since('versions', 'root', $this->versions, $this->without);
         yield from $this->since('held_edits', 'root', $this->held);
+        if (! $this->windows) {
+            yield from self::texts(DB::table('items')->select('root'));
+            yield from $this->proposed();
+
+            return;
+        }
         // A version that grows leaves what it was behind: so it is known which items moved on.
         $since = $this->at - self::SLACK;
         $handed = fn (): Builder => DB::table('handed_roots')->where('at', '>=', $since);
@@ -39,12 +48,17 @@ final class LiveRoots
         yield from self::texts(DB::table('items')->when($this->at > 0, fn (Builder $query) => $query->whereIn('id', $handed()->select('item_id')))->select('root'));
         yield from self::texts(DB::table('sendings')->where('at', '>=', $since)->select('root'));
         yield from self::texts(DB::table('sendings')->where('at', '>=', $since)->select('base'));
-        // There are few of these.
+        yield from $this->proposed();
+        $this->at = $at;
+    }
+
+    /** @return iterable<string> there are few of these */
+    private function proposed(): iterable
+    {
         foreach (['base', 'root'] as $column) {
             yield from self::texts(DB::table('proposals')->select($column));
         }
         yield from self::texts(DB::table('source_steps')->whereNotNull('root')->select('root'));
-        $this->at = $at;
     }
 
     /** @return iterable<array{string, bool}> hexadecimal addresses of chunks, and whether such a one lists pieces: all at first, then those that came since the last time */

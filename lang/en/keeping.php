@@ -38,12 +38,12 @@ return [
     'days' => [1 => 'a day', 7 => 'a week', 30 => '30 days', 90 => '90 days', 180 => 'half a year', 365 => 'a year', 730 => 'two years'],
     'so_many_days' => '{1} one day|[2,*] :count days',
     'leave' => [0 => 'every save', 1 => 'a second', 60 => 'a minute', 300 => 'five minutes', 900 => 'a quarter of an hour', 3600 => 'an hour'],
-    'paces' => ['hourly' => 'an hour', 'daily' => 'a day', 'weekly' => 'a week', 'monthly' => 'a month', 'yearly' => 'a year', 'none' => 'none'],
+    'paces' => ['hourly' => 'one an hour', 'daily' => 'one a day', 'weekly' => 'one a week', 'monthly' => 'one a month', 'yearly' => 'one a year', 'none' => 'nothing'],
     'rule' => [
         'leave' => 'Leave a version behind after :after of somebody’s writing.',
         'everything' => 'Keep everything for ever',
         'every' => 'Keep everything for :days',
-        'then' => 'then one :pace for :days',
+        'then' => 'then :pace for :days',
         'most' => 'Keep :most versions at most.',
     ],
     'why' => [

@@ -117,12 +117,12 @@ final class RightsTest extends FeatureCase
         }
         $ask = fn () => $this->json($method, $url, $data);
         $ask()->assertUnauthorized();
-        self::assertSame(404, $this->actingAs($this->people['stranger'])->json($method, $url, $data)->status(), 'a stranger');
+        self::assertSame(404, $this->actingAs($this->people['stranger'])->json($method, $url, $data)->baseResponse->getStatusCode(), 'a stranger');
         $ranks = ['viewer' => 0, 'editor' => 1, 'owner' => 2];
         foreach ($ranks as $who => $rank) {
             // What the one before deleted is there again.
             $this->item->refresh()->update(['deleted_at' => null]);
-            $status = $this->actingAs($this->people[$who])->json($method, $url, $data)->status();
+            $status = $this->actingAs($this->people[$who])->json($method, $url, $data)->baseResponse->getStatusCode();
             if ($rank < $ranks[$least]) {
                 self::assertSame(403, $status, $who);
             } else {

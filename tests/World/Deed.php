@@ -42,6 +42,10 @@ enum Deed: string
 
     case Lose = 'deletes an item or brings it back';
 
+    case Thin = 'lets versions go';
+
+    case Pin = 'pins a version';
+
     /** Whether it can be tried on what is in Lost & found: looking, and what is refused there; for all else people bring it back first. */
     public function isTriedOnLost(): bool
     {
@@ -59,9 +63,9 @@ enum Deed: string
             self::Wait => 6,
             self::LookBack => 2,
             self::Decide => 3,
-            self::Trespass, self::AskForYes, self::Rename, self::TakeAway, self::Follow, self::Tidy, self::Lose => 1,
+            self::Trespass, self::AskForYes, self::Rename, self::TakeAway, self::Follow, self::Tidy, self::Lose, self::Pin => 1,
             self::Reload, self::Answer, self::EditEntry, self::Settle => 3,
-            self::Picture, self::Keep, self::Milestone, self::Restore, self::Pick, self::PartBack, self::TakeBack, self::TakeOut, self::CopyOut, self::Publish, self::Rights => 2,
+            self::Picture, self::Keep, self::Milestone, self::Restore, self::Pick, self::PartBack, self::TakeBack, self::TakeOut, self::CopyOut, self::Publish, self::Rights, self::Thin => 2,
         };
     }
 }

@@ -75,7 +75,9 @@ final class Laws
     /** @param list<Version> $versions */
     private function numbers(string $kind, Item $item, array $versions): void
     {
-        array_map(fn (Version $version) => $version->number, $versions) === range(1, $item->head) || throw Broken::law('Numbers never go back and have no holes', $kind);
+        $numbers = [...array_map(fn (Version $version) => $version->number, $versions), ...array_map(intval(...), DB::table('gone_versions')->where('item_id', $item->id)->pluck('number')->all())];
+        sort($numbers);
+        $numbers === range(1, $item->head) && $item->kept() === count($versions) || throw Broken::law('Numbers never go back, and what is not kept is known', $kind);
         for ($at = 1; $at < count($versions); $at++) {
             $versions[$at]->saved_at >= $versions[$at - 1]->saved_at || throw Broken::law('Numbers never go back and have no holes', "{$kind} {$versions[$at]->number} is older than the one before");
         }
@@ -101,7 +103,9 @@ final class Laws
             }
             foreach (array_diff_key($this->tagsAt($version->root), $this->known[$kind] ?? []) as $tag => $unused) {
                 $author = Ledger::author((string) $tag);
-                if (! isset($this->world->people[$author]) || $version->user_id !== $this->world->people[$author]->id) {
+                // Behind a gap it may have come with what is no longer kept.
+                $writers = [$version->user_id, ...DB::table('gone_versions')->where('item_id', $item->id)->where('number', '<', $version->number)->where('number', '>', $this->before($versions, $version))->pluck('user_id')->all()];
+                if (! isset($this->world->people[$author]) || ! in_array($this->world->people[$author]->id, $writers, true)) {
                     throw Broken::law('Nobody’s name stands on what they did not do', "version {$version->number} of the {$kind} by {$version->user->name} brought {$tag}");
                 }
                 $this->known[$kind][$tag] = true;
@@ -114,13 +118,19 @@ final class Laws
     }
 
     /** @param list<Version> $versions */
+    private function before(array $versions, Version $version): int
+    {
+        return max([0, ...array_filter(array_map(fn (Version $each) => $each->number, $versions), fn (int $number) => $number < $version->number)]);
+    }
+
+    /** @param list<Version> $versions */
     private function nothingLost(string $kind, Item $item, array $versions): void
     {
         $missing = $this->world->ledger->yes[$kind] ?? [];
         foreach ($versions as $version) {
             $missing = array_diff_key($missing, $this->tagsAt($version->root));
         }
-        $missing = array_diff_key($missing, $this->tagsAt($item->root));
+        $missing = array_diff_key($missing, $this->tagsAt($item->root), $this->world->ledger->gone[$kind] ?? []);
         if ($missing === []) {
             return;
         }

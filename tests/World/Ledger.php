@@ -22,6 +22,9 @@ final class Ledger
     /** @var array<string, array{string, int, string, int|null, string|null}> item => root, head, title, what is live and where, when it was deleted */
     public array $lost = [];
 
+    /** @var array<string, array<string, true>> item => tags that stood in versions which are no longer kept */
+    public array $gone = [];
+
     /** @var array<string, list<int>> kind => versions of its follower with which somebody let it follow again */
     public array $followed = [];
 

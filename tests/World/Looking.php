@@ -23,9 +23,9 @@ final readonly class Looking
 
     public function at(TestCase $http, Chance $chance): void
     {
-        $head = $this->item->head;
-        $from = 1 + $chance->under($head);
-        $to = min($head, $from + $chance->of([0, 1, 3, 1000]));
+        $kept = $this->world->kept($this->item);
+        $at = $chance->under(count($kept));
+        [$from, $to] = [$kept[$at], $kept[min(count($kept) - 1, $at + $chance->of([0, 1, 3, 1000]))]];
         $see = fn (string $route, array $more) => (string) $this->world->allowed($http->get(route($route, [$this->item, ...$more])), "looking at {$route} ".json_encode($more))->getContent();
         $this->writers($see('history', ['from' => $from, 'to' => $to, 'view' => 'who', 'rows' => 'all']));
         $this->marks($see('history', ['from' => $from, 'to' => $to]), $from, $to);
@@ -109,7 +109,7 @@ final readonly class Looking
     {
         foreach ($allowed as $who) {
             $person = $this->world->people[$who] ?? null;
-            if ($person !== null && in_array($name, [$person->name, $person->firstName()], true)) {
+            if ($person !== null && array_intersect(explode(' or ', $name), [$person->name, $person->firstName()]) !== []) {
                 return;
             }
         }

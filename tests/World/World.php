@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\World;
 
+use App\Keeping\Exempt;
 use App\Models\HeldEdit;
 use App\Models\Item;
 use App\Models\Presence;
@@ -87,6 +88,8 @@ final class World
             Deed::Tidy => $this->tidy($chance),
             Deed::Picture => $this->picture($step, $chance),
             Deed::Lose => $this->lose($step),
+            Deed::Thin => $this->thin($step, $chance),
+            Deed::Pin => $this->pin($step, $chance),
         };
     }
 
@@ -161,6 +164,43 @@ final class World
     public function isLost(string $item): bool
     {
         return isset($this->items[$item]) && $this->items[$item]->refresh()->deleted_at !== null;
+    }
+
+    /** @return non-empty-list<int> the versions that are kept, ascending */
+    public function kept(Item $item): array
+    {
+        return array_map(intval(...), $item->versions()->orderBy('number')->pluck('number')->all());
+    }
+
+    private function pin(Step $step, Chance $chance): void
+    {
+        if ($this->mayWrite($step->who)) {
+            $item = $this->item($step);
+            $this->allowed($this->as($step->who)->put(route('version.pin', [$item, $chance->of($this->kept($item))]), ['pin' => $chance->under(4) > 0 ? 1 : 0]), 'pinning');
+        }
+    }
+
+    /** The owner lets versions go: by a rule, or some by hand. What something rests on stays, and every state that is kept is what it was. */
+    private function thin(Step $step, Chance $chance): void
+    {
+        $item = $this->item($step);
+        $roots = $item->versions()->pluck('root', 'number')->all();
+        $exempt = (new Exempt($item))->numbers;
+        $this->allowed($this->as('ines')->get(route('keeping', $item)), 'looking at what is kept');
+        if ($chance->once(2)) {
+            $this->allowed($this->as('ines')->post(route('keeping.say', $item), ['leave' => 60, 'most' => 10, 'do' => 'keep']), 'saying what is kept');
+            $this->allowed($this->as('ines')->post(route('keeping.now', $item)), 'letting versions go');
+            $this->allowed($this->as('ines')->post(route('keeping.say', $item), ['leave' => 60, 'do' => 'above']), 'saying what is kept');
+        } else {
+            $from = 1 + $chance->under($item->head);
+            $this->allowed($this->as('ines')->delete(route('versions.delete', $item), ['from' => $from, 'to' => $from + $chance->under(6), 'reason' => 'So it is']), 'deleting versions');
+        }
+        $kept = $item->refresh()->versions()->pluck('root', 'number')->all();
+        array_diff_key($exempt, $kept) === [] || throw Broken::law('What something rests on is there', $step->item.' '.implode(', ', array_keys(array_diff_key($exempt, $kept))));
+        $kept === array_intersect_key($roots, $kept) || throw Broken::law('A version left behind never changes', $step->item);
+        foreach (array_diff_key($roots, $kept) as $root) {
+            $this->ledger->gone[$step->item] = ($this->ledger->gone[$step->item] ?? []) + Ledger::tags($this->states->tree($root));
+        }
     }
 
     /** Into Lost & found, or out of it as it was. What readers see goes by who may publish alone. */
@@ -342,7 +382,7 @@ final class World
         if (! $this->mayWrite($step->who) || $item->head < 2) {
             return;
         }
-        $number = 1 + $chance->under($item->head - 1);
+        $number = $chance->of(array_slice($this->kept($item), 0, -1));
         $version = Version::query()->where(['item_id' => $item->id, 'number' => $number])->firstOrFail();
         $plan = $this->allowed($this->as($step->who)->get(route('restore', [$item, $number])), 'looking at a restore plan');
         $before = $item->root;
@@ -368,7 +408,7 @@ final class World
         if (! $this->mayWrite($step->who) || $item->head < 2) {
             return;
         }
-        $number = 1 + $chance->under($item->head);
+        $number = $chance->of($this->kept($item));
         $tree = $this->states->tree((string) Version::query()->where(['item_id' => $item->id, 'number' => $number])->value('root'));
         if ($tree->parts === []) {
             return;
@@ -419,7 +459,7 @@ final class World
         if (! $this->mayWrite($step->who)) {
             return;
         }
-        $number = 1 + $chance->under($item->head);
+        $number = $chance->of($this->kept($item));
         $root = Version::query()->where(['item_id' => $item->id, 'number' => $number])->value('root');
         $this->allowed($this->as($step->who)->post(route('copy.store', [$item, $number]), ['title' => 'A copy', 'shelf' => $this->shelf->key]), 'copying out');
         $copy = Item::query()->latest('id')->firstOrFail();
