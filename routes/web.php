@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Http\ForYou\ForYouController;
 use App\Http\Keeping\KeepingController;
 use App\Http\Keeping\LogController;
 use App\Http\Keeping\LostController;
@@ -56,6 +57,8 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
     Route::get('/keeping', [KeepingController::class, 'place'])->name('keeping.place');
     Route::post('/keeping', [KeepingController::class, 'sayOfPlace'])->name('keeping.place.say');
     Route::get('/lost', [LostController::class, 'index'])->name('lost.all');
+    Route::get('/for-you', [ForYouController::class, 'show'])->name('for-you');
+    Route::post('/for-you', [ForYouController::class, 'aside'])->name('for-you.aside');
     Route::get('/outbox', OutboxController::class)->name('outbox');
     Route::get('/work/{task}', [WorkController::class, 'show'])->name('work');
     Route::get('/work/{task}/file', [WorkController::class, 'file'])->name('work.file');

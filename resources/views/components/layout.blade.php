@@ -16,6 +16,7 @@
         <a class="top-mark" href="{{ route('home') }}"><x-glyph name="mark" /> <b>Misty Attic</b></a>
         <span class="top-place">{{ config('attic.place') }}</span>
         @auth
+            <x-waiting-count />
             <details class="menu top-me" data-menu>
                 <summary aria-label="Signed in as {{ auth()->user()->name }}"><x-monogram :user="auth()->user()" /></summary>
                 <div class="menu-sheet is-right">

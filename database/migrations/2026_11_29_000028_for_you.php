@@ -1,0 +1,25 @@
+<?php
+
+declare(strict_types=1);
+
+use Illuminate\Database\Migrations\Migration;
+use Illuminate\Support\Facades\DB;
+
+/** What somebody put aside of the page that tells what waits for them. */
+return new class extends Migration {
+    public function up(): void
+    {
+        DB::unprepared(<<<'SQL'
+            CREATE TABLE put_aside (
+                user_id INTEGER NOT NULL REFERENCES users (id),
+                ref TEXT NOT NULL,
+                said TEXT NOT NULL,
+                address TEXT NOT NULL,
+                at TEXT NOT NULL,
+                PRIMARY KEY (user_id, ref)
+            ) WITHOUT ROWID;
+            CREATE INDEX versions_restoring ON versions (saved_at) WHERE cause IN ('restored', 'brought_back', 'took_out');
+            CREATE INDEX tasks_failed ON tasks (user_id) WHERE state = 'failed';
+        SQL);
+    }
+};

@@ -1,0 +1,15 @@
+<?php
+
+return [
+    'met' => 'it met :who',
+    'wish' => ':who asks to publish :number:note',
+    'declined' => ':who said no to your change',
+    'unusual' => ':what, by :who in :number',
+    'restored' => [
+        'restored' => ':who restored :source over what you wrote since, as :number',
+        'brought_back' => ':who brought parts of :source back over what you wrote since, as :number',
+        'took_out' => ':who took out what you wrote, as :number',
+    ],
+    'failed' => '“:name” did not work',
+    'do' => ['held' => 'Settle it…', 'wish' => 'Look and answer…', 'answer' => 'Look', 'unusual' => 'Look', 'restored' => 'What of mine went?', 'failed' => 'Why?'],
+];

@@ -1,0 +1,1 @@
+<a class="top-waiting" href="{{ route('for-you') }}" @if (request()->routeIs('for-you')) aria-current="page" @endif>For you @if ($count > 0)<b>{{ $count > 99 ? '99+' : $count }}</b><span class="is-sr-only"> {{ $count === 1 ? 'thing waits' : 'things wait' }}</span>@endif</a>
