@@ -23,7 +23,9 @@ use App\Http\Publishing\PublishingController;
 use App\Http\Restoring\RestoreController;
 use App\Http\Restoring\TakeBackController;
 use App\Http\Restoring\TakeOutController;
+use App\Http\Sharing\AccountController;
 use App\Http\Sharing\AddressController;
+use App\Http\Sharing\ForgottenController;
 use App\Http\Sharing\InvitationController;
 use App\Http\Sharing\OutboxController;
 use App\Http\Sharing\PeopleController;
@@ -44,7 +46,11 @@ Route::middleware('throttle:sign-in')->group(function (): void {
     Route::post('/sign-in', [SignInController::class, 'store'])->name('sign-in.store');
     Route::post('/sign-in/demo/{person}', [SignInController::class, 'demo'])->name('sign-in.demo');
 });
+Route::get('/forgotten', [ForgottenController::class, 'show'])->name('forgotten');
+Route::post('/forgotten', [ForgottenController::class, 'ask'])->middleware('throttle:sign-in')->name('forgotten.ask');
 Route::middleware('signed:relative')->group(function (): void {
+    Route::get('/new-password/{person}', [ForgottenController::class, 'choose'])->where('person', '\d{1,9}')->name('forgotten.choose');
+    Route::post('/new-password/{person}', [ForgottenController::class, 'store'])->where('person', '\d{1,9}')->name('forgotten.store');
     Route::get('/invitation/{invitation}', [InvitationController::class, 'show'])->where('invitation', '\d{1,9}')->name('invitation');
     Route::post('/invitation/{invitation}', [InvitationController::class, 'store'])->where('invitation', '\d{1,9}')->name('invitation.store');
 });
@@ -52,6 +58,14 @@ Route::middleware('signed:relative')->group(function (): void {
 Route::middleware(['auth', 'throttle:work'])->group(function (): void {
     Route::post('/sign-out', [SignInController::class, 'destroy'])->name('sign-out');
     Route::get('/', [ShelfController::class, 'index'])->name('home');
+    Route::get('/account', [AccountController::class, 'show'])->name('account');
+    Route::put('/account', [AccountController::class, 'update'])->name('account.update');
+    Route::middleware('throttle:sign-in')->group(function (): void {
+        Route::put('/account/password', [AccountController::class, 'password'])->name('account.password');
+        Route::put('/account/address', [AccountController::class, 'address'])->name('account.address');
+        Route::post('/account/elsewhere', [AccountController::class, 'elsewhere'])->name('account.elsewhere');
+    });
+    Route::get('/account/address/{person}', [AccountController::class, 'moved'])->middleware('signed:relative')->where('person', '\d{1,9}')->name('account.moved');
     Route::post('/address', [AddressController::class, 'ask'])->middleware('throttle:sign-in')->name('address.ask');
     Route::get('/address/{person}', [AddressController::class, 'prove'])->middleware('signed:relative')->where('person', '\d{1,9}')->name('address.prove');
     Route::get('/keeping', [KeepingController::class, 'place'])->name('keeping.place');

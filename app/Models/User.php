@@ -17,6 +17,7 @@ use Illuminate\Support\Str;
  * @property string $email
  * @property string $password
  * @property bool $proved whether it is known that the address is theirs
+ * @property string $look `day`, `night`, or '' for as the device has it
  * @property bool $keeps_place whether they keep the whole place: its outbox
  * @property int $colour 1 to 12, the same everywhere; 0 for whoever has no account
  */
@@ -34,9 +35,9 @@ final class User extends Authenticatable
     /** @var list<self> of whom one did it, and it is not known any more which */
     public array $oneOf = [];
 
-    protected $fillable = ['name', 'email', 'password', 'colour', 'proved', 'keeps_place'];
+    protected $fillable = ['name', 'email', 'password', 'colour', 'proved', 'keeps_place', 'look'];
 
-    protected $attributes = ['proved' => true, 'keeps_place' => false];
+    protected $attributes = ['proved' => true, 'keeps_place' => false, 'look' => ''];
 
     protected $hidden = ['password', 'remember_token'];
 

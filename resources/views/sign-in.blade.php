@@ -8,7 +8,7 @@
                 @csrf
                 <div class="field"><label class="label" for="email">E-mail address</label><input class="input" id="email" type="email" name="email" value="{{ old('email') }}" autocomplete="username" required autofocus></div>
                 <div class="field"><label class="label" for="password">Password</label><input class="input" id="password" type="password" name="password" autocomplete="current-password" required></div>
-                <button class="button is-dark">Sign in</button>
+                <p class="door-more"><button class="button is-dark">Sign in</button> <a href="{{ route('forgotten') }}">I forgot my password</a></p>
             </form>
         </div>
         @if (count($people) > 0)

@@ -1,6 +1,6 @@
 @props(['title', 'wide' => false, 'body' => '', 'kind' => null])
 <!doctype html>
-<html lang="en">
+<html lang="en" @if (auth()->user()?->look) data-look="{{ auth()->user()->look }}" @endif>
 <head>
     <meta charset="utf-8">
     <meta name="viewport" content="width=device-width, initial-scale=1">
@@ -22,7 +22,8 @@
                 <div class="menu-sheet is-right">
                     <p class="menu-note">{{ auth()->user()->name }}<br>{{ auth()->user()->email }}</p>
                     @unless (auth()->user()->proved)<form method="post" action="{{ route('address.ask') }}">@csrf<button class="menu-line">Show that this address is yours</button></form>@endunless
-                    @if (auth()->user()->keeps_place)<a class="menu-line" href="{{ route('outbox') }}">Outbox</a>@endif
+                    <a class="menu-line" href="{{ route('account') }}">Your account</a>
+                    @if (auth()->user()->keeps_place)<a class="menu-line" href="{{ route('keeping.place') }}">What is kept here</a><a class="menu-line" href="{{ route('outbox') }}">Outbox</a>@endif
                     <form method="post" action="{{ route('sign-out') }}" data-sign-out>@csrf<button class="menu-line">Sign out</button></form>
                 </div>
             </details>

@@ -1,0 +1,27 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Http\Sharing;
+
+use App\Models\User;
+use Illuminate\Foundation\Http\FormRequest;
+use Illuminate\Validation\Rule;
+
+/** How others see somebody, and how they see the place. */
+final class AccountRequest extends FormRequest
+{
+    /** @return array<string, list<mixed>> */
+    public function rules(): array
+    {
+        return ['name' => ['required', 'string', 'max:80'], 'colour' => ['required', 'integer', 'min:1', 'max:'.User::COLOURS], 'look' => ['present', 'nullable', Rule::in(['day', 'night'])]];
+    }
+
+    /** @return array<string, mixed> */
+    public function validated($key = null, $default = null): mixed
+    {
+        $sent = parent::validated($key, $default);
+
+        return is_array($sent) ? [...$sent, 'look' => (string) ($sent['look'] ?? '')] : $sent;
+    }
+}

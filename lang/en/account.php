@@ -1,0 +1,15 @@
+<?php
+
+return [
+    'kept' => 'Kept.',
+    'password_changed' => 'Your password is changed. Sessions elsewhere are ended.',
+    'elsewhere' => 'You are signed in here alone now.',
+    'wrong' => 'That is not your password.',
+    'taken' => ':email is somebody else’s by now.',
+    'forgotten' => [
+        'subject' => 'A new password',
+        'body' => "Somebody, most likely you, forgot the password of this address. Open this within an hour to choose another one; if it was not you, leave it, and nothing changes:\n\n:link",
+        'sent' => 'If :email has an account here, a link is in its mail.',
+        'used' => 'This link has been used, or is too old. Ask for another one.',
+    ],
+];

@@ -1,0 +1,46 @@
+<x-layout title="Your account">
+    <div class="frame">
+        <x-shelves :current="null" at="account" />
+        <main id="main" class="shelf">
+            <div class="shelf-head"><h1>Your account</h1></div>
+            <x-problems />
+            <div class="two">
+                <form class="panel" method="post" action="{{ route('account.update') }}">
+                    @csrf @method('put')
+                    <h2>How others see you</h2>
+                    <div class="field"><label class="label" for="name">Name</label><input class="input" id="name" name="name" value="{{ old('name', $me->name) }}" maxlength="80" autocomplete="name" required></div>
+                    <fieldset class="field"><legend class="label">Colour</legend><div class="colours">@for ($colour = 1; $colour <= App\Models\User::COLOURS; $colour++)<label class="by-{{ $colour }}"><input type="radio" name="colour" value="{{ $colour }}" aria-label="Colour {{ $colour }}" @checked((int) old('colour', $me->colour) === $colour)><span class="monogram by-{{ $colour }}">{{ $me->monogram() }}</span></label>@endfor</div></fieldset>
+                    <h2>How you see the place</h2>
+                    <div class="field"><label class="label" for="look">Light or dark</label><div class="select"><select id="look" name="look"><option value="">as the device has it</option><option value="day" @selected($me->look === 'day')>light</option><option value="night" @selected($me->look === 'night')>dark</option></select></div></div>
+                    <button class="button is-dark">Keep this</button>
+                </form>
+                <div>
+                    <form class="panel" method="post" action="{{ route('account.password') }}">
+                        @csrf @method('put')
+                        <h2>Password</h2>
+                        <input type="hidden" name="username" value="{{ $me->email }}" autocomplete="username">
+                        <div class="field"><label class="label" for="current">The one you have</label><input class="input" id="current" type="password" name="current" autocomplete="current-password" required></div>
+                        <div class="field"><label class="label" for="password">A new one, 10 characters or more</label><input class="input" id="password" type="password" name="password" autocomplete="new-password" minlength="10" required></div>
+                        <div class="field"><label class="label" for="again">The same again</label><input class="input" id="again" type="password" name="password_confirmation" autocomplete="new-password" required></div>
+                        <button class="button">Change it</button>
+                    </form>
+                    <form class="panel" method="post" action="{{ route('account.address') }}">
+                        @csrf @method('put')
+                        <h2>E-mail address</h2>
+                        <p class="door-note">{{ $me->email }}. Another one is yours when you follow the link in its mail; until then this one stays.</p>
+                        <div class="field"><label class="label" for="email">New address</label><input class="input" id="email" type="email" name="email" value="{{ old('email') }}" maxlength="200" autocomplete="email" required></div>
+                        <div class="field"><label class="label" for="current-2">Your password</label><input class="input" id="current-2" type="password" name="current" autocomplete="current-password" required></div>
+                        <button class="button">Send the link</button>
+                    </form>
+                    <form class="panel" method="post" action="{{ route('account.elsewhere') }}">
+                        @csrf
+                        <h2>Elsewhere</h2>
+                        <p class="door-note">Ends every session of yours but this one.</p>
+                        <div class="field"><label class="label" for="current-3">Your password</label><input class="input" id="current-3" type="password" name="current" autocomplete="current-password" required></div>
+                        <button class="button">Sign out elsewhere</button>
+                    </form>
+                </div>
+            </div>
+        </main>
+    </div>
+</x-layout>
