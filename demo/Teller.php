@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Demo;
 
+use App\Keeping\KeepByRules;
 use App\Keeping\TakeAway;
 use App\Kinds\Dataset\Following\ReadSource;
 use App\Kinds\Dataset\Following\TakeInData;
@@ -31,6 +32,7 @@ use App\Saving\SaveState;
 use App\Saving\Sent;
 use App\Saving\SettleHeldEdit;
 use App\Store\States;
+use App\Store\WhatIsKept;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\Date;
 use MistyAttic\Core\Content\Part;
@@ -58,6 +60,7 @@ final readonly class Teller
         private AnswerWish $answer,
         private OpenToPublic $open,
         private TakeAway $away,
+        private KeepByRules $keep,
         private TakeEntry $entry,
         private TakeInData $data,
         private ReadSource $sources,
@@ -199,6 +202,19 @@ final readonly class Teller
                 return null;
             case 'delete':
                 $this->away->handle($item, $who);
+
+                return null;
+            case 'pin':
+                $this->version($item, $rest)->forceFill(['pinned_by' => $who->id])->save();
+
+                return null;
+            case 'keep-shelf':
+                [$every, $pace, $days] = explode(' ', $rest);
+                WhatIsKept::say($who, [...WhatIsKept::place()->values, 'every' => (int) $every, 'then' => [[$pace, (int) $days]]], shelf: $item->shelf);
+
+                return null;
+            case 'let-go':
+                $this->keep->handle($item->refresh(), $who);
 
                 return null;
             case 'bring-back':

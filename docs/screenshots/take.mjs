@@ -1,18 +1,7 @@
 /* Takes the pictures of this folder anew, from a fresh demo: node docs/screenshots/take.mjs */
-import { spawnSync } from 'node:child_process';
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { chromium } from '@playwright/test';
 import { Server } from '../../tests/browser/server.mjs';
 import { openHistory, signIn, text } from '../../tests/browser/steps.mjs';
-
-// Two files, compared on the command line.
-const folder = mkdtempSync(join(tmpdir(), 'attic-'));
-writeFileSync(join(folder, 'rota-june.csv'), 'Bench,Who,Since,Lamps\n1,Ines,2024,2\n2,Tobi,2025,1\n3,Nell,2023,3\n4,Rafi,2026,1\n');
-writeFileSync(join(folder, 'rota-july.csv'), 'Bench,Who,Days,Since,Lamps\n1,Ines,Thu,2024,2\n3,Nell,Sat,2023,4\n4,Rafi,Thu,2026,\n5,Jun,Sat,2026,2\n');
-const compared = join(folder, 'compared.html');
-writeFileSync(compared, spawnSync('php', ['bin/attic', 'compare', join(folder, 'rota-june.csv'), join(folder, 'rota-july.csv'), '--format=html']).stdout);
 
 const server = await new Server(8127).start();
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] });
@@ -48,6 +37,11 @@ try {
     await take(page, 'settle');
     await page.goto('/');
     await take(page, 'shelf');
+    await page.getByRole('link', { name: 'Volunteer handbook', exact: true }).click();
+    await page.getByRole('link', { name: 'Keeping', exact: true }).click();
+    await page.goto(`${page.url()}?leave=60&every=30&pace1=daily&days1=365&pace2=monthly`);
+    await take(page, 'keeping');
+    await page.goto('/');
 
     await openHistory(page, 'Volunteer handbook', 'from=186&to=198');
     for (let i = 0; i < 5; i++) await page.keyboard.press('n');
@@ -69,8 +63,6 @@ try {
     await page.locator('[data-ribbon][data-ready]').waitFor();
     await page.locator('.entry', { hasText: '“450”' }).click();
     await take(page, 'sheet-history');
-    await page.goto(`file://${compared}`);
-    await take(page, 'compared-files');
     // The opening hours: written, looked at, about to be published, and as everybody reads them.
     await page.goto('/');
     await page.getByRole('link', { name: 'Website' }).click();
@@ -120,5 +112,4 @@ try {
 } finally {
     await browser.close();
     server.stop();
-    rmSync(folder, { recursive: true });
 }

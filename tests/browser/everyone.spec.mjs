@@ -144,6 +144,59 @@ const screens = {
         await page.goto(`file://${folder}/md.html`);
         await expect(page.getByRole('heading', { name: 'What changed' })).toBeVisible();
     },
+    'Lost & found': async (page) => {
+        await signIn(page, 'Ines Oduya');
+        await page.goto('/lost');
+        await expect(page.getByText('Kettle guide', { exact: true })).toBeVisible();
+    },
+    'something that was deleted': async (page) => {
+        await signIn(page, 'Ines Oduya');
+        await page.goto('/lost');
+        await page.getByRole('link', { name: 'Kettle guide', exact: true }).click();
+        await expect(page.getByText('Rafi deleted this')).toBeVisible();
+    },
+    'deleting': async (page) => {
+        await signIn(page, 'Ines Oduya');
+        await openItem(page, 'Volunteer handbook');
+        await page.goto(`${page.url()}/delete`);
+    },
+    'deleting for good': async (page) => {
+        await signIn(page, 'Ines Oduya');
+        await page.goto('/lost');
+        await page.getByRole('link', { name: 'Delete Summer rota for good' }).click();
+    },
+    'what is kept of an item': async (page) => {
+        await signIn(page, 'Ines Oduya');
+        await openItem(page, 'Volunteer handbook');
+        await page.goto(`${page.url()}/keeping?leave=60&every=30&pace1=daily&days1=365&pace2=monthly`);
+        await expect(page.getByText('really come back')).toBeVisible();
+    },
+    'what is kept on a shelf': async (page) => {
+        await signIn(page, 'Nell Warwick');
+        await page.goto('/');
+        await toShelf(page, 'Open days');
+        await page.getByRole('link', { name: 'Keeping' }).click();
+    },
+    'about a shelf': async (page) => {
+        await signIn(page, 'Ines Oduya');
+        await page.getByRole('link', { name: 'About this shelf' }).click();
+    },
+    'the log of a shelf': async (page) => {
+        await signIn(page, 'Ines Oduya');
+        await page.getByRole('link', { name: 'Log', exact: true }).click();
+        await expect(page.getByText('deleted “Kettle guide”')).toBeVisible();
+    },
+    'for you': async (page) => {
+        await signIn(page, 'Ines Oduya');
+        await page.goto('/for-you');
+    },
+    'an account': async (page) => {
+        await signIn(page, 'Ines Oduya');
+        await page.goto('/account');
+    },
+    'a forgotten password': async (page) => {
+        await page.goto('/forgotten');
+    },
     'an error': async (page) => {
         await signIn(page, 'Ines Oduya');
         await page.goto('/items/nowhere');

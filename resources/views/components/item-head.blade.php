@@ -22,10 +22,10 @@
     </nav>
 </section>
 @if ($item->form_id === null && ($lost = $item->lostWith()) !== null)
-    <div class="lost-note" role="note">
+    <aside class="lost-note" aria-label="It was deleted">
         <p>{{ $lost->deleter?->firstName() ?? 'Somebody' }} deleted {{ $lost instanceof App\Models\Shelf ? "the shelf “{$lost->name}” with it" : 'this' }} <x-when :at="$lost->deleted_at" />. All of it is kept and can be looked at; nothing can be changed.</p>
         @can('bringBack', $item)<form method="post" action="{{ route('item.back', $item) }}">@csrf @method('put')<button class="button is-dark">Bring it back</button></form>@endcan
-    </div>
+    </aside>
 @elseif ($item->shelf->archived_at !== null)
-    <div class="lost-note" role="note"><p>“{{ $item->shelf->name }}” is put away: what is on it is looked at, and not changed.</p></div>
+    <aside class="lost-note" aria-label="Its shelf is put away"><p>“{{ $item->shelf->name }}” is put away: what is on it is looked at, and not changed.</p></aside>
 @endif
