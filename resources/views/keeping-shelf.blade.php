@@ -5,6 +5,7 @@
             <div class="shelf-head"><h1>What is kept on “{{ $shelf->name }}”</h1><p>an item may have rules of its own</p></div>
             <x-problems />
             <x-keeping-form :tried="$tried" :action="route('keeping.shelf.say', $shelf)" :can="Gate::allows('manage', $shelf)" :above="'As the place has it'" :differs="$rules->own !== []" />
+            <p class="door-note">All on it takes {{ Illuminate\Support\Number::fileSize(array_sum(array_map(fn ($row) => array_sum($row['takes']), $items)), 0) }}; what items share counts once.</p>
             <h2>Rehearsed, nothing has gone</h2>
             @php($goes = array_sum(array_column($items, 'go')))
             @if ($goes === 0)
@@ -20,8 +21,8 @@
             @endif
             @if ($items !== [])
                 <table class="items plain-rows keeping-items">
-                    <thead><tr><th>Item</th><th class="is-number">would go</th><th class="is-number">stay</th><th class="is-number">really come back</th></tr></thead>
-                    <tbody>@foreach ($items as $row)<tr><td><a href="{{ route('keeping', $row['item']) }}">{{ $row['item']->title }}</a></td><td class="is-number">{{ number_format($row['go']) }}</td><td class="is-number">{{ number_format($row['stay']) }}</td><td class="is-number">{{ Illuminate\Support\Number::fileSize($row['freed'], 0) }}</td></tr>@endforeach</tbody>
+                    <thead><tr><th>Item</th><th class="is-number">would go</th><th class="is-number">stay</th><th class="is-number">really come back</th><th class="is-number">takes now</th><th class="is-number">of it history</th></tr></thead>
+                    <tbody>@foreach ($items as $row)<tr><td><a href="{{ route('keeping', $row['item']) }}">{{ $row['item']->title }}</a></td><td class="is-number">{{ number_format($row['go']) }}</td><td class="is-number">{{ number_format($row['stay']) }}</td><td class="is-number">{{ Illuminate\Support\Number::fileSize($row['freed'], 0) }}</td><td class="is-number">{{ Illuminate\Support\Number::fileSize(array_sum($row['takes']), 0) }}</td><td class="is-number">{{ Illuminate\Support\Number::fileSize($row['takes']['history'], 0) }}</td></tr>@endforeach</tbody>
                 </table>
             @endif
         </main>

@@ -12,6 +12,8 @@
             @else
                 <table class="items plain-rows">@foreach ($view->exempt() as [$why, $count])<tr><td>{{ $why }}</td><td class="is-number">{{ $count }}</td></tr>@endforeach</table>
             @endif
+            <h2>Takes {{ Illuminate\Support\Number::fileSize(array_sum($takes), 0) }}</h2>
+            <table class="items plain-rows"><tr><td>as it is now</td><td class="is-number">{{ Illuminate\Support\Number::fileSize($takes['newest'], 0) }}</td></tr><tr><td>what else its history needs</td><td class="is-number">{{ Illuminate\Support\Number::fileSize($takes['history'], 0) }}</td></tr><tr><td>pictures and files</td><td class="is-number">{{ Illuminate\Support\Number::fileSize($takes['files'], 0) }}</td></tr></table>
             @can('keep', $item)
                 <details class="keeping-hand"><summary>Delete versions by hand…</summary>
                     <form method="post" action="{{ route('versions.delete', $item) }}">

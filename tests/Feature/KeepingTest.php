@@ -16,6 +16,7 @@ use App\Models\User;
 use App\Models\Version;
 use App\Past\MarkMilestone;
 use App\Restoring\RestoreVersion;
+use App\Store\Space;
 use App\Store\States;
 use App\Store\WhatIsKept;
 use App\View\Authorship;
@@ -85,7 +86,10 @@ final class KeepingTest extends FeatureCase
             [1 => Exemption::First, 4 => Exemption::Milestone, 6 => Exemption::Pinned, 8 => Exemption::Copied, 10 => Exemption::Restored, 20 => Exemption::Restored, 21 => Exemption::Newest, 22 => Exemption::Newest],
             $rehearsed->stay,
         );
-        $this->get(route('keeping', $item))->assertOk()->assertSee('14 of Tobi’s', false)->assertSee('pinned')->assertSee('milestones')->assertSee('Let these 14 go');
+        $this->get(route('keeping', $item))->assertOk()->assertSee('14 of Tobi’s', false)->assertSee('pinned')->assertSee('milestones')->assertSee('Let these 14 go')->assertSee('as it is now');
+        $takes = $this->app->make(Space::class)->of($item);
+        self::assertGreaterThan(0, $takes['newest']);
+        self::assertGreaterThan($takes['newest'], $takes['history']);
         $this->get(route('keeping.shelf', $this->shelf))->assertOk()->assertSee('14 versions would go');
         $this->actingAs($this->tobi)->get(route('keeping', $item))->assertOk()->assertDontSee('Let these 14 go');
         $this->post(route('keeping.now', $item))->assertForbidden();

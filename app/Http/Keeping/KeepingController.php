@@ -11,6 +11,7 @@ use App\Keeping\Rehearsed;
 use App\Models\Item;
 use App\Models\LogLine;
 use App\Models\Shelf;
+use App\Store\Space;
 use App\Store\WhatIsKept;
 use App\View\Keeping\KeepingView;
 use Illuminate\Contracts\View\View;
@@ -23,7 +24,7 @@ final class KeepingController extends Controller
 {
     public function __construct(private readonly FreedBytes $freed, private readonly KeepByRules $keep) {}
 
-    public function show(ItemKeepingRequest $request, Item $item): View
+    public function show(ItemKeepingRequest $request, Item $item, Space $space): View
     {
         abort_if($item->form_id !== null, 404);
         $rules = WhatIsKept::item($item);
@@ -32,7 +33,7 @@ final class KeepingController extends Controller
 
         return view('keeping', [
             'item' => $item, 'rules' => $rules, 'tried' => $tried, 'above' => WhatIsKept::shelf($item->shelf), 'rehearsed' => $rehearsed, 'view' => new KeepingView($rehearsed),
-            'freed' => $this->freed->of($rehearsed->ids()), 'isTried' => $tried->values !== $rules->values,
+            'freed' => $this->freed->of($rehearsed->ids()), 'isTried' => $tried->values !== $rules->values, 'takes' => $space->of($item),
         ]);
     }
 
@@ -64,11 +65,11 @@ final class KeepingController extends Controller
         return redirect()->route('keeping', $item)->with('said', trans_choice('keeping.gone_by_hand', $gone, ['count' => (string) $gone]));
     }
 
-    public function shelf(ShelfKeepingRequest $request, Shelf $shelf): View
+    public function shelf(ShelfKeepingRequest $request, Shelf $shelf, Space $space): View
     {
         $rules = WhatIsKept::shelf($shelf);
 
-        return view('keeping-shelf', ['shelf' => $shelf, 'rules' => $rules, 'tried' => $request->isTried() ? $rules->tried($request->values()) : $rules, 'above' => WhatIsKept::place(), 'items' => $this->rehearsals($shelf)]);
+        return view('keeping-shelf', ['shelf' => $shelf, 'rules' => $rules, 'tried' => $request->isTried() ? $rules->tried($request->values()) : $rules, 'above' => WhatIsKept::place(), 'items' => $this->rehearsals($shelf, $space)]);
     }
 
     public function sayOfShelf(SayShelfKeepingRequest $request, Shelf $shelf): RedirectResponse
@@ -103,16 +104,16 @@ final class KeepingController extends Controller
         return redirect()->route('keeping.place')->with('said', __('keeping.kept', ['said' => WhatIsKept::place()->said()]));
     }
 
-    /** @return list<array{item: Item, go: int, stay: int, freed: int}> what the rules would let go of each, the most first */
-    private function rehearsals(Shelf $shelf): array
+    /** @return list<array{item: Item, go: int, stay: int, freed: int, takes: array{newest: int, history: int, files: int}}> what the rules would let go of each, and what each takes, the largest first */
+    private function rehearsals(Shelf $shelf, Space $space): array
     {
         $rehearsed = [];
         foreach ($shelf->items()->orderBy('title')->get() as $item) {
             $rehearsed[] = new Rehearsed($item->setRelation('shelf', $shelf), WhatIsKept::item($item));
         }
         $freed = $this->freed->each(array_map(fn (Rehearsed $each) => $each->ids(), $rehearsed));
-        $rows = array_map(fn (Rehearsed $each, int $bytes) => ['item' => $each->item, 'go' => count($each->go), 'stay' => $each->item->kept() - count($each->go), 'freed' => $bytes], $rehearsed, $freed);
-        usort($rows, fn (array $one, array $two) => [$two['freed'], $two['go']] <=> [$one['freed'], $one['go']]);
+        $rows = array_map(fn (Rehearsed $each, int $bytes) => ['item' => $each->item, 'go' => count($each->go), 'stay' => $each->item->kept() - count($each->go), 'freed' => $bytes, 'takes' => $space->of($each->item)], $rehearsed, $freed);
+        usort($rows, fn (array $one, array $two) => [$two['freed'], array_sum($two['takes'])] <=> [$one['freed'], array_sum($one['takes'])]);
 
         return $rows;
     }
