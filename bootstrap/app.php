@@ -5,6 +5,7 @@ declare(strict_types=1);
 use App\Http\Middleware\AtItsAddress;
 use App\Http\ReceivedFile;
 use App\Models\Item;
+use App\Store\Checks;
 use App\Store\States;
 use App\View\Damaged;
 use Illuminate\Support\Facades\Gate;
@@ -15,6 +16,7 @@ use App\Http\Middleware\PlainFields;
 use App\Http\Middleware\RequestId;
 use App\Http\Middleware\SecurityHeaders;
 use App\Http\Middleware\StartSession;
+use App\Http\Middleware\StillHere;
 use App\Http\Middleware\WorkedBeside;
 
 use Illuminate\Console\Scheduling\Schedule;
@@ -26,6 +28,7 @@ use Illuminate\Http\Request;
 use Illuminate\Session\Middleware\StartSession as StartsSessions;
 use Illuminate\Routing\Exceptions\InvalidSignatureException;
 use Illuminate\Support\Facades\Route;
+use Illuminate\Support\Stringable;
 use Illuminate\Validation\ValidationException;
 use Symfony\Component\HttpKernel\Exception\HttpException;
 
@@ -35,7 +38,7 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->append([RequestId::class, SecurityHeaders::class, AtItsAddress::class]);
         $middleware->web(replace: [StartsSessions::class => StartSession::class]);
-        $middleware->appendToGroup('web', ForWhom::class);
+        $middleware->appendToGroup('web', [ForWhom::class, StillHere::class]);
         $middleware->prependToGroup('web', PlainFields::class);
         // Who chose a new password has ended all other sessions.
         $middleware->authenticateSessions();
@@ -45,7 +48,9 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withSchedule(function (Schedule $schedule): void {
         $schedule->command('attic:keep')->dailyAt('03:00')->withoutOverlapping(120);
         $schedule->command('attic:tidy')->dailyAt('03:10')->withoutOverlapping(120);
-        $schedule->command('attic:backup')->dailyAt('03:40')->withoutOverlapping(120);
+        foreach (['attic:backup' => $schedule->command('attic:backup')->dailyAt('03:40'), 'attic:verify' => $schedule->command('attic:verify')->weeklyOn(0, '04:30')] as $name => $event) {
+            $event->withoutOverlapping(120)->onSuccessWithOutput(fn (Stringable $output) => Checks::note($name, $output, true))->onFailureWithOutput(fn (Stringable $output) => Checks::note($name, $output, false));
+        }
     })
     ->withExceptions(function (Exceptions $exceptions): void {
         $exceptions->shouldRenderJsonWhen(fn (Request $request) => $request->expectsJson() || $request->is('items/*/state'));

@@ -19,6 +19,7 @@ use App\Http\LookingBack\UnusualController;
 use App\Http\LookingBack\VersionListController;
 use App\Http\Making\CopyController;
 use App\Http\Making\FileController;
+use App\Http\Place\PlaceController;
 use App\Http\Publishing\PublishingController;
 use App\Http\Restoring\RestoreController;
 use App\Http\Restoring\TakeBackController;
@@ -68,6 +69,8 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
     Route::get('/account/address/{person}', [AccountController::class, 'moved'])->middleware('signed:relative')->where('person', '\d{1,9}')->name('account.moved');
     Route::post('/address', [AddressController::class, 'ask'])->middleware('throttle:sign-in')->name('address.ask');
     Route::get('/address/{person}', [AddressController::class, 'prove'])->middleware('signed:relative')->where('person', '\d{1,9}')->name('address.prove');
+    Route::get('/place', [PlaceController::class, 'show'])->name('place');
+    Route::put('/place/people/{person}', [PlaceController::class, 'admit'])->name('place.admit');
     Route::get('/keeping', [KeepingController::class, 'place'])->name('keeping.place');
     Route::post('/keeping', [KeepingController::class, 'sayOfPlace'])->name('keeping.place.say');
     Route::get('/lost', [LostController::class, 'index'])->name('lost.all');

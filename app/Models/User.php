@@ -4,7 +4,9 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Carbon\CarbonImmutable;
 use Database\Factories\UserFactory;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Casts\Attribute;
 use Illuminate\Database\Eloquent\Factories\HasFactory;
 use Illuminate\Database\Eloquent\Relations\BelongsToMany;
@@ -17,6 +19,9 @@ use Illuminate\Support\Str;
  * @property string $email
  * @property string $password
  * @property bool $proved whether it is known that the address is theirs
+ * @property CarbonImmutable|null $left_at since when they are let in no more
+ * @property string|null $feed_key by which programs follow what they may see
+ * @property string $mails `daily` or `none`
  * @property string $look `day`, `night`, or '' for as the device has it
  * @property bool $keeps_place whether they keep the whole place: its outbox
  * @property int $colour 1 to 12, the same everywhere; 0 for whoever has no account
@@ -35,16 +40,26 @@ final class User extends Authenticatable
     /** @var list<self> of whom one did it, and it is not known any more which */
     public array $oneOf = [];
 
-    protected $fillable = ['name', 'email', 'password', 'colour', 'proved', 'keeps_place', 'look'];
+    protected $fillable = ['name', 'email', 'password', 'colour', 'proved', 'keeps_place', 'look', 'mails'];
 
-    protected $attributes = ['proved' => true, 'keeps_place' => false, 'look' => ''];
+    protected $attributes = ['proved' => true, 'keeps_place' => false, 'look' => '', 'left_at' => null, 'feed_key' => null, 'mails' => 'daily'];
 
     protected $hidden = ['password', 'remember_token'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['password' => 'hashed', 'proved' => 'boolean', 'keeps_place' => 'boolean'];
+        return ['password' => 'hashed', 'left_at' => 'immutable_datetime', 'proved' => 'boolean', 'keeps_place' => 'boolean'];
+    }
+
+    /**
+     * Those who can sign in, or could.
+     *
+     * @param  Builder<self>  $query
+     */
+    public function scopePeople(Builder $query): void
+    {
+        $query->whereNotIn('email', [self::VISITOR, self::PLACE]);
     }
 
     /** People of whom one did something, and nobody knows any more which: “Ines or Tobi”. */

@@ -229,10 +229,10 @@ final class World
         }
     }
 
-    /** Drafts are for who writes. */
+    /** Drafts are for who writes, and so is what was deleted. */
     public function sees(string $who, string $item): bool
     {
-        return $this->mayWrite($who) || (! Kinds::named($item)->isPublishable() && $this->shelf->memberships()->where('user_id', $this->people[$who]->id)->exists());
+        return $this->mayWrite($who) || (! Kinds::named($item)->isPublishable() && ! $this->isLost($item) && $this->shelf->memberships()->where('user_id', $this->people[$who]->id)->exists());
     }
 
     private function write(Step $step, Chance $chance): void

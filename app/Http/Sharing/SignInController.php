@@ -28,7 +28,7 @@ final class SignInController extends Controller
         $person = User::query()->where('email', $sent['email'])->first();
         // As long for an address without an account, so that the time tells nothing.
         $fits = $person === null ? Hash::make($sent['password']) === '' : Hash::check($sent['password'], $person->password);
-        if ($person === null || ! $fits) {
+        if ($person === null || ! $fits || $person->left_at !== null) {
             throw ValidationException::withMessages(['email' => __('sign-in.wrong')]);
         }
 
@@ -38,7 +38,7 @@ final class SignInController extends Controller
     /** One press, no password: only where the demo's people are offered. */
     public function demo(Request $request, User $person): RedirectResponse|JsonResponse
     {
-        abort_unless((bool) config('attic.demo') && $person->id <= 5, 404);
+        abort_unless((bool) config('attic.demo') && $person->id <= 5 && $person->left_at === null, 404);
 
         return $this->in($request, $person);
     }

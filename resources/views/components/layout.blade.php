@@ -23,7 +23,7 @@
                     <p class="menu-note">{{ auth()->user()->name }}<br>{{ auth()->user()->email }}</p>
                     @unless (auth()->user()->proved)<form method="post" action="{{ route('address.ask') }}">@csrf<button class="menu-line">Show that this address is yours</button></form>@endunless
                     <a class="menu-line" href="{{ route('account') }}">Your account</a>
-                    @if (auth()->user()->keeps_place)<a class="menu-line" href="{{ route('keeping.place') }}">What is kept here</a><a class="menu-line" href="{{ route('outbox') }}">Outbox</a>@endif
+                    @if (auth()->user()->keeps_place)<a class="menu-line" href="{{ route('place') }}">The whole place</a><a class="menu-line" href="{{ route('outbox') }}">Outbox</a>@endif
                     <form method="post" action="{{ route('sign-out') }}" data-sign-out>@csrf<button class="menu-line">Sign out</button></form>
                 </div>
             </details>

@@ -1,0 +1,36 @@
+<x-layout title="The whole place">
+    <div class="frame">
+        <x-shelves :current="null" at="place" />
+        <main id="main" class="shelf">
+            <div class="shelf-head"><h1>The whole place</h1><p>for whoever keeps it</p></div>
+            <x-problems />
+            <dl class="keeping-sums">
+                <div><dd>{{ Illuminate\Support\Number::fileSize($file, 0) }}</dd><dt>the file</dt></div>
+                <div><dd>{{ $backups }}</dd><dt>backups{{ $backup === null ? '' : ', the newest of '.Carbon\CarbonImmutable::createFromTimestamp($backup)->format('j M, H:i') }}</dt></div>
+                <div><dd>{{ $people->count() }}</dd><dt>people</dt></div>
+            </dl>
+            <p><a class="button" href="{{ route('keeping.place') }}">What is kept here…</a> <a class="button" href="{{ route('outbox') }}">Outbox</a></p>
+            @if ($checks->isNotEmpty() || $failed->isNotEmpty())
+                <h2>How it is</h2>
+                <table class="items plain-rows">
+                    @foreach ($checks as $check)<tr><td>{{ $check->name }}</td><td>{{ $check->is_well ? 'well' : 'not well' }}: {{ $check->said }}</td><td><x-when :at="Carbon\CarbonImmutable::parse($check->at)" /></td></tr>@endforeach
+                    @foreach ($failed as $task)<tr><td>did not work</td><td>{{ $task->name }}, for {{ $task->who }}</td><td>@if ($task->done_at)<x-when :at="Carbon\CarbonImmutable::parse($task->done_at)" />@endif</td></tr>@endforeach
+                </table>
+            @endif
+            <h2>People</h2>
+            <table class="items plain-rows">
+                <thead><tr><th>Who</th><th>Address</th><th>Shelves</th><th><span class="is-sr-only">Let in</span></th></tr></thead>
+                <tbody>@foreach ($people as $person)<tr>
+                    <td class="people-name"><x-monogram :user="$person" aria-hidden="true" /> {{ $person->name }} @if ($person->keeps_place)<small>keeps the place</small>@endif @if ($person->left_at !== null)<small>let in no more</small>@endif</td>
+                    <td>{{ $person->email }}</td><td>{{ $person->shelves_count }}</td>
+                    <td class="items-do">@unless ($person->is(auth()->user()))<form method="post" action="{{ route('place.admit', $person) }}">@csrf @method('put')<input type="hidden" name="leaves" value="{{ $person->left_at === null ? '1' : '0' }}"><button class="button is-quiet" aria-label="{{ $person->left_at === null ? 'Let '.$person->name.' in no more' : 'Let '.$person->name.' in again' }}">{{ $person->left_at === null ? 'Let in no more' : 'Let in again' }}</button></form>@endunless</td>
+                </tr>@endforeach</tbody>
+            </table>
+            <h2>Shelves</h2>
+            <table class="items plain-rows">
+                <thead><tr><th>Shelf</th><th>Owners</th><th class="is-number">Items</th></tr></thead>
+                <tbody>@foreach ($shelves as $shelf)<tr><td>{{ $shelf->name }}@if ($shelf->archived_at !== null) <small>put away</small>@endif</td><td>{{ $shelf->memberships->where('role', App\Models\Role::Owner)->map(fn ($each) => $each->user->name)->join(', ') }}</td><td class="is-number">{{ $shelf->items_count }}</td></tr>@endforeach</tbody>
+            </table>
+        </main>
+    </div>
+</x-layout>
