@@ -3,7 +3,15 @@
 declare(strict_types=1);
 
 use App\Http\Publishing\ReadController;
+use App\Http\Watching\FeedController;
 use Illuminate\Support\Facades\Route;
+
+/* What programs follow for somebody: the key stands for them, and can be taken back. */
+Route::prefix('/feeds/{key}')->where(['key' => '[A-Za-z0-9]{40}'])->group(function (): void {
+    Route::get('/items/{item}', [FeedController::class, 'item'])->name('feed.item');
+    Route::get('/shelves/{shelf}', [FeedController::class, 'shelf'])->name('feed.shelf');
+});
+Route::match(['get', 'post'], '/mails/none/{person}', [FeedController::class, 'noMails'])->middleware('signed:relative')->where('person', '\d{1,9}')->name('mails.none');
 
 /* What the public reads: no session, no cookie. */
 Route::prefix('/read/{address}')->where(['address' => '[a-z0-9-]+', 'stamp' => '\d{14}', 'chunk' => '[0-9a-f]{40}', 'token' => '[A-Za-z0-9]{40}'])->group(function (): void {
@@ -12,6 +20,7 @@ Route::prefix('/read/{address}')->where(['address' => '[a-z0-9-]+', 'stamp' => '
     foreach (glob(app_path('Kinds/*/read.php')) ?: [] as $routes) {
         require $routes;
     }
+    Route::get('/feed', [FeedController::class, 'address'])->name('read.feed');
     Route::get('/timemap', [ReadController::class, 'timeMap'])->name('read.timemap');
     Route::get('/pictures/{chunk}', [ReadController::class, 'picture'])->name('read.picture');
     Route::get('/{stamp}', [ReadController::class, 'memento'])->name('read.memento');

@@ -34,6 +34,7 @@ use App\Http\Sharing\SignInController;
 use App\Http\Shelf\ItemController;
 use App\Http\Shelf\ShelfController;
 use App\Http\Shelf\WorkController;
+use App\Http\Watching\WatchController;
 use App\Http\Writing\FieldsController;
 use App\Http\Writing\HeldEditController;
 use App\Http\Writing\PictureController;
@@ -74,6 +75,8 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
     Route::get('/keeping', [KeepingController::class, 'place'])->name('keeping.place');
     Route::post('/keeping', [KeepingController::class, 'sayOfPlace'])->name('keeping.place.say');
     Route::get('/lost', [LostController::class, 'index'])->name('lost.all');
+    Route::put('/account/feed', [WatchController::class, 'feed'])->name('account.feed');
+    Route::put('/account/mails', [WatchController::class, 'mails'])->name('account.mails');
     Route::get('/for-you', [ForYouController::class, 'show'])->name('for-you');
     Route::post('/for-you', [ForYouController::class, 'aside'])->name('for-you.aside');
     Route::get('/outbox', OutboxController::class)->name('outbox');
@@ -92,6 +95,7 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
         Route::put('/back', [ShelfDetailsController::class, 'back'])->name('shelf.back');
         Route::get('/for-good', [ShelfDetailsController::class, 'askForGood'])->name('shelf.ask-for-good');
         Route::delete('/for-good', [ShelfDetailsController::class, 'forGood'])->name('shelf.for-good');
+        Route::put('/watch', [WatchController::class, 'shelf'])->name('watch.shelf');
         Route::get('/keeping', [KeepingController::class, 'shelf'])->name('keeping.shelf');
         Route::post('/keeping', [KeepingController::class, 'sayOfShelf'])->name('keeping.shelf.say');
         Route::post('/keeping/now', [KeepingController::class, 'nowOfShelf'])->name('keeping.shelf.now');
@@ -116,6 +120,8 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
         Route::get('/delete', [LostController::class, 'ask'])->name('item.delete');
         Route::delete('/', [LostController::class, 'destroy'])->name('item.destroy');
         Route::put('/back', [LostController::class, 'back'])->name('item.back');
+        Route::get('/watch', [WatchController::class, 'show'])->name('watch');
+        Route::put('/watch', [WatchController::class, 'item'])->name('watch.item');
         Route::get('/keeping', [KeepingController::class, 'show'])->name('keeping');
         Route::post('/keeping', [KeepingController::class, 'say'])->name('keeping.say');
         Route::post('/keeping/now', [KeepingController::class, 'now'])->name('keeping.now');

@@ -20,6 +20,10 @@
                 @endcan
                 <div>
                     <section class="panel">
+                        <h2>Word of it</h2>
+                        <x-watching :how="$how" :action="route('watch.shelf', $shelf)" :feed="auth()->user()->feed_key === null ? null : route('feed.shelf', [auth()->user()->feed_key, $shelf])" />
+                    </section>
+                    <section class="panel">
                         <h2>In your list</h2>
                         <p class="door-note">Where it stands among your shelves; nobody else’s list changes.</p>
                         <form method="post" action="{{ route('shelf.order', $shelf) }}">@csrf @method('put')<button class="button" name="up" value="1">Higher</button> <button class="button" name="up" value="0">Lower</button></form>

@@ -11,6 +11,7 @@ use App\Keeping\MakeShelf;
 use App\Keeping\OrderShelves;
 use App\Models\LogLine;
 use App\Models\Shelf;
+use App\Watching\Watch;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -31,11 +32,11 @@ final class ShelfDetailsController extends Controller
         return redirect()->route('shelf', $shelf)->with('said', __('keeping.shelf_made', ['shelf' => $shelf->name]));
     }
 
-    public function edit(Shelf $shelf): View
+    public function edit(Request $request, Shelf $shelf): View
     {
         Gate::authorize('view', $shelf);
 
-        return view('shelf-about', ['shelf' => $shelf]);
+        return view('shelf-about', ['shelf' => $shelf, 'how' => Watch::how($this->person($request), $shelf)]);
     }
 
     public function update(ChangeShelfRequest $request, Shelf $shelf): RedirectResponse

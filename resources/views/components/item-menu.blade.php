@@ -13,6 +13,7 @@
     @endcan
 @endif
 @if ($item->is_public && $item->live !== null)<a class="menu-line" href="{{ route('read', $item->address) }}">Read it as the public does</a>@endif
+<a class="menu-line" href="{{ route('watch', $item) }}">Watch…</a>
 @can('delete', $item)
     <a class="menu-line" href="{{ route('item.move', $item) }}">Move to another shelf…</a>
     <a class="menu-line" href="{{ route('item.delete', $item) }}">Delete…</a>

@@ -1,0 +1,41 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\View\Watching;
+
+use App\Models\Item;
+use App\Models\Shelf;
+use App\Models\User;
+use App\Models\Version;
+use App\View\Phrases;
+use Illuminate\Database\Eloquent\Builder;
+use MistyAttic\Core\Kinds\Kind;
+use MistyAttic\Core\Kinds\Kinds;
+
+/** What changed on an item or a shelf, in sentences, as one person may see it: the latest first. Of what is published, who sees no drafts is told nothing here: its public address has a feed of its own. */
+final readonly class Changes
+{
+    public const MOST = 50;
+
+    public function __construct(private User $person, private Phrases $phrases) {}
+
+    /**
+     * @param  int  $after  an id: only versions that came after it
+     * @param  bool  $marks  milestones and publishings only
+     * @return list<Change>
+     */
+    public function of(Item|Shelf $what, int $after = 0, bool $marks = false, bool $others = false): array
+    {
+        $shelf = $what instanceof Shelf ? $what : $what->shelf;
+        $hidden = $shelf->showsDraftsTo($this->person) ? [] : array_map(fn (Kind $kind) => $kind->name(), array_values(array_filter(Kinds::all(), fn (Kind $kind) => $kind->isPublishable())));
+        $versions = Version::query()->with('user', 'milestone', 'item.shelf.memberships', 'item.origin.item')->where('versions.id', '>', $after)
+            ->whereIn('item_id', $what instanceof Shelf ? $what->items()->getQuery()->select('id') : [$what->id])
+            ->when($others, fn (Builder $query) => $query->where('user_id', '!=', $this->person->id))
+            ->whereHas('item', fn (Builder $item) => $item->whereNotIn('kind', $hidden))
+            ->when($marks, fn (Builder $query) => $query->where(fn (Builder $either) => $either->whereHas('milestone')->orWhereHas('publishings', fn (Builder $publishing) => $publishing->whereNotNull('count'))))
+            ->orderByDesc('saved_at')->orderByDesc('versions.id')->limit(self::MOST)->get();
+
+        return array_values($versions->map(fn (Version $version) => new Change($version, $this->phrases->version($version).($version->milestone === null ? '' : " (“{$version->milestone->name}”)")))->all());
+    }
+}

@@ -1,0 +1,82 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Watching;
+
+use App\Models\Item;
+use App\Models\Shelf;
+use App\Models\User;
+use App\Sharing\SendMail;
+use App\View\Phrases;
+use App\View\Watching\Change;
+use App\View\Watching\Changes;
+use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Gate;
+use Illuminate\Support\Facades\URL;
+
+/** What changed since the last time on what somebody watches, in one mail; none when nothing did. It tells what they may see when it is sent. */
+final readonly class Digest
+{
+    /** Sentences of one mail. */
+    private const MOST = 60;
+
+    public function __construct(private SendMail $mail, private Phrases $phrases) {}
+
+    /** @return bool whether there was something to tell */
+    public function send(User $person): bool
+    {
+        $last = (int) DB::table('digests')->where('user_id', $person->id)->value('version_id');
+        $newest = (int) DB::table('versions')->max('id');
+        // Sentences name other items to those alone who may see them.
+        $was = Auth::user();
+        Auth::setUser($person);
+        try {
+            $changes = $this->changes($person, $last);
+        } finally {
+            $was === null ? Auth::forgetUser() : Auth::setUser($was);
+        }
+        DB::table('digests')->upsert(['user_id' => $person->id, 'version_id' => $newest], ['user_id']);
+        if ($changes !== []) {
+            $this->mail->handle(null, $person->email, trans_choice('watching.digest.subject', count($changes), ['count' => (string) count($changes), 'place' => (string) config('attic.place')]), $this->body($person, $changes));
+        }
+
+        return $changes !== [];
+    }
+
+    /** @return array<int, Change> by version */
+    private function changes(User $person, int $last): array
+    {
+        $found = [];
+        $watches = DB::table('watches')->where('user_id', $person->id)->orderByRaw('item_id IS NULL')->get();
+        $own = $watches->whereNotNull('item_id')->pluck('how', 'item_id')->all();
+        foreach ($watches as $watch) {
+            $what = $watch->item_id !== null ? Item::query()->with('shelf.memberships')->standing()->find((int) $watch->item_id) : Shelf::query()->with('memberships')->whereNull('deleted_at')->find((int) $watch->shelf_id);
+            if ($what === null || $watch->how === 'none' || Gate::forUser($person)->denies('view', $what)) {
+                continue;
+            }
+            foreach ((new Changes($person, $this->phrases))->of($what, $last, $watch->how === 'marks', others: true) as $change) {
+                // What was said of an item counts before what was said of its shelf.
+                if ($watch->item_id !== null || ! isset($own[$change->item->id])) {
+                    $found[$change->version->id] = $change;
+                }
+            }
+        }
+        krsort($found);
+
+        return array_slice($found, 0, self::MOST, true);
+    }
+
+    /** @param array<int, Change> $changes */
+    private function body(User $person, array $changes): string
+    {
+        $lines = [];
+        foreach ($changes as $change) {
+            $lines[$change->item->title.', '.$change->item->shelf->name][] = "- {$change->version->user->firstName()}: {$change->said}\n  {$change->address()}";
+        }
+        $text = implode("\n\n", array_map(fn (string $where, array $of): string => $where."\n".implode("\n", $of), array_keys($lines), $lines));
+
+        return $text."\n\n".__('watching.digest.stop', ['link' => URL::to(URL::signedRoute('mails.none', ['person' => $person->id], absolute: false)), 'account' => route('account')]);
+    }
+}

@@ -1,0 +1,13 @@
+<?php
+
+return [
+    'how' => ['all' => 'every change', 'marks' => 'milestones and publishings', 'none' => 'nothing'],
+    'said' => 'Kept.',
+    'key' => 'You have a key for programs. Addresses with it stand where something is watched.',
+    'no_key' => 'The key opens nothing any more.',
+    'state' => '“:title” was published',
+    'digest' => [
+        'subject' => '{1} One change on what you watch at :place|[2,*] :count changes on what you watch at :place',
+        'stop' => "What you watch is said in each item’s menu and for each shelf; how you get word, here: :account\nNo more of these: :link",
+    ],
+];

@@ -1,0 +1,118 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Models\Role;
+use App\Models\Shelf;
+use App\Models\User;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
+use SimpleXMLElement;
+
+/** Word that reaches people: what they watch by mail once a day, and feeds for programs. */
+final class WatchTest extends FeatureCase
+{
+    private User $ines;
+
+    private User $tobi;
+
+    private User $rafi;
+
+    private Shelf $shelf;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        [$this->ines, $this->tobi, $this->rafi] = [$this->person('Ines Oduya'), $this->person('Tobi Brandt'), $this->person('Rafi Sand')];
+        $this->shelf = $this->shelf('Office', [[$this->ines, Role::Owner], [$this->tobi, Role::Editor], [$this->rafi, Role::Viewer]]);
+    }
+
+    public function test_what_others_changed_on_what_one_watches_comes_once_a_day(): void
+    {
+        $item = $this->document($this->shelf, $this->tobi, 'Before');
+        $this->actingAs($this->ines)->get(route('watch', $item))->assertOk()->assertSee('as of its shelf: nothing');
+        $this->put(route('watch.shelf', $this->shelf), ['how' => 'all'])->assertRedirect();
+        self::assertSame([], $this->mails());
+        // What was there before is no news, nor is one's own.
+        $this->save($item, $this->ines, $this->paragraphs('Before', 'By Ines'));
+        self::assertSame([], $this->mails());
+        $this->save($item, $this->tobi, $this->paragraphs('Before', 'By Ines', 'By Tobi'));
+        $mail = $this->mails()[0] ?? '';
+        self::assertStringContainsString("Bench rules, Office\n- Tobi: Added “By Tobi”", $mail);
+        self::assertStringNotContainsString('By Ines”', $mail);
+        // Once.
+        self::assertCount(1, $this->mails());
+        // Of an item one may want less than of its shelf.
+        $this->put(route('watch.item', $item), ['how' => 'marks']);
+        $this->save($item, $this->tobi, $this->paragraphs('Before', 'By Tobi, again'));
+        self::assertCount(1, $this->mails());
+        $this->put(route('watch.item', $item), ['how' => '']);
+        $this->save($item, $this->tobi, $this->paragraphs('Before', 'Once more'));
+        self::assertCount(2, $this->mails());
+        // Who is off the shelf, or has had enough, gets nothing.
+        $link = (string) preg_replace('~^.*(https?://\S+/mails/none/\S+).*$~s', '$1', $this->mails()[1] ?? '');
+        auth()->forgetGuards();
+        $this->get($link)->assertOk()->assertSee('No more');
+        self::assertSame('daily', $this->ines->refresh()->mails);
+        $this->post($link)->assertOk()->assertSee('is no longer mailed');
+        self::assertSame('none', $this->ines->refresh()->mails);
+        $this->post($link.'x')->assertForbidden();
+        $this->save($item, $this->tobi, $this->paragraphs('Before', 'Not told'));
+        self::assertCount(2, $this->mails());
+    }
+
+    public function test_nobody_is_told_what_is_not_theirs_to_see(): void
+    {
+        $page = $this->page($this->shelf, $this->tobi, 'A secret draft');
+        $item = $this->document($this->shelf, $this->tobi, 'Open');
+        $this->actingAs($this->rafi)->put(route('watch.shelf', $this->shelf), ['how' => 'all']);
+        $this->save($page, $this->tobi, $this->column('A more secret draft'));
+        $this->save($item, $this->tobi, $this->paragraphs('Open', 'More'));
+        $mails = implode('', $this->mails());
+        self::assertStringContainsString('Added “More”', $mails);
+        self::assertStringNotContainsString('secret', $mails);
+        $this->put(route('account.feed'), ['key' => 1]);
+        $key = (string) $this->rafi->refresh()->feed_key;
+        auth()->forgetGuards();
+        $this->get("/feeds/{$key}/shelves/{$this->shelf->key}")->assertOk()->assertSee('Added “More”')->assertDontSee('secret');
+        $this->get("/feeds/{$key}/items/{$page->key}")->assertNotFound();
+        $this->shelf->memberships()->where('user_id', $this->rafi->id)->delete();
+        $this->get("/feeds/{$key}/shelves/{$this->shelf->key}")->assertNotFound();
+        $this->save($item, $this->tobi, $this->paragraphs('Open', 'More', 'And more'));
+        self::assertCount(1, $this->mails());
+    }
+
+    public function test_a_feed_is_atom_goes_with_its_key_and_a_public_address_has_one(): void
+    {
+        $item = $this->document($this->shelf, $this->tobi, 'One & <two>');
+        $this->actingAs($this->ines)->put(route('account.feed'), ['key' => 1]);
+        $key = (string) $this->ines->refresh()->feed_key;
+        $this->get(route('watch', $item))->assertSee("/feeds/{$key}/items/{$item->key}");
+        auth()->forgetGuards();
+        $answer = $this->get("/feeds/{$key}/items/{$item->key}")->assertOk()->assertHeader('Content-Type', 'application/atom+xml; charset=utf-8');
+        self::assertSame([], $answer->headers->getCookies());
+        $feed = new SimpleXMLElement((string) $answer->getContent());
+        self::assertSame(['Bench rules', 2, 'Tobi Brandt'], [(string) $feed->title, count($feed->entry), (string) $feed->entry[0]->author->name]);
+        $this->actingAs($this->ines)->put(route('account.feed'), ['key' => 0]);
+        $this->get("/feeds/{$key}/items/{$item->key}")->assertNotFound();
+        $page = $this->page($this->shelf, $this->ines, 'Hours');
+        $this->publish($page, $this->ines);
+        $this->open($page, 'hours');
+        self::assertCount(1, (new SimpleXMLElement((string) $this->get('/read/hours/feed')->assertOk()->getContent()))->entry);
+        $this->get('/read/nowhere/feed')->assertNotFound();
+    }
+
+    /**
+     * @phpstan-impure
+     *
+     * @return list<string> what was mailed so far, once today's digests are sent
+     */
+    private function mails(): array
+    {
+        Artisan::call('attic:digest');
+
+        return array_values(array_map(strval(...), DB::table('mails')->orderBy('id')->pluck('body')->all()));
+    }
+}
