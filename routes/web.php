@@ -26,6 +26,7 @@ use App\Http\Restoring\TakeBackController;
 use App\Http\Restoring\TakeOutController;
 use App\Http\Sharing\AccountController;
 use App\Http\Sharing\AddressController;
+use App\Http\Sharing\BeginController;
 use App\Http\Sharing\ForgottenController;
 use App\Http\Sharing\InvitationController;
 use App\Http\Sharing\OutboxController;
@@ -45,6 +46,7 @@ use Illuminate\Support\Facades\Route;
 Route::get('/sign-in', [SignInController::class, 'show'])->name('sign-in');
 Route::get('/sign-in/state', [SignInController::class, 'state'])->name('sign-in.state');
 Route::middleware('throttle:sign-in')->group(function (): void {
+    Route::post('/begin', BeginController::class)->name('begin');
     Route::post('/sign-in', [SignInController::class, 'store'])->name('sign-in.store');
     Route::post('/sign-in/demo/{person}', [SignInController::class, 'demo'])->name('sign-in.demo');
 });

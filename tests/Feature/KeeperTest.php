@@ -5,10 +5,25 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Models\Role;
+use App\Models\User;
 
 /** The page for whoever keeps the place, and people who are let in no more. */
 final class KeeperTest extends FeatureCase
 {
+    public function test_the_first_person_of_an_empty_place_begins_it_and_nobody_after(): void
+    {
+        $this->get(route('sign-in'))->assertOk()->assertSee('An empty attic');
+        $sent = ['name' => 'Ada Brook', 'email' => 'ada@example.org', 'password' => 'a long password', 'password_confirmation' => 'a long password', 'shelf' => 'Office'];
+        $this->post(route('begin'), ['password' => 'short'] + $sent)->assertSessionHasErrors('password');
+        $this->post(route('begin'), $sent)->assertRedirect();
+        $ada = User::query()->people()->firstOrFail();
+        $this->assertAuthenticatedAs($ada);
+        self::assertSame([true, ['Office']], [$ada->keeps_place, $ada->shelves()->pluck('name')->all()]);
+        $this->post(route('begin'), ['email' => 'other@example.org'] + $sent)->assertNotFound();
+        auth()->logout();
+        $this->get(route('sign-in'))->assertSee('Come in');
+    }
+
     public function test_who_is_let_in_no_more_is_out_at_once_and_what_they_wrote_stays_theirs(): void
     {
         [$ines, $tobi] = [$this->person('Ines Oduya'), $this->person('Tobi Brandt')];

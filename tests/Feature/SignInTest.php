@@ -60,13 +60,13 @@ final class SignInTest extends FeatureCase
         config(['app.url' => 'https://attic.example:8443', 'attic.hosts' => ['attic-inside.example']]);
         URL::useOrigin('https://attic.example:8443');
         URL::forceScheme('https');
+        $ines = $this->person('Ines Oduya');
         $this->get('http://forged.example/sign-in?a=1')->assertRedirect('https://attic.example:8443/sign-in?a=1');
         $this->post('http://forged.example/sign-in', ['email' => 'a', 'password' => 'b'])->assertStatus(400);
         foreach (['http://attic.example', 'http://attic.example:99', 'http://attic-inside.example'] as $at) {
             $this->get("{$at}/")->assertRedirect('https://attic.example:8443/sign-in');
             $this->get("{$at}/sign-in")->assertOk()->assertSee('https://attic.example:8443/sign-in');
         }
-        $ines = $this->person('Ines Oduya');
         $shelf = $this->shelf('Volunteers', [[$ines, Role::Owner]]);
         $this->actingAs($ines)->post('http://attic-inside.example/shelves/'.$shelf->key.'/people', ['email' => 'vera@example.org', 'name' => 'Vera', 'role' => 'editor']);
         self::assertStringStartsWith('https://attic.example:8443/invitation/', (string) session('invitation'));

@@ -19,6 +19,10 @@ final class SignInController extends Controller
 {
     public function show(): View
     {
+        if (User::query()->people()->doesntExist()) {
+            return view('begin');
+        }
+
         return view('sign-in', ['people' => config('attic.demo') ? User::query()->orderBy('id')->limit(5)->get() : []]);
     }
 
