@@ -176,7 +176,7 @@ final readonly class WriteVersion
 
         return $written->cause === Cause::Wrote && $newest->cause === Cause::Wrote
             && $newest->user_id === $editor->id && ! $newest->kept && ! $newest->unkept
-            && $newest->started_at->diffInSeconds(now(), true) < WhatIsKept::item($item)->values['leave']
+            && WhatIsKept::item($item)->grows($newest->started_at, $newest->saved_at)
             && ! $newest->isHeldOnTo();
     }
 

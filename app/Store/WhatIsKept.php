@@ -8,10 +8,12 @@ use App\Models\Item;
 use App\Models\KeepingRule;
 use App\Models\Shelf;
 use App\Models\User;
+use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\History\Keeping\KeepingRules;
 use MistyAttic\Core\History\Keeping\Pace;
 use MistyAttic\Core\History\Keeping\Step;
+use MistyAttic\Core\History\Sittings;
 
 /**
  * What is kept, in four sentences: how soon a version is left behind, how long everything stays, how it thins then, how many stay at most. A shelf says
@@ -19,8 +21,13 @@ use MistyAttic\Core\History\Keeping\Step;
  */
 final readonly class WhatIsKept
 {
-    /** Seconds after which a version is left behind. */
-    public const LEAVE = [0, 60, 300, 900, 3600];
+    /** One version a sitting, and one a publishing. */
+    public const SITTING = -1;
+
+    public const PUBLISHING = -2;
+
+    /** Seconds after which a version is left behind, and those two. */
+    public const LEAVE = [0, 60, 300, 900, 3600, self::SITTING, self::PUBLISHING];
 
     /** Days. */
     public const DAYS = [1, 7, 30, 90, 180, 365, 730];
@@ -110,6 +117,21 @@ final readonly class WhatIsKept
     public static function days(?int $days): string
     {
         return $days === null ? (string) __('keeping.ever') : (string) (__('keeping.days')[$days] ?? trans_choice('keeping.so_many_days', $days, ['count' => (string) $days]));
+    }
+
+    /**
+     * Whether a version still grows by what its editor goes on with. A milestone, a publishing and somebody else's writing end it in any case.
+     *
+     * @param  CarbonImmutable  $started  when it was begun
+     * @param  CarbonImmutable  $saved  when it was saved last
+     */
+    public function grows(CarbonImmutable $started, CarbonImmutable $saved): bool
+    {
+        return match ($this->values['leave']) {
+            self::PUBLISHING => true,
+            self::SITTING => $saved->diffInSeconds(now(), true) < Sittings::PAUSE,
+            default => $started->diffInSeconds(now(), true) < $this->values['leave'],
+        };
     }
 
     /** Whether anything ever goes by them. */

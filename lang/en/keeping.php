@@ -37,10 +37,10 @@ return [
     'ever' => 'ever',
     'days' => [1 => 'a day', 7 => 'a week', 30 => '30 days', 90 => '90 days', 180 => 'half a year', 365 => 'a year', 730 => 'two years'],
     'so_many_days' => '{1} one day|[2,*] :count days',
-    'leave' => [0 => 'every save', 1 => 'a second', 60 => 'a minute', 300 => 'five minutes', 900 => 'a quarter of an hour', 3600 => 'an hour'],
+    'leave' => ['0' => 'with every save', '1' => 'after a second of somebody’s writing', '60' => 'after a minute of somebody’s writing', '300' => 'after five minutes of somebody’s writing', '900' => 'after a quarter of an hour of somebody’s writing', '3600' => 'after an hour of somebody’s writing', '-1' => 'when somebody has stopped for a while', '-2' => 'when it is published, or somebody else writes'],
     'paces' => ['hourly' => 'one an hour', 'daily' => 'one a day', 'weekly' => 'one a week', 'monthly' => 'one a month', 'yearly' => 'one a year', 'none' => 'nothing'],
     'rule' => [
-        'leave' => 'Leave a version behind after :after of somebody’s writing.',
+        'leave' => 'Leave a version behind :after.',
         'everything' => 'Keep everything for ever',
         'every' => 'Keep everything for :days',
         'then' => 'then :pace for :days',

@@ -67,7 +67,21 @@ final class KeepingTest extends FeatureCase
         foreach (['Two', 'Three'] as $text) {
             $this->save($item, $this->tobi, $this->paragraphs($text));
         }
-        self::assertSame($head, $item->refresh()->head);
+        self::assertSame($head, $this->head($item));
+        // One a sitting, and one a publishing.
+        $this->post(route('keeping.say', $item), ['leave' => WhatIsKept::SITTING, 'every' => 7, 'do' => 'keep'])->assertSessionHasNoErrors();
+        Date::setTestNow(Date::now()->addMinutes(20));
+        $this->save($item, $this->tobi, $this->paragraphs('Four'));
+        self::assertSame($head, $this->head($item));
+        Date::setTestNow(Date::now()->addHours(2));
+        $this->save($item, $this->tobi, $this->paragraphs('Five'));
+        self::assertSame($head + 1, $this->head($item));
+        $this->post(route('keeping.say', $item), ['leave' => WhatIsKept::PUBLISHING, 'every' => 7, 'do' => 'keep']);
+        Date::setTestNow(Date::now()->addDays(2));
+        $this->save($item, $this->tobi, $this->paragraphs('Six'));
+        self::assertSame($head + 1, $this->head($item));
+        $this->save($item, $this->ines, $this->paragraphs('Seven'));
+        self::assertSame($head + 2, $this->head($item));
     }
 
     public function test_what_goes_is_rehearsed_and_what_something_rests_on_stays_and_says_why(): void
@@ -207,6 +221,12 @@ final class KeepingTest extends FeatureCase
     private function version(Item $item, int $number): Version
     {
         return $item->versions()->where('number', $number)->firstOrFail()->setRelation('item', $item);
+    }
+
+    /** @phpstan-impure */
+    private function head(Item $item): int
+    {
+        return $item->refresh()->head;
     }
 
     private function bytes(): int
