@@ -108,10 +108,15 @@ final readonly class WhatIsKept
         ];
 
         return implode(' ', array_filter([
-            (string) __('keeping.rule.leave', ['after' => (string) __("keeping.leave.{$values['leave']}")]),
+            (string) __('keeping.rule.leave', ['after' => self::leave($values['leave'])]),
             implode(', ', $keep).'.',
             $values['most'] === null ? '' : (string) __('keeping.rule.most', ['most' => number_format($values['most'])]),
         ]));
+    }
+
+    public static function leave(int $seconds): string
+    {
+        return (string) (__('keeping.leave')[$seconds] ?? trans_choice('keeping.so_many_seconds', $seconds, ['count' => (string) $seconds]));
     }
 
     public static function days(?int $days): string

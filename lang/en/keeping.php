@@ -36,6 +36,7 @@ return [
     'place' => 'The place itself',
     'ever' => 'ever',
     'days' => [1 => 'a day', 7 => 'a week', 30 => '30 days', 90 => '90 days', 180 => 'half a year', 365 => 'a year', 730 => 'two years'],
+    'so_many_seconds' => '{1} after one second of somebody’s writing|[2,*] after :count seconds of somebody’s writing',
     'so_many_days' => '{1} one day|[2,*] :count days',
     'leave' => ['0' => 'with every save', '1' => 'after a second of somebody’s writing', '60' => 'after a minute of somebody’s writing', '300' => 'after five minutes of somebody’s writing', '900' => 'after a quarter of an hour of somebody’s writing', '3600' => 'after an hour of somebody’s writing', '-1' => 'when somebody has stopped for a while', '-2' => 'when it is published, or somebody else writes'],
     'paces' => ['hourly' => 'one an hour', 'daily' => 'one a day', 'weekly' => 'one a week', 'monthly' => 'one a month', 'yearly' => 'one a year', 'none' => 'nothing'],

@@ -67,21 +67,21 @@ final class KeepingTest extends FeatureCase
         foreach (['Two', 'Three'] as $text) {
             $this->save($item, $this->tobi, $this->paragraphs($text));
         }
-        self::assertSame($head, $this->head($item));
+        self::assertSame($head, $this->newestOf($item));
         // One a sitting, and one a publishing.
         $this->post(route('keeping.say', $item), ['leave' => WhatIsKept::SITTING, 'every' => 7, 'do' => 'keep'])->assertSessionHasNoErrors();
         Date::setTestNow(Date::now()->addMinutes(20));
         $this->save($item, $this->tobi, $this->paragraphs('Four'));
-        self::assertSame($head, $this->head($item));
+        self::assertSame($head, $this->newestOf($item));
         Date::setTestNow(Date::now()->addHours(2));
         $this->save($item, $this->tobi, $this->paragraphs('Five'));
-        self::assertSame($head + 1, $this->head($item));
+        self::assertSame($head + 1, $this->newestOf($item));
         $this->post(route('keeping.say', $item), ['leave' => WhatIsKept::PUBLISHING, 'every' => 7, 'do' => 'keep']);
         Date::setTestNow(Date::now()->addDays(2));
         $this->save($item, $this->tobi, $this->paragraphs('Six'));
-        self::assertSame($head + 1, $this->head($item));
+        self::assertSame($head + 1, $this->newestOf($item));
         $this->save($item, $this->ines, $this->paragraphs('Seven'));
-        self::assertSame($head + 2, $this->head($item));
+        self::assertSame($head + 2, $this->newestOf($item));
     }
 
     public function test_what_goes_is_rehearsed_and_what_something_rests_on_stays_and_says_why(): void
@@ -224,7 +224,7 @@ final class KeepingTest extends FeatureCase
     }
 
     /** @phpstan-impure */
-    private function head(Item $item): int
+    private function newestOf(Item $item): int
     {
         return $item->refresh()->head;
     }
