@@ -65,7 +65,9 @@ final class ForYouTest extends FeatureCase
         $this->app->make(AskToPublish::class)->handle($page->versions()->where('number', $page->head)->firstOrFail()->setRelation('item', $page), $this->tobi, 'Please');
         $wish = $page->publishings()->firstOrFail();
         $this->actingAs($this->tobi)->get(route('for-you'))->assertSee('Nothing waits for you.');
-        $this->actingAs($this->ines)->get(route('for-you'))->assertSee('Tobi asks to publish '.$page->head.': “Please”');
+        $this->get(route('item', $page))->assertSee('your wish to publish '.$page->head.' waits for Ines');
+        $this->actingAs($this->ines)->get(route('item', $page))->assertDontSee('your wish');
+        $this->get(route('for-you'))->assertSee('Tobi asks to publish '.$page->head.': “Please”');
         // What is in Lost & found waits for nobody.
         $this->delete(route('item.destroy', $page));
         $this->get(route('for-you'))->assertSee('Nothing waits for you.');

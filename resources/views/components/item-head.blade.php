@@ -10,7 +10,7 @@
             <h1 class="head-name" title="{{ $item->title }}">{{ $item->title }}</h1>
         @endif
     </div>
-    <p class="head-note"><x-live :item="$item" />{{ $slot }}</p>
+    <p class="head-note"><x-live :item="$item" /><x-waits-with :item="$item" />{{ $slot }}</p>
     <nav class="head-tabs" aria-label="This item">
         @unless ($item->isAnswered() && $item->sight !== null)<a href="{{ route('item', $item) }}" @if ($at === 'write') aria-current="page" @endif>{{ $item->room(App\View\Desks\Desk::class)::TAB[Gate::allows('write', $item) ? 0 : 1] }}</a>@endunless
         <a href="{{ route('history', $item) }}" @if ($at === 'history') aria-current="page" @endif>History</a>

@@ -1,0 +1,1 @@
+@if ($wish !== null)<a class="live-line" href="{{ route('wish', [$key, $wish]) }}">your wish to publish {{ $wish->version->number }} waits{{ $people === [] ? '' : ' for '.implode(' or ', $people) }}</a>@endif
