@@ -31,8 +31,8 @@ final class DemoTest extends FeatureCase
                 $this->check();
                 $this->assertVerified();
                 DB::statement('PRAGMA foreign_keys = OFF');
-                foreach (['report_sources', 'dataset_columns', 'mails', 'answers', 'publishings', 'pictures', 'held_edits', 'milestones', 'touches', 'activity', 'handed_roots', 'sendings', 'carried', 'versions', 'items', 'memberships', 'shelves', 'users', 'chunks'] as $table) {
-                    DB::table($table)->delete();
+                foreach (DB::select("SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%' AND name != 'migrations'") as $table) {
+                    DB::table($table->name)->delete();
                 }
             }
         }
