@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Http\Finding\FindController;
 use App\Http\ForYou\ForYouController;
 use App\Http\Keeping\KeepingController;
 use App\Http\Keeping\LogController;
@@ -79,6 +80,7 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
     Route::get('/lost', [LostController::class, 'index'])->name('lost.all');
     Route::put('/account/feed', [WatchController::class, 'feed'])->name('account.feed');
     Route::put('/account/mails', [WatchController::class, 'mails'])->name('account.mails');
+    Route::get('/find', FindController::class)->name('find');
     Route::get('/for-you', [ForYouController::class, 'show'])->name('for-you');
     Route::post('/for-you', [ForYouController::class, 'aside'])->name('for-you.aside');
     Route::get('/outbox', OutboxController::class)->name('outbox');

@@ -8,6 +8,7 @@ use App\Models\Item;
 use App\Models\Version;
 use App\Store\CarriedWords;
 use App\Store\Excerpt;
+use App\Store\Lives;
 use App\Store\States;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Compare\Changes\TreeCompare;
@@ -20,7 +21,7 @@ use MistyAttic\Core\Kinds\Kinds;
  */
 final readonly class LetGo
 {
-    public function __construct(private States $states, private CarriedWords $carried) {}
+    public function __construct(private States $states, private CarriedWords $carried, private Lives $lives) {}
 
     /**
      * @param  list<int>  $numbers  none of which anything rests on: see {@see Exempt}
@@ -84,6 +85,7 @@ final readonly class LetGo
                 $this->touch($item, $next, (string) $part, $what, $new->wholePosition(explode('/', (string) $part)[0]), $wrote);
             }
             DB::table('carried')->where('item_id', $item->id)->whereIn('number', $numbers)->delete();
+            $this->lives->close($item, $before->number, $next->number);
             DB::table('gone_versions')->insertUsing(['item_id', 'number', 'user_id', 'saved_at'], DB::table('versions')->where('item_id', $item->id)->whereIn('number', $between)->select('item_id', 'number', 'user_id', 'saved_at'));
             DB::table('versions')->where('item_id', $item->id)->whereIn('number', $between)->delete();
             DB::table('items')->where('id', $item->id)->increment('gone', count($between));

@@ -21,6 +21,7 @@ use MistyAttic\Core\Kinds\Kinds;
  * @property string $kind
  * @property string $title
  * @property int $head the number of the newest version
+ * @property bool $is_read whether its texts are found
  * @property int $gone how many of its versions are no longer kept
  * @property string $root the address of the newest state, in hexadecimal
  * @property bool $formulas whether there may be formulas in it
@@ -55,12 +56,12 @@ final class Item extends Model
     /** What the person who asks sees of it; null for everything. */
     public ?Sight $sight = null;
 
-    protected $fillable = ['key', 'shelf_id', 'kind', 'title', 'head', 'root', 'formulas', 'copied_from', 'changed_at', 'live_id', 'address', 'is_public', 'form_id', 'number', 'asked_id', 'token', 'deleted_at', 'deleted_by', 'keeps_entries', 'source_id', 'source_tab', 'source_number', 'source_state', 'source_grew', 'pins'];
+    protected $fillable = ['key', 'shelf_id', 'kind', 'title', 'head', 'root', 'formulas', 'copied_from', 'changed_at', 'live_id', 'address', 'is_public', 'form_id', 'number', 'asked_id', 'token', 'deleted_at', 'deleted_by', 'keeps_entries', 'source_id', 'source_tab', 'source_number', 'source_state', 'source_grew', 'pins', 'is_read'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['head' => 'integer', 'gone' => 'integer', 'formulas' => 'boolean', 'is_public' => 'boolean', 'keeps_entries' => 'boolean', 'pins' => 'boolean', 'source_number' => 'integer', 'changed_at' => 'immutable_datetime', 'deleted_at' => 'immutable_datetime'];
+        return ['head' => 'integer', 'gone' => 'integer', 'is_read' => 'boolean', 'formulas' => 'boolean', 'is_public' => 'boolean', 'keeps_entries' => 'boolean', 'pins' => 'boolean', 'source_number' => 'integer', 'changed_at' => 'immutable_datetime', 'deleted_at' => 'immutable_datetime'];
     }
 
     public function getRouteKeyName(): string

@@ -13,6 +13,7 @@ use App\Models\Version;
 use App\Store\CarriedWords;
 use App\Store\Excerpt;
 use App\Store\HandedRoots;
+use App\Store\Lives;
 use App\Store\NumberColumns;
 use App\Store\States;
 use App\Store\WhatIsKept;
@@ -37,7 +38,7 @@ use MistyAttic\Core\Kinds\Kinds;
  */
 final readonly class WriteVersion
 {
-    public function __construct(private States $states, private Propose $propose, private HandedRoots $handed, private CarriedWords $carried) {}
+    public function __construct(private States $states, private Propose $propose, private HandedRoots $handed, private CarriedWords $carried, private Lives $lives) {}
 
     /** @param Compared|null $compared what {@see ahead} told */
     public function handle(Item $item, User $editor, Written $written, ?Compared $compared = null): Version
@@ -90,6 +91,10 @@ final readonly class WriteVersion
         }
         $item->update(['head' => $version->number, 'root' => $written->root, 'title' => $title, 'changed_at' => $at, ...(! $compared->isExcerpt && $grid !== null ? ['formulas' => Spelling::hasFormulas($after)] : [])]);
         $this->touch($item, $version, $compared->touched, $writers);
+        if ($version->number === 1 || $item->is_read) {
+            $item->is_read || $item->update(['is_read' => true]);
+            $this->lives->write($item, $version->number, $grown !== null, $kind, array_map(strval(...), array_keys($compared->touched)), $after, $title);
+        }
         if ($grid === null) {
             $this->carried->keep($item, $version, $before, $after, $changes, $written->from);
         }

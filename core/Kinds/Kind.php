@@ -63,6 +63,13 @@ interface Kind
      */
     public function chunksOf(Part $part): array;
 
+    /**
+     * What people read in a part, and may look for.
+     *
+     * @return array<string, string> field, or column of a cell => text
+     */
+    public function texts(Part $part): array;
+
     /** The roles that make a table, for kinds that have one. */
     public function grid(): ?Grid;
 

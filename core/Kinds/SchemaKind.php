@@ -6,10 +6,14 @@ namespace MistyAttic\Core\Kinds;
 
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Content\RichText;
 
 /** What kinds share: reading by their roles, and plain answers that a kind replaces where it knows better. */
 abstract class SchemaKind implements Kind
 {
+    /** Fields of text that nobody reads. */
+    private const TECHNICAL = ['format', 'source', 'measure', 'by', 'split', 'filter', 'media', 'currency', 'mark', 'formula'];
+
     /** @return class-string<PartRole> */
     abstract public function roles(): string;
 
@@ -21,6 +25,28 @@ abstract class SchemaKind implements Kind
     public function problems(PartTree $tree, Limits $limits): array
     {
         return PartReader::problems($this->roles(), $tree, $limits);
+    }
+
+    public function texts(Part $part): array
+    {
+        $types = $this->roles()::tryFrom($part->role)?->fields() ?? [];
+        $texts = [];
+        foreach ($part->fields as $field => $value) {
+            $type = explode(':', rtrim($types[$field] ?? $types[PartRole::CELLS] ?? '', '?'))[0];
+            $text = match (true) {
+                in_array($field, self::TECHNICAL, true) => '',
+                $value instanceof RichText => $value->text(),
+                $type === 'cell' || $type === 'value' => Cell::formula($value) === null ? Cell::show($value) : '='.Cell::formula($value),
+                $type === 'string' || $type === 'plain' => is_string($value) ? $value : '',
+                $type === 'list' => is_array($value) ? implode("\n", array_filter($value, is_string(...))) : '',
+                default => '',
+            };
+            if (trim($text) !== '') {
+                $texts[(string) $field] = $text;
+            }
+        }
+
+        return $texts;
     }
 
     /** A cell without its column goes. */

@@ -24,4 +24,10 @@ final class EntryKind extends SchemaKind
     {
         return PartTree::of([]);
     }
+
+    /** What it was asked is found in its form. */
+    public function texts(Part $part): array
+    {
+        return array_diff_key(parent::texts($part), ['label' => 1]);
+    }
 }

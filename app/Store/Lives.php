@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Store;
+
+use App\Models\Item;
+use Illuminate\Support\Facades\DB;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Kind;
+use Normalizer;
+
+/**
+ * Lives of texts, by which what is there and what is gone is found: written with each version, from what it touched and from nothing else. A life is
+ * one text in one field of a part (or one cell) from the version that brought it to the version that it was gone with.
+ */
+final class Lives
+{
+    /** Letters of a text that are found. */
+    private const MOST = 20_000;
+
+    /** Without case and accents, as it is looked for. */
+    public static function folded(string $text): string
+    {
+        return mb_strtolower((string) preg_replace('/\p{Mn}+/u', '', Normalizer::normalize(mb_scrub($text), Normalizer::FORM_KD) ?: $text));
+    }
+
+    /**
+     * A version was written, or grew.
+     *
+     * @param  iterable<string>  $touched  parts, and cells as `row/column`
+     */
+    public function write(Item $item, int $number, bool $grew, Kind $kind, iterable $touched, PartTree $after, string $title): void
+    {
+        if ($grew) {
+            DB::table('lives')->where(['item_id' => $item->id, 'from_number' => $number])->delete();
+            DB::table('lives')->where(['item_id' => $item->id, 'gone_number' => $number])->update(['gone_number' => null]);
+        }
+        $this->part($item, $number, '', null, ['title' => $title]);
+        $row = $kind->grid()?->row;
+        foreach ($touched as $key) {
+            $at = explode('/', $key, 2);
+            [$id, $column] = [$at[0], $at[1] ?? null];
+            $part = $after->find($id);
+            // The cells of a row that stays come one by one.
+            if ($column === null && $row !== null && $part?->role === $row && $this->isThere($item, $id)) {
+                continue;
+            }
+            $texts = $part === null ? [] : $kind->texts($part);
+            $this->part($item, $number, $id, $column, $column === null ? $texts : array_intersect_key($texts, [$column => 1]));
+        }
+    }
+
+    /** Where versions are gone, lives begin and end with the next one that is kept. */
+    public function close(Item $item, int $after, int $next): void
+    {
+        foreach (['from_number', 'gone_number'] as $end) {
+            DB::table('lives')->where('item_id', $item->id)->where($end, '>', $after)->where($end, '<', $next)->update([$end => $next]);
+        }
+        DB::table('lives')->where('item_id', $item->id)->where('from_number', $next)->where('gone_number', '<=', $next)->delete();
+    }
+
+    private function isThere(Item $item, string $part): bool
+    {
+        return DB::table('lives')->where(['item_id' => $item->id, 'part' => $part])->whereNull('gone_number')->exists();
+    }
+
+    /**
+     * @param  string|null  $column  only this field of it
+     * @param  array<string, string>  $texts  what stands in it now
+     */
+    private function part(Item $item, int $number, string $part, ?string $column, array $texts): void
+    {
+        $texts = array_map(fn (string $text): string => mb_substr($text, 0, self::MOST), $texts);
+        $there = DB::table('lives')->where(['item_id' => $item->id, 'part' => $part])->when($column !== null, fn ($query) => $query->where('field', $column))->whereNull('gone_number')->get(['id', 'field', 'text']);
+        foreach ($there as $life) {
+            if (($texts[$life->field] ?? null) === $life->text) {
+                unset($texts[$life->field]);
+
+                continue;
+            }
+            DB::table('lives')->where('id', $life->id)->update(['gone_number' => $number]);
+        }
+        foreach ($texts as $field => $text) {
+            $folded = self::folded($text);
+            DB::table('lives')->insert(['item_id' => $item->id, 'part' => $part, 'field' => $field, 'from_number' => $number, 'text' => $text, 'folded' => $folded === $text ? null : $folded]);
+        }
+    }
+}

@@ -1,0 +1,40 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\View\Finding;
+
+use App\Models\Item;
+use Carbon\CarbonImmutable;
+
+/** One text in one part, with the stretches of its life. */
+final class Find
+{
+    /** @var list<array{from: int, gone: int|null, came: CarbonImmutable, went: CarbonImmutable|null, by: string, colour: int, out: string, outColour: int, said: string}> the earliest first */
+    public array $stretches = [];
+
+    public string $place = '';
+
+    /** @param list<array{string, bool}> $pieces see {@see Asked::marked} */
+    public function __construct(public readonly Item $item, public readonly string $part, public readonly string $field, public readonly array $pieces, public readonly bool $isThere) {}
+
+    /** Where it is looked at: as it stood last, with what took it away. */
+    public function look(): string
+    {
+        $last = $this->stretches[array_key_last($this->stretches) ?? 0];
+
+        return $last['gone'] === null
+            ? route('history', ['item' => $this->item->key, 'from' => $last['from'], 'to' => max($last['from'], $this->item->head)]).$this->anchor()
+            : route('history', ['item' => $this->item->key, 'from' => $this->item->lookFrom($last['gone']), 'to' => $last['gone']]).$this->anchor();
+    }
+
+    public function history(): ?string
+    {
+        return $this->part === '' ? null : route('part', [$this->item->key, $this->part]);
+    }
+
+    private function anchor(): string
+    {
+        return $this->part === '' ? '' : "#part-{$this->part}";
+    }
+}

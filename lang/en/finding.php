@@ -1,0 +1,10 @@
+<?php
+
+return [
+    'title' => 'its title',
+    'there' => 'in :from, :date, by :by · there in :head',
+    'gone' => 'in :from, :date, by :by · :out took it out in :gone, :then',
+    'said' => '{0} nothing|{1} one stretch of text|[2,*] :count stretches of text',
+    'in' => '{1} in one item|[2,*] in :count items',
+    'of_them_gone' => '{0} none of them gone|{1} one of them gone|[2,*] :count of them gone',
+];

@@ -1,0 +1,56 @@
+@php($more = fn (array $with) => route('find', array_filter([...['q' => $q, 'state' => $state === 'any' ? null : $state, 'kind' => $finds->kind ?: null, 'item' => $in instanceof App\Models\Item ? $in->key : null, 'shelf' => $in instanceof App\Models\Shelf ? $in->key : null], ...$with], fn ($value) => $value !== null && $value !== ''), false))
+<x-layout :title="$q === '' ? 'Find' : 'Find “'.$q.'”'">
+    <div class="frame">
+        <nav class="side" aria-label="Where">
+            <h2>Where</h2>
+            <a href="{{ $more(['item' => null, 'shelf' => null]) }}" @if ($in === null) aria-current="page" @endif><span>All that I may see</span></a>
+            @foreach (auth()->user()->shelves as $shelf)<a href="{{ $more(['item' => null, 'shelf' => $shelf->key]) }}" @if ($in instanceof App\Models\Shelf && $in->is($shelf)) aria-current="page" @endif><span>{{ $shelf->name }}</span></a>@endforeach
+            @php($near = $in instanceof App\Models\Item ? $in->key : request()->query('near'))
+            @if (is_string($near) && $near !== '')<a href="{{ $more(['item' => $near, 'shelf' => null]) }}" @if ($in instanceof App\Models\Item) aria-current="page" @endif><span>{{ $in instanceof App\Models\Item ? $in->title : 'The item I came from' }}</span></a>@endif
+            <h2>In</h2>
+            <a href="{{ $more(['kind' => null]) }}" @if ($finds->kind === '') aria-current="true" @endif><span>every kind</span></a>
+            @foreach ($kinds as $kind)<a href="{{ $more(['kind' => $kind]) }}" @if ($finds->kind === $kind) aria-current="true" @endif><span>{{ $kind === 'entry' ? 'entries' : __("item.kinds.{$kind}") }}</span></a>@endforeach
+        </nav>
+        <main id="main" class="shelf finds">
+            <div class="shelf-head">
+                <h1>{{ $q === '' ? 'Find in every version' : "“{$q}”" }}</h1>
+                <p role="status">@if ($finds->asked->pieces !== []){{ trans_choice('finding.said', $finds->count, ['count' => number_format($finds->count)]) }}@if ($finds->count > 0) {{ trans_choice('finding.in', $finds->items, ['count' => number_format($finds->items)]) }}, {{ trans_choice('finding.of_them_gone', $finds->gone, ['count' => number_format($finds->gone)]) }}@endif @endif</p>
+                @if ($q !== '')<span class="switch" role="group" aria-label="Which">@foreach (['any' => 'Gone first', 'gone' => 'Only gone', 'there' => 'Only there'] as $which => $said)<a href="{{ $more(['state' => $which === 'any' ? null : $which]) }}" @if ($state === $which) aria-current="true" @endif>{{ $said }}</a>@endforeach</span>@endif
+            </div>
+            @if ($finds->unread > 0)<p class="notice">{{ trans_choice('{1} One item is not read in yet|[2,*] :count items are not read in yet', $finds->unread, ['count' => number_format($finds->unread)]) }}: whoever runs the place does so with <code>php artisan attic:lives</code>.</p>@endif
+            @if ($finds->isCut)<p class="notice">There is more than can be shown. Add a word, or look on one shelf.</p>@endif
+            @if ($finds->asked->pieces === [])
+                <div class="empty"><p>{{ $q === '' ? 'Type some words, above.' : 'Three letters at least.' }}</p><p>Text that is there is found, and text that is gone: in documents, tables, forms, pages, entries, in any version. Pieces of words do, case and accents don’t matter, and “exact words” stand in quotation marks.</p></div>
+            @elseif ($finds->finds === [])
+                <div class="empty"><p>No version of what you may see holds that.</p></div>
+            @else
+                <table class="finds-table">
+                    <thead><tr><th>What stood there</th><th><span class="is-sr-only">Its life</span><svg class="life" viewBox="0 0 520 16" aria-hidden="true">@foreach ($finds->months as $month)<text x="{{ $month['x'] + 3 }}" y="12">{{ $month['said'] }}</text>@endforeach</svg></th></tr></thead>
+                    <tbody>
+                        @foreach ($finds->finds as $find)
+                            <tr>
+                                <td>
+                                    <p @class(['find-text', 'is-gone' => ! $find->isThere])>@foreach ($find->pieces as [$piece, $isMarked])@if ($isMarked)<mark>{{ $piece }}</mark>@else{{ $piece }}@endif @endforeach</p>
+                                    <p><b>{{ $find->item->title }}</b>@if ($find->place !== '') · {{ $find->place }}@endif <small>{{ $find->item->shelf->name }}</small></p>
+                                    <p class="find-do"><a href="{{ $find->look() }}">Look</a>@if ($find->history() !== null) <a href="{{ $find->history() }}">{{ $find->isThere ? 'Its history' : 'Its history, to bring it back…' }}</a>@endif</p>
+                                </td>
+                                <td>
+                                    <svg class="life" viewBox="0 0 520 24" aria-hidden="true">
+                                        @foreach ($finds->months as $month)<path class="month" d="M{{ $month['x'] }} 0v24"/>@endforeach
+                                        @foreach ($find->stretches as $stretch)
+                                            @php([$x, $end] = [$finds->x($stretch['came']), $stretch['went'] === null ? 508 : max($finds->x($stretch['came']) + 6, $finds->x($stretch['went']))])
+                                            <path class="stretch" d="M{{ $x }} 12H{{ $end }}"/><path class="came by-{{ $stretch['colour'] }}" d="M{{ $x - 2 }} 4h5v16h-5z"/>
+                                            @if ($stretch['went'] === null)<path class="there" d="M508 6l10 6l-10 6z"/>@else<path class="went by-{{ $stretch['outColour'] }}" d="M{{ $end - 2 }} 4h5v16h-5z"/>@endif
+                                        @endforeach
+                                    </svg>
+                                    <ul class="find-said">@foreach ($find->stretches as $stretch)<li>{{ $stretch['said'] }}</li>@endforeach</ul>
+                                </td>
+                            </tr>
+                        @endforeach
+                    </tbody>
+                </table>
+                @if ($finds->count > App\View\Finding\Finds::SHOWN)<nav class="pages" aria-label="Pages">@if ($page > 1)<a class="button" href="{{ $more(['page' => $page - 1]) }}">Before</a>@endif <span>{{ ($page - 1) * App\View\Finding\Finds::SHOWN + 1 }} to {{ min($finds->count, $page * App\View\Finding\Finds::SHOWN) }} of {{ number_format($finds->count) }}</span> @if ($page * App\View\Finding\Finds::SHOWN < $finds->count)<a class="button" href="{{ $more(['page' => $page + 1]) }}">Next</a>@endif</nav>@endif
+            @endif
+        </main>
+    </div>
+</x-layout>

@@ -1,0 +1,142 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Making\MakeItem;
+use App\Models\Role;
+use App\Models\Shelf;
+use App\Models\User;
+use App\Store\States;
+use App\View\Finding\Asked;
+use App\View\Finding\Finds;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Content\RichText;
+use MistyAttic\Core\Formats\Content;
+use MistyAttic\Core\Kinds\Kinds;
+
+/** Finding in every version: what is there and what is gone, for whoever may see it. */
+final class FindTest extends FeatureCase
+{
+    private User $ines;
+
+    private User $tobi;
+
+    private User $rafi;
+
+    private Shelf $shelf;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        [$this->ines, $this->tobi, $this->rafi] = [$this->person('Ines Oduya'), $this->person('Tobi Brandt'), $this->person('Rafi Sand')];
+        $this->shelf = $this->shelf('Office', [[$this->ines, Role::Owner], [$this->tobi, Role::Editor], [$this->rafi, Role::Viewer]]);
+    }
+
+    public function test_a_text_that_is_gone_is_found_with_who_brought_it_and_who_took_it_out(): void
+    {
+        $item = $this->document($this->shelf, $this->tobi, 'Keep the spare key with the door', 'Other');
+        $this->save($item, $this->ines, $this->paragraphs('Keep it shut', 'Other'));
+        $this->save($item, $this->tobi, $this->paragraphs('Keep the spare key with the door', 'Other'));
+        $this->save($item, $this->ines, $this->paragraphs('Other'));
+        $this->save($item, $this->tobi, $this->paragraphs('Other', 'A spare key hangs here'));
+        $finds = $this->found('spare key');
+        self::assertSame([2, 1], [$finds->count, $finds->gone]);
+        [$gone, $there] = $finds->finds;
+        self::assertSame([false, [[2, 3, 'Tobi', 'Ines'], [4, 5, 'Tobi', 'Ines']]], [$gone->isThere, array_map(fn (array $each) => [$each['from'], $each['gone'], $each['by'], $each['out']], $gone->stretches)]);
+        self::assertSame([true, [[6, null]]], [$there->isThere, array_map(fn (array $each) => [$each['from'], $each['gone']], $there->stretches)]);
+        $this->actingAs($this->ines)->get(route('find', ['q' => 'spare key']))->assertOk()->assertSee('2 stretches of text')->assertSee('one of them gone')->assertSee('Ines took it out in 5')->assertSee('<mark>spare</mark>', false);
+        $this->get($gone->look())->assertOk();
+        $this->get(route('find', ['q' => 'spare key', 'state' => 'there']))->assertSee('one stretch of text')->assertDontSee('took it out');
+        $this->get(route('find', ['q' => 'spare key', 'item' => $item->key]))->assertOk()->assertSee('2 stretches');
+        $this->get(route('find', ['q' => 'spare key', 'shelf' => $this->shelf->key, 'kind' => 'page']))->assertSee('No version of what you may see holds that.');
+    }
+
+    public function test_pieces_of_words_do_and_case_and_accents_do_not_matter_in_any_script(): void
+    {
+        $this->document($this->shelf, $this->tobi, 'Zubehör für die Nähmaschine', 'Ключ от сарая', '鍵は入口にあります');
+        foreach (['nahmasch' => 1, 'NÄHM' => 1, 'hör' => 1, 'ключ САРАЯ' => 1, '"die nähmaschine"' => 1, '"nähmaschine die"' => 0, 'nähmaschine zubehor' => 1, '入口に' => 1, 'zzz' => 0, 'ab' => 0, '%%%' => 0, '"" \'"' => 0, 'nah" OR "x' => 0] as $words => $count) {
+            self::assertSame($count, $this->found((string) $words)->count, (string) $words);
+        }
+        $this->actingAs($this->ines)->get(route('find', ['q' => 'ab']))->assertOk()->assertSee('Three letters at least');
+    }
+
+    public function test_cells_titles_questions_and_answers_are_found_each_as_what_it_is(): void
+    {
+        $tree = PartTree::of([new Part('tab1', 'tab', 0, ['name' => 'Benches', 'frozen' => 0]), new Part('cola', 'column', 1, ['width' => 0, 'format' => '']), new Part('row1', 'row', 1, ['cola' => 'Soldering iron']), new Part('row2', 'row', 1, ['cola' => ['=', 'LEN([row1.cola])', 14]])]);
+        $sheet = $this->app->make(MakeItem::class)->handle($this->shelf, $this->ines, 'spreadsheet', 'Tool cupboard', content: new Content(Kinds::named('spreadsheet'), $tree), keepIds: true);
+        self::assertSame([1, 1, 1, 1], [$this->found('soldering')->count, $this->found('benches')->count, $this->found('cupboard')->count, $this->found('=len')->count]);
+        // A cell that was typed over is gone, and the rest of its row is not.
+        $this->save($sheet, $this->tobi, $tree->parts === [] ? $tree : PartTree::of([...array_slice($tree->parts, 0, 2), new Part('row1', 'row', 1, ['cola' => 'Hot air']), $tree->parts[3]]));
+        self::assertSame([[1, 1], [1, 0]], array_map(fn (string $words) => [$this->found($words)->count, $this->found($words)->gone], ['soldering', 'hot air']));
+        $this->actingAs($this->ines)->put(route('item.rename', $sheet), ['title' => 'Tool room']);
+        self::assertSame([1, 1], [$this->found('cupboard')->gone, $this->found('tool room')->count]);
+    }
+
+    public function test_nobody_finds_what_is_not_theirs_to_see(): void
+    {
+        $page = $this->page($this->shelf, $this->tobi, 'A hidden harbour');
+        $this->document($this->shelf, $this->tobi, 'An open harbour');
+        $elsewhere = $this->shelf('Elsewhere', [[$this->tobi, Role::Owner]]);
+        $this->document($elsewhere, $this->tobi, 'A far harbour');
+        self::assertSame([3, 2, 1], [$this->found('harbour', $this->tobi)->count, $this->found('harbour', $this->ines)->count, $this->found('harbour', $this->rafi)->count]);
+        // What was deleted is in Lost & found, and nowhere else.
+        $this->actingAs($this->ines)->delete(route('item.destroy', $page));
+        self::assertSame(1, $this->found('harbour', $this->ines)->count);
+        $this->actingAs($this->rafi)->get(route('find', ['q' => 'harbour', 'item' => $page->key]))->assertNotFound();
+        $this->get(route('find', ['q' => 'harbour', 'shelf' => $elsewhere->key]))->assertNotFound();
+    }
+
+    public function test_what_grows_is_found_as_it_is_and_what_is_thinned_with_what_is_kept(): void
+    {
+        $item = $this->document($this->shelf, $this->tobi, 'First words');
+        foreach (['Second words', 'Third words', 'Fourth words', 'Fifth words', 'Sixth words'] as $text) {
+            $this->save($item, $this->tobi, $this->paragraphs($text));
+        }
+        self::assertSame([1, 1], [$this->found('third')->count, $this->found('third')->gone]);
+        $this->actingAs($this->ines)->delete(route('versions.delete', $item), ['from' => 3, 'to' => 4, 'reason' => 'x']);
+        self::assertSame([0, 0, 1], [$this->found('second')->count, $this->found('third')->count, $this->found('fourth')->count]);
+        self::assertSame([2, 5], [$this->found('first')->finds[0]->stretches[0]['from'], $this->found('first')->finds[0]->stretches[0]['gone']]);
+        // Read in anew, it is the same.
+        $before = $this->lives();
+        self::assertSame(0, Artisan::call('attic:lives', ['--anew' => true]));
+        self::assertSame($before, $this->lives());
+        self::assertSame(1, $this->found('sixth')->count);
+    }
+
+    public function test_a_version_that_grows_leaves_only_what_it_is(): void
+    {
+        $item = $this->document($this->shelf, $this->tobi, 'Begin');
+        $this->actingAs($this->ines)->post(route('keeping.say', $item), ['leave' => 3600, 'do' => 'keep']);
+        foreach (['Typed wrongly', 'Typed rightly', 'Begin'] as $at => $text) {
+            $this->save($item, $this->ines, $this->paragraphs($text));
+            self::assertSame([$at === 0 ? 1 : 0, $at === 1 ? 1 : 0], [$this->found('wrongly')->count, $this->found('rightly')->count]);
+        }
+        self::assertSame([1, 0], [$this->found('begin')->count, $this->found('begin')->gone]);
+    }
+
+    public function test_an_entry_is_found_by_who_works_with_entries(): void
+    {
+        $tree = PartTree::of([new Part('set1', 'settings', 0, ['audience' => 'anyone']), new Part('page', 'page', 0, ['title' => '']), new Part('q001', 'question', 1, ['type' => 'short', 'text' => RichText::plain('What broke?')])]);
+        $form = $this->app->make(MakeItem::class)->handle($this->shelf, $this->ines, 'form', 'Ask', content: new Content(Kinds::named('form'), $tree), keepIds: true);
+        $this->publish($form, $this->ines);
+        $this->open($form, 'ask');
+        $this->post('/read/ask', ['seen' => ['q001'], 'a' => ['q001' => 'The kettle whistles']])->assertOk();
+        self::assertSame([1, 0, 1], [$this->found('whistles', $this->tobi)->count, $this->found('whistles', $this->rafi)->count, $this->found('what broke', $this->tobi)->count]);
+    }
+
+    private function found(string $words, ?User $who = null): Finds
+    {
+        return new Finds($who ?? $this->ines, new Asked($words), null, 'any', '', $this->app->make(States::class));
+    }
+
+    /** @return list<string> */
+    private function lives(): array
+    {
+        return array_values(DB::table('lives')->orderBy('item_id')->orderBy('part')->orderBy('field')->orderBy('from_number')->get()->map(fn (\stdClass $life) => "{$life->item_id} {$life->part} {$life->field} {$life->from_number} {$life->gone_number} {$life->text}")->all());
+    }
+}
