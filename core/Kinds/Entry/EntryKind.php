@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\Kinds\Entry;
 
+use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\SchemaKind;
 
