@@ -46,6 +46,7 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->redirectGuestsTo(fn () => route('sign-in'));
     })
     ->withSchedule(function (Schedule $schedule): void {
+        $schedule->command('attic:lives')->dailyAt('02:30')->withoutOverlapping(300);
         $schedule->command('attic:keep')->dailyAt('03:00')->withoutOverlapping(120);
         $schedule->command('attic:tidy')->dailyAt('03:10')->withoutOverlapping(120);
         $schedule->command('attic:digest')->dailyAt('06:30')->withoutOverlapping(120);

@@ -30,17 +30,17 @@
                         @foreach ($finds->finds as $find)
                             <tr>
                                 <td>
-                                    <p @class(['find-text', 'is-gone' => ! $find->isThere])>@foreach ($find->pieces as [$piece, $isMarked])@if ($isMarked)<mark>{{ $piece }}</mark>@else{{ $piece }}@endif @endforeach</p>
+                                    <p @class(['find-text', 'is-gone' => ! $find->isThere])>{{ $find->text() }}</p>
                                     <p><b>{{ $find->item->title }}</b>@if ($find->place !== '') · {{ $find->place }}@endif <small>{{ $find->item->shelf->name }}</small></p>
                                     <p class="find-do"><a href="{{ $find->look() }}">Look</a>@if ($find->history() !== null) <a href="{{ $find->history() }}">{{ $find->isThere ? 'Its history' : 'Its history, to bring it back…' }}</a>@endif</p>
                                 </td>
                                 <td>
                                     <svg class="life" viewBox="0 0 520 24" aria-hidden="true">
-                                        @foreach ($finds->months as $month)<path class="month" d="M{{ $month['x'] }} 0v24"/>@endforeach
+                                        @foreach ($finds->months as $month)<path class="life-month" d="M{{ $month['x'] }} 0v24"/>@endforeach
                                         @foreach ($find->stretches as $stretch)
                                             @php([$x, $end] = [$finds->x($stretch['came']), $stretch['went'] === null ? 508 : max($finds->x($stretch['came']) + 6, $finds->x($stretch['went']))])
-                                            <path class="stretch" d="M{{ $x }} 12H{{ $end }}"/><path class="came by-{{ $stretch['colour'] }}" d="M{{ $x - 2 }} 4h5v16h-5z"/>
-                                            @if ($stretch['went'] === null)<path class="there" d="M508 6l10 6l-10 6z"/>@else<path class="went by-{{ $stretch['outColour'] }}" d="M{{ $end - 2 }} 4h5v16h-5z"/>@endif
+                                            <path class="life-stretch" d="M{{ $x }} 12H{{ $end }}"/><path class="life-came by-{{ $stretch['colour'] }}" d="M{{ $x - 2 }} 4h5v16h-5z"/>
+                                            @if ($stretch['went'] === null)<path class="life-there" d="M508 6l10 6l-10 6z"/>@else<path class="life-went by-{{ $stretch['outColour'] }}" d="M{{ $end - 2 }} 4h5v16h-5z"/>@endif
                                         @endforeach
                                     </svg>
                                     <ul class="find-said">@foreach ($find->stretches as $stretch)<li>{{ $stretch['said'] }}</li>@endforeach</ul>

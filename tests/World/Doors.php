@@ -71,7 +71,24 @@ final readonly class Doors
             $seen = array_filter(array_diff_key(Ledger::tagsOf((string) $answer->getContent()), $allowed), fn (string $tag) => ! $allTags || Ledger::author($tag) !== $who, ARRAY_FILTER_USE_KEY);
             $seen === [] || throw Broken::law('Nobody sees what is not theirs to see', "{$who} met ".implode(', ', array_keys($seen))." at {$at}");
         }
+        $this->finding($who, $item, $chance, $signedIn, $allowed, $allTags);
         auth()->forgetGuards();
+    }
+
+    /**
+     * A word of somebody else's that is looked for is not found.
+     *
+     * @param  array<string, true>  $allowed
+     */
+    private function finding(string $who, Item $item, Chance $chance, bool $signedIn, array $allowed, bool $allTags): void
+    {
+        $tags = array_filter(array_map(strval(...), array_keys(array_diff_key(Ledger::tags($this->world->states->tree($item->root)), $allowed))), fn (string $tag) => $tag[0] !== '#' && (! $allTags || Ledger::author($tag) !== $who));
+        if (! $signedIn || $tags === []) {
+            return;
+        }
+        $tag = $chance->of(array_values($tags));
+        $page = (string) $this->world->as($who)->get(route('find', ['q' => $tag]))->getContent();
+        str_contains($page, 'No version of what you may see holds that.') || throw Broken::law('Nobody sees what is not theirs to see', "{$who} found {$tag}");
     }
 
     private function address(Way $way, Item $item, Chance $chance): string

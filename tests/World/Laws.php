@@ -69,7 +69,16 @@ final class Laws
                 throw Broken::law('All windows end alike', "{$window->who} sees another {$window->item}");
             }
         }
+        $lives = $this->lives();
+        Artisan::call('attic:lives', ['--anew' => true]);
+        $lives === $this->lives() || throw Broken::law('What is found is what stands in the versions', implode(' · ', array_slice([...array_diff($lives, $this->lives()), 'anew:', ...array_diff($this->lives(), $lives)], 0, 6)));
         Artisan::call('attic:verify') === 0 || throw Broken::law('The store is sound', Artisan::output());
+    }
+
+    /** @return list<string> the lives of texts */
+    private function lives(): array
+    {
+        return array_values(DB::table('lives')->orderBy('item_id')->orderBy('part')->orderBy('field')->orderBy('from_number')->get()->map(fn (\stdClass $life) => "{$life->item_id} {$life->part} {$life->field} {$life->from_number} {$life->gone_number} {$life->text}")->all());
     }
 
     /** @param list<Version> $versions */

@@ -186,6 +186,12 @@ const screens = {
         await page.getByRole('link', { name: 'Log', exact: true }).click();
         await expect(page.getByText('deleted “Kettle guide”')).toBeVisible();
     },
+    'finding': async (page) => {
+        await signIn(page, 'Ines Oduya');
+        await page.getByLabel('Find in every version').fill('kettle');
+        await page.keyboard.press('Enter');
+        await expect(page.getByText(/stretches of text/)).toBeVisible();
+    },
     'for you': async (page) => {
         await signIn(page, 'Ines Oduya');
         await page.goto('/for-you');

@@ -87,6 +87,29 @@ test('rules are said, rehearsed, kept and done; a pin keeps, and a gap is told',
     await expect(page.getByText(/is no longer kept. This is \d+, the nearest that is./)).toBeVisible();
 });
 
+test('a sentence that is gone is found from the top of any page, looked at and brought back', async ({ page }) => {
+    await signIn(page, 'Ines Oduya');
+    const word = `zebra${Math.floor(Math.random() * 1e6)}`;
+    await newDocument(page, `Finding ${word}`);
+    await typed(page, `The ${word} sleeps in the shed.`);
+    await page.keyboard.press('Enter');
+    await typed(page, 'Nobody else does.');
+    await page.keyboard.press('Control+s');
+    await page.keyboard.press('Escape');
+    await page.locator('.ProseMirror p').first().click({ clickCount: 3 });
+    await page.keyboard.press('Delete');
+    await saved(page);
+    await page.getByLabel('Find in every version').fill(`${word} sleeps`);
+    await page.getByLabel('Find in every version').press('Enter');
+    await expect(page.getByText('one stretch of text in one item, one of them gone')).toBeVisible();
+    await page.getByRole('link', { name: 'Its history, to bring it back…' }).press('Enter');
+    await page.waitForURL(/parts/);
+    await page.getByRole('button', { name: /Bring/ }).first().click();
+    await page.waitForURL(/history/);
+    await page.goto(`/find?q=${word}+sleeps`);
+    await expect(page.getByText('none of them gone')).toBeVisible();
+});
+
 test('what somebody restored over waits for whose work it was, and is put aside', async ({ page }) => {
     await signIn(page, 'Nell Warwick');
     await page.getByRole('link', { name: /^For you/ }).press('Enter');

@@ -6,6 +6,7 @@ namespace App\View\Finding;
 
 use App\Models\Item;
 use Carbon\CarbonImmutable;
+use Illuminate\Support\HtmlString;
 
 /** One text in one part, with the stretches of its life. */
 final class Find
@@ -17,6 +18,12 @@ final class Find
 
     /** @param list<array{string, bool}> $pieces see {@see Asked::marked} */
     public function __construct(public readonly Item $item, public readonly string $part, public readonly string $field, public readonly array $pieces, public readonly bool $isThere) {}
+
+    /** The words, with what was looked for marked. */
+    public function text(): HtmlString
+    {
+        return new HtmlString(implode('', array_map(fn (array $piece): string => $piece[1] ? '<mark>'.e($piece[0]).'</mark>' : e($piece[0]), $this->pieces)));
+    }
 
     /** Where it is looked at: as it stood last, with what took it away. */
     public function look(): string
