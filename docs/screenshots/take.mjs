@@ -33,14 +33,14 @@ try {
     await page.getByRole('link', { name: 'Settle it' }).waitFor({ timeout: 20_000 });
     await page.waitForTimeout(2500);
     await take(page, 'writing');
-    await page.getByRole('link', { name: 'Settle it' }).click();
-    await take(page, 'settle');
     await page.goto('/');
     await take(page, 'shelf');
     await page.getByRole('link', { name: 'Volunteer handbook', exact: true }).click();
     await page.getByRole('link', { name: 'Keeping', exact: true }).click();
     await page.goto(`${page.url()}?leave=60&every=30&pace1=daily&days1=365&pace2=monthly`);
     await take(page, 'keeping');
+    await page.goto('/find?q=kettle');
+    await take(page, 'find');
     await page.goto('/');
 
     await openHistory(page, 'Volunteer handbook', 'from=186&to=198');
