@@ -18,7 +18,7 @@ use MistyAttic\Core\Kinds\Kinds;
 /** Reads the texts of every version in, so that they are found. Can be stopped, and goes on where it was. */
 final class ReadLives extends Command
 {
-    protected $signature = 'attic:lives {--anew : Throw away what is read, and read all of it}';
+    protected $signature = 'attic:lives {--anew : Throw away what is read, and read all of it} {--item= : Read one item anew, by its key}';
 
     protected $description = 'Reads in the texts of all versions that are not found yet';
 
@@ -26,6 +26,11 @@ final class ReadLives extends Command
     {
         if ($this->option('anew')) {
             DB::table('items')->update(['is_read' => 0]);
+        }
+        if (is_string($this->option('item')) && DB::table('items')->where('key', $this->option('item'))->update(['is_read' => 0]) === 0) {
+            $this->error("There is no item with the key {$this->option('item')}.");
+
+            return self::FAILURE;
         }
         $count = Item::query()->where('is_read', false)->count();
         $done = 0;

@@ -9,6 +9,7 @@ use App\Models\Picture;
 use App\Models\Shelf;
 use App\Store\Excerpt;
 use App\Store\FileBytes;
+use App\Store\Lives;
 use App\Store\States;
 use App\Store\WritesNothing;
 use Carbon\CarbonImmutable;
@@ -27,7 +28,7 @@ use Symfony\Component\Console\Output\NullOutput;
 use Throwable;
 
 /**
- * Checks every chunk against its address, every root and every reference, and goes on after each fault. It only reads; exits with 1 when anything is wrong.
+ * Checks every chunk against its address, every root and every reference, what is found against the newest versions, and goes on after each fault. It only reads; exits with 1 when anything is wrong.
  *
  * Each chunk is read once, and each state once. Of a large table the first version and the newest are read whole; of those between, that what changed
  * leads from one root to the next, and is as the schema has it.
@@ -48,11 +49,14 @@ final class Verify extends Command
 
     private FileBytes $files;
 
+    private Lives $lives;
+
     /** @var array<string, true> by kind and root: the states that were found sound */
     private array $sound = [];
 
-    public function handle(ChunkStore $chunks): int
+    public function handle(ChunkStore $chunks, Lives $lives): int
     {
+        $this->lives = $lives;
         $this->files = new FileBytes($chunks);
         $this->wrong = 0;
         $this->sound = [];
@@ -214,6 +218,7 @@ final class Verify extends Command
                 $bar->advance();
             }
             $count += $pictures === null ? 0 : 1;
+            $before === $item->root && $this->found($states, $item);
         }
         $bar->clear();
 
@@ -260,6 +265,13 @@ final class Verify extends Command
         return $this->wrong === $wrong;
     }
 
+    /** What is found of an item that is read in is what its newest version holds. */
+    private function found(States $states, Item $item): void
+    {
+        $fault = $item->is_read ? $this->lives->fault($item, Kinds::named($item->kind), $states->tree($item->root)) : null;
+        $fault === null || $this->complain("“{$item->title}”: {$fault}. php artisan attic:lives --item={$item->key} reads it in anew");
+    }
+
     private function bar(string $what, int $most): ProgressBar
     {
         $bar = new ProgressBar($this->output->isDecorated() ? $this->output : new NullOutput, $most);
@@ -278,6 +290,11 @@ final class Verify extends Command
         foreach (DB::select('SELECT t.item_id, t.number FROM touches t LEFT JOIN versions v ON v.item_id = t.item_id AND v.number = t.number WHERE v.id IS NULL GROUP BY 1, 2') as $row) {
             $this->complain("item {$row->item_id} has touches of a version {$row->number} that is not there");
         }
+        foreach (DB::select('SELECT l.item_id, count(*) AS lives FROM lives l WHERE NOT EXISTS (SELECT 1 FROM versions v WHERE v.item_id = l.item_id AND v.number = l.from_number) OR (l.gone_number IS NOT NULL AND NOT EXISTS (SELECT 1 FROM versions v WHERE v.item_id = l.item_id AND v.number = l.gone_number)) GROUP BY 1') as $row) {
+            $this->complain("item {$row->item_id} has {$row->lives} texts to be found that begin or end with a version that is not there");
+        }
+        [$lives, $found] = [DB::table('lives')->count(), DB::table('found_docsize')->count()];
+        $lives === $found || $this->complain("the index of what is found has {$found} texts, and should have {$lives}");
     }
 
     private function complain(string $what): void

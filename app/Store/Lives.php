@@ -60,6 +60,28 @@ final class Lives
         DB::table('lives')->where('item_id', $item->id)->where('from_number', $next)->where('gone_number', '<=', $next)->delete();
     }
 
+    /**
+     * What is wrong with what is found of an item, held against its newest version; null when nothing is.
+     */
+    public function fault(Item $item, Kind $kind, PartTree $newest): ?string
+    {
+        $wanted = ['/title' => $item->title];
+        foreach ($newest->parts as $part) {
+            foreach ($kind->texts($part) as $field => $text) {
+                $wanted["{$part->id}/{$field}"] = mb_substr($text, 0, self::MOST);
+            }
+        }
+        foreach (DB::table('lives')->where('item_id', $item->id)->whereNull('gone_number')->select('part', 'field', 'text')->cursor() as $life) {
+            $at = "{$life->part}/{$life->field}";
+            if (($wanted[$at] ?? null) !== $life->text) {
+                return "what is found at {$at} does not stand there";
+            }
+            unset($wanted[$at]);
+        }
+
+        return $wanted === [] ? null : 'what stands at '.array_key_first($wanted).' is not found';
+    }
+
     private function isThere(Item $item, string $part): bool
     {
         return DB::table('lives')->where(['item_id' => $item->id, 'part' => $part])->whereNull('gone_number')->exists();

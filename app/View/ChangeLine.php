@@ -45,6 +45,11 @@ final readonly class ChangeLine
         return $this->statement->cells[0] ?? $this->statement->ids[0];
     }
 
+    public function concerns(string $part): bool
+    {
+        return in_array($part, $this->statement->ids, true) || array_filter($this->statement->cells ?? [], fn (string $cell) => $cell === $part || str_starts_with($cell, "{$part}/")) !== [];
+    }
+
     /** The table that it is in, of a kind that has several. */
     public function table(): ?string
     {

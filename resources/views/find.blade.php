@@ -1,4 +1,9 @@
-@php($more = fn (array $with) => route('find', array_filter([...['q' => $q, 'state' => $state === 'any' ? null : $state, 'kind' => $finds->kind ?: null, 'item' => $in instanceof App\Models\Item ? $in->key : null, 'shelf' => $in instanceof App\Models\Shelf ? $in->key : null], ...$with], fn ($value) => $value !== null && $value !== ''), false))
+@php
+    $within = $finds->within;
+    [$in, $state, $page] = [$within->in, $within->state, $finds->page];
+    $asked = ['q' => $q, 'state' => $state === 'any' ? null : $state, 'kind' => $within->kind, 'item' => $in instanceof App\Models\Item ? $in->key : null, 'shelf' => $in instanceof App\Models\Shelf ? $in->key : null, 'by' => $within->by ?: null, 'since' => $within->since?->format('Y-m-d'), 'until' => $within->until?->format('Y-m-d')];
+    $more = fn (array $with) => route('find', array_filter([...$asked, ...$with], fn ($value) => $value !== null && $value !== ''), false);
+@endphp
 <x-layout :title="$q === '' ? 'Find' : 'Find “'.$q.'”'">
     <div class="frame">
         <nav class="side" aria-label="Where">
@@ -8,8 +13,17 @@
             @php($near = $in instanceof App\Models\Item ? $in->key : request()->query('near'))
             @if (is_string($near) && $near !== '')<a href="{{ $more(['item' => $near, 'shelf' => null]) }}" @if ($in instanceof App\Models\Item) aria-current="page" @endif><span>{{ $in instanceof App\Models\Item ? $in->title : 'The item I came from' }}</span></a>@endif
             <h2>In</h2>
-            <a href="{{ $more(['kind' => null]) }}" @if ($finds->kind === '') aria-current="true" @endif><span>every kind</span></a>
-            @foreach ($kinds as $kind)<a href="{{ $more(['kind' => $kind]) }}" @if ($finds->kind === $kind) aria-current="true" @endif><span>{{ $kind === 'entry' ? 'entries' : __("item.kinds.{$kind}") }}</span></a>@endforeach
+            <a href="{{ $more(['kind' => null]) }}" @if ($within->kind === '') aria-current="true" @endif><span>every kind</span></a>
+            @foreach ($kinds as $kind)<a href="{{ $more(['kind' => $kind]) }}" @if ($within->kind === $kind) aria-current="true" @endif><span>{{ $kind === 'entry' ? 'entries' : __("item.kinds.{$kind}") }}</span></a>@endforeach
+            <h2>Brought or taken out by</h2>
+            <p class="find-people">@foreach ($people as $person)<a href="{{ $more(['by' => $within->by === $person->id ? null : $person->id]) }}" @if ($within->by === $person->id) aria-current="true" @endif><x-monogram :user="$person" /></a>@endforeach</p>
+            <h2>Between</h2>
+            <form class="find-days" method="get" action="{{ route('find') }}">
+                @foreach (array_filter([...$asked, 'since' => null, 'until' => null]) as $name => $value)<input type="hidden" name="{{ $name }}" value="{{ $value }}">@endforeach
+                <label><span>from</span><input class="input" type="date" name="since" value="{{ $within->since?->format('Y-m-d') }}"></label>
+                <label><span>to</span><input class="input" type="date" name="until" value="{{ $within->until?->format('Y-m-d') }}"></label>
+                <span><button class="button">Show</button>@if ($within->since !== null || $within->until !== null) <a href="{{ $more(['since' => null, 'until' => null]) }}">any day</a>@endif</span>
+            </form>
         </nav>
         <main id="main" class="shelf finds">
             <div class="shelf-head">
@@ -21,9 +35,15 @@
             @if ($finds->isCut)<p class="notice">There is more than can be shown. Add a word, or look on one shelf.</p>@endif
             @if ($finds->asked->pieces === [])
                 <div class="empty"><p>{{ $q === '' ? 'Type some words, above.' : 'Three letters at least.' }}</p><p>Text that is there is found, and text that is gone: in documents, tables, forms, pages, entries, in any version. Pieces of words do, case and accents don’t matter, and “exact words” stand in quotation marks.</p></div>
-            @elseif ($finds->finds === [])
-                <div class="empty"><p>No version of what you may see holds that.</p></div>
-            @else
+            @elseif ($finds->finds === [] && $finds->milestones === [])
+                <div class="empty"><p>{{ $within->asksWhoOrWhen() || $within->kind !== '' || $in !== null || $state !== 'any' ? 'No version of what you chose holds that.' : 'No version of what you may see holds that.' }}</p></div>
+            @endif
+            @if ($finds->milestones !== [])
+                <ul class="find-milestones" aria-label="Milestones">
+                    @foreach ($finds->milestones as $milestone)<li><x-glyph name="flag" /> <a href="{{ route('history', [$milestone->version->item->key, 'from' => $milestone->version->item->before($milestone->version->number), 'to' => $milestone->version->number]) }}">{{ $milestone->name }}</a> <span>{{ $milestone->version->item->title }}, {{ $milestone->version->number }}, marked by {{ $milestone->user->firstName() }}@if ($milestone->note): {{ $milestone->note }}@endif</span></li>@endforeach
+                </ul>
+            @endif
+            @if ($finds->finds !== [])
                 <table class="finds-table">
                     <thead><tr><th>What stood there</th><th><span class="is-sr-only">Its life</span><svg class="life" viewBox="0 0 520 16" aria-hidden="true">@foreach ($finds->months as $month)<text x="{{ $month['x'] + 3 }}" y="12">{{ $month['said'] }}</text>@endforeach</svg></th></tr></thead>
                     <tbody>
@@ -32,7 +52,7 @@
                                 <td>
                                     <p @class(['find-text', 'is-gone' => ! $find->isThere])>{{ $find->text() }}</p>
                                     <p><b>{{ $find->item->title }}</b>@if ($find->place !== '') · {{ $find->place }}@endif <small>{{ $find->item->shelf->name }}</small></p>
-                                    <p class="find-do"><a href="{{ $find->look() }}">Look</a>@if ($find->history() !== null) <a href="{{ $find->history() }}">{{ $find->isThere ? 'Its history' : 'Its history, to bring it back…' }}</a>@endif</p>
+                                    <p class="find-do"><a href="{{ $find->look() }}">Look</a>@if ($find->history() !== null) <a href="{{ $find->history() }}">Its history</a>@endif @if ($find->back() !== null)<a class="is-first" href="{{ $find->back() }}">Bring this back…</a>@endif @if ($find->copy() !== null)<a href="{{ $find->copy() }}">Copy out…</a>@endif</p>
                                 </td>
                                 <td>
                                     <svg class="life" viewBox="0 0 520 24" aria-hidden="true">

@@ -11,7 +11,7 @@
                     <x-monogram :user="$step->version->user" aria-hidden="true" />
                     <div class="part-what">
                         <p>{{ $step->sentence }}</p>
-                        <small>{{ $step->version->user->name }} in <a href="{{ route('history', ['item' => $item, 'from' => max(1, $step->version->number - 1), 'to' => $step->version->number]) }}#part-{{ $part }}">{{ $step->version->number }}</a>, <x-when :at="$step->version->saved_at" />@if ($step->version->milestone), “{{ $step->version->milestone->name }}”@endif</small>
+                        <small>{{ $step->version->user->name }} in <a href="{{ route('history', ['item' => $item, 'from' => $item->lookFrom($step->version->number), 'to' => $step->version->number]) }}#part-{{ $part }}">{{ $step->version->number }}</a>, <x-when :at="$step->version->saved_at" />@if ($step->version->milestone), “{{ $step->version->milestone->name }}”@endif</small>
                         @if ($step->part !== null && ! $step->part->richText()->isEmpty())<p class="part-text">{{ $step->text }}</p>@else
                             @if ($step->part !== null) @includeIf("kinds.{$item->kind}.step", ['part' => $step->part]) @endif
                         @endif
@@ -20,7 +20,7 @@
                         <span class="part-now">{{ $step->part === null ? 'gone now' : 'as it is now' }}</span>
                     @endif
                     {{-- Of what is gone, the state right before is what one wants; of a dataset, what was calculated meanwhile comes with it. --}}
-                    @php($number = $step->part === null ? $step->version->number - 1 : ($past::CALCULATES && $loop->index > 0 ? $story->steps[$loop->index - 1]->version->number - 1 : $step->version->number))
+                    @php($number = $step->part === null ? $item->before($step->version->number) : ($past::CALCULATES && $loop->index > 0 ? $item->before($story->steps[$loop->index - 1]->version->number) : $step->version->number))
                     @if ($mayRestore && ($step->part === null ? $step->isNow && $loop->first : ! $step->isNow))
                         <form method="post" action="{{ route('part.restore', [$item, $part, $number]) }}">@csrf<input type="hidden" name="seen" value="{{ $item->head }}"><button class="button">{{ $step->part === null ? 'Bring it back as it was before that' : 'Bring this back' }}<span class="is-sr-only"> as it was in {{ $number }}</span></button></form>
                     @endif

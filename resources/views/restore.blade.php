@@ -1,7 +1,7 @@
 <x-layout :title="'Restore '.$item->title.' to '.$version->number" body="is-item">
     <main id="main" class="plan" data-plan>
         <h1>Restore “{{ $item->title }}” to {{ $version->number }}</h1>
-        <p class="plan-lead">as it stood on <x-when :at="$version->saved_at" exact />@if ($version->milestone), “{{ $version->milestone->name }}”@endif. Nothing is overwritten: this becomes version {{ $item->head + 1 }}, and {{ $item->head }} stays in the history. Untick what shall stay as it is now. @if ($waits) <b>It waits for a yes:</b> others go on seeing what was agreed to until then. @endif @if ($live !== null) <b>It becomes a draft:</b> readers go on seeing {{ $live->version->number }} until somebody publishes it.@endif</p>
+        <p class="plan-lead">as it stood on <x-when :at="$version->saved_at" exact />@if ($version->milestone), “{{ $version->milestone->name }}”@endif. Nothing is overwritten: this becomes version {{ $item->head + 1 }}, and {{ $item->head }} stays in the history. @if ($plan->sought === []) Untick what shall stay as it is now. @else Ticked is what you came for; tick what else shall come back or go. @endif @if ($waits) <b>It waits for a yes:</b> others go on seeing what was agreed to until then. @endif @if ($live !== null) <b>It becomes a draft:</b> readers go on seeing {{ $live->version->number }} until somebody publishes it.@endif</p>
         <x-problems />
         @if ($item->follows())<p class="notice"><label class="checkbox"><input type="checkbox" name="stop" value="1" form="restore"> Stop following {{ app(App\View\OtherItems::class)->tellsOf($item->source) ? "“{$item->source->title}”" : 'what it follows' }}, and keep what comes back.</label> What it holds comes from there, so that records can’t come back while it follows; calculated fields can.</p>@endif
         @include('restore.line', $plan->line())
@@ -10,11 +10,11 @@
         @endif
         <div class="plan-columns">
             <section aria-labelledby="back"><h2 id="back">Comes back <span>{{ count($plan->comesBack) }}</span></h2><p>In {{ $version->number }}, and missing or other now</p>
-                <ul data-column="back">@foreach ($plan->comesBack as $at => $entry)<x-plan-line :entry="$entry" :at="$at" :item="$item" />@endforeach</ul>
+                <ul data-column="back">@foreach ($plan->comesBack as $at => $entry)<x-plan-line :entry="$entry" :at="$at" :item="$item" :ticked="$plan->ticks($at)" />@endforeach</ul>
                 @if ($plan->comesBack === [])<p class="plan-none">Nothing: all that was in {{ $version->number }} is there now.</p>@endif
             </section>
             <section aria-labelledby="away"><h2 id="away">Goes away <span>{{ count($plan->goesAway) }}</span></h2><p>Made since {{ $version->number }}; {{ $item->head }} keeps it</p>
-                <ul data-column="away">@foreach ($plan->goesAway as $at => $entry)<x-plan-line :entry="$entry" :at="$at" :item="$item" />@endforeach</ul>
+                <ul data-column="away">@foreach ($plan->goesAway as $at => $entry)<x-plan-line :entry="$entry" :at="$at" :item="$item" :ticked="$plan->ticks($at)" />@endforeach</ul>
                 @if ($plan->goesAway === [])<p class="plan-none">Nothing was added since.</p>@endif
             </section>
             <section aria-labelledby="stays"><h2 id="stays">Stays as it is</h2><p>The same in both, so it is not touched</p>
@@ -54,7 +54,7 @@
     <footer class="plan-foot">
         <a class="button" href="{{ route('history', ['item' => $item, 'from' => $version->number, 'to' => $item->head]) }}">Cancel</a>
         <button class="button" type="button" data-tick-all hidden>Tick none</button>
-        <span aria-live="polite" data-plan-count>{{ count($plan->comesBack) }} come back, {{ count($plan->goesAway) }} go away</span>
+        <span aria-live="polite" data-plan-count>{{ count(array_filter(array_keys($plan->comesBack), $plan->ticks(...))) }} come back, {{ count(array_filter(array_keys($plan->goesAway), $plan->ticks(...))) }} go away</span>
         @if ($item->form_id === null)<a class="button" href="{{ route('copy', [$item, $version->number]) }}">Copy out instead…</a>@endif
         @if (! $plan->since->changes->isEmpty() || ($data->plans ?? []) !== [])
             <form id="restore" method="post" action="{{ route('restore.store', [$item, $version->number]) }}">@csrf<input type="hidden" name="seen" value="{{ $item->head }}">@if ($plan->count() > 0)<input type="hidden" name="lines" value="{{ $plan->count() }}">@endif @if ($live !== null) @can('publishNow', [$item, $version->number])<button class="button" name="publish" value="1" data-restore-publish>Restore and publish</button>@endcan @endif<button class="button is-dark" data-restore>Restore {{ $version->number }}</button></form>

@@ -11,6 +11,8 @@ use App\Models\User;
 use App\Store\States;
 use App\View\Finding\Asked;
 use App\View\Finding\Finds;
+use App\View\Finding\Within;
+use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Content\Part;
@@ -53,7 +55,7 @@ final class FindTest extends FeatureCase
         $this->get($gone->look())->assertOk();
         $this->get(route('find', ['q' => 'spare key', 'state' => 'there']))->assertSee('one stretch of text')->assertDontSee('took it out');
         $this->get(route('find', ['q' => 'spare key', 'item' => $item->key]))->assertOk()->assertSee('2 stretches');
-        $this->get(route('find', ['q' => 'spare key', 'shelf' => $this->shelf->key, 'kind' => 'page']))->assertSee('No version of what you may see holds that.');
+        $this->get(route('find', ['q' => 'spare key', 'shelf' => $this->shelf->key, 'kind' => 'page']))->assertSee('No version of what you chose holds that.');
     }
 
     public function test_pieces_of_words_do_and_case_and_accents_do_not_matter_in_any_script(): void
@@ -129,9 +131,73 @@ final class FindTest extends FeatureCase
         self::assertSame([1, 0, 1], [$this->found('whistles', $this->tobi)->count, $this->found('whistles', $this->rafi)->count, $this->found('what broke', $this->tobi)->count]);
     }
 
-    private function found(string $words, ?User $who = null): Finds
+    public function test_what_is_gone_comes_back_by_a_plan_that_has_its_own_lines_ticked(): void
     {
-        return new Finds($who ?? $this->ines, new Asked($words), null, 'any', '', $this->app->make(States::class));
+        $item = $this->document($this->shelf, $this->tobi, 'Stays', 'Another', 'The spare key hangs here');
+        $this->save($item, $this->ines, $this->paragraphs('Stays', 'Another'));
+        $this->save($item, $this->tobi, $this->paragraphs('Stays'));
+        $this->actingAs($this->ines)->delete(route('versions.delete', $item), ['from' => 3, 'to' => 3, 'reason' => 'x']);
+        $this->save($item, $this->ines, $this->paragraphs('Stays and more'));
+        $find = $this->found('spare key')->finds[0];
+        self::assertSame([null, $item->key.'/versions/2/restore?part='.$find->part], [$this->found('more')->finds[0]->back(), strstr((string) $find->back(), $item->key)]);
+        $plan = $this->get((string) $find->back())->assertOk()->assertSee('1 come back, 0 go away')->getContent();
+        self::assertSame([1, 3], [preg_match_all('/checked data-pick/', (string) $plan), preg_match_all('/data-pick>/', (string) $plan)]);
+        $this->get((string) $find->copy())->assertOk();
+        // Its own history knows the way over what is no longer kept, too.
+        $page = (string) $this->get(route('part', [$item, $find->part]))->assertOk()->getContent();
+        preg_match('~action="([^"]+/parts/[^"]+)"~', $page, $form);
+        $this->post($form[1] ?? '', ['seen' => $item->refresh()->head])->assertRedirect()->assertSessionHasNoErrors();
+        self::assertSame(0, $this->found('spare key')->gone);
+        // Whoever may not restore is offered none.
+        $this->actingAs($this->rafi);
+        self::assertNull($this->found('another', $this->rafi)->finds[0]->back());
+    }
+
+    public function test_finds_are_those_of_a_person_and_of_days_and_milestones_are_among_them(): void
+    {
+        $this->travelTo('2026-03-02 10:00:00');
+        $item = $this->document($this->shelf, $this->tobi, 'The lantern of Tobi');
+        $this->travelTo('2026-03-05 10:00:00');
+        $this->save($item, $this->ines, $this->paragraphs('The lantern of Tobi', 'The lantern of Ines'));
+        $this->travelTo('2026-03-09 23:30:00');
+        $this->save($item, $this->ines, $this->paragraphs('The lantern of Tobi'));
+        $day = fn (string $day): CarbonImmutable => CarbonImmutable::parse($day);
+        foreach ([[[], 2], [['by' => $this->tobi->id], 1], [['by' => $this->ines->id], 1], [['by' => $this->rafi->id], 0], [['since' => $day('2026-03-03'), 'until' => $day('2026-03-05')], 1], [['since' => $day('2026-03-09')], 1], [['until' => $day('2026-03-02')], 1], [['since' => $day('2026-03-10')], 0], [['by' => $this->tobi->id, 'since' => $day('2026-03-09')], 0]] as [$asked, $count]) {
+            self::assertSame($count, $this->found('lantern', null, ...$asked)->count, (string) json_encode($asked));
+        }
+        $this->actingAs($this->tobi)->put(route('milestone.mark', [$item, 2]), ['name' => 'Before the Größen', 'note' => 'as the lantern was agreed']);
+        self::assertSame(['Before the Größen'], array_column($this->found('lantern')->milestones, 'name'));
+        self::assertSame([1, 0, 0], [count($this->found('grossen')->milestones) + count($this->found('größen')->milestones), count($this->found('lantern', User::factory()->create())->milestones), count($this->found('lantern', null, by: $this->ines->id)->milestones)]);
+        $this->get(route('find', ['q' => 'agreed', 'by' => $this->tobi->id, 'until' => '2026-03-30']))->assertOk()->assertSee('as the lantern was agreed')->assertSee('any day');
+        $this->get(route('find', ['q' => 'agreed', 'since' => 'soon']))->assertRedirect();
+    }
+
+    public function test_what_is_found_is_checked_against_what_stands_there(): void
+    {
+        $item = $this->document($this->shelf, $this->tobi, 'First words');
+        $this->save($item, $this->tobi, $this->paragraphs('Second words'));
+        self::assertSame(0, Artisan::call('attic:verify'), Artisan::output());
+        foreach ([
+            'does not stand there' => fn () => DB::table('lives')->where('text', 'Second words')->update(['text' => 'Others']),
+            'is not found' => fn () => DB::table('lives')->where('text', 'Second words')->delete(),
+            'begin or end with a version that is not there' => fn () => DB::table('lives')->where('text', 'First words')->update(['gone_number' => 9]),
+            'the index of what is found has' => fn () => DB::statement('INSERT INTO found (rowid, text) VALUES (9999, \'nobody\')'),
+        ] as $said => $spoil) {
+            DB::beginTransaction();
+            $spoil();
+            self::assertSame(1, Artisan::call('attic:verify'));
+            self::assertStringContainsString($said, Artisan::output());
+            DB::rollBack();
+        }
+        DB::table('lives')->where('text', 'Second words')->delete();
+        self::assertSame(1, Artisan::call('attic:lives', ['--item' => 'none']));
+        self::assertSame(0, Artisan::call('attic:lives', ['--item' => $item->key]));
+        self::assertSame([0, 1], [Artisan::call('attic:verify'), $this->found('second')->count]);
+    }
+
+    private function found(string $words, ?User $who = null, mixed ...$more): Finds
+    {
+        return new Finds(new Asked($words), new Within($who ?? $this->ines, null, 'any', '', ...$more), $this->app->make(States::class));
     }
 
     /** @return list<string> */

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { newDocument, saved, signIn, toShelf, typed } from './steps.mjs';
+import { newDocument, openItem, saved, signIn, toShelf, typed } from './steps.mjs';
 
 test('something is deleted, found and brought back, and moved, by keys alone', async ({ page }) => {
     await signIn(page, 'Ines Oduya');
@@ -62,7 +62,7 @@ test('a window that is open while its item is deleted loses nothing', async ({ b
 
 test('rules are said, rehearsed, kept and done; a pin keeps, and a gap is told', async ({ page }) => {
     await signIn(page, 'Ines Oduya');
-    await page.getByRole('link', { name: 'Induction talk', exact: true }).click();
+    await openItem(page, 'Induction talk');
     await page.waitForURL(/items/);
     const item = page.url();
     await page.goto(`${item}/history/list`);
@@ -102,9 +102,9 @@ test('a sentence that is gone is found from the top of any page, looked at and b
     await page.getByLabel('Find in every version').fill(`${word} sleeps`);
     await page.getByLabel('Find in every version').press('Enter');
     await expect(page.getByText('one stretch of text in one item, one of them gone')).toBeVisible();
-    await page.getByRole('link', { name: 'Its history, to bring it back…' }).press('Enter');
-    await page.waitForURL(/parts/);
-    await page.getByRole('button', { name: /Bring/ }).first().click();
+    await page.getByRole('link', { name: 'Bring this back…' }).press('Enter');
+    await page.waitForURL(/restore/);
+    await page.getByRole('button', { name: /^(Bring these back|Restore)/ }).press('Enter');
     await page.waitForURL(/history/);
     await page.goto(`/find?q=${word}+sleeps`);
     await expect(page.getByText('none of them gone')).toBeVisible();
@@ -114,7 +114,7 @@ test('what somebody restored over waits for whose work it was, and is put aside'
     await signIn(page, 'Nell Warwick');
     await page.getByRole('link', { name: /^For you/ }).press('Enter');
     await expect(page.getByText('Rafi restored 22 over what you wrote since, as 24')).toBeVisible();
-    await page.getByRole('link', { name: 'What of mine went?' }).press('Enter');
+    await page.getByRole('listitem').filter({ hasText: 'Rafi restored 22' }).getByRole('link', { name: 'What of mine went?' }).press('Enter');
     await page.waitForURL(/history/);
     await page.goto('/for-you');
     await page.getByRole('button', { name: 'Put aside: Rafi restored 22' }).press('Enter');

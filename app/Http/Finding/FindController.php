@@ -7,7 +7,9 @@ namespace App\Http\Finding;
 use App\Http\Controller;
 use App\Making\Offered;
 use App\Models\Item;
+use App\Models\Membership;
 use App\Models\Shelf;
+use App\Models\User;
 use App\Store\States;
 use App\View\Finding\Asked;
 use App\View\Finding\Finds;
@@ -19,13 +21,12 @@ final class FindController extends Controller
 {
     public function __invoke(FindRequest $request, States $states): View
     {
-        $in = $this->in($request);
         $asked = new Asked($request->string('q')->trim()->toString());
-        $state = $request->string('state')->toString() ?: 'any';
+        $within = $request->within($this->person($request), $this->in($request));
 
         return view('find', [
-            'q' => $asked->words, 'in' => $in, 'kinds' => [...Offered::kinds(), 'entry'], 'state' => $state,
-            'finds' => new Finds($this->person($request), $asked, $in, $state, $request->string('kind')->toString(), $states, max(1, $request->integer('page', 1))), 'page' => max(1, $request->integer('page', 1)),
+            'q' => $asked->words, 'kinds' => [...Offered::kinds(), 'entry'], 'finds' => new Finds($asked, $within, $states, max(1, $request->integer('page', 1))),
+            'people' => User::query()->whereIn('id', Membership::query()->whereIn('shelf_id', $this->person($request)->shelves()->select('shelves.id'))->select('user_id'))->orderBy('name')->get(),
         ]);
     }
 

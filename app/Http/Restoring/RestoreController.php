@@ -43,7 +43,7 @@ final class RestoreController extends Controller
             'phrases' => $phrases,
             'live' => $item->isPublishable() ? $item->live : null,
             'waits' => $item->shelf->wantsYesOf($this->person($request), $item),
-            'plan' => new RestorePlan($since, Kinds::named($item->kind), array_values(array_map(intval(...), $item->versions()->whereIn('number', RestorePlan::around($number, $item->head))->pluck('number')->all()))),
+            'plan' => new RestorePlan($since, Kinds::named($item->kind), array_values(array_map(intval(...), $item->versions()->whereIn('number', RestorePlan::around($number, $item->head))->pluck('number')->all())), $request->string('part')->toString() ?: null),
             'data' => null,
             ...$item->room(Past::class)->plan($item, $version, $this->person($request), $phrases),
             'milestones' => Milestone::query()->where('item_id', $item->id)->count(),

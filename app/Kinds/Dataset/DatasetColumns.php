@@ -70,7 +70,7 @@ final class DatasetColumns
     private function changed(string $root): ?Records
     {
         $version = Version::query()->where('root', $root)->orderByDesc('id')->first(['item_id', 'number']);
-        $before = $version === null ? null : Version::query()->where(['item_id' => $version->item_id, 'number' => $version->number - 1])->value('root');
+        $before = $version === null ? null : Version::query()->where('item_id', $version->item_id)->where('number', '<', $version->number)->orderByDesc('number')->value('root');
         $head = is_string($before) ? $this->head($before) : null;
         if (! is_string($before) || $head === null) {
             return null;

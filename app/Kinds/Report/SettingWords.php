@@ -92,7 +92,7 @@ final class SettingWords extends Plain
         if ($touch === null || ! $this->others->tellsOf(Item::query()->whereKey((int) $touch->item_id)->first())) {
             return (string) __('data.gone');
         }
-        $before = Version::query()->where(['item_id' => $touch->item_id, 'number' => (int) $touch->number - 1])->value('root');
+        $before = Version::query()->where('item_id', $touch->item_id)->where('number', '<', (int) $touch->number)->orderByDesc('number')->value('root');
         foreach (array_filter([$touch->root, $before], is_string(...)) as $root) {
             foreach (Excerpt::columns($this->states, (new DatasetKind)->grid(), $root) as $part) {
                 if ($part->id === $field) {

@@ -265,7 +265,7 @@ final class WidgetView
             return null;
         }
         $number = $this->touched($field, $this->version->number);
-        $pair = $number === null ? null : Version::query()->with('user')->where('item_id', $this->dataset->id)->whereIn('number', [$number - 1, $number])->orderBy('number')->get();
+        $pair = $number === null ? null : Version::query()->with('user')->where('item_id', $this->dataset->id)->where('number', '<=', $number)->orderByDesc('number')->limit(2)->get()->reverse();
 
         [$before, $in] = [$pair?->first(), $pair?->last()];
 

@@ -6,6 +6,7 @@ namespace App\View\Finding;
 
 use App\Models\Item;
 use Carbon\CarbonImmutable;
+use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\HtmlString;
 
 /** One text in one part, with the stretches of its life. */
@@ -38,6 +39,22 @@ final class Find
     public function history(): ?string
     {
         return $this->part === '' ? null : route('part', [$this->item->key, $this->part]);
+    }
+
+    /** The plan by which it comes back, with its own lines ticked; null when it stands there, or the reader may not. */
+    public function back(): ?string
+    {
+        $gone = $this->stretches[array_key_last($this->stretches) ?? 0]['gone'] ?? null;
+
+        return $this->isThere || $gone === null || $this->part === '' || ! Gate::allows('restore', $this->item) ? null : route('restore', [$this->item->key, $this->item->before($gone), 'part' => $this->part]);
+    }
+
+    /** A copy of the item as it was when it stood there last; null for an entry, which is none without its form. */
+    public function copy(): ?string
+    {
+        $last = $this->stretches[array_key_last($this->stretches) ?? 0] ?? null;
+
+        return $last === null || $this->item->form_id !== null ? null : route('copy', [$this->item->key, $last['gone'] === null ? $this->item->head : $this->item->before($last['gone'])]);
     }
 
     private function anchor(): string

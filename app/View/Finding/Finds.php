@@ -5,17 +5,14 @@ declare(strict_types=1);
 namespace App\View\Finding;
 
 use App\Models\Item;
-use App\Models\Role;
-use App\Models\Shelf;
-use App\Models\User;
+use App\Models\Milestone;
 use App\Models\Version;
+use App\Store\Lives;
 use App\Store\States;
 use App\Store\Writers;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
-use MistyAttic\Core\Kinds\Kind;
-use MistyAttic\Core\Kinds\Kinds;
 
 /** What is found in every version of what somebody may see: texts that are there, and texts that are gone. What is in Lost & found is not looked through. */
 final class Finds
@@ -25,6 +22,15 @@ final class Finds
     /** Lives that are looked at. */
     private const MOST = 2_000;
 
+    /** Lives of which is asked who and when. */
+    private const CANDIDATES = 20_000;
+
+    /** Milestones that are shown. */
+    private const NAMED = 5;
+
+    /** Lives that are read through without the index. */
+    private const FEW = 30_000;
+
     /** Parts up to which a state is read to say where a text stands. */
     private const SMALL = 2_000;
 
@@ -32,6 +38,9 @@ final class Finds
 
     /** @var list<Find> */
     public array $finds = [];
+
+    /** @var list<Milestone> */
+    public array $milestones = [];
 
     public int $count = 0;
 
@@ -50,8 +59,7 @@ final class Finds
 
     private CarbonImmutable $first;
 
-    /** @param Item|Shelf|null $in only there */
-    public function __construct(private readonly User $person, public readonly Asked $asked, public readonly Item|Shelf|null $in, public readonly string $state, public readonly string $kind, private readonly States $states, private readonly int $page = 1)
+    public function __construct(public readonly Asked $asked, public readonly Within $within, private readonly States $states, public readonly int $page = 1)
     {
         $this->first = CarbonImmutable::now()->subMonth();
         if ($asked->pieces === []) {
@@ -62,11 +70,12 @@ final class Finds
         foreach ($rows as $row) {
             $groups["{$row->item_id}/{$row->part}/{$row->field}/{$row->text}"][] = $row;
         }
-        $groups = array_filter($groups, fn (array $of) => $this->state === 'any' || ($this->state === 'there') === self::isThere($of));
+        $groups = array_filter($groups, fn (array $of) => $within->state === 'any' || ($within->state === 'there') === self::isThere($of));
         usort($groups, fn (array $one, array $two) => [self::isThere($one), $two[count($two) - 1]->id] <=> [self::isThere($two), $one[count($one) - 1]->id]);
         $this->count = count($groups);
         $this->gone = count(array_filter($groups, fn (array $of) => ! self::isThere($of)));
         $this->items = count(array_unique(array_map(fn (array $of) => $of[0]->item_id, $groups)));
+        $this->milestones = $page === 1 && $within->state !== 'gone' ? $this->named() : [];
         $this->tell(array_slice($groups, ($this->page - 1) * self::SHOWN, self::SHOWN));
     }
 
@@ -79,30 +88,43 @@ final class Finds
     /** @return list<\stdClass> lives, the earliest first */
     private function rows(): array
     {
-        $rows = DB::table('lives')->join('items', 'items.id', '=', 'lives.item_id')
-            ->whereIn('lives.id', DB::table('found')->whereRaw('found MATCH ?', [$this->asked->match()])->select('rowid'))
-            ->where(fn (Builder $query) => $this->visible($query))
-            ->when($this->kind !== '', fn (Builder $query) => $query->where('items.kind', $this->kind))
-            ->when($this->in instanceof Item, fn (Builder $query) => $query->where('items.id', $this->in?->id))
-            ->when($this->in instanceof Shelf, fn (Builder $query) => $query->where('items.shelf_id', $this->in?->id))
-            ->orderBy('lives.id')->limit(self::MOST + 1)->get(['lives.*'])->all();
-        $this->isCut = count($rows) > self::MOST;
-        $this->unread = DB::table('items')->where('is_read', 0)->where(fn (Builder $query) => $this->visible($query))->count();
+        $lives = DB::table('lives')->whereIn('item_id', $this->items())->where(fn (Builder $query) => $this->hold($query))->orderBy('lives.id');
+        if ($this->within->asksWhoOrWhen()) {
+            $candidates = $lives->limit(self::CANDIDATES + 1);
+            $this->isCut = DB::query()->fromSub($candidates->clone()->select('lives.id'), 'lives')->count() > self::CANDIDATES;
+            $lives = DB::query()->fromSub($candidates, 'lives')->where(fn (Builder $query) => $this->within->whoAndWhen($query, 'lives'))->orderBy('lives.id');
+        }
+        $rows = $lives->limit(self::MOST + 1)->get(['lives.*'])->all();
+        $this->isCut = $this->isCut || count($rows) > self::MOST;
+        $this->unread = DB::table('items')->where('is_read', 0)->where(fn (Builder $query) => $this->within->visible($query))->count();
 
         return array_values(array_filter($rows, fn (\stdClass $row) => $this->asked->isIn($row->folded ?? $row->text)));
     }
 
-    /** Drafts of what is published for those who see drafts, entries for those who work with them, and nothing that was deleted. */
-    private function visible(Builder $query): void
+    private function items(): Builder
     {
-        $published = array_map(fn (Kind $kind) => $kind->name(), array_values(array_filter(Kinds::all(), fn (Kind $kind) => $kind->isPublishable())));
-        $shelves = Shelf::query()->with('memberships')->whereIn('id', $this->person->shelves()->pluck('shelves.id'))->get();
-        $drafts = $shelves->filter(fn (Shelf $shelf) => $shelf->showsDraftsTo($this->person));
-        $rest = $shelves->diff($drafts);
-        $works = $shelves->filter(fn (Shelf $shelf) => $shelf->roleOf($this->person)?->atLeast(Role::Editor) ?? false);
-        $query->whereNull('items.deleted_at')->where(fn (Builder $either) => $either
-            ->where(fn (Builder $own) => $own->whereNull('items.form_id')->where(fn (Builder $any) => $any->whereIn('items.shelf_id', $drafts->pluck('id'))->orWhere(fn (Builder $open) => $open->whereIn('items.shelf_id', $rest->pluck('id'))->whereNotIn('items.kind', $published))))
-            ->orWhere(fn (Builder $entry) => $entry->whereNotNull('items.form_id')->whereIn('items.shelf_id', $works->pluck('id'))->whereIn('items.form_id', DB::table('items AS forms')->whereNull('forms.deleted_at')->select('forms.id'))));
+        return DB::table('items')->where(fn (Builder $items) => $this->within->items($items))->select('items.id');
+    }
+
+    /** Few lives are read through; among many, the index knows. So somebody with little does not wait for what others have. */
+    private function hold(Builder $query): void
+    {
+        if (DB::query()->fromSub(DB::table('lives')->whereIn('item_id', $this->items())->limit(self::FEW + 1)->select('lives.id'), 'mine')->count() > self::FEW) {
+            $query->whereIn('lives.id', DB::table('found')->whereRaw('found MATCH ?', [$this->asked->match()])->select('rowid'));
+
+            return;
+        }
+        foreach ($this->asked->pieces as $piece) {
+            $query->whereRaw('instr(coalesce(lives.folded, lives.text), ?) > 0', [$piece]);
+        }
+    }
+
+    /** @return list<Milestone> those whose name or note holds it */
+    private function named(): array
+    {
+        $found = $this->within->milestones()->limit(self::MOST)->toBase()->get(['id', 'name', 'note'])->filter(fn (\stdClass $row) => $this->asked->isIn(Lives::folded("{$row->name} {$row->note}")));
+
+        return array_values(Milestone::query()->with('version.item', 'user')->whereKey($found->take(self::NAMED)->pluck('id'))->orderByDesc('id')->get()->all());
     }
 
     /** @param list<non-empty-list<\stdClass>> $groups */

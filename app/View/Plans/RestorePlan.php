@@ -23,6 +23,9 @@ final readonly class RestorePlan
     /** @var array<int, ChangeLine> made since */
     public array $goesAway;
 
+    /** @var array<int, ChangeLine> those for which somebody came; empty when it is all of them */
+    public array $sought;
+
     /** @var array<string, int> noun => how many parts are the same in both */
     public array $stays;
 
@@ -32,8 +35,9 @@ final readonly class RestorePlan
     /**
      * @param  Comparison  $since  from the version to be restored to the newest one
      * @param  list<int>  $kept  those of {@see around} that are kept
+     * @param  string|null  $of  the part of which alone the lines are ticked at first
      */
-    public function __construct(public Comparison $since, Kind $kind, private array $kept)
+    public function __construct(public Comparison $since, Kind $kind, private array $kept, ?string $of = null)
     {
         $back = $away = [];
         foreach ($since->entries as $at => $entry) {
@@ -59,7 +63,16 @@ final readonly class RestorePlan
         arsort($stays);
         $grid = $kind->grid();
         $this->totals = $grid === null ? [] : Totals::of($kind, $grid, $since->new, $since->old);
-        [$this->comesBack, $this->goesAway, $this->stays] = [$back, $away, $stays];
+        // What no line is about is no reason to tick none.
+        $this->sought = $of === null ? [] : array_filter($back + $away, fn (ChangeLine $line): bool => $line->concerns($of));
+        $first = fn (array $lines): array => array_intersect_key($lines, $this->sought) + $lines;
+        [$this->comesBack, $this->goesAway, $this->stays] = [$first($back), $first($away), $stays];
+    }
+
+    /** Whether a line is ticked at first. */
+    public function ticks(int $at): bool
+    {
+        return $this->sought === [] || isset($this->sought[$at]);
     }
 
     /** How many lines there are to tick. */

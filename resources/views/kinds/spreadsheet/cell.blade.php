@@ -19,7 +19,7 @@
                     <x-monogram :user="$step->version->user" aria-hidden="true" />
                     <div class="part-what">
                         <p>@if ($step->value !== null)<b class="cell-value">{{ $step->value === '' ? __('history.cell.empty') : $step->value }}</b> @endif @if ($step->formula !== null)<code>{{ $step->formula }}</code>@endif</p>
-                        <small>{{ $step->sentence }}: {{ $step->version->user->name }} in <a href="{{ route('history', ['item' => $item, 'from' => max(1, $step->version->number - 1), 'to' => $step->version->number]) }}#part-{{ $row }}">{{ $step->version->number }}</a>, <x-when :at="$step->version->saved_at" />@if ($step->version->milestone), “{{ $step->version->milestone->name }}”@endif</small>
+                        <small>{{ $step->sentence }}: {{ $step->version->user->name }} in <a href="{{ route('history', ['item' => $item, 'from' => $item->lookFrom($step->version->number), 'to' => $step->version->number]) }}#part-{{ $row }}">{{ $step->version->number }}</a>, <x-when :at="$step->version->saved_at" />@if ($step->version->milestone), “{{ $step->version->milestone->name }}”@endif</small>
                     </div>
                     @if ($step->isNow)
                         <span class="part-now">{{ $step->value === null ? 'gone now' : 'as it is now' }}</span>
