@@ -6,13 +6,12 @@ namespace App\View\Finding;
 
 use App\Models\Item;
 use App\Models\Milestone;
-use App\Models\Version;
 use App\Store\Lives;
 use App\Store\States;
-use App\Store\Writers;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
+use MistyAttic\Core\Content\PartTree;
 
 /** What is found in every version of what somebody may see: texts that are there, and texts that are gone. What is in Lost & found is not looked through. */
 final class Finds
@@ -58,6 +57,9 @@ final class Finds
     public array $months = [];
 
     private CarbonImmutable $first;
+
+    /** @var array<string, PartTree> by root: what places are read from */
+    private array $trees = [];
 
     public function __construct(public readonly Asked $asked, public readonly Within $within, private readonly States $states, public readonly int $page = 1)
     {
@@ -131,14 +133,15 @@ final class Finds
     private function tell(array $groups): void
     {
         $items = Item::query()->with('shelf.memberships', 'form')->whereKey(array_map(fn (array $of) => $of[0]->item_id, $groups))->get()->keyBy('id');
+        $ends = new Ends($items, array_merge(...$groups));
         foreach ($groups as $of) {
             $item = $items->get((int) $of[0]->item_id);
             if ($item === null) {
                 continue;
             }
             $find = new Find($item, $of[0]->part, $of[0]->field, $this->asked->marked($of[0]->text), self::isThere($of));
-            $find->place = $this->place($item, $of[count($of) - 1]);
-            $find->stretches = $this->stretches($item, $of);
+            $find->place = $this->place($item, $of[count($of) - 1], $ends);
+            $find->stretches = $this->stretches($item, $of, $ends);
             $this->finds[] = $find;
             $this->first = min($this->first, $find->stretches[0]['came'] ?? $this->first);
         }
@@ -158,16 +161,16 @@ final class Finds
         return round(max(0, $at->getTimestamp() - $from) / max(1, now()->getTimestamp() - $from) * self::WIDTH, 1);
     }
 
-    private function place(Item $item, \stdClass $life): string
+    private function place(Item $item, \stdClass $life, Ends $ends): string
     {
         if ($life->part === '') {
             return (string) __('finding.title');
         }
-        $root = $item->versions()->where('number', '>=', $life->from_number)->orderBy('number')->value('root');
-        if (! is_string($root) || $this->states->count($root) > self::SMALL) {
+        $root = $ends->version($life, (int) $life->from_number)?->root;
+        if ($root === null) {
             return '';
         }
-        $tree = $this->states->tree($root);
+        $tree = $this->trees[$root] ??= $this->states->count($root) > self::SMALL ? PartTree::of([]) : $this->states->tree($root);
         $part = $tree->find($life->part);
 
         return $part === null ? '' : $item->kind()->whereabouts($tree, $part);
@@ -177,34 +180,21 @@ final class Finds
      * @param  non-empty-list<\stdClass>  $lives
      * @return list<array{from: int, gone: int|null, came: CarbonImmutable, went: CarbonImmutable|null, by: string, colour: int, out: string, outColour: int, said: string}>
      */
-    private function stretches(Item $item, array $lives): array
+    private function stretches(Item $item, array $lives, Ends $ends): array
     {
-        $numbers = array_values(array_unique(array_merge(...array_map(fn (\stdClass $life) => array_filter([(int) $life->from_number, (int) $life->gone_number]), $lives))));
-        $versions = $item->versions()->whereIn('number', $numbers)->get(['number', 'user_id', 'saved_at'])->keyBy('number');
-        $writers = new Writers($item);
-        $touches = DB::table('touches')->where('item_id', $item->id)->whereIn('part', [$lives[0]->part, "{$lives[0]->part}/{$lives[0]->field}"])->whereIn('number', $numbers)->get(['part', 'number', 'user_id']);
-        $who = [];
-        foreach ($touches as $touch) {
-            $who[(int) $touch->number] = $writers->of((string) $touch->part, (int) $touch->number, (int) $touch->user_id);
-        }
-        $people = Writers::people([...$who, ...$versions->pluck('user_id')->all()]);
         $stretches = [];
-        $at = fn (int $number): ?Version => $versions->get($number);
         foreach ($lives as $life) {
             [$from, $gone] = [(int) $life->from_number, $life->gone_number === null ? null : (int) $life->gone_number];
-            [$began, $ended] = [$at($from), $gone === null ? null : $at($gone)];
-            if ($began === null) {
+            [$came, $went] = [$ends->version($life, $from)?->saved_at, $ends->version($life, $gone)?->saved_at];
+            if ($came === null) {
                 continue;
             }
-            $came = $began->saved_at;
-            $in = $people->get($who[$from] ?? $began->user_id);
-            $out = $gone === null ? null : $people->get($who[$gone] ?? (int) $ended?->user_id);
+            [$in, $out] = [$ends->who($life, $from), $ends->who($life, $gone)];
+            $said = ['by' => (string) $in?->firstName(), 'from' => (string) $from, 'date' => $came->format('j M')];
             $stretches[] = [
-                'from' => $from, 'gone' => $gone, 'came' => $came, 'went' => $ended?->saved_at,
+                'from' => $from, 'gone' => $gone, 'came' => $came, 'went' => $went,
                 'by' => (string) $in?->firstName(), 'colour' => (int) $in?->colour, 'out' => (string) $out?->firstName(), 'outColour' => (int) $out?->colour,
-                'said' => $gone === null
-                    ? (string) __('finding.there', ['by' => (string) $in?->firstName(), 'from' => (string) $from, 'date' => $came->format('j M'), 'head' => (string) $item->head])
-                    : (string) __('finding.gone', ['by' => (string) $in?->firstName(), 'from' => (string) $from, 'date' => $came->format('j M'), 'out' => (string) $out?->firstName(), 'gone' => (string) $gone, 'then' => (string) $ended?->saved_at->format('j M')]),
+                'said' => (string) ($gone === null ? __('finding.there', [...$said, 'head' => (string) $item->head]) : __('finding.gone', [...$said, 'out' => (string) $out?->firstName(), 'gone' => (string) $gone, 'then' => (string) $went?->format('j M')])),
             ];
         }
 
