@@ -19,6 +19,9 @@ use Illuminate\Support\Facades\URL;
 /** What changed since the last time on what somebody watches, in one mail; none when nothing did. It tells what they may see when it is sent. */
 final readonly class Digest
 {
+    /** Minutes after which a version is told of: until then it may still grow. */
+    private const STILL = 2;
+
     /** Sentences of one mail. */
     private const MOST = 60;
 
@@ -28,12 +31,15 @@ final readonly class Digest
     public function send(User $person): bool
     {
         $last = (int) DB::table('digests')->where('user_id', $person->id)->value('version_id');
-        $newest = (int) DB::table('versions')->max('id');
+        $newest = (int) DB::table('versions')->where('saved_at', '<=', now()->subMinutes(self::STILL)->format('Y-m-d H:i:s'))->orderByDesc('id')->limit(1)->value('id');
+        if ($newest <= $last) {
+            return false;
+        }
         // Sentences name other items to those alone who may see them.
         $was = Auth::user();
         Auth::setUser($person);
         try {
-            $changes = $this->changes($person, $last);
+            $changes = $this->changes($person, $last, $newest);
         } finally {
             $was === null ? Auth::forgetUser() : Auth::setUser($was);
         }
@@ -46,7 +52,7 @@ final readonly class Digest
     }
 
     /** @return array<int, Change> by version */
-    private function changes(User $person, int $last): array
+    private function changes(User $person, int $last, int $newest): array
     {
         $found = [];
         $watches = DB::table('watches')->where('user_id', $person->id)->orderByRaw('item_id IS NULL')->get();
@@ -58,7 +64,7 @@ final readonly class Digest
             }
             foreach ((new Changes($person, $this->phrases))->of($what, $last, $watch->how === 'marks', others: true) as $change) {
                 // What was said of an item counts before what was said of its shelf.
-                if ($watch->item_id !== null || ! isset($own[$change->item->id])) {
+                if ($change->version->id <= $newest && ($watch->item_id !== null || ! isset($own[$change->item->id]))) {
                     $found[$change->version->id] = $change;
                 }
             }

@@ -26,7 +26,7 @@
                     </form>
                     <section class="panel">
                         <h2>Word of what you watch</h2>
-                        <form method="post" action="{{ route('account.mails') }}">@csrf @method('put')<label class="label" for="mails">Mail</label><div class="field"><div class="select"><select id="mails" name="mails"><option value="daily" @selected($me->mails === 'daily')>once a day, when something changed</option><option value="none" @selected($me->mails === 'none')>none</option></select></div></div><button class="button">Keep this</button></form>
+                        <form method="post" action="{{ route('account.mails') }}">@csrf @method('put')<label class="label" for="mails">Mail</label><div class="field"><div class="select"><select id="mails" name="mails"><option value="daily" @selected($me->mails === 'daily')>once a day, when something changed</option><option value="soon" @selected($me->mails === 'soon')>within a quarter of an hour, all of it in one</option><option value="none" @selected($me->mails === 'none')>none</option></select></div></div><button class="button">Keep this</button></form>
                         <p class="door-note">{{ $me->feed_key === null ? 'Programs can follow what you may see, by addresses with a key of your own.' : 'You have a key for programs. A new one ends every address with the one before.' }}</p>
                         <form method="post" action="{{ route('account.feed') }}">@csrf @method('put')<button class="button" name="key" value="1">{{ $me->feed_key === null ? 'Make a key' : 'Make a new key' }}</button>@if ($me->feed_key !== null) <button class="button is-quiet" name="key" value="0">Take it back</button>@endif</form>
                     </section>

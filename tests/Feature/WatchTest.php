@@ -63,6 +63,23 @@ final class WatchTest extends FeatureCase
         self::assertCount(2, $this->mails());
     }
 
+    public function test_word_comes_soon_to_who_wants_it_so_and_not_of_what_may_still_grow(): void
+    {
+        $item = $this->document($this->shelf, $this->tobi, 'Before');
+        $this->actingAs($this->ines)->put(route('watch.shelf', $this->shelf), ['how' => 'all']);
+        $this->put(route('account.mails'), ['mails' => 'soon'])->assertSessionHasNoErrors();
+        $this->put(route('account.mails'), ['mails' => 'hourly'])->assertSessionHasErrors('mails');
+        $this->travel(1)->hours();
+        $this->save($item, $this->tobi, $this->paragraphs('Before', 'By Tobi'));
+        Artisan::call('attic:digest', ['--soon' => true]);
+        self::assertSame(0, DB::table('mails')->count());
+        $this->save($item, $this->tobi, $this->paragraphs('Before', 'By Tobi', 'And more'));
+        self::assertCount(0, $this->mails());
+        $mails = $this->mails(['--soon' => true]);
+        self::assertSame([1, 1], [count($mails), substr_count($mails[0], 'And more')]);
+        self::assertCount(1, $this->mails(['--soon' => true]));
+    }
+
     public function test_nobody_is_told_what_is_not_theirs_to_see(): void
     {
         $page = $this->page($this->shelf, $this->tobi, 'A secret draft');
@@ -107,11 +124,14 @@ final class WatchTest extends FeatureCase
     /**
      * @phpstan-impure
      *
+     * @param  array<string, bool>  $options
      * @return list<string> what was mailed so far, once today's digests are sent
      */
-    private function mails(): array
+    private function mails(array $options = []): array
     {
-        Artisan::call('attic:digest');
+        // What may still grow is not told of yet.
+        $this->travel(3)->minutes();
+        Artisan::call('attic:digest', $options);
 
         return array_values(array_map(strval(...), DB::table('mails')->orderBy('id')->pluck('body')->all()));
     }
