@@ -28,7 +28,7 @@ return [
         'dataset' => 'Dataset', 'dataset_is' => 'from a file, a sheet or a form',
         'file' => 'File', 'file_is' => 'any, kept as it is',
     ],
-    'kinds' => ['document' => 'documents', 'spreadsheet' => 'spreadsheets', 'page' => 'pages', 'form' => 'forms', 'report' => 'reports', 'dataset' => 'datasets', 'file' => 'files'],
+    'kinds' => ['document' => 'documents', 'spreadsheet' => 'spreadsheets', 'page' => 'pages', 'form' => 'forms', 'report' => 'reports', 'dataset' => 'datasets', 'file' => 'files', 'entry' => 'entries'],
     'found' => '{0} nothing|{1} one item|[2,*] :count items',
     'held_for_owner' => 'An owner of the shelf settles it, since you may not write here any more.',
     'held_own' => 'One of your edits is held back', 'held_of' => 'An edit of :name’s is held back',

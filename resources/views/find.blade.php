@@ -14,7 +14,7 @@
             @if (is_string($near) && $near !== '')<a href="{{ $more(['item' => $near, 'shelf' => null]) }}" @if ($in instanceof App\Models\Item) aria-current="page" @endif><span>{{ $in instanceof App\Models\Item ? $in->title : 'The item I came from' }}</span></a>@endif
             <h2>In</h2>
             <a href="{{ $more(['kind' => null]) }}" @if ($within->kind === '') aria-current="true" @endif><span>every kind</span></a>
-            @foreach ($kinds as $kind)<a href="{{ $more(['kind' => $kind]) }}" @if ($within->kind === $kind) aria-current="true" @endif><span>{{ $kind === 'entry' ? 'entries' : __("item.kinds.{$kind}") }}</span></a>@endforeach
+            @foreach ($kinds as $kind)<a href="{{ $more(['kind' => $kind]) }}" @if ($within->kind === $kind) aria-current="true" @endif><span>{{ __("item.kinds.{$kind}") }}</span></a>@endforeach
             <h2>Brought or taken out by</h2>
             <p class="find-people">@foreach ($people as $person)<a href="{{ $more(['by' => $within->by === $person->id ? null : $person->id]) }}" @if ($within->by === $person->id) aria-current="true" @endif><x-monogram :user="$person" /></a>@endforeach</p>
             <h2>Between</h2>

@@ -58,6 +58,8 @@ test('the ends move by arrow keys, by dragging and by pressing a mark, and the a
 test('as it was can not be taken for the present, and side by side has both', async ({ page }) => {
     await openHistory(page, 'Volunteer handbook', range);
     await page.getByRole('link', { name: 'As it was' }).click();
+    // Several states in tabs are told apart by their moments.
+    await expect(page).toHaveTitle(/^\d+ \w+, \d\d:\d\d · /);
     await expect(page).toHaveURL(/view=was/);
     await expect(page.locator('.state-banner')).toContainText('Not the present state. This is 186');
     await expect(page.locator('.paper')).toContainText('Check the plug and lead first.');

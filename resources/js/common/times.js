@@ -35,6 +35,9 @@ export function near(date, now) {
 /** The day alone, where there is little room. @param {Date} date @param {Date} now */
 const short = (date, now) => (date.getFullYear() === now.getFullYear() ? FORMATS.shortDay : FORMATS.shortYear).format(date);
 
+/** A moment in few letters, for a title. @param {Date} date */
+export const moment = (date) => `${short(date, new Date())}, ${FORMATS.clock.format(date)}`;
+
 /** @param {Date} date */
 export const exact = (date) => FORMATS.exact.format(date);
 

@@ -1,4 +1,5 @@
 import { piece } from '../common/ask.js';
+import { moment } from '../common/times.js';
 import { ribbon } from '../ribbon/ribbon.js';
 import { lined } from './lined.js';
 import { page } from './page.js';
@@ -14,6 +15,12 @@ export function attachHistory(root) {
     const main = /** @type {HTMLElement | null} */ (root.querySelector('[data-history]'));
     if (!main) return plainly(root);
     const read = () => JSON.parse(main.dataset.history ?? '{}');
+    // Several states in tabs are told apart by their moments.
+    const entitle = () => {
+        const { title, moments } = read();
+        document.title = `${moments.map((/** @type {string} */ at) => moment(new Date(at))).join(' to ')} · ${title}`;
+    };
+    entitle();
     let wanted = location.href;
     /** @type {ReturnType<typeof setTimeout> | undefined} */
     let timer;
@@ -62,6 +69,7 @@ export function attachHistory(root) {
             const [old, now] = [main.querySelector(selector), fresh.querySelector(selector)];
             if (old && now) old.replaceWith(now);
         }
+        entitle();
         const ends = read();
         if (ends.head === head) {
             band.show(ends.from, ends.to);
