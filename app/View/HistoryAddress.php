@@ -7,7 +7,7 @@ namespace App\View;
 use App\Models\Item;
 use Illuminate\Http\Request;
 
-/** What the address of a history says: the two ends, the view and its layout, and whose changes are shown. */
+/** What the address of a history says: the two ends, the view and its layout, whose changes are shown, and the words that somebody came for. */
 final readonly class HistoryAddress
 {
     /** @param list<int> $by ids of editors; none means everybody */
@@ -23,6 +23,7 @@ final readonly class HistoryAddress
         public string $show,
         public bool $marks,
         public int $piece = 1,
+        public string $words = '',
     ) {}
 
     /** The address of everything, with everybody's changes standing out. */
@@ -45,14 +46,15 @@ final readonly class HistoryAddress
             'show' => ['nullable', 'in:values,formulas,age,today,picture,parts,lines,bytes'],
             'piece' => ['nullable', 'integer', 'min:1', 'max:99999'],
             'by' => ['nullable', 'string', 'regex:/^\d+(,\d+)*$/', 'max:200'],
+            'q' => ['nullable', 'string', 'max:200'],
         ]);
         $to = (int) ($sent['to'] ?? $item->head);
         $from = (int) ($sent['from'] ?? min($to, isset($sent['to']) ? max(1, $to - 1) : $otherwise()));
 
-        return new self($item, min($from, $to), max($from, $to), $sent['view'] ?? 'changed', $sent['layout'] ?? 'together', isset($sent['by']) ? array_map(intval(...), explode(',', $sent['by'])) : [], $sent['tab'] ?? null, $sent['rows'] ?? 'changed', $sent['show'] ?? 'values', ! isset($sent['marks']), (int) ($sent['piece'] ?? 1));
+        return new self($item, min($from, $to), max($from, $to), $sent['view'] ?? 'changed', $sent['layout'] ?? 'together', isset($sent['by']) ? array_map(intval(...), explode(',', $sent['by'])) : [], $sent['tab'] ?? null, $sent['rows'] ?? 'changed', $sent['show'] ?? 'values', ! isset($sent['marks']), (int) ($sent['piece'] ?? 1), $sent['q'] ?? '');
     }
 
-    /** @param array{from?: int, to?: int, view?: string, layout?: string, by?: list<int>, tab?: string|null, rows?: string, show?: string, marks?: bool, piece?: int} $other */
+    /** @param array{from?: int, to?: int, view?: string, layout?: string, by?: list<int>, tab?: string|null, rows?: string, show?: string, marks?: bool, piece?: int, words?: string} $other */
     public function with(array $other, string $route = 'history'): string
     {
         $all = [...get_object_vars($this), ...$other];
@@ -67,6 +69,7 @@ final readonly class HistoryAddress
             'show' => $all['show'] === 'values' ? null : $all['show'],
             'marks' => $all['marks'] ? null : 'off',
             'piece' => $all['piece'] === 1 ? null : $all['piece'],
+            'q' => $all['words'] === '' ? null : $all['words'],
         ], fn ($value) => $value !== null));
     }
 

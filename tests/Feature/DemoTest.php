@@ -31,7 +31,7 @@ final class DemoTest extends FeatureCase
                 $this->check();
                 $this->assertVerified();
                 DB::statement('PRAGMA foreign_keys = OFF');
-                foreach (DB::select("SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%' AND name != 'migrations'") as $table) {
+                foreach (DB::select("SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%' AND name NOT LIKE 'found%' AND name != 'migrations'") as $table) {
                     DB::table($table->name)->delete();
                 }
             }

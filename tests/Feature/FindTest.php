@@ -52,7 +52,11 @@ final class FindTest extends FeatureCase
         self::assertSame([false, [[2, 3, 'Tobi', 'Ines'], [4, 5, 'Tobi', 'Ines']]], [$gone->isThere, array_map(fn (array $each) => [$each['from'], $each['gone'], $each['by'], $each['out']], $gone->stretches)]);
         self::assertSame([true, [[6, null]]], [$there->isThere, array_map(fn (array $each) => [$each['from'], $each['gone']], $there->stretches)]);
         $this->actingAs($this->ines)->get(route('find', ['q' => 'spare key']))->assertOk()->assertSee('2 stretches of text')->assertSee('one of them gone')->assertSee('Ines took it out in 5')->assertSee('<mark>spare</mark>', false);
-        $this->get($gone->look())->assertOk();
+        $page = $this->get($gone->look())->assertOk()->assertSee('“spare key” came or went in 5')->getContent();
+        preg_match('/data-history="([^"]+)"/', (string) $page, $data);
+        $read = json_decode(html_entity_decode($data[1] ?? ''), true);
+        self::assertSame([4, 5, [2, 3, 4, 5, 6]], [$read['from'] ?? 0, $read['to'] ?? 0, array_column($read['spots'] ?? [], 0)]);
+        self::assertSame([5, 6], [$this->numberIn($there->look(), 'from'), $this->numberIn($there->look(), 'to')]);
         $this->get(route('find', ['q' => 'spare key', 'state' => 'there']))->assertSee('one stretch of text')->assertDontSee('took it out');
         $this->get(route('find', ['q' => 'spare key', 'item' => $item->key]))->assertOk()->assertSee('2 stretches');
         $this->get(route('find', ['q' => 'spare key', 'shelf' => $this->shelf->key, 'kind' => 'page']))->assertSee('No version of what you chose holds that.');
@@ -198,6 +202,13 @@ final class FindTest extends FeatureCase
     private function found(string $words, ?User $who = null, mixed ...$more): Finds
     {
         return new Finds(new Asked($words), new Within($who ?? $this->ines, null, 'any', '', ...$more), $this->app->make(States::class));
+    }
+
+    private function numberIn(string $address, string $name): int
+    {
+        parse_str((string) parse_url($address, PHP_URL_QUERY), $sent);
+
+        return is_string($sent[$name] ?? null) ? (int) $sent[$name] : 0;
     }
 
     /** @return list<string> */

@@ -9,6 +9,10 @@ use App\Models\Item;
 use App\Models\Publishing;
 use App\Models\User;
 use App\Models\Version;
+use App\Store\States;
+use App\View\Finding\Asked;
+use App\View\Finding\Finds;
+use App\View\Finding\Within;
 use App\View\HistoryAddress;
 use App\View\LookedAt;
 use App\View\Past;
@@ -24,7 +28,7 @@ use MistyAttic\Core\History\Sittings;
 /** Two versions of an item looked at: the earlier as it was, what changed between them, and who wrote what. */
 final class HistoryController extends Controller
 {
-    public function show(Request $request, Item $item, Phrases $phrases): View
+    public function show(Request $request, Item $item, Phrases $phrases, States $states): View
     {
         Gate::authorize('view', $item);
         $address = HistoryAddress::read($request, $item, fn () => $item->sight === null ? $this->beforeLastSitting($item) : $item->before($item->head));
@@ -43,6 +47,7 @@ final class HistoryController extends Controller
             'comparison' => $comparison,
             'editors' => $this->editorsBetween($item, $address),
             'phrases' => $phrases,
+            'spots' => $address->words === '' ? [] : (new Finds(new Asked($address->words), new Within($this->person($request), $item), $states))->spots(),
             'parts' => Gate::allows('draft', $item) ? route('item', $item).'/parts' : null,
             'itsHistory' => __('history.its_history'),
             'past' => $past,

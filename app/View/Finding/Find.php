@@ -17,23 +17,24 @@ final class Find
 
     public string $place = '';
 
-    /** @param list<array{string, bool}> $pieces see {@see Asked::marked} */
-    public function __construct(public readonly Item $item, public readonly string $part, public readonly string $field, public readonly array $pieces, public readonly bool $isThere) {}
+    /** The table that it stands in, of a kind that has several. */
+    public ?string $table = null;
+
+    public function __construct(public readonly Item $item, public readonly string $part, public readonly string $field, private readonly Asked $asked, private readonly string $whole, public readonly bool $isThere) {}
 
     /** The words, with what was looked for marked. */
     public function text(): HtmlString
     {
-        return new HtmlString(implode('', array_map(fn (array $piece): string => $piece[1] ? '<mark>'.e($piece[0]).'</mark>' : e($piece[0]), $this->pieces)));
+        return new HtmlString(implode('', array_map(fn (array $piece): string => $piece[1] ? '<mark>'.e($piece[0]).'</mark>' : e($piece[0]), $this->asked->marked($this->whole))));
     }
 
-    /** Where it is looked at: as it stood last, with what took it away. */
+    /** The moment when it went, or came where it stands there; with all that was found marked on the ribbon. */
     public function look(): string
     {
         $last = $this->stretches[array_key_last($this->stretches) ?? 0];
+        $moment = $last['gone'] ?? $last['from'];
 
-        return $last['gone'] === null
-            ? route('history', ['item' => $this->item->key, 'from' => $last['from'], 'to' => max($last['from'], $this->item->head)]).$this->anchor()
-            : route('history', ['item' => $this->item->key, 'from' => $this->item->lookFrom($last['gone']), 'to' => $last['gone']]).$this->anchor();
+        return route('history', array_filter(['item' => $this->item->key, 'from' => $this->item->lookFrom($moment), 'to' => $moment, 'tab' => $this->table, 'q' => $this->asked->words], fn ($value) => $value !== null)).$this->anchor();
     }
 
     public function history(): ?string

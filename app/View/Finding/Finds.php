@@ -11,6 +11,7 @@ use App\Store\States;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
 use MistyAttic\Core\Content\PartTree;
 
 /** What is found in every version of what somebody may see: texts that are there, and texts that are gone. What is in Lost & found is not looked through. */
@@ -58,6 +59,9 @@ final class Finds
 
     private CarbonImmutable $first;
 
+    /** @var list<\stdClass> */
+    private array $lives = [];
+
     /** @var array<string, PartTree> by root: what places are read from */
     private array $trees = [];
 
@@ -67,9 +71,9 @@ final class Finds
         if ($asked->pieces === []) {
             return;
         }
-        $rows = $this->rows();
+        $this->lives = $this->rows();
         $groups = [];
-        foreach ($rows as $row) {
+        foreach ($this->lives as $row) {
             $groups["{$row->item_id}/{$row->part}/{$row->field}/{$row->text}"][] = $row;
         }
         $groups = array_filter($groups, fn (array $of) => $within->state === 'any' || ($within->state === 'there') === self::isThere($of));
@@ -139,8 +143,8 @@ final class Finds
             if ($item === null) {
                 continue;
             }
-            $find = new Find($item, $of[0]->part, $of[0]->field, $this->asked->marked($of[0]->text), self::isThere($of));
-            $find->place = $this->place($item, $of[count($of) - 1], $ends);
+            $find = new Find($item, $of[0]->part, $of[0]->field, $this->asked, $of[0]->text, self::isThere($of));
+            $this->place($find, $of[count($of) - 1], $ends);
             $find->stretches = $this->stretches($item, $of, $ends);
             $this->finds[] = $find;
             $this->first = min($this->first, $find->stretches[0]['came'] ?? $this->first);
@@ -161,19 +165,45 @@ final class Finds
         return round(max(0, $at->getTimestamp() - $from) / max(1, now()->getTimestamp() - $from) * self::WIDTH, 1);
     }
 
-    private function place(Item $item, \stdClass $life, Ends $ends): string
+    /** Says where a text stood, as far as that does not take reading much. */
+    private function place(Find $find, \stdClass $life, Ends $ends): void
     {
-        if ($life->part === '') {
-            return (string) __('finding.title');
-        }
         $root = $ends->version($life, (int) $life->from_number)?->root;
-        if ($root === null) {
-            return '';
+        if ($find->part === '' || $root === null) {
+            $find->place = $find->part === '' ? (string) __('finding.title') : '';
+
+            return;
         }
         $tree = $this->trees[$root] ??= $this->states->count($root) > self::SMALL ? PartTree::of([]) : $this->states->tree($root);
-        $part = $tree->find($life->part);
+        $part = $tree->find($find->part);
+        $kind = $find->item->kind();
+        if ($part === null) {
+            return;
+        }
+        $find->place = $kind->whereabouts($tree, $part);
+        if ($kind->grid()?->isOneTable === false) {
+            for ($find->table = $part->id; ($above = $tree->parent($find->table)) !== PartTree::ROOT;) {
+                $find->table = $above;
+            }
+        }
+    }
 
-        return $part === null ? '' : $item->kind()->whereabouts($tree, $part);
+    /**
+     * In which versions texts that hold it came and went.
+     *
+     * @return list<array{int, string}> number, and what is said of it; ascending
+     */
+    public function spots(): array
+    {
+        $said = [];
+        foreach ($this->lives as $life) {
+            $text = Str::limit($life->text, 60, '…');
+            $said[(int) $life->from_number][] = (string) __('finding.came', ['text' => $text]);
+            $life->gone_number === null ?: $said[(int) $life->gone_number][] = (string) __('finding.went', ['text' => $text]);
+        }
+        ksort($said);
+
+        return array_map(fn (int $number, array $of): array => [$number, $number.': '.implode(' · ', array_slice($of, 0, 3))], array_keys($said), $said);
     }
 
     /**

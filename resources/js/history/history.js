@@ -87,8 +87,7 @@ export function attachHistory(root) {
         steps = stepper(main, table);
         main.dispatchEvent(new CustomEvent('swapped', { bubbles: true }));
         main.removeAttribute('aria-busy');
-        const part = decodeURIComponent(new URL(url).hash).replace(/^#part-/, '');
-        if (part) steps.choose(part);
+        steps.choose(asked(url));
         if (focusedLink) /** @type {HTMLElement | undefined} */ ([...main.querySelectorAll('[data-swap]')].find((link) => link.textContent?.trim() === focusedLink))?.focus();
     }
 
@@ -116,6 +115,7 @@ export function attachHistory(root) {
         }
     };
     main.addEventListener('click', press);
+    steps.choose(asked(location.href), false);
     document.addEventListener('keydown', key);
     window.addEventListener('popstate', pop);
     return () => {
@@ -128,6 +128,9 @@ export function attachHistory(root) {
         table.dispose();
     };
 }
+
+/** The part that an address leads to. @param {string} url */
+const asked = (url) => /^#part-(.+)$/.exec(decodeURIComponent(new URL(url).hash))?.[1] ?? '';
 
 /**
  * What readers will see change, before it is published: the same marks and steps, without a ribbon.

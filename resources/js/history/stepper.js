@@ -3,7 +3,7 @@
  *
  * @param {HTMLElement} root
  * @param {{reach: (part: string) => Promise<void>, chosen: (part: string) => void}} [table] fetches what is not there yet; is told what was chosen
- * @returns {{step: (by: number) => void, end: (last: boolean) => void, choose: (part: string) => void, dispose: () => void}}
+ * @returns {{step: (by: number) => void, end: (last: boolean) => void, choose: (part: string, focus?: boolean) => void, dispose: () => void}}
  */
 export function stepper(root, table) {
     const entries = /** @type {HTMLElement[]} */ ([...root.querySelectorAll('[data-entry]')]);
@@ -24,19 +24,21 @@ export function stepper(root, table) {
             return;
         }
         for (const entry of entries) entry.removeAttribute('aria-current');
-        for (const part of root.querySelectorAll('.is-current')) part.classList.remove('is-current');
         const entry = entries[at];
         entry.setAttribute('aria-current', 'true');
         entry.scrollIntoView({ block: 'nearest' });
         if (focus) entry.focus();
-        await table?.reach(entry.dataset.entry ?? '');
-        table?.chosen(entry.dataset.entry ?? '');
-        const part = document.getElementById(`part-${entry.dataset.entry}`);
-        if (part) {
-            part.classList.add('is-current');
-            part.scrollIntoView({ block: 'center' });
-        }
+        await point(entry.dataset.entry ?? '');
         show();
+    };
+    /** @param {string} id of a part that is shown */
+    const point = async (id) => {
+        await table?.reach(id);
+        table?.chosen(id);
+        for (const part of root.querySelectorAll('.is-current')) part.classList.remove('is-current');
+        const part = document.getElementById(`part-${id}`);
+        part?.classList.add('is-current');
+        part?.scrollIntoView({ block: 'center' });
     };
     /** @param {MouseEvent} event */
     const press = (event) => {
@@ -58,14 +60,15 @@ export function stepper(root, table) {
     const first = entries[0] && document.getElementById(`part-${entries[0].dataset.entry}`);
     const state = root.querySelector('[data-state]');
     const frame = requestAnimationFrame(() => {
-        if (first && state && !state.classList.contains('is-report-past') && first.getBoundingClientRect().bottom > state.getBoundingClientRect().bottom) first.scrollIntoView({ block: 'center' });
+        if (first && state && !location.hash.startsWith('#part-') && !state.classList.contains('is-report-past') && first.getBoundingClientRect().bottom > state.getBoundingClientRect().bottom) first.scrollIntoView({ block: 'center' });
     });
     return {
         step: (by) => go(at < 0 ? (by > 0 ? 0 : entries.length - 1) : at + by, true),
         end: (last) => go(last ? entries.length - 1 : 0, true),
-        choose: (part) => {
+        choose: (part, focus = true) => {
             const found = entries.findIndex((entry) => entry.dataset.entry === part && entry.dataset.elsewhere === undefined);
-            if (found >= 0) go(found, true);
+            if (found >= 0) go(found, focus);
+            else if (part !== '') point(part);
         },
         dispose: () => (cancelAnimationFrame(frame), root.removeEventListener('click', press)),
     };

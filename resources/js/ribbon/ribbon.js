@@ -21,7 +21,7 @@ const WORDY = 30;
  * The ribbon: a lane for each editor, a mark for each version, the two ends.
  *
  * @param {HTMLElement} root
- * @param {{from: number, to: number, ribbon: string, line: string}} state
+ * @param {{from: number, to: number, ribbon: string, line: string, spots?: [number, string][]}} state
  * @param {(from: number, to: number) => void} choose another pair of ends was chosen
  * @returns {{dispose: () => void, move: (end: 'from' | 'to', by: number) => void, show: (from: number, to: number) => void}}
  */
@@ -122,6 +122,7 @@ export function ribbon(root, state, choose) {
         }));
         flags.append(...data.pins.filter((number) => places.has(number)).map((number) => spot('pin', `${number} is pinned`, x(placeOf(number)))));
         flags.append(...data.gaps.filter(([number]) => places.has(number)).map(([number, words]) => spot('gap', words, x(placeOf(number)) - step / 2)));
+        flags.append(...(state.spots ?? []).filter(([number]) => places.has(number)).map(([number, words]) => spot('found', words, x(placeOf(number)))));
         place();
         draw();
     };

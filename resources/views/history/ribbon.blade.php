@@ -6,6 +6,7 @@
             <button type="button" data-only="milestones" aria-pressed="false">Milestones</button>
             @if ($item->isPublishable())<button type="button" data-only="published" aria-pressed="false">Published</button>@endif
         </span>
+        @if ($address->words !== '')<span class="ribbon-found">{{ trans_choice('finding.on_ribbon', count($spots), ['words' => $address->words, 'count' => (string) count($spots)]) }} <a href="{{ $address->with(['words' => '']) }}" aria-label="No marks for it">no marks</a></span>@endif
         <span class="ribbon-hint" data-hint role="status"></span>
         <span class="bar-do">
             @can('write', $item)
