@@ -24,6 +24,9 @@ final class Space
     /** @var array<string, true> addresses that were counted */
     private array $known = [];
 
+    /** @var array<string, true> addresses that were counted as what another rests on, and not looked into */
+    private array $bases = [];
+
     public function __construct(ChunkStore $chunks)
     {
         $this->trees = new HashTree($chunks);
@@ -51,11 +54,32 @@ final class Space
         $addresses = [];
         foreach ($roots as $root) {
             foreach ($this->trees->chunks((string) hex2bin((string) $root), $this->known) as $address => $unused) {
-                $addresses[] = (string) $address;
+                isset($this->bases[$address]) || $addresses[] = (string) $address;
             }
         }
 
-        return self::bytes($addresses);
+        return self::bytes([...$addresses, ...$this->bases($addresses)]);
+    }
+
+    /**
+     * What is kept as its difference from another chunk takes that one, too.
+     *
+     * @param  list<string>  $addresses
+     * @return list<string> those that were not counted yet
+     */
+    private function bases(array $addresses): array
+    {
+        $bases = [];
+        foreach (array_chunk($addresses, self::AT_ONCE) as $some) {
+            foreach (DB::select('SELECT DISTINCT address FROM chunks WHERE id IN (SELECT base FROM chunks WHERE address IN ('.self::marks($some).'))') as $row) {
+                if (! isset($this->known[$row->address]) && ! isset($this->bases[$row->address])) {
+                    $this->bases[$row->address] = true;
+                    $bases[] = (string) $row->address;
+                }
+            }
+        }
+
+        return $bases;
     }
 
     private function pictures(Item $item): int
@@ -79,10 +103,15 @@ final class Space
     {
         $bytes = 0;
         foreach (array_chunk($addresses, self::AT_ONCE) as $some) {
-            $marks = implode(',', array_map(fn (string $address) => "x'".bin2hex($address)."'", $some));
-            $bytes += (int) DB::select("SELECT sum(length(data)) AS bytes FROM chunks WHERE address IN ({$marks})")[0]->bytes;
+            $bytes += (int) DB::select('SELECT sum(length(data)) AS bytes FROM chunks WHERE address IN ('.self::marks($some).')')[0]->bytes;
         }
 
         return $bytes;
+    }
+
+    /** @param list<string> $addresses */
+    private static function marks(array $addresses): string
+    {
+        return implode(',', array_map(fn (string $address) => "x'".bin2hex($address)."'", $addresses));
     }
 }

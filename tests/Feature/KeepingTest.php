@@ -26,6 +26,8 @@ use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\History\Keeping\Exemption;
+use MistyAttic\Core\Store\ChunkStore;
+use MistyAttic\Core\Store\HashTree;
 
 /** Keeping rules: said in a sentence, rehearsed, done; what goes leaves a gap, and nobody’s name stands on what they may not have written. */
 final class KeepingTest extends FeatureCase
@@ -189,6 +191,22 @@ final class KeepingTest extends FeatureCase
         self::assertSame(['Ines', 'Tobi'], [$who->of('row1', 'cola')?->firstName(), $who->of('row1', 'colb')?->firstName()]);
         $this->get(route('cell', [$sheet, 'row1', 'cola']))->assertOk()->assertSee('Ines Oduya');
         $this->get(route('history', [$sheet, 'from' => 1, 'to' => 6, 'view' => 'who']))->assertOk();
+    }
+
+    public function test_what_is_kept_as_a_difference_takes_what_it_rests_on_too(): void
+    {
+        $words = fn (int $at): string => "Paragraph {$at} says what is to be done with the lamp, the lead and the socket, and ".sha1((string) $at);
+        $item = $this->document($this->shelf, $this->tobi, ...array_map($words, range(1, 40)));
+        foreach (range(1, 4) as $turn) {
+            $this->save($item, $turn % 2 === 0 ? $this->tobi : $this->ines, $this->paragraphs("Turn {$turn}", ...array_map($words, range(2, 40))));
+        }
+        $addresses = array_keys(iterator_to_array((new HashTree($this->app->make(ChunkStore::class)))->chunks((string) hex2bin($item->refresh()->root))));
+        $marks = implode(',', array_map(fn (int|string $address) => "x'".bin2hex((string) $address)."'", $addresses));
+        $rests = (int) DB::select("SELECT sum(length(data)) AS bytes FROM chunks WHERE address IN ({$marks}) OR id IN (SELECT base FROM chunks WHERE address IN ({$marks}))")[0]->bytes;
+        self::assertNotSame([], DB::select("SELECT 1 FROM chunks WHERE base IS NOT NULL AND address IN ({$marks})"));
+        $takes = $this->app->make(Space::class)->of($item);
+        self::assertSame($rests, $takes['newest']);
+        self::assertLessThanOrEqual((int) DB::table('chunks')->sum(DB::raw('length(data)')), array_sum($takes));
     }
 
     public function test_by_night_rules_are_kept_and_lost_things_go_when_their_shelf_says_so(): void
