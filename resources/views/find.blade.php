@@ -6,7 +6,7 @@
 @endphp
 <x-layout :title="$q === '' ? 'Find' : 'Find “'.$q.'”'">
     <div class="frame">
-        <nav class="side" aria-label="Where">
+        <nav class="side is-dense" aria-label="Where">
             <h2>Where</h2>
             <a href="{{ $more(['item' => null, 'shelf' => null]) }}" @if ($in === null) aria-current="page" @endif><span>All that I may see</span></a>
             @foreach (auth()->user()->shelves as $shelf)<a href="{{ $more(['item' => null, 'shelf' => $shelf->key]) }}" @if ($in instanceof App\Models\Shelf && $in->is($shelf)) aria-current="page" @endif><span>{{ $shelf->name }}</span></a>@endforeach
