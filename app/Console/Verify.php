@@ -18,6 +18,7 @@ use Illuminate\Console\Command;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Content\CoreException;
+use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\Stretch;
 use MistyAttic\Core\Kinds\Kinds;
 use MistyAttic\Core\Kinds\Limits;
@@ -50,6 +51,9 @@ final class Verify extends Command
     private FileBytes $files;
 
     private Lives $lives;
+
+    /** The newest state of the item that is looked at, once it was read. */
+    private ?PartTree $newest = null;
 
     /** @var array<string, true> by kind and root: the states that were found sound */
     private array $sound = [];
@@ -209,8 +213,7 @@ final class Verify extends Command
         $count = $versions = 0;
         foreach ($items->lazyById(self::BATCH) as $item) {
             $bar->setMessage("item {$item->key}");
-            $pictures = null;
-            $before = null;
+            $pictures = $before = $this->newest = null;
             foreach ($of()->where('item_id', $item->id)->orderBy('number')->select('number', 'root')->cursor() as $version) {
                 $pictures ??= array_values(Picture::query()->where('item_id', $item->form_id ?? $item->id)->pluck('chunk')->map(fn (mixed $chunk): string => (string) $chunk)->all());
                 $before = $this->version($states, $item, (int) $version->number, (string) $version->root, $before, $pictures) ? (string) $version->root : null;
@@ -243,6 +246,7 @@ final class Verify extends Command
             $excerpt = $before === null || $number === $item->head || $kind->grid() === null ? null : Excerpt::of($states, $kind->grid(), $before, $root, even: true);
             if ($excerpt === null) {
                 $tree = $states->tree($root);
+                $this->newest = $number === $item->head ? $tree : null;
                 $states->keep($tree) === $root || $this->complain("{$whose} has a root that its content does not lead to");
             } else {
                 $tree = $excerpt->new;
@@ -268,7 +272,7 @@ final class Verify extends Command
     /** What is found of an item that is read in is what its newest version holds. */
     private function found(States $states, Item $item): void
     {
-        $fault = $item->is_read ? $this->lives->fault($item, Kinds::named($item->kind), $states->tree($item->root)) : null;
+        $fault = $item->is_read ? $this->lives->fault($item, Kinds::named($item->kind), $this->newest ?? $states->tree($item->root)) : null;
         $fault === null || $this->complain("“{$item->title}”: {$fault}. php artisan attic:lives --item={$item->key} reads it in anew");
     }
 
