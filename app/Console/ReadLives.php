@@ -51,7 +51,8 @@ final class ReadLives extends Command
         $root = '';
         foreach (Version::query()->where('item_id', $item->id)->orderBy('number')->cursor() as $version) {
             $after = $version->root === $root ? $before : $states->tree($version->root);
-            $touched = $version->root === $root ? [] : array_map(strval(...), array_keys(Touched::by(TreeCompare::of($before, $after), $kind)));
+            $changes = $version->root === $root ? null : TreeCompare::of($before, $after);
+            $touched = $changes === null ? [] : [...array_map(strval(...), array_keys(Touched::by($changes, $kind))), ...Touched::followed($changes, $kind)];
             $lives->write($item, $version->number, false, $kind, $touched, $after, $version->title);
             [$before, $root] = [$after, $version->root];
         }

@@ -93,7 +93,7 @@ final readonly class WriteVersion
         $this->touch($item, $version, $compared->touched, $writers);
         if ($version->number === 1 || $item->is_read) {
             $item->is_read || $item->update(['is_read' => true]);
-            $this->lives->write($item, $version->number, $grown !== null, $kind, array_map(strval(...), array_keys($compared->touched)), $after, $title);
+            $this->lives->write($item, $version->number, $grown !== null, $kind, [...array_map(strval(...), array_keys($compared->touched)), ...Touched::followed($changes, $kind)], $after, $title);
         }
         if ($grid === null) {
             $this->carried->keep($item, $version, $before, $after, $changes, $written->from);

@@ -7,6 +7,7 @@ namespace MistyAttic\Core\History;
 use MistyAttic\Core\Compare\Changes\CellEdits;
 use MistyAttic\Core\Compare\Changes\ChangeSet;
 use MistyAttic\Core\Compare\Changes\ChangeType;
+use MistyAttic\Core\Kinds\Cell;
 use MistyAttic\Core\Kinds\Kind;
 
 /** What a version touched, for the index by which looking back finds the versions that matter. */
@@ -38,5 +39,27 @@ final class Touched
         }
 
         return $touched;
+    }
+
+    /**
+     * Formulas that are spelled otherwise since their ranges followed a row or a column: touched by nobody, and yet another text.
+     *
+     * @return list<string> as `row/column`
+     */
+    public static function followed(ChangeSet $changes, Kind $kind): array
+    {
+        $row = $kind->grid()?->row;
+        $edits = new CellEdits($changes);
+        $followed = [];
+        foreach ($changes->changes as $change) {
+            foreach ($change->type === ChangeType::Edited && $change->part()->role === $row ? $change->fields() : [] as $column) {
+                [$was, $is] = [$change->before->fields[$column] ?? null, $change->after->fields[$column] ?? null];
+                if (Cell::formula($was) !== Cell::formula($is) && $edits->followed($was, $is)) {
+                    $followed[] = "{$change->id}/{$column}";
+                }
+            }
+        }
+
+        return $followed;
     }
 }

@@ -4,7 +4,7 @@ return [
     'title' => 'its title',
     'there' => 'in :from, :date, by :by · there in :head',
     'gone' => 'in :from, :date, by :by · :out took it out in :gone, :then',
-    'came' => '“:text” came', 'went' => '“:text” went',
+    'formula' => 'a formula', 'came' => ':text came', 'went' => ':text went',
     'on_ribbon' => '{0} “:words” is in none of them|{1} “:words” came or went in one|[2,*] “:words” came or went in :count',
     'said' => '{0} nothing|{1} one stretch of text|[2,*] :count stretches of text',
     'in' => '{1} in one item|[2,*] in :count items',

@@ -176,6 +176,21 @@ final class FindTest extends FeatureCase
         $this->get(route('find', ['q' => 'agreed', 'since' => 'soon']))->assertRedirect();
     }
 
+    public function test_a_formula_that_followed_its_range_is_found_as_it_is_spelled_now(): void
+    {
+        $row = fn (int $at, mixed $cell): Part => new Part("row{$at}", 'row', 1, ['cola' => $cell]);
+        $tree = PartTree::of([new Part('tab1', 'tab', 0, ['name' => 'Sums', 'frozen' => 0]), new Part('cola', 'column', 1, ['width' => 0, 'format' => '']), $row(1, 1), $row(2, 2), $row(3, 3), $row(4, ['=', 'SUM([row1.cola]:[row3.cola])', 6])]);
+        $sheet = $this->app->make(MakeItem::class)->handle($this->shelf, $this->ines, 'spreadsheet', 'Following', content: new Content(Kinds::named('spreadsheet'), $tree), keepIds: true);
+        $this->save($sheet, $this->tobi, PartTree::of([$tree->parts[0], $tree->parts[1], $row(1, 1), $row(2, 2), $row(4, ['=', 'SUM([row1.cola]:[row2.cola])', 3])]));
+        self::assertSame([1, 1], [$this->found('=sum')->gone, $this->found('"[row2.cola])"')->count]);
+        $this->actingAs($this->ines)->get(route('find', ['q' => '=sum(']))->assertSee('<mark>=SUM(</mark>A1:A3)', false)->assertSee('<mark>=SUM(</mark>A1:A2)', false);
+        $this->get(route('history', [$sheet, 'from' => 1, 'to' => 2, 'q' => '=sum']))->assertSee('a formula went');
+        self::assertSame(0, Artisan::call('attic:verify'), Artisan::output());
+        $before = $this->lives();
+        Artisan::call('attic:lives', ['--anew' => true]);
+        self::assertSame($before, $this->lives());
+    }
+
     public function test_what_is_found_is_checked_against_what_stands_there(): void
     {
         $item = $this->document($this->shelf, $this->tobi, 'First words');

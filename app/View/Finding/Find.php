@@ -8,6 +8,9 @@ use App\Models\Item;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\HtmlString;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Formulas\CellPlaces;
+use MistyAttic\Core\Kinds\Formulas\Formula;
 
 /** One text in one part, with the stretches of its life. */
 final class Find
@@ -20,7 +23,15 @@ final class Find
     /** The table that it stands in, of a kind that has several. */
     public ?string $table = null;
 
-    public function __construct(public readonly Item $item, public readonly string $part, public readonly string $field, private readonly Asked $asked, private readonly string $whole, public readonly bool $isThere) {}
+    public function __construct(public readonly Item $item, public readonly string $part, public readonly string $field, private readonly Asked $asked, private string $whole, public readonly bool $isThere) {}
+
+    /** A formula as people read it: kept by what it stands for, and spelled by where that stood. */
+    public function spell(PartTree $tree): void
+    {
+        if (str_starts_with($this->whole, '=') && $tree->has($this->part)) {
+            $this->whole = '='.Formula::spell(substr($this->whole, 1), $this->part, new CellPlaces($tree));
+        }
+    }
 
     /** The words, with what was looked for marked. */
     public function text(): HtmlString

@@ -182,6 +182,7 @@ final class Finds
         }
         $find->place = $kind->whereabouts($tree, $part);
         if ($kind->grid()?->isOneTable === false) {
+            $find->spell($tree);
             for ($find->table = $part->id; ($above = $tree->parent($find->table)) !== PartTree::ROOT;) {
                 $find->table = $above;
             }
@@ -197,7 +198,8 @@ final class Finds
     {
         $said = [];
         foreach ($this->lives as $life) {
-            $text = Str::limit($life->text, 60, '…');
+            // A formula is kept by what it stands for, which nobody reads.
+            $text = str_starts_with($life->text, '=') ? (string) __('finding.formula') : '“'.Str::limit($life->text, 60, '…').'”';
             $said[(int) $life->from_number][] = (string) __('finding.came', ['text' => $text]);
             $life->gone_number === null ?: $said[(int) $life->gone_number][] = (string) __('finding.went', ['text' => $text]);
         }
