@@ -16,7 +16,7 @@
         <a class="top-mark" href="{{ route('home') }}"><x-glyph name="mark" /> <b>Misty Attic</b></a>
         <span class="top-place">{{ config('attic.place') }}</span>
         @auth
-            <form class="top-find" method="get" action="{{ route('find', absolute: false) }}" role="search"><input type="search" name="q" maxlength="200" value="{{ request()->routeIs('find') ? request()->query('q') : '' }}" placeholder="Find in every version" aria-label="Find in every version">@if (request()->route('item') instanceof App\Models\Item)<input type="hidden" name="near" value="{{ request()->route('item')->key }}">@endif</form>
+            <form class="top-find" method="get" action="{{ route('find', absolute: false) }}" role="search" aria-label="In every version"><input type="search" name="q" maxlength="200" value="{{ request()->routeIs('find') ? request()->query('q') : '' }}" placeholder="Find in every version" aria-label="Find in every version">@if (request()->route('item') instanceof App\Models\Item)<input type="hidden" name="near" value="{{ request()->route('item')->key }}">@endif</form>
             <x-waiting-count />
             <details class="menu top-me" data-menu>
                 <summary aria-label="Signed in as {{ auth()->user()->name }}"><x-monogram :user="auth()->user()" /></summary>
