@@ -92,8 +92,11 @@ final readonly class WriteVersion
         $item->update(['head' => $version->number, 'root' => $written->root, 'title' => $title, 'changed_at' => $at, ...(! $compared->isExcerpt && $grid !== null ? ['formulas' => Spelling::hasFormulas($after)] : [])]);
         $this->touch($item, $version, $compared->touched, $writers);
         if ($version->number === 1 || $item->is_read) {
-            $item->is_read || $item->update(['is_read' => true]);
-            $this->lives->write($item, $version->number, $grown !== null, $kind, [...array_map(strval(...), array_keys($compared->touched)), ...Touched::followed($changes, $kind)], $after, $title);
+            $touched = [...array_map(strval(...), array_keys($compared->touched)), ...Touched::followed($changes, $kind)];
+            // So much at once would keep others from writing: it is read in by night.
+            $isRead = ! Lives::areMany($touched, $after);
+            $item->is_read === $isRead || $item->update(['is_read' => $isRead]);
+            $isRead && $this->lives->write($item, $version->number, $grown !== null, $kind, $touched, $after, $title);
         }
         if ($grid === null) {
             $this->carried->keep($item, $version, $before, $after, $changes, $written->from);

@@ -16,6 +16,9 @@ use Normalizer;
  */
 final class Lives
 {
+    /** Texts that are written with a version: about a second. */
+    private const MANY = 8_000;
+
     /** Letters of a text that are found. */
     private const MOST = 20_000;
 
@@ -23,6 +26,24 @@ final class Lives
     public static function folded(string $text): string
     {
         return mb_strtolower((string) preg_replace('/\p{Mn}+/u', '', Normalizer::normalize(mb_scrub($text), Normalizer::FORM_KD) ?: $text));
+    }
+
+    /**
+     * Whether so much was touched that it is not to be written while somebody waits.
+     *
+     * @param  list<string>  $touched  parts, and cells as `row/column`
+     */
+    public static function areMany(array $touched, PartTree $after): bool
+    {
+        $texts = count($touched);
+        foreach ($touched as $key) {
+            $texts += count($after->find($key)->fields ?? []);
+            if ($texts > self::MANY) {
+                return true;
+            }
+        }
+
+        return $texts > self::MANY;
     }
 
     /**

@@ -191,6 +191,19 @@ final class FindTest extends FeatureCase
         self::assertSame($before, $this->lives());
     }
 
+    public function test_very_much_at_once_keeps_nobody_waiting_and_is_read_in_by_night(): void
+    {
+        $parts = [new Part('tab1', 'tab', 0, ['name' => 'Log', 'frozen' => 0]), new Part('cola', 'column', 1, ['width' => 0, 'format' => '']), new Part('colb', 'column', 1, ['width' => 0, 'format' => ''])];
+        for ($row = 0; $row < 4_200; $row++) {
+            $parts[] = new Part(sprintf('r%05d', $row), 'row', 1, ['cola' => "Lantern {$row}", 'colb' => $row]);
+        }
+        $sheet = $this->app->make(MakeItem::class)->handle($this->shelf, $this->ines, 'spreadsheet', 'Large', content: new Content(Kinds::named('spreadsheet'), PartTree::of($parts)), keepIds: true);
+        self::assertSame([false, 0], [$sheet->refresh()->is_read, DB::table('lives')->where('item_id', $sheet->id)->count()]);
+        self::assertSame([0, 1], [$this->found('lantern 4100')->count, $this->found('lantern 4100')->unread]);
+        Artisan::call('attic:lives');
+        self::assertSame([1, 0], [$this->found('lantern 4100')->count, $this->found('lantern 4100')->unread]);
+    }
+
     public function test_what_is_found_is_checked_against_what_stands_there(): void
     {
         $item = $this->document($this->shelf, $this->tobi, 'First words');

@@ -69,6 +69,7 @@ final class Laws
                 throw Broken::law('All windows end alike', "{$window->who} sees another {$window->item}");
             }
         }
+        Artisan::call('attic:lives');
         $lives = $this->lives();
         Artisan::call('attic:lives', ['--anew' => true]);
         $lives === $this->lives() || throw Broken::law('What is found is what stands in the versions', implode(' · ', array_slice([...array_diff($lives, $this->lives()), 'anew:', ...array_diff($this->lives(), $lives)], 0, 6)));

@@ -39,7 +39,8 @@ final readonly class Within
     /** The items of it, in a query over `items`. */
     public function items(Builder $query): void
     {
-        $query->where(fn (Builder $items) => $this->visible($items))
+        // What is not read in yet is not told of as if it stood.
+        $query->where('items.is_read', 1)->where(fn (Builder $items) => $this->visible($items))
             ->when($this->kind !== '', fn (Builder $items) => $items->where('items.kind', $this->kind))
             ->when($this->in instanceof Item, fn (Builder $items) => $items->where('items.id', $this->in?->id))
             ->when($this->in instanceof Shelf, fn (Builder $items) => $items->where('items.shelf_id', $this->in?->id));
