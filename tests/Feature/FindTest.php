@@ -200,6 +200,11 @@ final class FindTest extends FeatureCase
         $sheet = $this->app->make(MakeItem::class)->handle($this->shelf, $this->ines, 'spreadsheet', 'Large', content: new Content(Kinds::named('spreadsheet'), PartTree::of($parts)), keepIds: true);
         self::assertSame([false, 0], [$sheet->refresh()->is_read, DB::table('lives')->where('item_id', $sheet->id)->count()]);
         self::assertSame([0, 1], [$this->found('lantern 4100')->count, $this->found('lantern 4100')->unread]);
+        // Its milestones are found all the same, and a search elsewhere does not speak of it.
+        $this->actingAs($this->ines)->put(route('milestone.mark', [$sheet, 1]), ['name' => 'Lanterns counted']);
+        self::assertSame(['Lanterns counted'], array_column($this->found('lanterns')->milestones, 'name'));
+        $other = $this->document($this->shelf, $this->tobi, 'Elsewhere');
+        self::assertSame(0, (new Finds(new Asked('lantern'), new Within($this->ines, $other), $this->app->make(States::class)))->unread);
         Artisan::call('attic:lives');
         self::assertSame([1, 0], [$this->found('lantern 4100')->count, $this->found('lantern 4100')->unread]);
     }

@@ -102,14 +102,15 @@ final class Finds
         }
         $rows = $lives->limit(self::MOST + 1)->get(['lives.*'])->all();
         $this->isCut = $this->isCut || count($rows) > self::MOST;
-        $this->unread = DB::table('items')->where('is_read', 0)->where(fn (Builder $query) => $this->within->visible($query))->count();
+        $this->unread = DB::table('items')->where('is_read', 0)->where(fn (Builder $items) => $this->within->items($items))->count();
 
         return array_values(array_filter($rows, fn (\stdClass $row) => $this->asked->isIn($row->folded ?? $row->text)));
     }
 
     private function items(): Builder
     {
-        return DB::table('items')->where(fn (Builder $items) => $this->within->items($items))->select('items.id');
+        // What is not read in yet is not told of as if it stood.
+        return DB::table('items')->where('is_read', 1)->where(fn (Builder $items) => $this->within->items($items))->select('items.id');
     }
 
     /** Few lives are read through; among many, the index knows. So somebody with little does not wait for what others have. */

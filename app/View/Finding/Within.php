@@ -39,8 +39,7 @@ final readonly class Within
     /** The items of it, in a query over `items`. */
     public function items(Builder $query): void
     {
-        // What is not read in yet is not told of as if it stood.
-        $query->where('items.is_read', 1)->where(fn (Builder $items) => $this->visible($items))
+        $query->where(fn (Builder $items) => $this->visible($items))
             ->when($this->kind !== '', fn (Builder $items) => $items->where('items.kind', $this->kind))
             ->when($this->in instanceof Item, fn (Builder $items) => $items->where('items.id', $this->in?->id))
             ->when($this->in instanceof Shelf, fn (Builder $items) => $items->where('items.shelf_id', $this->in?->id));
@@ -71,7 +70,7 @@ final readonly class Within
     }
 
     /** Drafts of what is published for those who see drafts, entries for those who work with them, and nothing that was deleted. */
-    public function visible(Builder $query): void
+    private function visible(Builder $query): void
     {
         $published = array_map(fn (Kind $kind) => $kind->name(), array_values(array_filter(Kinds::all(), fn (Kind $kind) => $kind->isPublishable())));
         $shelves = Shelf::query()->with('memberships')->whereIn('id', $this->person->shelves()->pluck('shelves.id'))->get();
