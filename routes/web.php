@@ -167,6 +167,7 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
         Route::get('/ribbon', [RibbonController::class, 'show'])->name('ribbon');
         Route::prefix('/versions/{number}')->where(['number' => '\d{1,9}'])->group(function (): void {
             Route::get('/line', [RibbonController::class, 'line'])->name('line');
+            Route::get('/miniature/{root}', [RibbonController::class, 'miniature'])->name('miniature')->where('root', '[0-9a-f]{16}');
             Route::put('/pin', PinController::class)->name('version.pin');
             Route::put('/milestone', [MilestoneController::class, 'update'])->name('milestone.mark');
             Route::delete('/milestone', [MilestoneController::class, 'destroy'])->name('milestone.remove');

@@ -7,12 +7,14 @@ namespace App\View;
 use App\Models\Item;
 use App\Models\User;
 use App\Models\Version;
+use App\Store\SmallPictures;
 use App\Store\States;
 use App\View\Sources\Files;
 use App\View\Sources\SourceView;
 use Closure;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Miniature\Sample;
 
 /** How one looks back at a kind of items: this is the plain way, its parts below each other, with their texts and fields. A kind that is looked at in another way has its own. */
 class Past
@@ -99,6 +101,14 @@ class Past
     public function tabs(PartTree $tree): array
     {
         return [];
+    }
+
+    /** What its miniature shows besides its parts: small copies of its pictures. */
+    public function fromAfar(Item $item, Version $version, User $person, Sample $sample): Sample
+    {
+        $kind = $item->kind();
+
+        return $sample->with(pictures: app(SmallPictures::class)->of(array_merge(...array_map($kind->chunksOf(...), $sample->parts), ...[[]])));
     }
 
     /** What a part says, of a kind whose parts say it otherwise than by a text. */

@@ -210,6 +210,12 @@ final class Cell
         };
     }
 
+    /** @return array{int, bool} how many letters it has, and whether it stands to the right, as numbers do */
+    public static function fromAfar(mixed $value): array
+    {
+        return [mb_strlen(self::show($value)), in_array(self::type($value), [CellType::Number, CellType::Date], true)];
+    }
+
     private static function fits(string $text): bool
     {
         return mb_check_encoding($text, 'UTF-8') && mb_strlen($text) <= self::MOST;

@@ -7,6 +7,7 @@ namespace MistyAttic\Core\Kinds;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\Problem;
+use MistyAttic\Core\Miniature\Drawing;
 
 /** What one kind of item adds to parts: its schema, how its content is read and repaired, and how its parts are called. */
 interface Kind
@@ -69,6 +70,9 @@ interface Kind
      * @return array<string, string> field, or column of a cell => text
      */
     public function texts(Part $part): array;
+
+    /** How a state looks from afar. */
+    public function drawing(): Drawing;
 
     /** The roles that make a table, for kinds that have one. */
     public function grid(): ?Grid;

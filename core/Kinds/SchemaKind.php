@@ -7,6 +7,10 @@ namespace MistyAttic\Core\Kinds;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
+use MistyAttic\Core\Miniature\Block;
+use MistyAttic\Core\Miniature\Drawing;
+use MistyAttic\Core\Miniature\Sample;
+use MistyAttic\Core\Miniature\TextDrawing;
 
 /** What kinds share: reading by their roles, and plain answers that a kind replaces where it knows better. */
 abstract class SchemaKind implements Kind
@@ -154,6 +158,26 @@ abstract class SchemaKind implements Kind
         }
 
         return $chunks;
+    }
+
+    /** Its texts one below the other, and its pictures. */
+    public function drawing(): Drawing
+    {
+        return new TextDrawing(fn (array $parts, Sample $sample): array => array_merge(...array_map(fn (Part $part) => $this->seenFromAfar($part, $sample), $parts), ...[[]]));
+    }
+
+    /** @return list<Block> */
+    protected function seenFromAfar(Part $part, Sample $sample): array
+    {
+        // The order in which fields happen to lie says nothing.
+        $texts = $this->texts($part);
+        ksort($texts);
+        $blocks = array_map(fn (string $text) => Block::text($text, $sample->tone($part->id), $part->depth), array_values($texts));
+        foreach ($this->chunksOf($part) as $chunk) {
+            $blocks[] = Block::picture($sample->pictures[$chunk] ?? null, $sample->tone($part->id));
+        }
+
+        return $blocks;
     }
 
     public function grid(): ?Grid

@@ -39,7 +39,7 @@
                     <tbody>
                         @foreach ($view->items as $item)
                             <tr data-row>
-                                <td><x-glyph :name="$item->kind" /></td>
+                                <td>@if ($item->newest)<x-miniature :item="$item" :version="$item->newest" />@else<x-glyph :name="$item->kind" />@endif</td>
                                 <td class="items-name"><a href="{{ route('item', $item, false) }}" title="Look at {{ $item->title }}">{{ $item->title }}</a><small>{{ ucfirst($item->kind) }} · {{ trans_choice('{1} one version|[2,*] :count versions', $item->kept()) }}</small>@if (($words = $view->words($item)) !== '')<p class="lost-words">{{ $words }}</p>@endif</td>
                                 @if ($shelf === null)<td>{{ $item->shelf->name }}</td>@endif
                                 <td class="items-change">by {{ $item->deleter?->firstName() ?? 'somebody' }}<small><x-when :at="$item->deleted_at" /></small></td>

@@ -5,6 +5,9 @@
             <div class="shelf-head">
                 <h1>{{ $shelf->name }}</h1>
                 <p>@if ($shelf->about !== ''){{ $shelf->about }} · @endif shared with {{ trans_choice('{1} one person|[2,*] :count people', $shelf->memberships->count()) }} · every change kept</p>
+                @unless ($view->items->isEmpty())
+                    <nav class="switch" aria-label="How items are shown">@foreach (['' => 'Rows', '1' => 'Miniatures'] as $value => $said)<a href="{{ route('shelf', [$shelf, ...$view->asked->with(['pictures' => (string) $value])], false) }}" @if ($view->asked->pictures === ($value !== '')) aria-current="true" @endif>{{ $said }}</a>@endforeach</nav>
+                @endunless
                 @can('make', $shelf)
                     <details class="menu" data-menu>
                         <summary class="button is-dark">New…</summary>
@@ -74,10 +77,10 @@
                         <option value="">all kinds</option>
                         @foreach (array_keys($offered) as $kind)<option value="{{ $kind }}" @selected($view->asked->kind === $kind)>{{ __("item.kinds.{$kind}") }}</option>@endforeach
                     </select></div>
-                    <input type="hidden" name="sort" value="{{ $view->asked->sort }}">
+                    <input type="hidden" name="sort" value="{{ $view->asked->sort }}">@if ($view->asked->pictures)<input type="hidden" name="pictures" value="1">@endif
                     <button class="button">Find</button>
                     <span role="status">{{ trans_choice('item.found', $view->items->total()) }}</span>
-                    @if ($view->asked->isAsked())<a href="{{ route('shelf', [$shelf, ...(new App\View\Shelf\ShelfQuery(sort: $view->asked->sort))->with()], false) }}">show all</a>@endif
+                    @if ($view->asked->isAsked())<a href="{{ route('shelf', [$shelf, ...(new App\View\Shelf\ShelfQuery(sort: $view->asked->sort, pictures: $view->asked->pictures))->with()], false) }}">show all</a>@endif
                 </form>
             @endif
             @if ($view->items->isEmpty())
@@ -89,7 +92,7 @@
                     <tbody>
                         @foreach ($view->items as $item)
 <tr data-row>
-<td><x-glyph :name="$item->kind" /></td>
+<td>@if ($view->asked->pictures && ($seen = $view->seen($item)) !== null)<x-miniature :item="$item" :version="$seen" />@else<x-glyph :name="$item->kind" />@endif</td>
 <td class="items-name"><a href="{{ route('item', $item, false) }}" title="{{ $item->title }}">{{ $item->title }}</a><small>{{ ucfirst($item->kind) }} · @if ($item->sight === null){{ trans_choice('{1} one version|[2,*] :count versions', $item->kept()) }}@if ($item->isPublishable()), {{ $item->live === null ? 'nothing is live' : ($item->live->version->number === $item->head ? 'live' : 'live is '.$item->live->version->number) }}@endif @else published @endif</small></td>
 <td class="items-change">
 @if ($item->sight !== null)

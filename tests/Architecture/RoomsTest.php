@@ -24,8 +24,13 @@ final class RoomsTest
     public function test_content_and_sequences_stand_on_nothing(): Rule
     {
         return PHPat::rule()->classes(Selector::inNamespace(self::CORE.'\Content'), Selector::inNamespace(self::CORE.'\Sequences'))
-            ->shouldNot()->dependOn()->classes(...array_map(fn (string $other) => Selector::inNamespace(self::CORE.'\\'.$other), ['Kinds', 'Calculate', 'Compare', 'Merge', 'History', 'Store', 'Formats', 'Files']))
+            ->shouldNot()->dependOn()->classes(...array_map(fn (string $other) => Selector::inNamespace(self::CORE.'\\'.$other), ['Kinds', 'Miniature', 'Calculate', 'Compare', 'Merge', 'History', 'Store', 'Formats', 'Files']))
             ->because('the arrows between the rooms point one way');
+    }
+
+    public function test_miniatures_stand_on_content_and_know_no_kind(): Rule
+    {
+        return $this->room('Miniature', 'Kinds', 'Sequences', 'Calculate', 'Compare', 'Merge', 'History', 'Store', 'Formats', 'Files');
     }
 
     public function test_kinds_stand_on_content(): Rule

@@ -71,7 +71,7 @@ final class PublishingTest extends FeatureCase
         $this->publish($this->item, $this->ines);
         $this->get(route('list', [$this->item, 'only' => 'published']))->assertSeeText('Ring twice')->assertSee('Readers see it for the first time')->assertDontSee('A draft in between')
             ->assertSee(route('history', ['item' => $this->item, 'from' => 3, 'to' => 5]));
-        $this->getJson(route('line', [$this->item, 5, 'since' => 3]))->assertJsonPath('sentence', fn (string $sentence): bool => str_contains($sentence, 'Ring twice') && ! str_contains($sentence, 'in between'));
+        $this->getJson(route('line', [$this->item, 5, 'since' => 3]))->assertJsonPath('lines.5.sentence', fn (string $sentence): bool => str_contains($sentence, 'Ring twice') && ! str_contains($sentence, 'in between'));
         $this->getJson(route('line', [$this->item, 5, 'since' => 'x']))->assertStatus(422);
     }
 

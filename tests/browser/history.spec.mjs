@@ -55,6 +55,29 @@ test('the ends move by arrow keys, by dragging and by pressing a mark, and the a
     }).toBe(1);
 });
 
+test('a mark and an end that is moved show the version from afar, in words, by whom and when', async ({ page }) => {
+    await openHistory(page, 'Volunteer handbook', range);
+    const card = page.locator('[data-card-box]');
+    await expect(card).toBeHidden();
+    const track = await page.locator('[data-scroll]').boundingBox();
+    await page.mouse.move(track.x + track.width / 2, track.y + 60);
+    await page.mouse.move(track.x + track.width / 2 + 2, track.y + 60);
+    await expect(card).toBeVisible();
+    await expect(card.locator('[data-card=now]')).toHaveJSProperty('complete', true);
+    await expect.poll(() => card.locator('[data-card=now]').evaluate((picture) => picture.naturalWidth)).toBeGreaterThan(0);
+    await expect(card.locator('[data-card=sentence]')).not.toHaveText(/saved this/);
+    await page.keyboard.press('Escape');
+    await expect(card).toBeHidden();
+    await page.getByRole('slider', { name: 'Earlier' }).focus();
+    for (let times = 0; times < 3; times++) await page.keyboard.press('ArrowLeft');
+    await expect(card.locator('[data-card=when]')).toContainText('183 ·');
+    await expect(card.locator('[data-tag=before]')).toHaveText('182');
+    await expect(card.locator('[data-card=before]')).toHaveAttribute('src', /versions\/182\/miniature/);
+    await expect(page.locator('[data-hint]')).toContainText(/^183: \w+, /);
+    await expect(page.locator('.is-scrubbing')).toHaveCount(0);
+    await expect(page).toHaveURL(/from=183/);
+});
+
 test('as it was can not be taken for the present, and side by side has both', async ({ page }) => {
     await openHistory(page, 'Volunteer handbook', range);
     await page.getByRole('link', { name: 'As it was' }).click();

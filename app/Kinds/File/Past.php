@@ -6,8 +6,10 @@ namespace App\Kinds\File;
 
 use App\Kinds\Spreadsheet\SheetView;
 use App\Models\Item;
+use App\Models\User;
 use App\Models\Version;
 use App\Store\FileBytes;
+use App\Store\SmallPictures;
 use App\Store\States;
 use App\View\Authorship;
 use App\View\Block;
@@ -19,6 +21,8 @@ use App\View\Past as Plain;
 use App\View\Phrases;
 use App\View\Pieces;
 use MistyAttic\Core\Compare\Telling\MarkedPart;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Miniature\Sample;
 
 /**
  * A file is looked at as a picture, by the lines of its text, as the parts of a kind that can read it, or by its bytes. Only a text that is kept in lines knows who
@@ -29,6 +33,9 @@ final class Past extends Plain
     public const VIEW = 'kinds.file.past';
 
     public const BLOCK = 'kinds.file.line';
+
+    /** Bytes of a picture of which a small copy is made. */
+    private const SMALL = 4_194_304;
 
     public function __construct(States $states, private readonly FileBytes $bytes)
     {
@@ -87,6 +94,15 @@ final class Past extends Plain
     public function needsAll(HistoryAddress $address, Item $item): bool
     {
         return true;
+    }
+
+    /** A picture as it is. */
+    public function fromAfar(Item $item, Version $version, User $person, Sample $sample): Sample
+    {
+        $file = new FileState(PartTree::of(array_slice($sample->parts, 0, 1)), $this->bytes);
+        $small = $file->isPicture() && ! $file->isText && $file->size <= self::SMALL ? SmallPictures::small($file->whole()) : null;
+
+        return $small === null ? $sample : $sample->with(pictures: [$sample->parts[0]->string('chunk') => ['image/jpeg', $small]]);
     }
 
     /** @return array{FileState, FileState} */

@@ -12,6 +12,8 @@ use App\Store\States;
 use App\View\LookedAt;
 use App\View\Past as Plain;
 use App\View\Phrases;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Miniature\Sample;
 
 /** A report is looked at with the data of the time. Readers see no data that is newer than what was published for them. */
 final class Past extends Plain
@@ -44,5 +46,20 @@ final class Past extends Plain
     public function switches(LookedAt $at): array
     {
         return $at->address->view !== 'was' ? [] : [['label' => 'Data', 'choices' => self::choices($at->address->show === 'today' ? 'today' : 'values', 'show', ['values' => 'With the data of that time', 'today' => 'With today’s data'])]];
+    }
+
+    /** Its widgets with the figures of the time. */
+    public function fromAfar(Item $item, Version $version, User $person, Sample $sample): Sample
+    {
+        $data = $this->data->of($item, $person);
+        $report = new ReportView(PartTree::of($sample->parts), $item->sight === null ? $data->at($version->saved_at) : $data);
+        $figures = [];
+        foreach ($report->widgets() as $id => $widget) {
+            if ($widget->figures !== null && $widget->broken === null) {
+                $figures[$id] = ['values' => $widget->figures->series[0]['values'] ?? [], 'said' => $widget->number($widget->figure()[0])];
+            }
+        }
+
+        return parent::fromAfar($item, $version, $person, $sample)->with(figures: $figures);
     }
 }

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\View\Finding;
 
 use App\Models\Item;
+use App\Models\Version;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\HtmlString;
@@ -15,7 +16,7 @@ use MistyAttic\Core\Kinds\Formulas\Formula;
 /** One text in one part, with the stretches of its life. */
 final class Find
 {
-    /** @var list<array{from: int, gone: int|null, came: CarbonImmutable, went: CarbonImmutable|null, by: string, colour: int, out: string, outColour: int, said: string}> the earliest first */
+    /** @var list<array{from: int, gone: int|null, moment: Version|null, came: CarbonImmutable, went: CarbonImmutable|null, by: string, colour: int, out: string, outColour: int, said: string}> the earliest first */
     public array $stretches = [];
 
     public string $place = '';
@@ -46,6 +47,12 @@ final class Find
         $moment = $last['gone'] ?? $last['from'];
 
         return route('history', array_filter(['item' => $this->item->key, 'from' => $this->item->lookFrom($moment), 'to' => $moment, 'tab' => $this->table, 'q' => $this->asked->words], fn ($value) => $value !== null)).$this->anchor();
+    }
+
+    /** The version of that moment. */
+    public function moment(): ?Version
+    {
+        return $this->stretches[array_key_last($this->stretches) ?? 0]['moment'] ?? null;
     }
 
     public function history(): ?string

@@ -6,6 +6,7 @@ namespace App\View\Finding;
 
 use App\Models\Item;
 use App\Models\Milestone;
+use App\Models\Version;
 use App\Store\Lives;
 use App\Store\States;
 use Carbon\CarbonImmutable;
@@ -211,7 +212,7 @@ final class Finds
 
     /**
      * @param  non-empty-list<\stdClass>  $lives
-     * @return list<array{from: int, gone: int|null, came: CarbonImmutable, went: CarbonImmutable|null, by: string, colour: int, out: string, outColour: int, said: string}>
+     * @return list<array{from: int, gone: int|null, moment: Version|null, came: CarbonImmutable, went: CarbonImmutable|null, by: string, colour: int, out: string, outColour: int, said: string}>
      */
     private function stretches(Item $item, array $lives, Ends $ends): array
     {
@@ -225,7 +226,7 @@ final class Finds
             [$in, $out] = [$ends->who($life, $from), $ends->who($life, $gone)];
             $said = ['by' => (string) $in?->firstName(), 'from' => (string) $from, 'date' => $came->format('j M')];
             $stretches[] = [
-                'from' => $from, 'gone' => $gone, 'came' => $came, 'went' => $went,
+                'from' => $from, 'gone' => $gone, 'moment' => $ends->version($life, $gone ?? $from), 'came' => $came, 'went' => $went,
                 'by' => (string) $in?->firstName(), 'colour' => (int) $in?->colour, 'out' => (string) $out?->firstName(), 'outColour' => (int) $out?->colour,
                 'said' => (string) ($gone === null ? __('finding.there', [...$said, 'head' => (string) $item->head]) : __('finding.gone', [...$said, 'out' => (string) $out?->firstName(), 'gone' => (string) $gone, 'then' => (string) $went?->format('j M')])),
             ];

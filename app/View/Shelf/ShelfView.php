@@ -180,4 +180,10 @@ final readonly class ShelfView
 
         return $paths;
     }
+
+    /** The version that somebody sees of an item: the newest, or what readers may see. */
+    public function seen(Item $item): ?Version
+    {
+        return $item->sight === null ? $item->newest : $item->live?->version;
+    }
 }

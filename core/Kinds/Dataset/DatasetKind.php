@@ -10,6 +10,8 @@ use MistyAttic\Core\Kinds\Cell;
 use MistyAttic\Core\Kinds\Grid;
 use MistyAttic\Core\Kinds\Label;
 use MistyAttic\Core\Kinds\SchemaKind;
+use MistyAttic\Core\Miniature\Drawing;
+use MistyAttic\Core\Miniature\TableDrawing;
 
 /** Typed fields and records; a value is a field of its record, named by the field's id. */
 final class DatasetKind extends SchemaKind
@@ -60,5 +62,10 @@ final class DatasetKind extends SchemaKind
     public function grid(): Grid
     {
         return new Grid(DatasetRole::Field->value, DatasetRole::Record->value, isOneTable: true);
+    }
+
+    public function drawing(): Drawing
+    {
+        return new TableDrawing(DatasetRole::Field->value, DatasetRole::Record->value, null, Cell::fromAfar(...));
     }
 }

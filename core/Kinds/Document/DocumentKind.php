@@ -9,6 +9,8 @@ use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Kinds\Label;
 use MistyAttic\Core\Kinds\SchemaKind;
+use MistyAttic\Core\Miniature\Drawing;
+use MistyAttic\Core\Miniature\TextDrawing;
 
 final class DocumentKind extends SchemaKind
 {
@@ -71,5 +73,10 @@ final class DocumentKind extends SchemaKind
         }
 
         return new RichText;
+    }
+
+    public function drawing(): Drawing
+    {
+        return new TextDrawing(DocumentDrawing::blocks(...));
     }
 }

@@ -10,6 +10,7 @@ use MistyAttic\Core\Content\Problem;
 use MistyAttic\Core\Kinds\Limits;
 use MistyAttic\Core\Kinds\Reading;
 use MistyAttic\Core\Kinds\SchemaKind;
+use MistyAttic\Core\Miniature\Drawing;
 
 /**
  * A file as it is: a text with its lines, so that two people’s changes to it come together; anything else with the chunk that lists its pieces, which is
@@ -91,5 +92,10 @@ final class FileKind extends SchemaKind
         }
 
         return $parts === $tree->parts ? $tree : PartTree::of(array_values($parts));
+    }
+
+    public function drawing(): Drawing
+    {
+        return new FileDrawing;
     }
 }

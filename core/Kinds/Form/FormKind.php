@@ -8,6 +8,7 @@ use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Kinds\SchemaKind;
+use MistyAttic\Core\Miniature\Drawing;
 
 /** Pages of questions with their choices and skip rules. */
 final class FormKind extends SchemaKind
@@ -53,5 +54,10 @@ final class FormKind extends SchemaKind
     public function isAnswered(): bool
     {
         return true;
+    }
+
+    public function drawing(): Drawing
+    {
+        return new FormDrawing;
     }
 }

@@ -9,6 +9,7 @@ use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Fresh;
 use MistyAttic\Core\Kinds\Label;
 use MistyAttic\Core\Kinds\SchemaKind;
+use MistyAttic\Core\Miniature\Drawing;
 
 /** Sections of columns of blocks. */
 final class PageKind extends SchemaKind
@@ -101,5 +102,10 @@ final class PageKind extends SchemaKind
         }
 
         return '';
+    }
+
+    public function drawing(): Drawing
+    {
+        return new PageDrawing;
     }
 }

@@ -7,6 +7,7 @@ namespace MistyAttic\Core\Kinds\Report;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\SchemaKind;
+use MistyAttic\Core\Miniature\Drawing;
 
 /** Pages of widgets, each bound to a dataset, a tab or a form. */
 final class ReportKind extends SchemaKind
@@ -35,5 +36,10 @@ final class ReportKind extends SchemaKind
     public function isPublishable(): bool
     {
         return true;
+    }
+
+    public function drawing(): Drawing
+    {
+        return new ReportDrawing;
     }
 }

@@ -13,6 +13,8 @@ use MistyAttic\Core\Kinds\Formulas\Formula;
 use MistyAttic\Core\Kinds\Grid;
 use MistyAttic\Core\Kinds\Label;
 use MistyAttic\Core\Kinds\SchemaKind;
+use MistyAttic\Core\Miniature\Drawing;
+use MistyAttic\Core\Miniature\TableDrawing;
 
 /** Tabs with columns and rows; a cell is a field of its row, named by its column. */
 final class SpreadsheetKind extends SchemaKind
@@ -93,5 +95,10 @@ final class SpreadsheetKind extends SchemaKind
         }
 
         return null;
+    }
+
+    public function drawing(): Drawing
+    {
+        return new TableDrawing(SpreadsheetRole::Column->value, SpreadsheetRole::Row->value, SpreadsheetRole::Tab->value, Cell::fromAfar(...));
     }
 }

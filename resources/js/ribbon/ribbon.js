@@ -1,5 +1,5 @@
 import { ask } from '../common/ask.js';
-import { exact } from '../common/times.js';
+import { card } from './card.js';
 import { mark, sized, token } from './marks.js';
 
 const LEFT = 14;
@@ -16,6 +16,8 @@ const FEW = 12;
 const TAG = 84;
 /** Lanes of that height have room for words under a mark. */
 const WORDY = 30;
+/** Milliseconds after a key until an end counts as let go of. */
+const STILL = 1_200;
 
 /**
  * The ribbon: a lane for each editor, a mark for each version, the two ends.
@@ -263,7 +265,6 @@ export function ribbon(root, state, choose) {
         dragged = false;
         handle.setPointerCapture(event.pointerId);
     };
-    let asked = 0;
     /** @param {PointerEvent} event */
     const over = (event) => {
         const version = under(event.clientX);
@@ -273,27 +274,39 @@ export function ribbon(root, state, choose) {
             dragged = true;
             [from, to] = dragging === 'from' ? [Math.min(number, to), to] : [from, Math.max(number, from)];
             place();
-            return;
         }
-        say(version);
+        say(version, dragging !== null);
     };
-    /** @param {import('./marks.js').Version} version */
-    const say = (version) => {
-        const at = new Date((times.get(version[0]) ?? 0) * 1000);
-        const start = `${version[0]}: ${data?.lanes[version[1]].name}, ${exact(at)}`;
-        const shows = `${version[0]}${only}`;
-        if (hint.dataset.number === shows) return;
-        hint.dataset.number = shows;
-        hint.textContent = start;
-        clearTimeout(asked);
-        asked = window.setTimeout(async () => {
-            const line = await ask(`${state.line.replace(/0\/line$/, `${version[0]}/line`)}${only === '' ? '' : `?since=${before(version[0])}`}`).catch(() => null);
-            if (line && hint.dataset.number === shows) hint.textContent = `${start}. ${line.sentence}${line.note ? ` “${line.note}”` : ''}`;
-        }, 180);
+    const seen = card(find('[data-card-box]'), (number, reach) => `${state.line.replace(/0\/line$/, `${number}/line`)}?reach=${reach}`, (words) => {
+        if (hint.textContent !== words) hint.textContent = words;
+    });
+    /** @type {ReturnType<typeof setTimeout> | undefined} */
+    let still;
+    /** @param {import('./marks.js').Version} version @param {boolean} isMoving whether an end is being moved to it */
+    const say = (version, isMoving) => {
+        if (!data) return;
+        const [number, lane] = version;
+        const at = placeOf(number);
+        const { name, monogram, colour } = data.lanes[lane];
+        seen.show({
+            number, name, monogram, colour, at: new Date((times.get(number) ?? 0) * 1000),
+            before: shown[at - 1]?.[0] ?? number, after: shown[at + 1]?.[0] ?? number,
+            x: track.getBoundingClientRect().left - root.getBoundingClientRect().left + x(at),
+            line: only === '' ? '' : `${state.line.replace(/0\/line$/, `${number}/line`)}?since=${before(number)}`,
+        }, isMoving);
+        clearTimeout(still);
+        root.parentElement?.classList.toggle('is-scrubbing', isMoving);
+    };
+    const leave = () => {
+        if (dragging) return;
+        clearTimeout(still);
+        seen.hide();
+        root.parentElement?.classList.remove('is-scrubbing');
     };
     const up = () => {
         if (dragging && dragged) choose(from, to);
         dragging = null;
+        leave();
     };
     /** @param {MouseEvent} event a press on a mark shows what that version changed; with Shift it moves the later end alone */
     const press = (event) => {
@@ -317,9 +330,21 @@ export function ribbon(root, state, choose) {
         event.preventDefault();
         event.stopPropagation();
         move(end, by[event.key]);
-        const number = end === 'from' ? from : to;
-        const version = data?.versions.find((each) => each[0] === number);
-        if (version) say(version);
+        const version = shown[placeOf(end === 'from' ? from : to)];
+        if (!version) return;
+        say(version, true);
+        // A key that was let go of ends it as letting go of the pointer does.
+        still = setTimeout(leave, STILL);
+    };
+    /** An end that is reached by keys says where it stands. @param {FocusEvent} event */
+    const focus = (event) => {
+        const end = /** @type {HTMLElement} */ (event.target).dataset?.end;
+        const version = end && /** @type {HTMLElement} */ (event.target).matches(':focus-visible') ? shown[placeOf(end === 'from' ? from : to)] : null;
+        if (version) say(version, false);
+    };
+    /** @param {KeyboardEvent} event */
+    const escape = (event) => {
+        if (event.key === 'Escape') leave();
     };
     /** @param {MouseEvent} event */
     const filter = (event) => {
@@ -338,6 +363,10 @@ export function ribbon(root, state, choose) {
     track.addEventListener('pointerdown', down, { signal });
     track.addEventListener('pointermove', over, { signal });
     track.addEventListener('pointerup', up, { signal });
+    track.addEventListener('pointerleave', leave, { signal });
+    root.addEventListener('focusin', focus, { signal });
+    root.addEventListener('focusout', leave, { signal });
+    document.addEventListener('keydown', escape, { signal });
     track.addEventListener('click', press, { signal });
     root.addEventListener('keydown', key, { signal });
     root.addEventListener('click', filter, { signal });
@@ -352,6 +381,7 @@ export function ribbon(root, state, choose) {
         reveal(to);
         root.dataset.ready = '1';
     }).catch(() => {
+        hint.classList.remove('is-sr-only');
         hint.textContent = 'The ribbon could not be read just now; the list has the same.';
     });
 
@@ -363,7 +393,8 @@ export function ribbon(root, state, choose) {
         },
         dispose: () => {
             cancelAnimationFrame(frame);
-            clearTimeout(asked);
+            clearTimeout(still);
+            seen.dispose();
             resize.disconnect();
             listening.abort();
         },

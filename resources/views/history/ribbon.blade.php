@@ -7,7 +7,7 @@
             @if ($item->isPublishable())<button type="button" data-only="published" aria-pressed="false">Published</button>@endif
         </span>
         @if ($address->words !== '')<span class="ribbon-found">{{ trans_choice('finding.on_ribbon', count($spots), ['words' => $address->words, 'count' => (string) count($spots)]) }} <a href="{{ $address->with(['words' => '']) }}" aria-label="No marks for it">no marks</a></span>@endif
-        <span class="ribbon-hint" data-hint role="status"></span>
+        <span class="ribbon-hint is-sr-only" data-hint role="status"></span>
         <span class="bar-do">
             @can('write', $item)
                 <details class="menu is-up" data-menu>
@@ -44,6 +44,14 @@
             <div class="ribbon-flags" data-flags></div>
             <button type="button" class="handle" role="slider" data-end="from" aria-label="Earlier" aria-valuemin="1" aria-valuemax="{{ $item->head }}" aria-valuenow="{{ $from->number }}" aria-valuetext="version {{ $from->number }}"><span>Earlier <b>{{ $from->number }}</b></span></button>
             <button type="button" class="handle is-later" role="slider" data-end="to" aria-label="Later" aria-valuemin="1" aria-valuemax="{{ $item->head }}" aria-valuenow="{{ $to->number }}" aria-valuetext="version {{ $to->number }}"><span>Later <b>{{ $to->number }}</b></span></button>
+        </div>
+    </div>
+    <div class="ribbon-card" data-card-box aria-hidden="true" hidden>
+        <div class="ribbon-card-head"><span data-card="who"></span><b data-card="sentence"></b><span class="ribbon-card-when" data-card="when"></span><span data-card="note"></span></div>
+        <div class="ribbon-card-seen">
+            <span><img data-card="before" alt=""><i data-tag="before"></i></span>
+            <img class="is-now" data-card="now" alt="">
+            <span><img data-card="after" alt=""><i data-tag="after"></i></span>
         </div>
     </div>
     <noscript><p class="notice">The ribbon needs JavaScript; the <a href="{{ route('list', $item) }}">list</a> has the same.</p></noscript>

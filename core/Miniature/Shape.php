@@ -1,0 +1,16 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MistyAttic\Core\Miniature;
+
+/** How a block stands in its flow. */
+enum Shape
+{
+    case Text;
+    case Heading;
+    case Box;
+    case Rule;
+    case Table;
+    case Picture;
+}
