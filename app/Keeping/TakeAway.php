@@ -38,7 +38,10 @@ final readonly class TakeAway
                 return;
             }
             if ($to !== null && $to->id !== $item->shelf_id) {
+                $from = $item->shelf->name;
+                LogLine::ofItem('moved_to', $person, $item, ['shelf' => $to->name]);
                 MoveItem::place($item, $to);
+                LogLine::ofItem('moved_from', $person, $item, ['shelf' => $from]);
             }
             $item->update(['deleted_at' => $back ? null : now(), 'deleted_by' => $back ? null : $person->id]);
             $item->removals()->create(['user_id' => $person->id, 'back' => $back, 'at' => now()]);

@@ -11,6 +11,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 /**
  * Somebody took an item away, or brought it back.
  *
+ * @property int $item_id
  * @property int $user_id
  * @property bool $back
  * @property CarbonImmutable $at

@@ -39,7 +39,7 @@ final readonly class RestoreTogether
             return DB::transaction(function () use ($editor, $version): array {
                 $made = [];
                 foreach (Version::query()->with('item')->where('with_id', $version->with_id)->whereIn('cause', [Cause::Restored, Cause::BroughtBack])->orderBy('id')->get() as $one) {
-                    $before = Version::query()->where(['item_id' => $one->item_id, 'number' => $one->number - 1])->firstOrFail();
+                    $before = Version::query()->where(['item_id' => $one->item_id, 'number' => $one->item->before($one->number)])->firstOrFail();
                     $made[] = $this->restore->handle($one->item, $before, $editor, $one->number, Cause::TookBack) ?? throw new \DomainException('moved on');
                 }
 

@@ -89,6 +89,7 @@ final readonly class WriteVersion
         if ($grown !== null && $item->root !== $written->root) {
             $this->handed->keep($item, $item->root);
         }
+        $this->log($item, $editor, $version, $title, $grown === null);
         $item->update(['head' => $version->number, 'root' => $written->root, 'title' => $title, 'changed_at' => $at, ...(! $compared->isExcerpt && $grid !== null ? ['formulas' => Spelling::hasFormulas($after)] : [])]);
         $this->touch($item, $version, $compared->touched, $writers);
         if ($version->number === 1 || $item->is_read) {
@@ -104,12 +105,22 @@ final readonly class WriteVersion
         if ($grown === null) {
             $this->tally($item, $editor, $at);
         }
-        if ($grown === null && $version->cause->isLogged()) {
-            LogLine::ofItem($version->cause->value, $editor, $item, ['source' => (string) ($version->source ?? $version->number - 1), 'number' => (string) $version->number]);
-        }
         $rules->written($item, $version, $after);
 
         return $version->load('user', 'milestone');
+    }
+
+    /** What happened to the item as a whole, for the log of its shelf; of an entry only what went against the run of its history. */
+    private function log(Item $item, User $editor, Version $version, string $title, bool $isNew): void
+    {
+        if ($isNew && $version->cause->isLogged()) {
+            LogLine::ofItem($version->cause->value, $editor, $item, ['source' => (string) ($version->source ?? $version->number - 1), 'number' => (string) $version->number]);
+        } elseif ($isNew && $version->number === 1 && $item->form_id === null) {
+            LogLine::ofItem('item_made', $editor, $item);
+        }
+        if ($item->title !== $title && $item->form_id === null) {
+            LogLine::ofItem('item_renamed', $editor, $item, ['now' => $title]);
+        }
     }
 
     /**

@@ -4,8 +4,14 @@ $roles = ['viewer' => 'a viewer', 'editor' => 'an editor', 'owner' => 'an owner'
 
 return [
     'roles' => $roles,
-    'about' => ['deleting' => 'deleting and moving', 'restoring' => 'restoring', 'publishing' => 'publishing', 'people' => 'people and rights', 'rules' => 'the shelf and its rules', 'exports' => 'downloads and copies'],
+    'about' => ['making' => 'making and renaming', 'deleting' => 'deleting and moving', 'restoring' => 'restoring', 'publishing' => 'publishing', 'people' => 'people and rights', 'rules' => 'the shelf and its rules', 'exports' => 'downloads and copies'],
     'deeds' => [
+        'item_made' => 'made “:title”',
+        'item_renamed' => 'called “:title” “:now”',
+        'returned' => 'brought :count items back to :moment',
+        'return_undone' => 'took back that :count items were brought back to :moment',
+        'shelf_marked' => 'marked :moment as “:name”',
+        'shelf_copied' => 'copied the shelf out as it stood on :moment, as “:name”',
         'deleted' => 'deleted “:title”',
         'found' => 'brought “:title” back from Lost & found',
         'deleted_for_good' => 'deleted “:title” for good, with :versions versions',

@@ -5,6 +5,7 @@ return [
     'file' => ['waiting' => 'Your file is next in line', 'working' => 'Your file is being read', 'done' => 'Your file was read', 'failed' => 'Your file could not be read'],
     'data' => ['waiting' => 'Your data is next in line', 'working' => 'Your data is being read', 'done' => 'Your data was read', 'failed' => 'Your data could not be read'],
     'copy' => ['waiting' => 'Your file is next in line', 'working' => 'Your file is being written', 'done' => 'Your file is ready', 'failed' => 'Your file could not be written'],
+    'shelf' => ['waiting' => 'Your shelf is next in line', 'working' => 'Your shelf is being copied', 'done' => 'Your shelf is there', 'failed' => 'Your shelf could not be copied'],
     'before' => '{0} It begins in a moment.|{1} One other is worked first.|[2,*] :count others are worked first.',
     'since' => 'For :seconds seconds now. This page looks again by itself.',
     'share' => ':share % is done, after :seconds seconds. This page looks again by itself.',

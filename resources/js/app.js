@@ -6,6 +6,7 @@ import { keepOwn } from './common/own.js';
 import { attachTimes } from './common/times.js';
 import { attachRows } from './common/rows.js';
 import { attachTitle } from './common/title.js';
+import { attachShelfPlan } from './shelf/plan.js';
 
 attachTimes(document.body);
 attachMenus(document.body);
@@ -22,6 +23,8 @@ const foot = document.querySelector('.foot:not([data-foot]) [data-small-ribbon]'
 if (foot) import('./ribbon/small.js').then(({ smallRibbon }) => smallRibbon(/** @type {HTMLCanvasElement} */ (foot)));
 attachHistory(document.body);
 attachPlan(document.body);
+attachShelfPlan(document.body);
+if (document.querySelector('[data-day]')) import('./shelf/day.js').then(({ attachDay }) => attachDay(document.body));
 
 if ('serviceWorker' in navigator) {
     navigator.serviceWorker.register('/offline.js').catch(() => {});

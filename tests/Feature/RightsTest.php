@@ -8,6 +8,7 @@ use App\Models\HeldEdit;
 use App\Models\Item;
 use App\Models\Role;
 use App\Models\Shelf;
+use App\Models\ShelfReturn;
 use App\Models\User;
 use Illuminate\Support\Facades\Route;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -88,6 +89,13 @@ final class RightsTest extends FeatureCase
             'putting a shelf away' => ['put', 'shelf.archive', 'owner', ['away' => 0]],
             'deleting a shelf, asking' => ['get', 'shelf.delete', 'owner', []],
             'deleting a shelf' => ['delete', 'shelf.destroy', 'owner', []],
+            'the shelf on a day' => ['get', 'day', 'viewer', []],
+            'the ribbon of a shelf' => ['get', 'day.ribbon', 'viewer', []],
+            'naming a moment' => ['post', 'day.mark', 'editor', ['at' => '2026-10-12T18:00:00Z', 'name' => 'Agreed']],
+            'copying a shelf out' => ['post', 'day.copy', 'viewer', ['at' => '2026-10-12T18:00:00Z', 'name' => 'Copy']],
+            'bringing several back, asking' => ['get', 'day.back', 'editor', ['at' => '2026-10-12T18:00:00Z']],
+            'bringing several back' => ['post', 'day.back.store', 'editor', ['at' => '2026-10-12T18:00:00Z']],
+            'taking it back' => ['delete', 'day.back.undo', 'editor', []],
             'the log' => ['get', 'log', 'owner', []],
             'the log as CSV' => ['get', 'log.csv', 'owner', []],
             'history' => ['get', 'history', 'viewer', []],
@@ -184,6 +192,7 @@ final class RightsTest extends FeatureCase
         return match (true) {
             in_array($route, ['people.update', 'people.destroy'], true) => route($route, [$this->shelf, $membership]),
             $route === 'people.take-back' => route($route, [$this->shelf, $this->shelf->invitations()->firstOrCreate(['email' => 'new@example.org'], ['user_id' => $this->people['owner']->id, 'name' => 'New', 'role' => Role::Viewer, 'expires_at' => now()->addDay()])]),
+            $route === 'day.back.undo' => route($route, [$this->shelf, ShelfReturn::query()->firstOrCreate(['shelf_id' => $this->shelf->id], ['user_id' => $this->people['owner']->id, 'moment' => now(), 'made_at' => now(), 'done' => ['restored' => [], 'found' => [], 'removed' => []]])]),
             str_starts_with((string) Route::getRoutes()->getByName($route)?->uri(), 'shelves/{shelf}') => route($route, $this->shelf),
             $route === 'picture' => route($route, [$this->item, str_repeat('a', 40)]),
             $route === 'part' => route($route, [$this->item, $this->tree($this->item)->parts[0]->id]),

@@ -37,10 +37,11 @@ final readonly class WorkedBeside
 
     public function __construct(private States $states) {}
 
-    public function handle(Request $request, Closure $next, string $name): Response
+    /** @param string $when `always` for what is long whatever is sent */
+    public function handle(Request $request, Closure $next, string $name, string $when = ''): Response
     {
         $user = $request->user();
-        if (config('queue.default') === 'sync' || $request->attributes->get('beside') === true || ! $user instanceof User || ! $this->isLong($request)) {
+        if (config('queue.default') === 'sync' || $request->attributes->get('beside') === true || ! $user instanceof User || ($when !== 'always' && ! $this->isLong($request))) {
             return $next($request);
         }
         if (Task::query()->underWay()->where('user_id', $user->id)->count() >= self::AT_ONCE) {

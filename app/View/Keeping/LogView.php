@@ -17,12 +17,13 @@ final readonly class LogView
 {
     /** What a line may be about => its deeds. */
     public const ABOUT = [
+        'making' => ['item_made', 'item_renamed', 'shelf_marked'],
         'deleting' => ['deleted', 'found', 'deleted_for_good', 'went_for_good', 'moved_to', 'moved_from', 'shelf_deleted', 'shelf_back'],
-        'restoring' => ['restored', 'brought_back', 'took_back', 'took_out'],
+        'restoring' => ['restored', 'brought_back', 'took_back', 'took_out', 'returned', 'return_undone'],
         'publishing' => ['published', 'unpublished', 'opened', 'closed'],
         'people' => ['invited', 'joined', 'came', 'role', 'left', 'removed', 'may_publish', 'may_not_publish'],
         'rules' => ['made', 'renamed', 'described', 'put_away', 'taken_up', 'settings', 'keeping', 'thinned', 'versions_deleted', 'entries_kept', 'entries_not_kept'],
-        'exports' => ['downloaded', 'copied'],
+        'exports' => ['downloaded', 'copied', 'shelf_copied'],
     ];
 
     private const PAGE = 50;

@@ -7,6 +7,7 @@
     <a href="{{ route('lost.all') }}" @if ($current === null && $at === 'lost') aria-current="page" @endif><span>Lost &amp; found of all</span></a>
     @if ($current !== null)
         <h2>This shelf</h2>
+        <a href="{{ route('day', $current) }}" @if ($at === 'day') aria-current="page" @endif><span>{{ __('day.title') }}</span></a>
         <a href="{{ route('people', $current) }}" @if ($at === 'people') aria-current="page" @endif><span>People</span></a>
         @can('lost', $current)<a href="{{ route('lost', $current) }}" @if ($at === 'lost') aria-current="page" @endif><span>Lost &amp; found</span></a>@endcan
         <a href="{{ route('keeping.shelf', $current) }}" @if ($at === 'keeping') aria-current="page" @endif><span>Keeping</span></a>

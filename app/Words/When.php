@@ -1,0 +1,89 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Words;
+
+use Carbon\CarbonImmutable;
+use DateTimeZone;
+use Throwable;
+
+/**
+ * A moment as people write it: “last Tuesday”, “3 Nov”, “12 October 18:00”, “2026-10-12T18:00:00Z”. A day without an hour is the end of it, since what
+ * is asked for is how things stood on that day; a day without a year is the last one that has been.
+ */
+final class When
+{
+    /** What a time may be written with, besides digits. */
+    private const WORDS = '/^(?:last|this|next|ago|today|yesterday|now|noon|midnight|tonight|of|day|days|week|weeks|month|months|year|years|hour|hours|minute|minutes|mon|tue|tues|wed|thu|thur|thurs|fri|sat|sun|monday|tuesday|wednesday|thursday|friday|saturday|sunday|jan|feb|mar|apr|may|jun|jul|aug|sep|sept|oct|nov|dec|january|february|march|april|june|july|august|september|october|november|december|am|pm|st|nd|rd|th|t|z|first|second|third)$/';
+
+    private const HOUR = '/\b(\d{1,2})(?::(\d\d)(?::(\d\d))?)?\s?(am|pm)\b|\b(\d{1,2}):(\d\d)(?::(\d\d))?\b|\b(noon)\b/';
+
+    private const ISO = '/^\d{4}-\d\d-\d\dT\d\d:\d\d(?::\d\d)?(?:\.\d+)?(?:Z|[+-]\d\d:\d\d)?$/';
+
+    /** @return CarbonImmutable|null in UTC; null for what is no time, or one that is still to come */
+    public static function read(string $text, DateTimeZone $zone, CarbonImmutable $now): ?CarbonImmutable
+    {
+        if (preg_match(self::ISO, trim($text)) === 1) {
+            return self::parsed(trim($text), $zone)?->min($now)->utc();
+        }
+        $text = trim((string) preg_replace(['/\b(?:at|on)\b|,/', '/\s+/'], [' ', ' '], mb_strtolower($text)));
+        $hour = preg_match(self::HOUR, $text, $found) === 1 ? self::hour($found) : null;
+        $day = trim((string) preg_replace(['/ +/'], [' '], $hour === null ? $text : (string) preg_replace(self::HOUR, ' ', $text, 1)));
+        preg_match_all('/[a-z]+/', $day, $words);
+        // A number alone is no day, and of two numbers with a stroke nobody knows which is the month.
+        $isDay = mb_strlen($day) <= 40 && preg_match('/^[a-z0-9 .-]*$/', $day) === 1 && preg_match('/^\d+$/', $day) !== 1 && array_filter($words[0], fn (string $word) => preg_match(self::WORDS, $word) !== 1) === [];
+        if (! $isDay || ($day === '' && $hour === null)) {
+            return null;
+        }
+        $moment = self::parsed($day === '' ? 'today' : $day, $zone, $now);
+        if ($moment === null) {
+            return null;
+        }
+        $isExact = preg_match('/\b(?:now|hours?|minutes?)\b/', $day) === 1;
+        $moment = match (true) {
+            $hour !== null => $moment->setTime(...$hour),
+            $isExact => $moment,
+            default => $moment->endOfDay(),
+        };
+        // A weekday, an hour or a day of a year that is still to come is the one before.
+        $begins = $hour !== null || $isExact ? $moment : $moment->startOfDay();
+        if ($begins->greaterThan($now)) {
+            $moment = match (true) {
+                $day === '' => $moment->subDay(),
+                preg_match('/^[a-z]+day$|^(?:mon|tues?|wed|thu(?:rs?)?|fri|sat|sun)$/', $day) === 1 => $moment->subWeek(),
+                preg_match('/\d{4}/', $day) !== 1 && preg_match('/[a-z]{3}/', $day) === 1 && preg_match('/next|week|month|year|day/', $day) !== 1 => $moment->subYear(),
+                default => null,
+            };
+        }
+
+        return $moment === null || $moment->startOfDay()->greaterThan($now) ? null : $moment->min($now)->utc();
+    }
+
+    /**
+     * @param  array<int, string>  $found
+     * @return array{int, int, int}|null
+     */
+    private static function hour(array $found): ?array
+    {
+        if (($found[8] ?? '') !== '') {
+            return [12, 0, 0];
+        }
+        [$hour, $minute, $second, $half] = ($found[5] ?? '') !== '' ? [(int) $found[5], (int) $found[6], (int) ($found[7] ?? 0), ''] : [(int) $found[1], (int) $found[2], (int) $found[3], $found[4]];
+        $hour = $half === '' ? $hour : $hour % 12 + ($half === 'pm' ? 12 : 0);
+
+        return $hour > 23 || $minute > 59 || $second > 59 ? null : [$hour, $minute, $second];
+    }
+
+    private static function parsed(string $text, DateTimeZone $zone, ?CarbonImmutable $now = null): ?CarbonImmutable
+    {
+        try {
+            $parsed = date_parse($text);
+            $moment = $parsed['error_count'] > 0 || $parsed['warning_count'] > 0 ? false : ($now ?? CarbonImmutable::now())->setTimezone($zone)->modify($text);
+
+            return $now === null ? CarbonImmutable::parse($text, $zone) : ($moment === false ? null : CarbonImmutable::instance($moment));
+        } catch (Throwable) {
+            return null;
+        }
+    }
+}
