@@ -14,6 +14,7 @@ use App\Http\LookingBack\ComparisonController;
 use App\Http\LookingBack\DownloadController;
 use App\Http\LookingBack\HistoryController;
 use App\Http\LookingBack\MilestoneController;
+use App\Http\LookingBack\MomentController;
 use App\Http\LookingBack\PartController;
 use App\Http\LookingBack\RibbonController;
 use App\Http\LookingBack\UnusualController;
@@ -167,6 +168,7 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
         Route::put('/public', [PublishingController::class, 'open'])->name('public');
 
         Route::get('/history', [HistoryController::class, 'show'])->name('history');
+        Route::get('/history/at', MomentController::class)->name('history.at');
         Route::get('/history/list', VersionListController::class)->name('list');
         Route::get('/parts/{part}', [PartController::class, 'show'])->name('part');
         Route::get('/parts/{part}/versions/{number}', [PartController::class, 'where'])->where('number', '\d{1,9}')->name('part.where');

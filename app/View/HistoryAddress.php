@@ -10,6 +10,9 @@ use Illuminate\Http\Request;
 /** What the address of a history says: the two ends, the view and its layout, whose changes are shown, and the words that somebody came for. */
 final readonly class HistoryAddress
 {
+    /** What of the versions may be shown alone, on the ribbon and in the list. */
+    public const ONLY = ['milestones', 'published', 'restores', 'unusual', 'pins'];
+
     /** @param list<int> $by ids of editors; none means everybody */
     private function __construct(
         private Item $item,
@@ -24,6 +27,7 @@ final readonly class HistoryAddress
         public bool $marks,
         public int $piece = 1,
         public string $words = '',
+        public string $only = '',
     ) {}
 
     /** The address of everything, with everybody's changes standing out. */
@@ -47,11 +51,12 @@ final readonly class HistoryAddress
             'piece' => ['nullable', 'integer', 'min:1', 'max:99999'],
             'by' => ['nullable', 'string', 'regex:/^\d+(,\d+)*$/', 'max:200'],
             'q' => ['nullable', 'string', 'max:200'],
+            'only' => ['nullable', 'in:'.implode(',', self::ONLY)],
         ]);
         $to = (int) ($sent['to'] ?? $item->head);
         $from = (int) ($sent['from'] ?? min($to, isset($sent['to']) ? max(1, $to - 1) : $otherwise()));
 
-        return new self($item, min($from, $to), max($from, $to), $sent['view'] ?? 'changed', $sent['layout'] ?? 'together', isset($sent['by']) ? array_map(intval(...), explode(',', $sent['by'])) : [], $sent['tab'] ?? null, $sent['rows'] ?? 'changed', $sent['show'] ?? 'values', ! isset($sent['marks']), (int) ($sent['piece'] ?? 1), $sent['q'] ?? '');
+        return new self($item, min($from, $to), max($from, $to), $sent['view'] ?? 'changed', $sent['layout'] ?? 'together', isset($sent['by']) ? array_map(intval(...), explode(',', $sent['by'])) : [], $sent['tab'] ?? null, $sent['rows'] ?? 'changed', $sent['show'] ?? 'values', ! isset($sent['marks']), (int) ($sent['piece'] ?? 1), $sent['q'] ?? '', $sent['only'] ?? '');
     }
 
     /** @param array{from?: int, to?: int, view?: string, layout?: string, by?: list<int>, tab?: string|null, rows?: string, show?: string, marks?: bool, piece?: int, words?: string} $other */
@@ -70,6 +75,7 @@ final readonly class HistoryAddress
             'marks' => $all['marks'] ? null : 'off',
             'piece' => $all['piece'] === 1 ? null : $all['piece'],
             'q' => $all['words'] === '' ? null : $all['words'],
+            'only' => $all['only'] === '' ? null : $all['only'],
         ], fn ($value) => $value !== null));
     }
 

@@ -19,7 +19,7 @@ final class RibbonData
 {
     /**
      * @param  int|null  $last  only so many of the newest
-     * @return array{lanes: list<array{name: string, monogram: string, colour: int}>, versions: list<list<int>>, milestones: list<array{int, string}>, published: list<array{int, string}>, unusual: list<array{int, string}>, pins: list<int>, gaps: list<array{int, string}>, sittings: int}
+     * @return array{lanes: list<array{id: int, name: string, monogram: string, colour: int}>, versions: list<list<int>>, milestones: list<array{int, string}>, published: list<array{int, string}>, unusual: list<array{int, string}>, pins: list<int>, gaps: list<array{int, string}>, sittings: int}
      */
     public function of(Item $item, ?int $last = null): array
     {
@@ -63,7 +63,7 @@ final class RibbonData
 
     /**
      * @param  array<mixed>  $editors  ids, in the order of their first version
-     * @return list<array{name: string, monogram: string, colour: int}>
+     * @return list<array{id: int, name: string, monogram: string, colour: int}>
      */
     private function lanes(array $editors): array
     {
@@ -72,7 +72,7 @@ final class RibbonData
         return array_values(array_map(function ($id) use ($users) {
             $user = $users->firstOrFail('id', $id);
 
-            return ['name' => $user->firstName(), 'monogram' => $user->monogram(), 'colour' => $user->colour];
+            return ['id' => $user->id, 'name' => $user->firstName(), 'monogram' => $user->monogram(), 'colour' => $user->colour];
         }, $editors));
     }
 

@@ -1,6 +1,8 @@
 <?php
 
 return [
+    'go_to' => 'Go to a day…',
+    'go_to_how' => 'Such as 3 Nov, last Tuesday, 12 October 18:00, before the spring meeting. The earlier end goes there.',
     'met' => 'an edit of :name’s',
     'met_own' => 'an edit of your own from another window',
     'met_side' => ':name’s, as it stands', 'met_side_other' => 'The other, as it stands',

@@ -100,6 +100,7 @@ final class RightsTest extends FeatureCase
             'the log as CSV' => ['get', 'log.csv', 'owner', []],
             'history' => ['get', 'history', 'viewer', []],
             'the list' => ['get', 'list', 'viewer', []],
+            'going to a day' => ['get', 'history.at', 'viewer', ['when' => 'today']],
             'the ribbon' => ['get', 'ribbon', 'viewer', []],
             'a part' => ['get', 'part', 'viewer', []],
             'where a block goes' => ['get', 'part.where', 'editor', []],

@@ -46,10 +46,12 @@ enum Deed: string
 
     case Pin = 'pins a version';
 
+    case BringDay = 'brings the shelf back to a day';
+
     /** Whether it can be tried on what is in Lost & found: looking, and what is refused there; for all else people bring it back first. */
     public function isTriedOnLost(): bool
     {
-        return in_array($this, [self::Write, self::Send, self::Keep, self::SendUnanswered, self::Hear, self::Look, self::Reload, self::LookBack, self::Trespass, self::Wait, self::Tidy, self::Rights, self::Lose, self::AskForYes, self::CopyOut, self::Answer], true);
+        return in_array($this, [self::Write, self::Send, self::Keep, self::SendUnanswered, self::Hear, self::Look, self::Reload, self::LookBack, self::Trespass, self::Wait, self::Tidy, self::Rights, self::Lose, self::BringDay, self::AskForYes, self::CopyOut, self::Answer], true);
     }
 
     /** How often it is done, against the others. */
@@ -65,7 +67,7 @@ enum Deed: string
             self::Decide => 3,
             self::Trespass, self::AskForYes, self::Rename, self::TakeAway, self::Follow, self::Tidy, self::Lose, self::Pin => 1,
             self::Reload, self::Answer, self::EditEntry, self::Settle => 3,
-            self::Picture, self::Keep, self::Milestone, self::Restore, self::Pick, self::PartBack, self::TakeBack, self::TakeOut, self::CopyOut, self::Publish, self::Rights, self::Thin => 2,
+            self::Picture, self::Keep, self::Milestone, self::Restore, self::Pick, self::PartBack, self::TakeBack, self::TakeOut, self::CopyOut, self::Publish, self::Rights, self::Thin, self::BringDay => 2,
         };
     }
 }

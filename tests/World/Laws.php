@@ -41,6 +41,7 @@ final class Laws
                 $this->sums($this->world->states->tree($item->root));
             }
         }
+        $this->world->days->hold();
         foreach ($this->world->followers as $kind => $dataset) {
             $dataset->refresh();
             $versions = Version::query()->with('user')->where('item_id', $dataset->id)->orderBy('number')->get()->all();

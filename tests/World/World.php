@@ -32,6 +32,8 @@ final class World
 {
     public readonly Ledger $ledger;
 
+    public readonly ShelfDays $days;
+
     /** @var array<string, Window> */
     private array $windows = [];
 
@@ -49,6 +51,7 @@ final class World
     public function __construct(private readonly TestCase $http, public readonly States $states, public readonly array $people, public array $items, private readonly Shelf $shelf, public readonly array $followers = [], public readonly ?Item $figures = null)
     {
         $this->ledger = new Ledger;
+        $this->days = new ShelfDays($this, $shelf);
     }
 
     public function do(Step $step): void
@@ -90,6 +93,7 @@ final class World
             Deed::Lose => $this->lose($step),
             Deed::Thin => $this->thin($step, $chance),
             Deed::Pin => $this->pin($step, $chance),
+            Deed::BringDay => $this->mayWrite($step->who) ? $this->days->bring($step->who, $chance) : null,
         };
     }
 
@@ -399,7 +403,7 @@ final class World
         if ($pick === [] && $item->root !== $version->root) {
             throw Broken::law('Restoring N gives N to the byte', "version {$number} of the {$step->item} was {$version->root}, it became {$item->root}");
         }
-        $this->tookAway($step, $before, $item->root);
+        $this->tookAway($step->item, $step->who, $before, $item->root);
     }
 
     private function partBack(Step $step, Chance $chance): void
@@ -418,7 +422,7 @@ final class World
         $page = $this->as($step->who)->get(route('part', [$item, $part]));
         $page->getStatusCode() === 404 || $this->allowed($page, 'looking at the history of a part');
         $this->allowed($this->as($step->who)->post(route('part.restore', [$item, $part, $number]), ['seen' => $item->head]), 'bringing back a part', 404, 409);
-        $this->tookAway($step, $before, $item->refresh()->root);
+        $this->tookAway($step->item, $step->who, $before, $item->refresh()->root);
     }
 
     private function takeBack(Step $step): void
@@ -432,7 +436,7 @@ final class World
         $before = $item->root;
         $this->allowed($this->as($step->who)->post(route('restore.undo', [$item, $item->head])), 'taking a restore back');
         $item->refresh()->root === $was || throw Broken::law('Taking back gives what was', "version {$newest->number} of the {$step->item} was taken back");
-        $this->tookAway($step, $before, $item->root);
+        $this->tookAway($step->item, $step->who, $before, $item->root);
     }
 
     private function takeOut(Step $step, Chance $chance): void
@@ -450,7 +454,7 @@ final class World
         $before = $item->root;
         $this->allowed($this->as($step->who)->get(route('take-out', [$item, ...$asked])), 'looking at what would be taken out');
         $this->allowed($this->as($step->who)->post(route('take-out.store', $item), $asked + ['seen' => $item->head]), 'taking out edits');
-        $this->tookAway($step, $before, $item->refresh()->root);
+        $this->tookAway($step->item, $step->who, $before, $item->refresh()->root);
     }
 
     private function copyOut(Step $step, Chance $chance): void
@@ -484,7 +488,7 @@ final class World
         $kind = (string) array_search($one->item_id, array_map(fn (Item $item) => $item->id, $this->items), true);
         $before = $one->item->root;
         $this->allowed($this->as($step->who)->put(route('held.settle', [$one->item, $one]), ['choice' => $choice->value, 'third' => $this->pen($chance, 'document', $step->who)->tag()]), 'settling');
-        $this->tookAway(new Step($step->who, $step->window, $kind, $step->deed, $step->seed), $before, $one->item->refresh()->root);
+        $this->tookAway($kind, $step->who, $before, $one->item->refresh()->root);
     }
 
     private function publish(Step $step): void
@@ -691,10 +695,11 @@ final class World
     }
 
     /** Who restores or takes out takes away what is not there any more. */
-    private function tookAway(Step $step, string $before, string $after): void
+    /** What somebody took away by bringing an earlier state back. */
+    public function tookAway(string $kind, string $who, string $before, string $after): void
     {
         if ($before !== $after) {
-            $this->ledger->sent($step->item, $step->who, Ledger::tags($this->states->tree($before)), Ledger::tags($this->states->tree($after)));
+            $this->ledger->sent($kind, $who, Ledger::tags($this->states->tree($before)), Ledger::tags($this->states->tree($after)));
         }
     }
 

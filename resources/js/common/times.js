@@ -48,6 +48,8 @@ export const exact = (date) => FORMATS.exact.format(date);
  * @returns {() => void}
  */
 export function attachTimes(root) {
+    // What is written as a day or an hour is meant by the reader's own clock.
+    for (const field of /** @type {NodeListOf<HTMLInputElement>} */ (root.querySelectorAll('[data-zone]'))) field.value = Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC';
     const say = () => {
         const now = new Date();
         for (const time of root.querySelectorAll('time[data-when]')) {

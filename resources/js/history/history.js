@@ -39,6 +39,13 @@ export function attachHistory(root) {
             wanted = url.href;
             clearTimeout(timer);
             timer = setTimeout(() => go(url.href, true), 160);
+        }, (only) => {
+            // The filter stands in the address, and goes along with every link.
+            const url = new URL(wanted, location.href);
+            only === '' ? url.searchParams.delete('only') : url.searchParams.set('only', only);
+            wanted = url.href;
+            window.history.replaceState(null, '', url.href);
+            go(url.href, false);
         });
     }
 
@@ -72,7 +79,7 @@ export function attachHistory(root) {
         entitle();
         const ends = read();
         if (ends.head === head) {
-            band.show(ends.from, ends.to);
+            band.show(ends.from, ends.to, ends.by);
         } else {
             // Something was saved in the meantime: the ribbon has more versions now.
             head = ends.head;
@@ -114,6 +121,13 @@ export function attachHistory(root) {
             band.move(event.shiftKey ? 'from' : 'to', event.key === 'ArrowRight' ? 1 : -1);
         }
     };
+    /** The other end and the view stay as they are now. */
+    const goTo = () => {
+        const form = /** @type {HTMLFormElement} */ (main.querySelector('[data-ribbon-when]'));
+        /** @type {HTMLInputElement} */ (form.elements.namedItem('to')).value = String(read().to);
+        /** @type {HTMLInputElement} */ (form.elements.namedItem('view')).value = new URL(location.href).searchParams.get('view') ?? 'changed';
+    };
+    main.querySelector('[data-ribbon-when]')?.addEventListener('submit', goTo);
     main.addEventListener('click', press);
     steps.choose(asked(location.href), false);
     document.addEventListener('keydown', key);

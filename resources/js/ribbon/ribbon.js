@@ -1,17 +1,11 @@
 import { ask } from '../common/ask.js';
 import { card } from './card.js';
+import { laid } from './layout.js';
 import { mark, sized, token } from './marks.js';
 
-const LEFT = 14;
-const RIGHT = 60;
 // Flags stand in the first 20 pixels, arcs below them.
 const TOP = 42;
 const BOTTOM = 24;
-const LEAST_STEP = 7;
-const MOST_STEP = 34;
-/** Few versions stand further apart. */
-const FEW_STEP = 120;
-const FEW = 12;
 /** Pixels that the name of an end takes beside it. */
 const TAG = 84;
 /** Lanes of that height have room for words under a mark. */
@@ -23,11 +17,12 @@ const STILL = 1_200;
  * The ribbon: a lane for each editor, a mark for each version, the two ends.
  *
  * @param {HTMLElement} root
- * @param {{from: number, to: number, ribbon: string, line: string, spots?: [number, string][]}} state
+ * @param {{from: number, to: number, ribbon: string, line: string, spots?: [number, string][], only?: string, by?: number[]}} state
  * @param {(from: number, to: number) => void} choose another pair of ends was chosen
- * @returns {{dispose: () => void, move: (end: 'from' | 'to', by: number) => void, show: (from: number, to: number) => void}}
+ * @param {(only: string) => void} kept another filter was chosen
+ * @returns {{dispose: () => void, move: (end: 'from' | 'to', by: number) => void, show: (from: number, to: number, by?: number[]) => void}}
  */
-export function ribbon(root, state, choose) {
+export function ribbon(root, state, choose, kept) {
     const find = (/** @type {string} */ selector) => /** @type {HTMLElement} */ (root.querySelector(selector));
     const [scroll, track, lanesBox, flags, hint] = [find('[data-scroll]'), find('[data-track]'), find('[data-lanes]'), find('[data-flags]'), find('[data-hint]')];
     const canvas = /** @type {HTMLCanvasElement} */ (track.querySelector('canvas'));
@@ -42,11 +37,13 @@ export function ribbon(root, state, choose) {
     let times = new Map();
     /** @type {Map<number, number>} number => place among the shown */
     let places = new Map();
-    let step = LEAST_STEP;
-    let only = '';
+    /** @type {ReturnType<typeof laid> | null} */
+    let plan = null;
+    let step = 0;
+    const how = { only: state.only ?? '', fold: false, clock: false };
     let frame = 0;
 
-    const x = (/** @type {number} */ place) => LEFT + step / 2 + place * step;
+    const x = (/** @type {number} */ place) => plan?.middles[place] ?? 0;
     /** @param {number} number @returns {number} the place of a version, or of the next one shown */
     const placeOf = (number) => {
         const exactly = places.get(number);
@@ -59,12 +56,10 @@ export function ribbon(root, state, choose) {
 
     const lay = () => {
         if (!data) return;
-        const marked = new Set((only === 'published' ? data.published : data.milestones).map(([number]) => number));
-        shown = only === '' ? data.versions : data.versions.filter(([number]) => marked.has(number));
+        plan = laid(data, how, scroll.clientWidth);
+        ({ shown, step } = plan);
         places = new Map(shown.map(([number], place) => [number, place]));
-        const room = scroll.clientWidth - LEFT - RIGHT;
-        step = Math.max(LEAST_STEP, Math.min(shown.length <= FEW ? FEW_STEP : MOST_STEP, room / Math.max(1, shown.length)));
-        track.style.width = `${Math.max(scroll.clientWidth, LEFT + RIGHT + shown.length * step)}px`;
+        track.style.width = `${plan.width}px`;
         lanesBox.replaceChildren(...data.lanes.map(({ name, monogram, colour }, lane) => {
             const row = document.createElement('div');
             row.style.top = `${laneY(lane)}px`;
@@ -156,6 +151,9 @@ export function ribbon(root, state, choose) {
         }
     };
 
+    /** Whether a mark is of somebody whose changes are not looked at now. @param {import('./marks.js').Version} version */
+    const isAside = (version) => (state.by ?? []).length > 0 && data !== null && !(state.by ?? []).includes(data.lanes[version[1]].id);
+
     /** Draws what is in sight and no more, whatever the number of versions. */
     const draw = () => {
         frame = 0;
@@ -173,8 +171,8 @@ export function ribbon(root, state, choose) {
             context.lineTo(width, laneY(lane));
             context.stroke();
         });
-        const first = Math.max(0, Math.floor((offset - LEFT) / step) - 1);
-        const last = Math.min(shown.length, Math.ceil((offset + width - LEFT) / step) + 1);
+        const first = Math.max(0, (plan?.near(offset) ?? 0) - 1);
+        const last = Math.min(shown.length, (plan?.near(offset + width) ?? 0) + 2);
         context.font = `11px ${value('--face-interface')}`;
         context.textAlign = 'left';
         let labelled = -Infinity;
@@ -184,7 +182,7 @@ export function ribbon(root, state, choose) {
         for (let at = first; at < last; at++) {
             const version = shown[at];
             const left = x(at) - offset;
-            if (version[5] && only === '' && at > 0) {
+            if (version[5] && how.only === '' && !how.fold && at > 0) {
                 context.setLineDash([2, 3]);
                 context.strokeStyle = line;
                 context.beginPath();
@@ -195,12 +193,16 @@ export function ribbon(root, state, choose) {
             }
             // No date is cut at the edge or lies under the name of an end.
             const hidden = left < 4 || tags.some(([start, end]) => left + 44 > start && left - 3 < end);
-            if ((version[5] || only) && left - labelled > 90 && !hidden) {
+            if ((version[5] || how.only || how.fold) && left - labelled > 90 && !hidden) {
                 labelled = left;
                 context.fillStyle = ink;
                 context.fillText(new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short' }).format(new Date((times.get(version[0]) ?? 0) * 1000)), left - 3, tall - 7);
             }
-            mark(context, version, { x: left, y: laneY(version[1]), width: Math.min(8, step - 2), most: laneTall() / 2 - 1, colour: value(`--editor-${data.lanes[version[1]].colour}`), paper });
+            for (const each of plan?.marks[at] ?? []) {
+                context.globalAlpha = isAside(each) ? 0.25 : 1;
+                mark(context, each, { x: left, y: laneY(each[1]), width: Math.min(8, step - 2), most: laneTall() / 2 - 1, colour: value(`--editor-${data.lanes[each[1]].colour}`), paper });
+            }
+            context.globalAlpha = 1;
         }
         context.strokeStyle = ink;
         context.fillStyle = ink;
@@ -242,7 +244,7 @@ export function ribbon(root, state, choose) {
     };
     /** The version before one, of those that are shown: published states are held against published ones. @param {number} number */
     const before = (number) => {
-        const all = only === '' ? data?.versions ?? [] : shown;
+        const all = how.only === '' && !how.fold ? data?.versions ?? [] : shown;
         return all[Math.max(0, all.findIndex((version) => version[0] === number) - 1)]?.[0] ?? number;
     };
     /** @param {number} number */
@@ -252,7 +254,7 @@ export function ribbon(root, state, choose) {
         else if (at > scroll.scrollLeft + scroll.clientWidth - 60) scroll.scrollLeft = at - scroll.clientWidth + 120;
     };
     /** @param {number} clientX @returns {import('./marks.js').Version | undefined} */
-    const under = (clientX) => shown[Math.max(0, Math.min(shown.length - 1, Math.round((clientX - track.getBoundingClientRect().left - LEFT - step / 2) / step)))];
+    const under = (clientX) => shown[plan?.near(clientX - track.getBoundingClientRect().left) ?? 0];
 
     /** @type {'from' | 'to' | null} */
     let dragging = null;
@@ -292,7 +294,7 @@ export function ribbon(root, state, choose) {
             number, name, monogram, colour, at: new Date((times.get(number) ?? 0) * 1000),
             before: shown[at - 1]?.[0] ?? number, after: shown[at + 1]?.[0] ?? number,
             x: track.getBoundingClientRect().left - root.getBoundingClientRect().left + x(at),
-            line: only === '' ? '' : `${state.line.replace(/0\/line$/, `${number}/line`)}?since=${before(number)}`,
+            line: how.only === '' && !how.fold ? '' : `${state.line.replace(/0\/line$/, `${number}/line`)}?since=${before(number)}`,
         }, isMoving);
         clearTimeout(still);
         root.parentElement?.classList.toggle('is-scrubbing', isMoving);
@@ -346,12 +348,19 @@ export function ribbon(root, state, choose) {
     const escape = (event) => {
         if (event.key === 'Escape') leave();
     };
+    const pressed = () => {
+        for (const each of /** @type {NodeListOf<HTMLElement>} */ (root.querySelectorAll('[data-only]'))) each.setAttribute('aria-pressed', String(each.dataset.only === how.only));
+        for (const each of /** @type {NodeListOf<HTMLElement>} */ (root.querySelectorAll('[data-laid]'))) each.setAttribute('aria-pressed', String(how[/** @type {'fold' | 'clock'} */ (each.dataset.laid)]));
+    };
     /** @param {MouseEvent} event */
     const filter = (event) => {
-        const button = /** @type {HTMLElement | null} */ (/** @type {Element} */ (event.target).closest('[data-only]'));
+        const button = /** @type {HTMLElement | null} */ (/** @type {Element} */ (event.target).closest('[data-only], [data-laid]'));
         if (!button) return;
-        only = button.dataset.only ?? '';
-        for (const each of root.querySelectorAll('[data-only]')) each.setAttribute('aria-pressed', String(each === button));
+        const way = /** @type {'fold' | 'clock' | undefined} */ (button.dataset.laid);
+        if (way) how[way] = !how[way];
+        else how.only = button.dataset.only ?? '';
+        pressed();
+        if (!way) kept(how.only);
         lay();
     };
     const dark = matchMedia('(prefers-color-scheme: dark)');
@@ -377,6 +386,11 @@ export function ribbon(root, state, choose) {
         times = new Map(data.versions.map(([number, , , , seconds]) => [number, (time += seconds)]));
         const sittings = root.querySelector('[data-sittings]');
         if (sittings && data.versions.length) sittings.textContent = `${data.sittings === 1 ? 'one sitting' : `${data.sittings} sittings`} since ${new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long' }).format(new Date((times.get(data.versions[0][0]) ?? 0) * 1000))}`;
+        // What there is nothing of is not offered.
+        for (const each of /** @type {NodeListOf<HTMLElement>} */ (root.querySelectorAll('[data-only="restores"], [data-only="unusual"], [data-only="pins"]'))) {
+            each.hidden = laid(data, { ...how, only: each.dataset.only ?? '' }, 900).shown.length === 0;
+        }
+        pressed();
         lay();
         reveal(to);
         root.dataset.ready = '1';
@@ -387,8 +401,9 @@ export function ribbon(root, state, choose) {
 
     return {
         move,
-        show: (a, b) => {
+        show: (a, b, by = []) => {
             [from, to] = [a, b];
+            state.by = by;
             place();
         },
         dispose: () => {

@@ -40,8 +40,6 @@ export function attachDay(root) {
 
 /** Moments stand in the fields as the reader's own clock has them. @param {HTMLElement} root */
 function written(root) {
-    const zone = /** @type {HTMLInputElement | null} */ (root.querySelector('[data-zone]'));
-    if (zone) zone.value = Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC';
     for (const field of /** @type {NodeListOf<HTMLInputElement>} */ (root.querySelectorAll('[data-day-when]'))) {
         if (field.dataset.dayWhen) field.value = exact(new Date(field.dataset.dayWhen)).replace(',', '');
     }

@@ -5,9 +5,19 @@
             <button type="button" data-only="" aria-pressed="true">All</button>
             <button type="button" data-only="milestones" aria-pressed="false">Milestones</button>
             @if ($item->isPublishable())<button type="button" data-only="published" aria-pressed="false">Published</button>@endif
+            @if ($item->sight === null)<button type="button" data-only="restores" aria-pressed="false" hidden>Restores</button><button type="button" data-only="unusual" aria-pressed="false" hidden>Worth a look</button><button type="button" data-only="pins" aria-pressed="false" hidden>Pinned</button>@endif
+        </span>
+        <span class="switch is-apart" role="group" aria-label="How it is laid">
+            <button type="button" data-laid="fold" aria-pressed="false" title="One step for each sitting">Sittings</button>
+            <button type="button" data-laid="clock" aria-pressed="false" title="As far apart as they are in time">By the clock</button>
         </span>
         @if ($address->words !== '')<span class="ribbon-found">{{ trans_choice('finding.on_ribbon', count($spots), ['words' => $address->words, 'count' => (string) count($spots)]) }} <a href="{{ $address->with(['words' => '']) }}" aria-label="No marks for it">no marks</a></span>@endif
         <span class="ribbon-hint is-sr-only" data-hint role="status"></span>
+        <form class="ribbon-when" method="get" action="{{ route('history.at', $item, false) }}" data-ribbon-when>
+            <input type="hidden" name="zone" value="UTC" data-zone><input type="hidden" name="to" value="{{ $to->number }}"><input type="hidden" name="view" value="{{ $address->view }}">
+            <label class="is-sr-only" for="ribbon-when">{{ __('history.go_to') }}</label>
+            <input class="input" id="ribbon-when" name="when" maxlength="200" value="{{ old('when') }}" placeholder="{{ __('history.go_to') }}" title="{{ __('history.go_to_how') }}" required>
+        </form>
         <span class="bar-do">
             @can('write', $item)
                 <details class="menu is-up" data-menu>
