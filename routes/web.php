@@ -3,6 +3,7 @@
 declare(strict_types=1);
 
 use App\Http\Finding\FindController;
+use App\Http\Finding\MilestonesController;
 use App\Http\ForYou\ForYouController;
 use App\Http\Keeping\KeepingController;
 use App\Http\Keeping\LogController;
@@ -84,6 +85,7 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
     Route::put('/account/feed', [WatchController::class, 'feed'])->name('account.feed');
     Route::put('/account/mails', [WatchController::class, 'mails'])->name('account.mails');
     Route::get('/find', FindController::class)->name('find');
+    Route::get('/milestones', MilestonesController::class)->name('milestones');
     Route::get('/for-you', [ForYouController::class, 'show'])->name('for-you');
     Route::post('/for-you', [ForYouController::class, 'aside'])->name('for-you.aside');
     Route::get('/outbox', OutboxController::class)->name('outbox');
@@ -182,6 +184,7 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
             Route::put('/pin', PinController::class)->name('version.pin');
             Route::put('/milestone', [MilestoneController::class, 'update'])->name('milestone.mark');
             Route::delete('/milestone', [MilestoneController::class, 'destroy'])->name('milestone.remove');
+            Route::put('/milestone/{way}', [MilestoneController::class, 'move'])->whereIn('way', ['before', 'after'])->name('milestone.move');
             Route::get('/restore', [RestoreController::class, 'show'])->name('restore');
             Route::post('/restore', [RestoreController::class, 'store'])->name('restore.store');
             Route::post('/take-back', TakeBackController::class)->name('restore.undo');

@@ -6,6 +6,7 @@ import { keepOwn } from './common/own.js';
 import { attachTimes } from './common/times.js';
 import { attachRows } from './common/rows.js';
 import { attachTitle } from './common/title.js';
+import { attachWhatWas } from './common/what-was.js';
 import { attachShelfPlan } from './shelf/plan.js';
 
 attachTimes(document.body);
@@ -13,6 +14,7 @@ attachMenus(document.body);
 attachForms(document.body);
 attachRows(document.body);
 attachTitle(document.body);
+attachWhatWas(document.body);
 // What only one kind needs comes with its pages: they name it, and nobody else does.
 const kinds = import.meta.glob('./kinds/*/main.js');
 const named = new Set([...document.querySelectorAll('[data-kind]')].map((marked) => /** @type {HTMLElement} */ (marked).dataset.kind));

@@ -53,7 +53,7 @@
                                     @if ($find->moment() !== null)<x-miniature class="find-seen" :item="$find->item" :version="$find->moment()" />@endif
                                     <p @class(['find-text', 'is-gone' => ! $find->isThere])>{{ $find->text() }}</p>
                                     <p><b>{{ $find->item->title }}</b>@if ($find->place !== '') · {{ $find->place }}@endif <small>{{ $find->item->shelf->name }}</small></p>
-                                    <p class="find-do"><a href="{{ $find->look() }}">Look</a>@if ($find->history() !== null) <a href="{{ $find->history() }}">Its history</a>@endif @if ($find->back() !== null)<a class="is-first" href="{{ $find->back() }}">Bring this back…</a>@endif @if ($find->copy() !== null)<a href="{{ $find->copy() }}">Copy out…</a>@endif</p>
+                                    <p class="find-do"><a href="{{ $find->look() }}">Look</a>@if ($find->history() !== null) <a href="{{ $find->history() }}">Its history</a>@endif @if ($find->back() !== null)<a class="is-first" href="{{ $find->back() }}" @if ($loop->first) autofocus @endif>Bring this back…</a>@endif @if ($find->copy() !== null)<a href="{{ $find->copy() }}">Copy out…</a>@endif</p>
                                 </td>
                                 <td>
                                     <svg class="life" viewBox="0 0 520 24" aria-hidden="true">

@@ -3,15 +3,24 @@
     <main id="main" class="listing">
         <div class="bar-row">
             <span class="switch" role="group" aria-label="Show">
-                <a href="{{ route('list', $item) }}" @if ($only === '') aria-current="true" @endif>All</a>
-                <a href="{{ route('list', ['item' => $item, 'only' => 'milestones']) }}" @if ($only === 'milestones') aria-current="true" @endif>Milestones</a>
-                @if ($item->isPublishable())<a href="{{ route('list', ['item' => $item, 'only' => 'published']) }}" @if ($only === 'published') aria-current="true" @endif>Published</a>@endif
+                @foreach (['' => 'All', 'milestones' => 'Milestones', ...($item->isPublishable() ? ['published' => 'Published'] : []), ...($item->sight === null ? ['restores' => 'Restores', 'unusual' => 'Worth a look', 'notes' => 'Notes', 'pins' => 'Pinned'] : [])] as $only => $said)<a href="{{ route('list', [$item, ...$asked->with(['only' => $only])]) }}" @if ($asked->only === $only) aria-current="true" @endif>{{ $said }}</a>@endforeach
             </span>
+            @if (! $asked->isAsked() && $item->sight === null)<span class="switch" role="group" aria-label="By">@foreach (['' => 'Versions', '1' => 'Sittings'] as $fold => $said)<a href="{{ route('list', [$item, ...$asked->with(['fold' => (string) $fold])]) }}" @if ($asked->fold === ($fold !== '')) aria-current="true" @endif>{{ $said }}</a>@endforeach</span>@endif
             <span class="bar-do"><a class="button" href="{{ route('history', $item) }}">Back to the ribbon</a></span>
         </div>
         <x-problems />
+        <form class="items-find" method="get" action="{{ route('list', $item, false) }}" role="search" aria-label="In the list">
+            @if ($asked->only !== '')<input type="hidden" name="only" value="{{ $asked->only }}">@endif
+            <input class="input" type="search" name="words" value="{{ $asked->words }}" maxlength="200" placeholder="Words of the sentences" aria-label="Words of the sentences">
+            @if ($editors->count() > 1)<div class="select"><select name="by" aria-label="Who"><option value="">by everybody</option>@foreach ($editors as $editor)<option value="{{ $editor->id }}" @selected($asked->by === $editor->id)>by {{ $editor->name }}</option>@endforeach</select></div>@endif
+            <label for="list-from">from</label> <input class="input list-day" type="date" id="list-from" name="from" value="{{ $asked->from?->format('Y-m-d') }}">
+            <label for="list-until">to</label> <input class="input list-day" type="date" id="list-until" name="until" value="{{ $asked->until?->format('Y-m-d') }}">
+            <button class="button">Show</button>
+            <span role="status">{{ trans_choice('{0} no version|{1} one version|[2,*] :count versions', $page->total()) }}@if ($asked->words !== '' && $item->head > App\View\ListQuery::LOOKED_THROUGH), of the newest {{ number_format(App\View\ListQuery::LOOKED_THROUGH) }}@endif</span>
+            @if ($asked->isAsked())<a href="{{ route('list', $item, false) }}">show all</a>@endif
+        </form>
         @if ($page->isEmpty())
-            <div class="empty"><p>@if ($only === 'published') No version was published yet. @else No version bears a name yet. Mark a milestone on the ribbon, or here, and it can be found at a glance. @endif</p></div>
+            <div class="empty"><p>@if ($asked->only === 'published') No version was published yet. @elseif ($asked->only === 'milestones' && $asked->words === '') No version bears a name yet. Mark a milestone on the ribbon, or here, and it can be found at a glance. @else No version is like that. @endif</p></div>
         @endif
         @if ($item->sight === null && $page->onFirstPage())
             @foreach ($removals as $removal)<p class="removal">{{ $removal->user->firstName() }} {{ $removal->back ? 'brought it back' : 'took it away' }}, <x-when :at="$removal->at" /></p>@endforeach
@@ -21,10 +30,21 @@
             <thead><tr><th>Version</th><th>What changed</th><th>Who</th><th>When</th><th>Milestone</th><th><span class="is-sr-only">Look</span></th></tr></thead>
             @foreach ($sittings as $sitting)
                 <tbody>
-                    @if ($only === '' && $item->sight === null)
-                        <tr class="versions-sitting"><th colspan="6" scope="rowgroup"><x-when :at="$sitting->last()->saved_at" exact />@if ($sitting->count() > 1), {{ $sitting->count() }} versions by {{ $sitting->map(fn ($version) => $version->user->firstName())->unique()->join(', ', ' and ') }} <a href="{{ route('history', ['item' => $item, 'from' => $item->lookFrom($sitting->last()->number), 'to' => $sitting->first()->number]) }}">all of it</a>@endif</th></tr>
+                    @if (! $asked->isAsked() && $item->sight === null)
+                        <tr class="versions-sitting" @if ($asked->fold) hidden @endif><th colspan="6" scope="rowgroup"><x-when :at="$sitting->last()->saved_at" exact />@if ($sitting->count() > 1), {{ $sitting->count() }} versions by {{ $sitting->map(fn ($version) => $version->user->firstName())->unique()->join(', ', ' and ') }} <a href="{{ route('history', ['item' => $item, 'from' => $item->lookFrom($sitting->last()->number), 'to' => $sitting->first()->number]) }}">all of it</a>@endif</th></tr>
                     @endif
-                    @foreach ($sitting as $version)
+                    @if ($asked->fold && ! $asked->isAsked() && $item->sight === null)
+                        @php($most = $sitting->sortByDesc(fn ($version) => [$version->unusual !== null, $version->added + $version->removed])->first())
+                        <tr>
+                            <td class="versions-number">{{ $sitting->count() > 1 ? $sitting->last()->number.' to '.$sitting->first()->number : $most->number }}</td>
+                            <td>{{ $phrases->seen($item, $most) }}@if ($sitting->count() > 1) <small>{{ trans_choice('{1} and one more version|[2,*] and :count more versions', $sitting->count() - 1) }}</small>@endif @if ($most->unusual)<small class="notch-words">{{ $phrases->unusual($most->unusual) }}</small>@endif</td>
+                            <td class="versions-who">@foreach ($sitting->map(fn ($version) => $version->user)->unique('id') as $editor)<x-monogram :user="$editor" />@endforeach</td>
+                            <td class="versions-when"><x-when :at="$sitting->first()->saved_at" /></td>
+                            <td>@foreach ($sitting->filter(fn ($version) => $version->milestone !== null) as $named)<span class="flag"><span>{{ $named->milestone->name }}</span></span>@endforeach</td>
+                            <td class="versions-do"><a href="{{ route('history', ['item' => $item, 'from' => $item->lookFrom($sitting->last()->number), 'to' => $sitting->first()->number]) }}" aria-label="What changed in the sitting of {{ $sitting->last()->number }} to {{ $sitting->first()->number }}">What changed</a></td>
+                        </tr>
+                    @endif
+                    @foreach ($asked->fold && ! $asked->isAsked() && $item->sight === null ? [] : $sitting as $version)
                         <tr>
                             <td class="versions-number">{{ $version->number }}@if ($version->pinned_by !== null)<span class="pin is-inline" title="Pinned"><span class="is-sr-only">, pinned</span></span>@endif</td>
                             <td>{{ isset($since[$version->number]) ? $since[$version->number][1] : $phrases->seen($item, $version) }}@if ($item->sight === null) @if ($version->note)<small>“{{ $version->note }}”</small>@endif @if ($version->unusual)<small class="notch-words">{{ $phrases->unusual($version->unusual) }}</small>@endif @foreach ($steps($version) as $step)<small class="lantern-words">{{ $step }}</small>@endforeach @endif</td>

@@ -27,4 +27,19 @@ final class MilestoneController extends Controller
 
         return redirect()->back(fallback: route('history', $item))->with('said', __('item.unmarked', ['number' => (string) $number]));
     }
+
+    /** To the version before or after it, of those that are kept: a name was meant for the one beside it. */
+    public function move(Item $item, int $number, string $way): RedirectResponse
+    {
+        Gate::authorize('write', $item);
+        $milestone = $this->version($item, $number)->milestone ?? abort(404);
+        $to = $item->versions()->with('milestone')->where('number', $way === 'before' ? '<' : '>', $number)->orderBy('number', $way === 'before' ? 'desc' : 'asc')->first();
+        $back = redirect()->back(fallback: route('history', $item));
+        if ($to === null || $to->milestone !== null) {
+            return $back->withErrors(['name' => __('item.no_room', ['name' => $milestone->name])]);
+        }
+        $milestone->update(['version_id' => $to->id]);
+
+        return $back->with('said', __('item.moved_mark', ['name' => $milestone->name, 'number' => (string) $to->number]));
+    }
 }

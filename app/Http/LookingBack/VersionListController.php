@@ -7,7 +7,6 @@ namespace App\Http\LookingBack;
 use App\Http\Controller;
 use App\Models\Item;
 use App\Models\PublishingState;
-use App\Models\Sight;
 use App\Models\User;
 use App\Models\Version;
 use App\Store\States;
@@ -33,21 +32,31 @@ final class VersionListController extends Controller
 
     public function __invoke(ListRequest $request, Item $item, Phrases $phrases): View
     {
-        $only = $request->validated('only') ?? '';
-        $versions = Version::query()->with('user', 'milestone', 'accepted.decider', ...($item->isPublishable() ? ['publishings.user', 'publishings.decider', 'publishings.ender'] : []))->where('item_id', $item->id)->orderByDesc('number')
-            ->when($item->sight, fn ($query, Sight $sight) => $query->whereIn('number', $sight->numbers ?? []))
-            ->when($only === 'milestones', fn ($query) => $query->whereHas('milestone'))
-            ->when($only === 'published', fn ($query) => $query->whereHas('publishings', fn ($publishing) => $publishing->where('state', PublishingState::Published)))
-            ->paginate($only === 'published' ? self::COMPARED : self::PAGE)->withQueryString();
+        $asked = $request->asked();
         $item->load('origin.item');
+        $wanted = $asked->withWords($item, $phrases);
+        $versions = $asked->versions($item)->with('user', 'milestone', 'accepted.decider', ...($item->isPublishable() ? ['publishings.user', 'publishings.decider', 'publishings.ender'] : []))
+            ->when($wanted !== null, fn ($query) => $query->whereIn('number', $wanted))
+            ->paginate($asked->only === 'published' ? self::COMPARED : self::PAGE)->appends($asked->with());
         $versions->getCollection()->each(fn (Version $version) => $version->setRelation('item', $item));
         $ascending = $versions->getCollection()->reverse()->values();
         $sittings = array_map(
             fn (array $range) => $ascending->slice($range[0], $range[1] - $range[0])->reverse()->values(),
-            array_reverse(Sittings::fold(array_values($ascending->map(fn (Version $version) => $version->saved_at->getTimestamp())->all()), $only !== '' || $item->sight !== null ? PHP_INT_MAX : Sittings::PAUSE)),
+            array_reverse(Sittings::fold(array_values($ascending->map(fn (Version $version) => $version->saved_at->getTimestamp())->all()), $asked->isAsked() || $item->sight !== null ? PHP_INT_MAX : Sittings::PAUSE)),
         );
 
-        return view('list', ['item' => $item, 'removals' => $item->removals()->with('user')->orderByDesc('id')->limit(20)->get(), 'since' => $only === 'published' ? $this->sincePublished($item, $versions->getCollection(), $phrases) : [], 'page' => $versions, 'sittings' => $sittings, 'only' => $only, 'gaps' => $only === '' && $item->gone > 0 && $item->sight === null ? $this->gaps($item, $versions->getCollection()) : [], 'phrases' => $phrases, 'steps' => fn (Version $version): array => [...$version->accepted->map(fn ($proposal) => __('agreeing.accepted', ['decider' => (string) $proposal->decider?->firstName()]).($proposal->word === null ? '' : ": “{$proposal->word}”"))->all(), ...($item->isPublishable() ? PublishingWords::of($version) : [])]]);
+        return view('list', [
+            'item' => $item,
+            'asked' => $asked,
+            'editors' => $item->sight !== null ? new Collection : User::query()->whereIn('id', DB::table('activity')->where('item_id', $item->id)->select('user_id'))->get()->sortBy('name'),
+            'removals' => $item->removals()->with('user')->orderByDesc('id')->limit(20)->get(),
+            'since' => $asked->only === 'published' ? $this->sincePublished($item, $versions->getCollection(), $phrases) : [],
+            'page' => $versions,
+            'sittings' => $sittings,
+            'gaps' => ! $asked->isAsked() && $item->gone > 0 && $item->sight === null ? $this->gaps($item, $versions->getCollection()) : [],
+            'phrases' => $phrases,
+            'steps' => fn (Version $version): array => [...$version->accepted->map(fn ($proposal) => __('agreeing.accepted', ['decider' => (string) $proposal->decider?->firstName()]).($proposal->word === null ? '' : ": “{$proposal->word}”"))->all(), ...($item->isPublishable() ? PublishingWords::of($version) : [])],
+        ]);
     }
 
     /**

@@ -13,6 +13,7 @@ import { foot } from './foot.js';
 import { headMoved } from './head.js';
 import { here, hereKey } from './here.js';
 import { ids } from './ids.js';
+import { itsHistory } from './its-history.js';
 import { pictures } from './pictures.js';
 import { isAddress } from '../document/schema.js';
 import { signInAgain } from './sign-in.js';
@@ -83,7 +84,7 @@ export function writing(root, sheet, editing) {
     const view = new EditorView(place, {
         state: EditorState.create({
             doc: desk.kept ?? document_,
-            plugins: [...editing.plugins({ link, keep }, dialog), history(), dropCursor({ width: 2, class: 'drop-here' }), gapCursor(), ids(), here(), new Plugin({ props: takePictures.props })],
+            plugins: [...editing.plugins({ link, keep }, dialog), history(), dropCursor({ width: 2, class: 'drop-here' }), gapCursor(), ids(), here(), itsHistory(`/items/${item.key}`, () => sync.save()), new Plugin({ props: takePictures.props })],
         }),
         editable: () => item.editable,
         attributes: { ...editing.attributes, ...(item.editable ? {} : { 'aria-label': `${editing.attributes['aria-label']}, read only` }), role: 'textbox', 'aria-multiline': 'true', spellcheck: 'true', tabindex: '0' },

@@ -1,5 +1,6 @@
 import { ask } from '../common/ask.js';
 import { card } from './card.js';
+import { flagged } from './flags.js';
 import { laid } from './layout.js';
 import { mark, sized, token } from './marks.js';
 
@@ -60,6 +61,8 @@ export function ribbon(root, state, choose, kept) {
         ({ shown, step } = plan);
         places = new Map(shown.map(([number], place) => [number, place]));
         track.style.width = `${plan.width}px`;
+        // Where it was drawn last would hold the track open.
+        canvas.style.transform = '';
         lanesBox.replaceChildren(...data.lanes.map(({ name, monogram, colour }, lane) => {
             const row = document.createElement('div');
             row.style.top = `${laneY(lane)}px`;
@@ -69,68 +72,16 @@ export function ribbon(root, state, choose, kept) {
             row.append(name, tag);
             return row;
         }));
-        flags.replaceChildren(...data.milestones.map(([number, name], at) => {
-            const flag = document.createElement('button');
-            flag.type = 'button';
-            flag.className = 'flag';
-            flag.tabIndex = -1;
-            flag.title = `${name}: version ${number}`;
-            const left = x(placeOf(number));
-            const next = data && data.milestones[at + 1] ? x(placeOf(data.milestones[at + 1][0])) : Infinity;
-            flag.style.left = `${left}px`;
-            flag.style.maxWidth = `${Math.max(26, Math.min(220, next - left - 4))}px`;
-            const text = document.createElement('span');
-            text.textContent = name;
-            flag.append(text);
-            flag.addEventListener('click', () => set('from', number));
-            return flag;
-        }));
-        flags.append(...data.unusual.filter(([number]) => places.has(number)).map(([number, words], at, all) => {
-            const notch = document.createElement('button');
-            notch.type = 'button';
-            notch.className = 'notch';
-            notch.tabIndex = -1;
-            notch.title = `${number}: ${words}`;
-            const left = x(placeOf(number));
-            const next = all[at + 1] ? x(placeOf(all[at + 1][0])) : Infinity;
-            notch.style.left = `${left}px`;
-            notch.style.top = `${laneY(shown[placeOf(number)][1]) + 9}px`;
-            // Where lanes are low the words would run over the next one: they are shown when it is pointed at.
-            notch.classList.toggle('is-mute', laneTall() < WORDY);
-            notch.style.maxWidth = `${Math.max(10, Math.min(240, next - left - 4, track.clientWidth - left - 6))}px`;
-            const text = document.createElement('span');
-            text.textContent = words;
-            notch.append(text);
-            notch.addEventListener('click', () => {
+        flags.replaceChildren(...flagged(data, state.spots ?? [], {
+            x: (number) => x(placeOf(number)), isShown: (number) => places.has(number), laneY: (number) => laneY(shown[placeOf(number)][1]), isLow: laneTall() < WORDY, step, width: track.clientWidth,
+            to: (number) => set('from', number),
+            look: (number) => {
                 set('from', before(number));
                 set('to', number);
-            });
-            return notch;
+            },
         }));
-        flags.append(...data.published.filter(([number]) => places.has(number)).map(([number, words]) => {
-            const lantern = document.createElement('button');
-            lantern.type = 'button';
-            lantern.className = 'lantern';
-            lantern.tabIndex = -1;
-            lantern.title = `${number}: ${words}`;
-            lantern.style.left = `${x(placeOf(number))}px`;
-            lantern.addEventListener('click', () => set('from', number));
-            return lantern;
-        }));
-        flags.append(...data.pins.filter((number) => places.has(number)).map((number) => spot('pin', `${number} is pinned`, x(placeOf(number)))));
-        flags.append(...data.gaps.filter(([number]) => places.has(number)).map(([number, words]) => spot('gap', words, x(placeOf(number)) - step / 2)));
-        flags.append(...(state.spots ?? []).filter(([number]) => places.has(number)).map(([number, words]) => spot('found', words, x(placeOf(number)))));
         place();
         draw();
-    };
-
-    /** @param {string} name @param {string} words @param {number} left */
-    const spot = (name, words, left) => {
-        const made = document.createElement('span');
-        made.className = name;
-        made.title = words;
-        made.style.left = `${left}px`;
-        return made;
     };
 
     const place = () => {
@@ -362,6 +313,7 @@ export function ribbon(root, state, choose, kept) {
         pressed();
         if (!way) kept(how.only);
         lay();
+        reveal(to);
     };
     const dark = matchMedia('(prefers-color-scheme: dark)');
     const resize = new ResizeObserver(lay);

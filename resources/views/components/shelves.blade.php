@@ -5,6 +5,7 @@
     @endforeach
     <a class="side-more" href="{{ route('shelf.new') }}" @if ($at === 'new') aria-current="page" @endif><span>New shelf…</span></a>
     <a href="{{ route('lost.all') }}" @if ($current === null && $at === 'lost') aria-current="page" @endif><span>Lost &amp; found of all</span></a>
+    <a href="{{ route('milestones') }}" @if ($current === null && $at === 'milestones') aria-current="page" @endif><span>Milestones</span></a>
     @if ($current !== null)
         <h2>This shelf</h2>
         <a href="{{ route('day', $current) }}" @if ($at === 'day') aria-current="page" @endif><span>{{ __('day.title') }}</span></a>

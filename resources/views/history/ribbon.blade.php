@@ -36,6 +36,7 @@
                             </form>
                             <form method="post" action="{{ route('version.pin', [$item, $end->number]) }}">@csrf @method('put')<input type="hidden" name="pin" value="{{ $end->pinned_by === null ? '1' : '0' }}"><button class="button is-quiet">{{ $end->pinned_by === null ? "Pin {$end->number}, so that no rule lets it go" : "Take the pin off {$end->number}" }}</button></form>
                             @if ($end->milestone)
+                                @foreach (['before', 'after'] as $way)<form method="post" action="{{ route('milestone.move', [$item, $end->number, $way]) }}">@csrf @method('put')<button class="button is-quiet">Give the name to the version {{ $way }} it</button></form>@endforeach
                                 <form method="post" action="{{ route('milestone.remove', [$item, $end->number]) }}">@csrf @method('delete')<button class="button is-quiet">Take the name off {{ $end->number }}</button></form>
                             @endif
                         @endforeach

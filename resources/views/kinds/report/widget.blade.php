@@ -1,5 +1,5 @@
 @php($type = $widget->widget->type)
-<article class="widget is-{{ $type }}" id="part-{{ $widget->part->id }}" data-part="{{ $widget->part->id }}" data-x="{{ $widget->part->int('x') }}" data-y="{{ $widget->part->int('y') }}" data-across="{{ $widget->part->int('across') }}" data-down="{{ $widget->part->int('down') }}" @if ($mayWrite) tabindex="0" data-widget aria-describedby="report-keys" @endif aria-label="{{ $widget->title() }}">
+<article class="widget is-{{ $type }}" id="part-{{ $widget->part->id }}" data-part="{{ $widget->part->id }}" data-x="{{ $widget->part->int('x') }}" data-y="{{ $widget->part->int('y') }}" data-across="{{ $widget->part->int('across') }}" data-down="{{ $widget->part->int('down') }}" @if ($mayWrite) tabindex="0" data-widget data-history-of="{{ route('part', [$item, $widget->part->id], false) }}" aria-describedby="report-keys" @endif aria-label="{{ $widget->title() }}">
     @if ($type === 'text')
         @if ($widget->part->string('title') !== '')<h3>{{ $widget->part->string('title') }}</h3>@endif
         <div class="widget-text">{{ $widget->part->richText()->text() }}</div>

@@ -33,7 +33,7 @@
             <output class="cell-place" for="cell-text" data-cell-place></output>
             <textarea class="cell-text" id="cell-text" rows="1" maxlength="32767" spellcheck="false" aria-label="What is in the cell" data-cell-line @cannot('write', $item) readonly @endcannot></textarea>
             <p class="sheet-said" role="status" data-sheet-said></p>
-            <a class="cell-story" href="#" data-cell-story="{{ route('item', $item) }}/cells">History of the cell</a>
+            <a class="cell-story" href="#" data-what-was title="Alt+W" data-cell-story="{{ route('item', $item) }}/cells">History of the cell</a>
         </div>
     </main>
     <footer class="foot" data-foot="{{ route('item.foot', $item) }}">@include('write.foot')</footer>
