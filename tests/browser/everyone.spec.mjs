@@ -3,7 +3,7 @@ import { mkdtempSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
-import { axe, openHistory, openItem, saved, signIn, text, toShelf } from './steps.mjs';
+import { axe, daysAgo, openHistory, openItem, saved, signIn, text, toShelf } from './steps.mjs';
 
 async function onWebsite(page) {
     await signIn(page, 'Ines Oduya');
@@ -191,6 +191,28 @@ const screens = {
         await page.getByLabel('Find in every version').fill('kettle');
         await page.keyboard.press('Enter');
         await expect(page.getByText(/stretches of text/)).toBeVisible();
+    },
+    'a shelf on a day': async (page) => {
+        await signIn(page, 'Ines Oduya');
+        await page.goto(`${page.url()}/day?at=${daysAgo(48)}`);
+        await expect(page.locator('[data-day-ribbon][data-ready]')).toBeVisible();
+    },
+    'bringing a shelf back': async (page) => {
+        await signIn(page, 'Ines Oduya');
+        await page.goto(`${page.url()}/day?at=${daysAgo(48)}`);
+        await page.getByLabel('Tool library', { exact: true }).check();
+        await page.getByRole('button', { name: 'Bring back what is ticked…' }).click();
+        await page.waitForURL(/day\/back/);
+    },
+    'milestones': async (page) => {
+        await signIn(page, 'Ines Oduya');
+        await page.goto('/milestones');
+    },
+    'the list of versions': async (page) => {
+        await signIn(page, 'Ines Oduya');
+        await openHistory(page, 'Tool library', 'from=12&to=17');
+        await page.getByRole('link', { name: 'List', exact: true }).click();
+        await page.getByRole('link', { name: 'Sittings' }).click();
     },
     'for you': async (page) => {
         await signIn(page, 'Ines Oduya');

@@ -121,3 +121,6 @@ export async function axe(page) {
         expect(violations.map(({ id, nodes }) => [colorScheme, id, nodes.map((node) => `${node.target} ${node.any[0]?.message ?? ''}`).slice(0, 3)])).toEqual([]);
     }
 }
+
+/** A moment as addresses have it: the demo ends today, whenever that is. @param {number} days */
+export const daysAgo = (days) => `${new Date(Date.now() - days * 86_400_000).toISOString().slice(0, 11)}18:00:00Z`;
