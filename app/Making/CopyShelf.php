@@ -23,7 +23,7 @@ final readonly class CopyShelf
         $then = new ShelfThen($shelf, $person);
         $made = $this->shelves->handle($person, $name);
         foreach ($then->numbers($moment) as $id => $number) {
-            $item = $then->items->findOrFail($id);
+            $item = $then->item($id);
             $version = Version::query()->where(['item_id' => $id, 'number' => $number])->firstOrFail()->setRelation('item', $item);
             $this->copy->handle($version, $made, $person, self::title($then, $item, $version, $moment));
         }

@@ -23,7 +23,7 @@ final readonly class MarkShelf
     public function handle(Shelf $shelf, User $person, CarbonImmutable $moment, string $name): int
     {
         $then = new ShelfThen($shelf, $person);
-        $numbers = array_filter($then->numbers($moment), fn (int $id) => Gate::forUser($person)->allows('write', $then->items->findOrFail($id)), ARRAY_FILTER_USE_KEY);
+        $numbers = array_filter($then->numbers($moment), fn (int $id) => Gate::forUser($person)->allows('write', $then->item($id)), ARRAY_FILTER_USE_KEY);
 
         return DB::transaction(function () use ($shelf, $person, $moment, $name, $numbers): int {
             ShelfMilestone::query()->create(['shelf_id' => $shelf->id, 'user_id' => $person->id, 'name' => $name, 'at' => $moment]);

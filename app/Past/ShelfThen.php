@@ -15,6 +15,7 @@ use App\Models\User;
 use App\Store\AtMoment;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Collection;
+use OutOfBoundsException;
 
 /**
  * Which items stood on a shelf at a moment, and in which version each was, as somebody may see it: what was deleted, brought back or put on another
@@ -70,6 +71,12 @@ final class ShelfThen
         }
 
         return $there;
+    }
+
+    /** @throws OutOfBoundsException for one that never stood here */
+    public function item(int $id): Item
+    {
+        return $this->items->get($id) ?? throw new OutOfBoundsException("Item {$id} never stood on this shelf");
     }
 
     /** Whether somebody sees only what was published of an item. */
