@@ -2,6 +2,8 @@
 
 return [
     'title' => 'its title',
+    'is_live' => 'published :date in :from · live now',
+    'was_live' => 'published :date in :from · gone since :gone, :then',
     'there' => 'in :from, :date, by :by · there in :head',
     'gone' => 'in :from, :date, by :by · :out took it out in :gone, :then',
     'formula' => 'a formula', 'came' => ':text came', 'went' => ':text went',

@@ -97,6 +97,31 @@ final class FindTest extends FeatureCase
         $this->get(route('find', ['q' => 'harbour', 'shelf' => $elsewhere->key]))->assertNotFound();
     }
 
+    public function test_readers_find_what_was_published_as_it_was_published_and_nothing_else(): void
+    {
+        $page = $this->page($this->shelf, $this->ines, 'Kettle corner opens');
+        $this->travel(5)->minutes();
+        $this->save($page->refresh(), $this->tobi, $this->column('Kettle corner opens', 'Secret draft of kettles'));
+        $this->actingAs($this->rafi)->get(route('find', ['q' => 'kettle']))->assertOk()->assertDontSeeText('Kettle corner')->assertDontSeeText('Secret draft');
+        $this->publish($page->refresh(), $this->ines, 2);
+        $this->actingAs($this->rafi)->get(route('find', ['q' => 'kettle']))->assertSeeText('Kettle corner opens')->assertSeeText('live now')->assertDontSeeText('Secret draft')->assertDontSeeText('by Ines');
+        $this->travel(5)->minutes();
+        $this->save($page->refresh(), $this->tobi, $this->column('Toaster corner opens'));
+        $this->publish($page->refresh(), $this->ines);
+        $head = $page->refresh()->head;
+        $found = $this->actingAs($this->rafi)->get(route('find', ['q' => 'kettle', 'state' => 'gone']))->assertSeeText('Kettle corner opens')->assertSeeText("gone since {$head}")->assertDontSeeText('Secret draft');
+        // From a find in one press: its moment, of published states alone, and a copy; no drafts, no plan.
+        $found->assertSee(e(route('history', ['item' => $page, 'from' => 2, 'to' => $head, 'q' => 'kettle'])), false)->assertDontSee('restore?part', false)->assertDontSee("{$page->key}/parts", false);
+        $this->get(route('history', ['item' => $page, 'from' => 2, 'to' => $head, 'q' => 'kettle']))->assertOk();
+        // Who wrote, and when, is not for them, not even by asking for it.
+        $this->get(route('find', ['q' => 'kettle', 'by' => $this->ines->id]))->assertDontSeeText('Kettle corner opens');
+        $this->get(route('find', ['q' => 'corner', 'item' => $page->key]))->assertSeeText('Toaster corner opens')->assertSeeText('Kettle corner opens');
+        $this->actingAs($this->ines)->get(route('find', ['q' => 'kettle']))->assertSeeText('Secret draft of kettles')->assertSeeText('by Tobi');
+        // What nobody can read any more, they do not find either.
+        $this->delete(route('unpublish', $page))->assertRedirect();
+        $this->actingAs($this->rafi)->get(route('find', ['q' => 'corner']))->assertDontSeeText('Toaster corner');
+    }
+
     public function test_what_grows_is_found_as_it_is_and_what_is_thinned_with_what_is_kept(): void
     {
         $item = $this->document($this->shelf, $this->tobi, 'First words');

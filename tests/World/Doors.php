@@ -43,6 +43,21 @@ final readonly class Doors
             $allowed += Ledger::tags($this->world->states->tree($publishing->version->root));
         }
         $this->tried($who, $item, $chance, true, $allowed, allTags: true);
+        $this->findsWhatIsLive($who, $chance);
+    }
+
+    /** What a viewer may read is found by them. */
+    private function findsWhatIsLive(string $who, Chance $chance): void
+    {
+        $live = Publishing::query()->with('version', 'item')->where('state', PublishingState::Published)->whereNull('ended_at')->whereIn('item_id', array_map(fn (Item $item) => $item->id, array_values($this->world->items)))->orderBy('id')->get()
+            ->filter(fn (Publishing $publishing) => $publishing->item->isStanding() && $publishing->item->is_read)->values()->all();
+        $of = $live === [] ? null : $chance->of($live);
+        $tags = $of === null ? [] : array_values(array_filter(array_map(strval(...), array_keys(Ledger::tags($this->world->states->tree($of->version->root)))), fn (string $tag) => $tag[0] !== '#'));
+        if ($tags === [] || ! $this->world->isViewer($who)) {
+            return;
+        }
+        $tag = $chance->of($tags);
+        str_contains((string) $this->world->as($who)->get(route('find', ['q' => $tag]))->getContent(), 'live now') || throw Broken::law('Readers find what is live', "{$who} did not find {$tag} in the {$of?->item->kind}");
     }
 
     /** @return array<string, true> what everybody who has the address may read */
@@ -97,7 +112,7 @@ final readonly class Doors
 
         return '/'.preg_replace_callback('/\{(\w+)\??\}/', fn (array $found): string => match ($found[1]) {
             'item' => $item->key, 'shelf' => $item->shelf->key, 'number', 'to' => (string) (1 + $chance->under($item->head)), 'format' => $chance->of(['html', 'json', 'csv', 'md']),
-            'part', 'row', 'record', 'field' => $parts === [] ? 'none' : $chance->of($parts)->id, 'column' => 'cfig1', 'address' => 'form-of-the-world', 'chunk' => str_repeat('a', 40), 'stamp' => '20260601000000', 'token' => str_repeat('t', 40),
+            'part', 'row', 'record', 'field' => $parts === [] ? 'none' : $chance->of($parts)->id, 'column' => 'cfig1', 'address' => 'form-of-the-world', 'chunk' => str_repeat('a', 40), 'root' => str_repeat('a', 16), 'way' => 'before', 'stamp' => '20260601000000', 'token' => str_repeat('t', 40),
             default => '1',
         }, $way->uri());
     }

@@ -165,6 +165,11 @@ final class World
         return in_array($this->shelf->memberships()->where('user_id', $this->people[$who]->id)->value('role')?->value, ['owner', 'editor'], true);
     }
 
+    public function isViewer(string $who): bool
+    {
+        return $this->shelf->memberships()->where('user_id', $this->people[$who]->id)->value('role')?->value === 'viewer';
+    }
+
     public function isLost(string $item): bool
     {
         return isset($this->items[$item]) && $this->items[$item]->refresh()->deleted_at !== null;
@@ -667,6 +672,8 @@ final class World
         match (true) {
             $role === null => $doors->closed($step->who, $item, $chance, true),
             $role === 'viewer' => $doors->viewer($step->who, $item, $chance),
+            // Rafi only ever reads.
+            $chance->once(2) => $doors->viewer('rafi', $item, $chance),
             default => $doors->closed('stranger', $item, $chance, $chance->once(2)),
         };
     }

@@ -57,7 +57,7 @@ final class Find
 
     public function history(): ?string
     {
-        return $this->part === '' ? null : route('part', [$this->item->key, $this->part]);
+        return $this->part === '' || $this->item->sight !== null ? null : route('part', [$this->item->key, $this->part]);
     }
 
     /** The plan by which it comes back, with its own lines ticked; null when it stands there, or the reader may not. */

@@ -6,6 +6,8 @@ namespace App\View\Finding;
 
 use App\Models\Item;
 use App\Models\Milestone;
+use App\Models\PublishingState;
+use App\Models\Sight;
 use App\Models\Version;
 use App\Store\Lives;
 use App\Store\States;
@@ -60,6 +62,8 @@ final class Finds
 
     private CarbonImmutable $first;
 
+    private Published $published;
+
     /** @var list<\stdClass> */
     private array $lives = [];
 
@@ -69,6 +73,7 @@ final class Finds
     public function __construct(public readonly Asked $asked, public readonly Within $within, private readonly States $states, public readonly int $page = 1)
     {
         $this->first = CarbonImmutable::now()->subMonth();
+        $this->published = new Published([]);
         if ($asked->pieces === []) {
             return;
         }
@@ -95,7 +100,8 @@ final class Finds
     /** @return list<\stdClass> lives, the earliest first */
     private function rows(): array
     {
-        $lives = DB::table('lives')->whereIn('item_id', $this->items())->where(fn (Builder $query) => $this->hold($query))->orderBy('lives.id');
+        $this->published = new Published(array_values(array_map(intval(...), DB::table('items')->where(fn (Builder $items) => $this->within->published($items))->pluck('id')->all())));
+        $lives = DB::table('lives')->whereIn('item_id', $this->items())->where(fn (Builder $query) => $this->hold($query))->where(fn (Builder $query) => $this->seen($query))->orderBy('lives.id');
         if ($this->within->asksWhoOrWhen()) {
             $candidates = $lives->limit(self::CANDIDATES + 1);
             $this->isCut = DB::query()->fromSub($candidates->clone()->select('lives.id'), 'lives')->count() > self::CANDIDATES;
@@ -105,13 +111,24 @@ final class Finds
         $this->isCut = $this->isCut || count($rows) > self::MOST;
         $this->unread = DB::table('items')->where('is_read', 0)->where(fn (Builder $items) => $this->within->items($items))->count();
 
-        return array_values(array_filter($rows, fn (\stdClass $row) => $this->asked->isIn($row->folded ?? $row->text)));
+        $rows = array_filter($rows, fn (\stdClass $row) => $this->asked->isIn($row->folded ?? $row->text));
+
+        return array_values(array_filter(array_map(fn (\stdClass $row) => $this->published->has((int) $row->item_id) ? $this->published->life($row) : $row, $rows)));
+    }
+
+    /** Of what readers see only published, what stood in a published version. */
+    private function seen(Builder $query): void
+    {
+        $query->whereIn('lives.item_id', DB::table('items')->where(fn (Builder $items) => $this->within->items($items))->select('items.id'))
+            ->orWhereExists(fn (Builder $live) => $live->from('publishings')->selectRaw('1')->join('versions', 'versions.id', '=', 'publishings.version_id')
+                ->whereColumn('publishings.item_id', 'lives.item_id')->where('publishings.state', PublishingState::Published->value)
+                ->whereColumn('versions.number', '>=', 'lives.from_number')->where(fn (Builder $end) => $end->whereNull('lives.gone_number')->orWhereColumn('versions.number', '<', 'lives.gone_number')));
     }
 
     private function items(): Builder
     {
         // What is not read in yet is not told of as if it stood.
-        return DB::table('items')->where('is_read', 1)->where(fn (Builder $items) => $this->within->items($items))->select('items.id');
+        return DB::table('items')->where('is_read', 1)->where(fn (Builder $items) => $items->where(fn (Builder $own) => $this->within->items($own))->orWhere(fn (Builder $open) => $this->within->published($open)))->select('items.id');
     }
 
     /** Few lives are read through; among many, the index knows. So somebody with little does not wait for what others have. */
@@ -142,6 +159,9 @@ final class Finds
         $ends = new Ends($items, array_merge(...$groups));
         foreach ($groups as $of) {
             $item = $items->get((int) $of[0]->item_id);
+            if ($item !== null && $this->published->has($item->id)) {
+                $item = Sight::of($this->within->person, $item)->item($item);
+            }
             if ($item === null) {
                 continue;
             }
@@ -219,6 +239,11 @@ final class Finds
         $stretches = [];
         foreach ($lives as $life) {
             [$from, $gone] = [(int) $life->from_number, $life->gone_number === null ? null : (int) $life->gone_number];
+            if ($this->published->has($item->id)) {
+                $stretches[] = $this->forReaders($item, $from, $gone, $ends->version($life, $gone ?? $from));
+
+                continue;
+            }
             [$came, $went] = [$ends->version($life, $from)?->saved_at, $ends->version($life, $gone)?->saved_at];
             if ($came === null) {
                 continue;
@@ -233,5 +258,14 @@ final class Finds
         }
 
         return $stretches;
+    }
+
+    /** @return array{from: int, gone: int|null, moment: Version|null, came: CarbonImmutable, went: CarbonImmutable|null, by: string, colour: int, out: string, outColour: int, said: string} by what was published, and not by whom */
+    private function forReaders(Item $item, int $from, ?int $gone, ?Version $moment): array
+    {
+        [$came, $went] = [$this->published->at($item->id, $from) ?? now()->toImmutable(), $this->published->at($item->id, $gone)];
+        $said = ['from' => (string) $from, 'date' => $came->format('j M'), 'gone' => (string) $gone, 'then' => (string) $went?->format('j M')];
+
+        return ['from' => $from, 'gone' => $gone, 'moment' => $moment, 'came' => $came, 'went' => $went, 'by' => '', 'colour' => 0, 'out' => '', 'outColour' => 0, 'said' => (string) __($gone === null ? 'finding.is_live' : 'finding.was_live', $said)];
     }
 }

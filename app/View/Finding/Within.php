@@ -12,6 +12,7 @@ use App\Models\User;
 use App\Models\Version;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Builder as Models;
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Kinds\Kind;
@@ -28,7 +29,7 @@ final readonly class Within
      * @param  CarbonImmutable|null  $since  came or went from this day on
      * @param  CarbonImmutable|null  $until  came or went up to this day, and on it
      */
-    public function __construct(private User $person, public Item|Shelf|null $in = null, public string $state = 'any', public string $kind = '', public int $by = 0, public ?CarbonImmutable $since = null, public ?CarbonImmutable $until = null) {}
+    public function __construct(public User $person, public Item|Shelf|null $in = null, public string $state = 'any', public string $kind = '', public int $by = 0, public ?CarbonImmutable $since = null, public ?CarbonImmutable $until = null) {}
 
     /** Whether it is asked who or when, which is known of a text only when its versions are looked at. */
     public function asksWhoOrWhen(): bool
@@ -43,6 +44,28 @@ final readonly class Within
             ->when($this->kind !== '', fn (Builder $items) => $items->where('items.kind', $this->kind))
             ->when($this->in instanceof Item, fn (Builder $items) => $items->where('items.id', $this->in?->id))
             ->when($this->in instanceof Shelf, fn (Builder $items) => $items->where('items.shelf_id', $this->in?->id));
+    }
+
+    /** Those of which somebody finds only what was published; none where it is asked who wrote or when, which readers are not told of drafts. */
+    public function published(Builder $query): void
+    {
+        $rest = $this->asksWhoOrWhen() ? [] : $this->shelves()->reject(fn (Shelf $shelf) => $shelf->showsDraftsTo($this->person))->modelKeys();
+        $query->whereIn('items.shelf_id', $rest)->whereIn('items.kind', self::publishable())->whereNotNull('items.live_id')->whereNull('items.deleted_at')
+            ->when($this->kind !== '', fn (Builder $items) => $items->where('items.kind', $this->kind))
+            ->when($this->in instanceof Item, fn (Builder $items) => $items->where('items.id', $this->in?->id))
+            ->when($this->in instanceof Shelf, fn (Builder $items) => $items->where('items.shelf_id', $this->in?->id));
+    }
+
+    /** @return Collection<int, Shelf> that somebody is on */
+    private function shelves(): Collection
+    {
+        return Shelf::query()->with('memberships')->whereIn('id', $this->person->shelves()->pluck('shelves.id'))->get();
+    }
+
+    /** @return list<string> the kinds that readers see published versions of */
+    private static function publishable(): array
+    {
+        return array_values(array_map(fn (Kind $kind) => $kind->name(), array_filter(Kinds::all(), fn (Kind $kind) => $kind->isPublishable())));
     }
 
     /** Of the lives in a query over them, those that begin or end by that person and in those days. */
@@ -72,8 +95,8 @@ final readonly class Within
     /** Drafts of what is published for those who see drafts, entries for those who work with them, and nothing that was deleted. */
     private function visible(Builder $query): void
     {
-        $published = array_map(fn (Kind $kind) => $kind->name(), array_values(array_filter(Kinds::all(), fn (Kind $kind) => $kind->isPublishable())));
-        $shelves = Shelf::query()->with('memberships')->whereIn('id', $this->person->shelves()->pluck('shelves.id'))->get();
+        $published = self::publishable();
+        $shelves = $this->shelves();
         $drafts = $shelves->filter(fn (Shelf $shelf) => $shelf->showsDraftsTo($this->person));
         $rest = $shelves->diff($drafts);
         $works = $shelves->filter(fn (Shelf $shelf) => $shelf->roleOf($this->person)?->atLeast(Role::Editor) ?? false);
