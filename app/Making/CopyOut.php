@@ -16,23 +16,30 @@ use App\Saving\Written;
 use App\Store\ChunksAhead;
 use App\Store\States;
 use MistyAttic\Core\Calculate\Consequences;
+use MistyAttic\Core\Content\InvalidContent;
 use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Kind;
 use MistyAttic\Core\Kinds\Kinds;
+use MistyAttic\Core\Kinds\Limits;
 
 /** Makes a new item from any version of another; its content is shared, not copied. */
 final readonly class CopyOut
 {
     public function __construct(private States $states, private WriteVersion $write, private KeepPicture $pictures, private WorkAhead $ahead) {}
 
-    /** @param string|null $tab of a spreadsheet, the only one that is wanted */
-    public function handle(Version $version, Shelf $to, User $maker, string $title, ?string $tab = null): Item
+    /**
+     * @param  list<string>  $parts  the only ones that are wanted, or cells as row/column; none for all
+     *
+     * @throws InvalidContent when these make no item of their own
+     */
+    public function handle(Version $version, Shelf $to, User $maker, string $title, array $parts = []): Item
     {
         $from = $version->item;
         $item = new Item(['key' => MakeItem::key(), 'shelf_id' => $to->id, 'kind' => $from->kind, 'title' => $title, 'head' => 0, 'copied_from' => $version->id, 'changed_at' => now()]);
-        $work = function (ChunksAhead $chunks) use ($version, $from, $item, $maker, $tab): Made {
+        $work = function (ChunksAhead $chunks) use ($version, $from, $item, $maker, $parts): Made {
             $whole = $this->states->tree($version->root);
             $kind = Kinds::named($from->kind);
-            $tree = $tab === null || ! $whole->has($tab) ? $whole : Consequences::of($kind, $whole, PartTree::of($whole->subtree($tab)), now()->format('Y-m-d'));
+            $tree = $parts === [] ? $whole : Consequences::of($kind, $whole, self::some($kind, $whole, $parts), now()->format('Y-m-d'));
             $states = new States($chunks);
             $written = new Written(PartTree::of([]), $tree, $tree === $whole ? $version->root : $states->keep($tree, $version->root), Cause::Copied, of: $from->title);
 
@@ -46,5 +53,28 @@ final readonly class CopyOut
 
             return $item;
         });
+    }
+
+    /**
+     * Some parts as content of their own: a row with the columns of its table.
+     *
+     * @param  list<string>  $parts
+     */
+    private static function some(Kind $kind, PartTree $whole, array $parts): PartTree
+    {
+        $wanted = array_values(array_unique(array_filter(array_map(fn (string $part) => explode('/', $part)[0], $parts), $whole->has(...))));
+        $grid = $kind->grid();
+        $tables = array_unique(array_map($whole->parent(...), array_filter($wanted, fn (string $id) => $whole->get($id)->role === $grid?->row)));
+        foreach ($tables === [] ? [] : $whole->parts as $part) {
+            if ($part->role === $grid?->column && in_array($whole->parent($part->id), $tables, true)) {
+                $wanted[] = $part->id;
+            }
+        }
+        $some = $whole->only($wanted);
+        if ($some->parts === [] || $kind->problems($some, Limits::for($kind)) !== []) {
+            throw InvalidContent::nothingOfItsOwn();
+        }
+
+        return $some;
     }
 }

@@ -42,4 +42,9 @@ final class InvalidContent extends \InvalidArgumentException implements CoreExce
     {
         return mb_substr(preg_replace('/[^\P{C}]/u', '·', mb_scrub($text)) ?? '', 0, 60);
     }
+
+    public static function nothingOfItsOwn(): self
+    {
+        return new self('These parts make no content of their own');
+    }
 }

@@ -236,6 +236,26 @@ final class PartTree
         return array_slice($parts, $position, $end - $position);
     }
 
+    /**
+     * Some of it: these parts with all that is below and above them, in their order.
+     *
+     * @param  list<string>  $ids  those that are not there are passed over
+     */
+    public function only(array $ids): self
+    {
+        $kept = [];
+        foreach (array_filter($ids, $this->has(...)) as $id) {
+            foreach ($this->subtree($id) as $part) {
+                $kept[$part->id] = true;
+            }
+            for ($above = $this->parent($id); $above !== self::ROOT; $above = $this->parent($above)) {
+                $kept[$above] = true;
+            }
+        }
+
+        return new self(array_values(array_filter($this->parts, fn (Part $part) => isset($kept[$part->id]))));
+    }
+
     /** The nearest part of a role that stands before a part, whatever is between; null when there is none. */
     public function lastBefore(string $id, string $role): ?Part
     {

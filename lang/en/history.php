@@ -1,6 +1,7 @@
 <?php
 
 return [
+    'chosen_same' => 'What you chose is the same in :number and now. Nothing is ticked; tick what else shall come back or go.',
     'go_to' => 'Go to a day…',
     'go_to_how' => 'Such as 3 Nov, last Tuesday, 12 October 18:00, before the spring meeting. The earlier end goes there.',
     'met' => 'an edit of :name’s',

@@ -9,6 +9,7 @@ return [
     'file_in' => 'Brought in as :number. This is what it changed.',
     'too_many_cells' => 'This version has :cells cells; :format is made of :max at most. Take its tabs one by one as CSV or TSV.',
     'untitled' => ['document' => 'A document without a name', 'spreadsheet' => 'A spreadsheet without a name', 'page' => 'A page without a name', 'form' => 'A form without a name', 'report' => 'A report without a name', 'dataset' => 'A dataset without a name', 'file' => 'A file without a name'],
+    'not_alone' => 'What was chosen can’t stand alone, or is not in that version. Choose some more of it, or copy all of it out.',
     'moved_mark' => '“:name” is the name of :number now.',
     'no_room' => '“:name” can’t be moved there: there is no version on that side, or it has a name already.',
     'marked' => ':number is now called “:name”.',

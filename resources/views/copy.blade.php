@@ -9,9 +9,10 @@
             @else
                 <form method="post" action="{{ route('copy.store', [$item, $version->number]) }}">
                     @csrf
+                    @if ($parts !== [])<input type="hidden" name="parts" value="{{ implode(',', $parts) }}"><p class="notice">{{ trans_choice('{1} Only the one thing that you chose is copied, with what it stands in.|[2,*] Only the :count things that you chose are copied, with what they stand in.', count($parts)) }}</p>@endif
                     <div class="field"><label class="label" for="title">What is it called?</label><input class="input" id="title" name="title" maxlength="{{ config('attic.title') }}" value="{{ old('title', mb_substr($item->title, 0, 180).', from '.$version->number) }}" required autofocus></div>
                     <div class="field"><label class="label" for="shelf">On which shelf?</label><div class="select"><select id="shelf" name="shelf">@foreach ($shelves as $shelf)<option value="{{ $shelf->key }}" @selected($shelf->id === $item->shelf_id)>{{ $shelf->name }}</option>@endforeach</select></div></div>
-                    @if (count($tabs) > 1)
+                    @if (count($tabs) > 1 && $parts === [])
                         <div class="field"><label class="label" for="tab">How much of it?</label><div class="select"><select id="tab" name="tab"><option value="">All tabs</option>@foreach ($tabs as $id => $name)<option value="{{ $id }}">Only “{{ $name }}”</option>@endforeach</select></div></div>
                     @endif
                     <div class="dialog-do"><a class="button" href="{{ route('history', ['item' => $item, 'from' => $version->number, 'to' => $item->head]) }}">Cancel</a><button class="button is-dark">Copy it out</button></div>

@@ -9,6 +9,15 @@
             <x-problems />
             @if ($item->form !== null)<x-kept-not :form="$item->form" />@endif
             @include($past::VIEW)
+            @if ($item->sight === null)
+                <div class="chosen-bar" data-chosen hidden>
+                    <span role="status" data-chosen-count></span>
+                    @can('restore', $item)<a class="button is-dark" data-chosen-to="{{ route('restore', [$item, $from->number], false) }}">Bring these back…</a>@endcan
+                    <button type="button" class="button" data-chosen-copy>Copy</button>
+                    @if ($item->form_id === null)<a class="button" data-chosen-to="{{ route('copy', [$item, $from->number], false) }}">Copy out…</a>@endif
+                    <button type="button" class="button is-quiet" data-chosen-done>Done</button>
+                </div>
+            @endif
         </section>
         @include('history.ribbon')
     </main>

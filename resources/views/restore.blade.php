@@ -4,6 +4,7 @@
         <p class="plan-lead">as it stood on <x-when :at="$version->saved_at" exact />@if ($version->milestone), “{{ $version->milestone->name }}”@endif. Nothing is overwritten: this becomes version {{ $item->head + 1 }}, and {{ $item->head }} stays in the history. @if ($plan->sought === []) Untick what shall stay as it is now. @else Ticked is what you came for; tick what else shall come back or go. @endif @if ($waits) <b>It waits for a yes:</b> others go on seeing what was agreed to until then. @endif @if ($live !== null) <b>It becomes a draft:</b> readers go on seeing {{ $live->version->number }} until somebody publishes it.@endif</p>
         <x-problems />
         @if ($item->follows())<p class="notice"><label class="checkbox"><input type="checkbox" name="stop" value="1" form="restore"> Stop following {{ app(App\View\OtherItems::class)->tellsOf($item->source) ? "“{$item->source->title}”" : 'what it follows' }}, and keep what comes back.</label> What it holds comes from there, so that records can’t come back while it follows; calculated fields can.</p>@endif
+        @if ($plan->isTheSame())<p class="notice">{{ __('history.chosen_same', ['number' => (string) $version->number]) }}</p>@endif
         @include('restore.line', $plan->line())
         @if ($plan->since->entries === [])
             <p class="notice">{{ __('history.same') }}</p>

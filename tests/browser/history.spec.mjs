@@ -364,3 +364,27 @@ test('to a day, restores alone, sittings folded, by the clock: and the address g
     }
     await axe(page);
 });
+
+test('several paragraphs are chosen by pointer and by keys, and brought back together', async ({ page }) => {
+    await openHistory(page, 'Volunteer handbook', 'from=150&to=198&view=was');
+    await page.getByRole('button', { name: 'Choose…' }).click();
+    const things = page.locator('[data-state] [data-part]');
+    await things.nth(2).click();
+    await things.nth(4).click({ modifiers: ['Shift'] });
+    await expect(page.locator('[data-chosen-count]')).toHaveText('3 chosen');
+    await page.keyboard.press('ArrowDown');
+    await page.keyboard.press('Space');
+    await expect(page.locator('[data-chosen-count]')).toHaveText('4 chosen');
+    await page.keyboard.press('Shift+ArrowDown');
+    await expect(page.locator('[data-chosen-count]')).toHaveText('5 chosen');
+    await axe(page);
+    await page.getByRole('link', { name: 'Bring these back…' }).click();
+    await page.waitForURL(/restore\?parts=/);
+    await expect(page.locator('[data-pick]:checked')).not.toHaveCount(0);
+    await expect(page.locator('[data-pick]:not(:checked)')).not.toHaveCount(0);
+    await page.goBack();
+    await page.getByRole('button', { name: 'Choose…' }).click();
+    await page.keyboard.press('Escape');
+    await expect(page.getByRole('button', { name: 'Choose…' })).toBeFocused();
+    await expect(page.locator('[data-chosen]')).toBeHidden();
+});

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Making;
 
+use App\Http\ChosenParts;
 use App\Http\Controller;
 use App\Making\CopyOut;
 use App\Models\Item;
@@ -15,6 +16,7 @@ use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
+use MistyAttic\Core\Content\InvalidContent;
 
 final class CopyController extends Controller
 {
@@ -29,6 +31,7 @@ final class CopyController extends Controller
         return view('copy', [
             'item' => $item,
             'version' => $version,
+            'parts' => ChosenParts::of($request),
             'tabs' => $item->hasTabs() ? $item->room(Past::class)->tabs($states->tree($version->root)) : [],
             'shelves' => $person->shelves()->wherePivotIn('role', [Role::Editor->value, Role::Owner->value])->get(),
         ]);
@@ -41,7 +44,13 @@ final class CopyController extends Controller
         $sent = $request->validated();
         $shelf = Shelf::query()->where('key', $sent['shelf'])->firstOrFail();
         Gate::authorize('make', $shelf);
-        $made = $copy->handle($this->version($item, $number), $shelf, $this->person($request), trim($sent['title']), $item->hasTabs() ? $sent['tab'] ?? null : null);
+        $parts = ChosenParts::of($request);
+        $parts = $parts === [] && $item->hasTabs() && isset($sent['tab']) ? [$sent['tab']] : $parts;
+        try {
+            $made = $copy->handle($this->version($item, $number), $shelf, $this->person($request), trim($sent['title']), $parts);
+        } catch (InvalidContent) {
+            return redirect()->back(fallback: route('copy', [$item, $number]))->withErrors(['parts' => __('item.not_alone')])->withInput();
+        }
 
         return redirect()->route('item', $made)->with('said', __('item.copied', ['kind' => $item->kind, 'number' => (string) $number, 'title' => $item->title]));
     }

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Http\Restoring;
 
+use App\Http\ChosenParts;
 use App\Http\Controller;
 use App\Making\StopFollowing;
 use App\Models\Cause;
@@ -35,6 +36,7 @@ final class RestoreController extends Controller
     {
         Gate::authorize('restore', $item);
         $version = $this->version($item, $number);
+        $chosen = ChosenParts::of($request);
         $since = new Comparison($item, $version, $this->version($item, $item->head), $states, $phrases, apart: true, whole: true);
 
         return view('restore', [
@@ -43,7 +45,7 @@ final class RestoreController extends Controller
             'phrases' => $phrases,
             'live' => $item->isPublishable() ? $item->live : null,
             'waits' => $item->shelf->wantsYesOf($this->person($request), $item),
-            'plan' => new RestorePlan($since, Kinds::named($item->kind), array_values(array_map(intval(...), $item->versions()->whereIn('number', RestorePlan::around($number, $item->head))->pluck('number')->all())), $request->string('part')->toString() ?: null),
+            'plan' => new RestorePlan($since, Kinds::named($item->kind), array_values(array_map(intval(...), $item->versions()->whereIn('number', RestorePlan::around($number, $item->head))->pluck('number')->all())), $chosen !== [] || ! $request->filled('part') ? $chosen : [$request->string('part')->toString()], $chosen !== []),
             'data' => null,
             ...$item->room(Past::class)->plan($item, $version, $this->person($request), $phrases),
             'milestones' => Milestone::query()->where('item_id', $item->id)->count(),

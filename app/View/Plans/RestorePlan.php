@@ -9,6 +9,7 @@ use App\View\Comparison;
 use MistyAttic\Core\Compare\Changes\ChangeType;
 use MistyAttic\Core\Compare\Telling\Totals;
 use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Kind;
 
 /** What restoring an earlier version does to the newest one, before it happens. */
@@ -35,9 +36,10 @@ final readonly class RestorePlan
     /**
      * @param  Comparison  $since  from the version to be restored to the newest one
      * @param  list<int>  $kept  those of {@see around} that are kept
-     * @param  string|null  $of  the part of which alone the lines are ticked at first
+     * @param  list<string>  $of  the parts, or cells, of which alone the lines are ticked at first; none for all
+     * @param  bool  $isChosen  whether somebody chose them, so that nothing else is ticked if they are the same
      */
-    public function __construct(public Comparison $since, Kind $kind, private array $kept, ?string $of = null)
+    public function __construct(public Comparison $since, Kind $kind, private array $kept, array $of = [], private bool $isChosen = false)
     {
         $back = $away = [];
         foreach ($since->entries as $at => $entry) {
@@ -64,7 +66,8 @@ final readonly class RestorePlan
         $grid = $kind->grid();
         $this->totals = $grid === null ? [] : Totals::of($kind, $grid, $since->new, $since->old);
         // What no line is about is no reason to tick none.
-        $this->sought = $of === null ? [] : array_filter($back + $away, fn (ChangeLine $line): bool => $line->concerns($of));
+        $of = $isChosen ? self::withAbove($of, $since->old, $since->new) : $of;
+        $this->sought = array_filter($back + $away, fn (ChangeLine $line): bool => array_filter($of, $line->concerns(...)) !== []);
         $first = fn (array $lines): array => array_intersect_key($lines, $this->sought) + $lines;
         [$this->comesBack, $this->goesAway, $this->stays] = [$first($back), $first($away), $stays];
     }
@@ -72,7 +75,35 @@ final readonly class RestorePlan
     /** Whether a line is ticked at first. */
     public function ticks(int $at): bool
     {
-        return $this->sought === [] || isset($this->sought[$at]);
+        return ($this->sought === [] && ! $this->isChosen) || isset($this->sought[$at]);
+    }
+
+    /** Whether what was chosen is the same now, so that nothing of it can come back. */
+    public function isTheSame(): bool
+    {
+        return $this->isChosen && $this->sought === [];
+    }
+
+    /**
+     * What stands in something that went as a whole comes back with it.
+     *
+     * @param  list<string>  $of
+     * @return list<string>
+     */
+    private static function withAbove(array $of, PartTree $then, PartTree $now): array
+    {
+        $all = $of;
+        foreach ($of as $id) {
+            $tree = $then->has(explode('/', $id)[0]) ? $then : $now;
+            for ($above = explode('/', $id)[0]; $above !== PartTree::ROOT && $tree->has($above); $above = $tree->parent($above)) {
+                // A row is more than the cell of it that was chosen, unless all of it went.
+                if ($above === $id || ! $now->has($above)) {
+                    $all[] = $above;
+                }
+            }
+        }
+
+        return array_values(array_unique($all));
     }
 
     /** How many lines there are to tick. */

@@ -1,6 +1,7 @@
 import { piece } from '../common/ask.js';
 import { moment } from '../common/times.js';
 import { ribbon } from '../ribbon/ribbon.js';
+import { choosing } from './choose.js';
 import { lined } from './lined.js';
 import { page } from './page.js';
 import { stepper } from './stepper.js';
@@ -30,6 +31,7 @@ export function attachHistory(root) {
     let table = lined(main);
     let laid = page(main);
     let steps = stepper(main, table);
+    let chooses = choosing(main);
 
     function begin() {
         return ribbon(/** @type {HTMLElement} */ (main?.querySelector('[data-ribbon]')), read(), (from, to) => {
@@ -89,9 +91,11 @@ export function attachHistory(root) {
         steps.dispose();
         table.dispose();
         laid.dispose();
+        chooses.dispose();
         laid = page(main);
         table = lined(main);
         steps = stepper(main, table);
+        chooses = choosing(main);
         main.dispatchEvent(new CustomEvent('swapped', { bubbles: true }));
         main.removeAttribute('aria-busy');
         steps.choose(asked(url));
@@ -140,6 +144,7 @@ export function attachHistory(root) {
         steps.dispose();
         laid.dispose();
         table.dispose();
+        chooses.dispose();
     };
 }
 
