@@ -187,6 +187,7 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
             Route::put('/milestone/{way}', [MilestoneController::class, 'move'])->whereIn('way', ['before', 'after'])->name('milestone.move');
             Route::get('/restore', [RestoreController::class, 'show'])->name('restore');
             Route::post('/restore', [RestoreController::class, 'store'])->name('restore.store');
+            Route::post('/restore/seen', [RestoreController::class, 'seen'])->name('restore.seen');
             Route::post('/take-back', TakeBackController::class)->name('restore.undo');
             Route::post('/meant', [UnusualController::class, 'store'])->name('meant');
             Route::get('/comparison/{to}/{format}', ComparisonController::class)->where('to', '\d{1,9}')->whereIn('format', ['html', 'xlsx'])->middleware('beside:copy')->name('comparison');

@@ -42,7 +42,7 @@ final readonly class RestoreVersion
                 return null;
             }
             // All of it is there already: only what differs is read, to tell what that is.
-            [$now, $after, $root] = $picked === null ? [null, null, $version->root] : $this->picked($chunks, $item, $version, array_values(array_diff($picked, [Statements::TITLE])));
+            [$now, $after, $root] = $picked === null ? [null, null, $version->root] : $this->picked(new States($chunks), $item, $version, array_values(array_diff($picked, [Statements::TITLE])));
             if ($root === $item->root && $item->title === $title) {
                 return null;
             }
@@ -55,12 +55,27 @@ final readonly class RestoreVersion
     }
 
     /**
+     * What an item would become, before it does.
+     *
+     * @param  States  $states  that keep it
+     * @param  list<string>|null  $picked  keys of the changes back that are wanted; null for all
+     * @return Version that is not there
+     */
+    public function becomes(States $states, Item $item, Version $version, User $editor, ?array $picked): Version
+    {
+        $root = $picked === null ? $version->root : $this->picked($states, $item, $version, array_values(array_diff($picked, [Statements::TITLE])))[2];
+        $title = $version->title !== '' && ($picked === null || in_array(Statements::TITLE, $picked, true)) ? $version->title : $item->title;
+        $becomes = new Version(['item_id' => $item->id, 'number' => $item->head + 1, 'root' => $root, 'title' => $title, 'user_id' => $editor->id, 'cause' => Cause::Restored, 'facts' => [], 'added' => 0, 'removed' => 0, 'started_at' => now(), 'saved_at' => now()]);
+
+        return $becomes->setRelations(['item' => $item, 'user' => $editor, 'milestone' => null]);
+    }
+
+    /**
      * @param  list<string>  $picked
      * @return array{PartTree|null, PartTree|null, string} the newest state, what becomes of it, and the root of that; of a large table the root alone
      */
-    private function picked(ChunksAhead $chunks, Item $item, Version $version, array $picked): array
+    private function picked(States $states, Item $item, Version $version, array $picked): array
     {
-        $states = new States($chunks);
         $root = $this->pickedCells($states, $item, $version, $picked);
         if ($root !== null) {
             return [null, null, $root];

@@ -2,6 +2,9 @@
 
 return [
     'chosen_same' => 'What you chose is the same in :number and now. Nothing is ticked; tick what else shall come back or go.',
+    'will_change' => '{0} Nothing will change|{1} One thing will change|[2,*] :count things will change',
+    'since_mine' => 'Since mine',
+    'since_mine_how' => 'What others changed since you wrote in it last',
     'go_to' => 'Go to a day…',
     'go_to_how' => 'Such as 3 Nov, last Tuesday, 12 October 18:00, before the spring meeting. The earlier end goes there.',
     'met' => 'an edit of :name’s',

@@ -58,7 +58,7 @@
         <span aria-live="polite" data-plan-count>{{ count(array_filter(array_keys($plan->comesBack), $plan->ticks(...))) }} come back, {{ count(array_filter(array_keys($plan->goesAway), $plan->ticks(...))) }} go away</span>
         @if ($item->form_id === null)<a class="button" href="{{ route('copy', [$item, $version->number]) }}">Copy out instead…</a>@endif
         @if (! $plan->since->changes->isEmpty() || ($data->plans ?? []) !== [])
-            <form id="restore" method="post" action="{{ route('restore.store', [$item, $version->number]) }}">@csrf<input type="hidden" name="seen" value="{{ $item->head }}">@if ($plan->count() > 0)<input type="hidden" name="lines" value="{{ $plan->count() }}">@endif @if ($live !== null) @can('publishNow', [$item, $version->number])<button class="button" name="publish" value="1" data-restore-publish>Restore and publish</button>@endcan @endif<button class="button is-dark" data-restore @if ($plan->sought !== []) autofocus @endif>Restore {{ $version->number }}</button></form>
+            <form id="restore" method="post" action="{{ route('restore.store', [$item, $version->number]) }}">@csrf<input type="hidden" name="seen" value="{{ $item->head }}">@if ($plan->count() > 0)<input type="hidden" name="lines" value="{{ $plan->count() }}">@endif <button class="button" formaction="{{ route('restore.seen', [$item, $version->number]) }}">How it will be</button>@if ($live !== null) @can('publishNow', [$item, $version->number])<button class="button" name="publish" value="1" data-restore-publish>Restore and publish</button>@endcan @endif<button class="button is-dark" data-restore @if ($plan->sought !== []) autofocus @endif>Restore {{ $version->number }}</button></form>
         @endif
     </footer>
 </x-layout>

@@ -9,6 +9,7 @@ use App\Models\Item;
 use App\Models\Role;
 use App\Models\Shelf;
 use App\Models\User;
+use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Formats\Content;
@@ -41,6 +42,26 @@ final class ChosenTest extends FeatureCase
         self::assertCount(2, $ticked[1]);
         $this->post(route('restore.store', [$item, 2]), ['seen' => 3, 'lines' => substr_count($plan, 'name="pick[]"'), 'pick' => $ticked[1]])->assertSessionHasNoErrors();
         self::assertSame(['Kettle', 'Lamp', 'Radio'], $this->texts($item->refresh()));
+    }
+
+    public function test_a_plan_shows_how_it_will_be_and_writes_nothing(): void
+    {
+        $item = $this->document($this->shelf, $this->ines, 'Kettle', 'Toaster', 'Lamp');
+        $parts = $this->tree($item)->parts;
+        $this->travel(5)->minutes();
+        $this->save($item, $this->ines, PartTree::of([$parts[2]]));
+        $plan = (string) $this->get(route('restore', [$item, 2, 'parts' => $parts[0]->id]))->getContent();
+        preg_match('/name="pick\[\]" value="(\d+)" form="restore"\s+checked/', $plan, $ticked);
+        $pick = [$ticked[1] ?? ''];
+        $chunks = DB::table('chunks')->count();
+        $seen = $this->post(route('restore.seen', [$item, 2]), ['seen' => 3, 'lines' => 2, 'pick' => $pick])->assertOk();
+        $seen->assertSeeText('One thing will change')->assertSeeText('Kettle')->assertSeeText('Lamp')->assertDontSeeText('Toaster');
+        $seen->assertSee('name="pick[]" value="'.$pick[0].'"', false);
+        self::assertSame([3, $chunks], [$item->refresh()->head, DB::table('chunks')->count()]);
+        // What it showed is what comes of it.
+        $this->post(route('restore.store', [$item, 2]), ['seen' => 3, 'lines' => 2, 'pick' => $pick])->assertSessionHasNoErrors();
+        self::assertSame(['Kettle', 'Lamp'], $this->texts($item->refresh()));
+        $this->post(route('restore.seen', [$item, 2]), ['seen' => 3])->assertSessionHasErrors('seen');
     }
 
     public function test_what_is_the_same_ticks_nothing_and_says_so(): void

@@ -106,6 +106,7 @@ final class ListTest extends FeatureCase
         yield 'before all' => [['when' => '1 Sep 2020'], 'from=1&to=6'];
         yield 'with another end' => [['when' => '5 Oct', 'to' => 3], 'from=3&to=4'];
         yield 'as it was' => [['when' => '3 Oct', 'view' => 'was'], 'from=3&to=6&view=was'];
+        yield 'since mine' => [['when' => 'mine'], 'from=5&to=6'];
         yield 'a milestone' => [['when' => 'the agreement'], 'from=4&to=6'];
         yield 'before a milestone' => [['when' => 'before the agreement'], 'from=3&to=6'];
     }

@@ -114,6 +114,7 @@ final class RightsTest extends FeatureCase
             'moving a mark' => ['put', 'milestone.move', 'editor', []],
             'the plan' => ['get', 'restore', 'editor', []],
             'restoring' => ['post', 'restore.store', 'editor', ['seen' => 3]],
+            'how it will be' => ['post', 'restore.seen', 'editor', ['seen' => 3]],
             'taking back' => ['post', 'restore.undo', 'editor', []],
             'copying out, asking' => ['get', 'copy', 'viewer', []],
             'copying out' => ['post', 'copy.store', 'editor', ['title' => 'Copy']],
@@ -206,7 +207,7 @@ final class RightsTest extends FeatureCase
             $route === 'miniature' => route($route, [$this->item, 2, str_repeat('a', 16)]),
             $route === 'comparison' => route($route, [$this->item, 1, 2, 'html']),
             $route === 'download' => route($route, [$this->item, 2, 'md']),
-            in_array($route, ['line', 'milestone.mark', 'milestone.remove', 'restore', 'restore.store', 'restore.undo', 'copy', 'copy.store', 'meant', 'version.pin'], true) => route($route, [$this->item, 2]),
+            in_array($route, ['line', 'milestone.mark', 'milestone.remove', 'restore', 'restore.store', 'restore.seen', 'restore.undo', 'copy', 'copy.store', 'meant', 'version.pin'], true) => route($route, [$this->item, 2]),
             default => route($route, $this->item),
         };
     }

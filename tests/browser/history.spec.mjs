@@ -358,6 +358,11 @@ test('to a day, restores alone, sittings folded, by the clock: and the address g
     await expect(page.getByRole('button', { name: 'Restores' })).toHaveAttribute('aria-pressed', 'true');
     await page.getByRole('button', { name: 'All', exact: true }).click();
     await expect(page).not.toHaveURL(/only=/);
+    await page.keyboard.press('Alt+b');
+    await expect(page).toHaveURL(/from=197&to=198/);
+    await page.keyboard.press('Alt+Shift+W');
+    await expect(page).toHaveURL(/from=198&to=198/);
+    await expect(ribbon).toHaveAttribute('data-ready', '1');
     for (const way of ['Sittings', 'By the clock']) {
         await page.getByRole('button', { name: way }).click();
         await expect(page.getByRole('button', { name: way })).toHaveAttribute('aria-pressed', 'true');

@@ -7,6 +7,7 @@ namespace App\Http\LookingBack;
 use App\Http\Controller;
 use App\Models\Item;
 use App\Models\Milestone;
+use App\Models\User;
 use App\Store\AtMoment;
 use App\Words\When;
 use DateTimeZone;
@@ -15,11 +16,14 @@ use Illuminate\Http\RedirectResponse;
 /** To the version that was the newest on a day, at an hour, or before a milestone. */
 final class MomentController extends Controller
 {
+    /** The last version of whoever asks, so that what follows is by others. */
+    private const MINE = 'mine';
+
     public function __invoke(MomentRequest $request, Item $item): RedirectResponse
     {
         $text = (string) $request->validated('when');
-        $moment = When::read($text, new DateTimeZone((string) ($request->validated('zone') ?? 'UTC')), now()->toImmutable());
-        $number = $moment === null ? $this->named($item, $text) : AtMoment::numbers([$item->id], $moment)[$item->id] ?? 0;
+        $moment = $text === self::MINE ? null : When::read($text, new DateTimeZone((string) ($request->validated('zone') ?? 'UTC')), now()->toImmutable());
+        $number = $text === self::MINE ? $this->mine($item, $this->person($request)) : ($moment === null ? $this->named($item, $text) : AtMoment::numbers([$item->id], $moment)[$item->id] ?? 0);
         $to = (int) ($request->validated('to') ?? $item->head);
         if ($number === null) {
             return redirect()->back(fallback: route('history', $item))->withErrors(['when' => __('day.not_a_time', ['text' => $text])])->withInput();
@@ -41,5 +45,11 @@ final class MomentController extends Controller
             ->filter(fn (Milestone $milestone) => $item->sight === null || $item->sight->sees($milestone->version->number))->sortByDesc('version.number')->first();
 
         return $found === null ? null : ($isBefore ? $item->before($found->version->number) : $found->version->number);
+    }
+
+    /** Where somebody left off; the first version for who never wrote in it. */
+    private function mine(Item $item, User $person): int
+    {
+        return (int) ($item->sight === null ? $item->versions()->where('user_id', $person->id)->max('number') : 0);
     }
 }

@@ -15,9 +15,12 @@ use App\Models\Version;
 use App\Publishing\PublishVersion;
 use App\Restoring\RestoreTogether;
 use App\Restoring\RestoreVersion;
+use App\Store\ChunksAhead;
 use App\Store\States;
 use App\View\ChangeLine;
 use App\View\Comparison;
+use App\View\HistoryAddress;
+use App\View\LookedAt;
 use App\View\Past;
 use App\View\Phrases;
 use App\View\Plans\RestorePlan;
@@ -76,6 +79,32 @@ final class RestoreController extends Controller
 
         return $this->waiting($item, $restored) ?? redirect()->route('history', ['item' => $item, 'from' => $restored->number - 1, 'to' => $restored->number])
             ->with('restored', $restored->number)->with('said', $this->said($item, $restored, $live ? $this->publish->handle($restored->setRelation('item', $item), $this->person($request)) : null));
+    }
+
+    /** How it will be, if what is ticked comes back: held against how it is now, and nothing is written. */
+    public function seen(RestoreRequest $request, Item $item, int $number, Phrases $phrases): View|RedirectResponse
+    {
+        $sent = $request->validated();
+        if ($item->head !== (int) $sent['seen']) {
+            return redirect()->route('restore', [$item, $number])->withErrors(['seen' => __('history.moved_on')]);
+        }
+        [$version, $newest] = [$this->version($item, $number), $this->version($item, $item->head)];
+        $pick = $sent['pick'] ?? [];
+        $all = isset($sent['lines']) && count(array_unique($pick)) >= (int) $sent['lines'];
+        // What it would be is kept nowhere but here.
+        $states = new States(app(ChunksAhead::class));
+        app()->instance(States::class, $states);
+        $picked = $all ? null : $this->keys(new Comparison($item, $version, $newest, $states, $phrases, apart: true, whole: true), $pick);
+        $becomes = app(RestoreVersion::class)->becomes($states, $item, $version, $this->person($request), $picked);
+        $address = HistoryAddress::read($request->merge(['from' => $newest->number, 'to' => $becomes->number, 'view' => 'changed']), $item, fn () => $newest->number);
+        $past = $item->room(Past::class);
+        $comparison = $past->compared($item, $newest, $becomes, $address, $phrases);
+
+        return view('restore-seen', [
+            'item' => $item, 'kind' => $comparison->kind, 'version' => $version, 'from' => $newest, 'to' => $becomes, 'address' => $address, 'comparison' => $comparison, 'phrases' => $phrases,
+            'past' => $past, 'parts' => null, 'itsHistory' => '', 'of' => [], 'spots' => [], 'sent' => $sent,
+            ...$past->of(new LookedAt($item, $this->person($request), $comparison->kind, $comparison, $address)),
+        ]);
     }
 
     /** Whoever restores what follows another item can let it stay with that from then on. */

@@ -110,9 +110,14 @@ export function attachHistory(root) {
         go(link.href, true);
     };
     const pop = () => go(location.href, false);
-    /** @param {KeyboardEvent} event n and p go from change to change, Home and End to the first and the last; arrows move an end: Later, with Shift Earlier */
+    /** @param {KeyboardEvent} event n and p go from change to change, Home and End to the first and the last; arrows move an end: Later, with Shift Earlier; Alt+B holds Later against the one before it */
     const key = (event) => {
         const target = /** @type {HTMLElement} */ (event.target);
+        if (event.altKey && event.code === 'KeyB' && !event.ctrlKey && !event.metaKey && !event.shiftKey) {
+            event.preventDefault();
+            band.before();
+            return;
+        }
         if (event.ctrlKey || event.metaKey || event.altKey || target.closest('input, textarea, select, [contenteditable], dialog, .menu-sheet')) return;
         if (event.key === 'n' || event.key === 'p') {
             event.preventDefault();
@@ -161,7 +166,20 @@ function plainly(root) {
     const main = /** @type {HTMLElement | null} */ (root.querySelector('.is-publish'));
     if (!main) return () => {};
     const [laid, steps] = [page(main), stepper(main)];
+    // What is not written yet has no address: other tabs and layouts of it are asked for with the ticks that make it.
+    const again = main.dataset.seenPlan;
+    /** @param {MouseEvent} event */
+    const press = (event) => {
+        const link = /** @type {HTMLAnchorElement | null} */ (/** @type {Element} */ (event.target).closest('a[href*="/history?"]'));
+        const form = /** @type {HTMLFormElement | null} */ (main.querySelector('form'));
+        if (!again || !link || !form || event.ctrlKey || event.metaKey) return;
+        event.preventDefault();
+        form.action = `${again}?${new URL(link.href).searchParams}`;
+        form.submit();
+    };
+    main.addEventListener('click', press);
     return () => {
+        main.removeEventListener('click', press);
         laid.dispose();
         steps.dispose();
     };

@@ -21,7 +21,7 @@ const STILL = 1_200;
  * @param {{from: number, to: number, ribbon: string, line: string, spots?: [number, string][], only?: string, by?: number[]}} state
  * @param {(from: number, to: number) => void} choose another pair of ends was chosen
  * @param {(only: string) => void} kept another filter was chosen
- * @returns {{dispose: () => void, move: (end: 'from' | 'to', by: number) => void, show: (from: number, to: number, by?: number[]) => void}}
+ * @returns {{dispose: () => void, before: () => void, move: (end: 'from' | 'to', by: number) => void, show: (from: number, to: number, by?: number[]) => void}}
  */
 export function ribbon(root, state, choose, kept) {
     const find = (/** @type {string} */ selector) => /** @type {HTMLElement} */ (root.querySelector(selector));
@@ -353,6 +353,7 @@ export function ribbon(root, state, choose, kept) {
 
     return {
         move,
+        before: () => set('from', before(to)),
         show: (a, b, by = []) => {
             [from, to] = [a, b];
             state.by = by;

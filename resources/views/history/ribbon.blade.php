@@ -13,6 +13,7 @@
         </span>
         @if ($address->words !== '')<span class="ribbon-found">{{ trans_choice('finding.on_ribbon', count($spots), ['words' => $address->words, 'count' => (string) count($spots)]) }} <a href="{{ $address->with(['words' => '']) }}" aria-label="No marks for it">no marks</a></span>@endif
         <span class="ribbon-hint is-sr-only" data-hint role="status"></span>
+        @if ($item->sight === null)<a class="ribbon-mine" href="{{ route('history.at', [$item, 'when' => 'mine'], false) }}" data-since-mine title="{{ __('history.since_mine_how') }} (Alt+Shift+W)">{{ __('history.since_mine') }}</a>@endif
         <form class="ribbon-when" method="get" action="{{ route('history.at', $item, false) }}" data-ribbon-when>
             <input type="hidden" name="zone" value="UTC" data-zone><input type="hidden" name="to" value="{{ $to->number }}"><input type="hidden" name="view" value="{{ $address->view }}">
             <label class="is-sr-only" for="ribbon-when">{{ __('history.go_to') }}</label>
