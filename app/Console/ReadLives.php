@@ -22,6 +22,11 @@ final class ReadLives extends Command
 
     protected $description = 'Reads in the texts of all versions that are not found yet';
 
+    /** Parts that are written while others wait, each with all its cells, and lives that are deleted: about a tenth of a second. */
+    private const WRITTEN = 40;
+
+    private const DELETED = 2_000;
+
     public function handle(States $states, Lives $lives): int
     {
         if ($this->option('anew')) {
@@ -35,7 +40,7 @@ final class ReadLives extends Command
         $count = Item::query()->where('is_read', false)->count();
         $done = 0;
         foreach (Item::query()->where('is_read', false)->lazyById(50) as $item) {
-            DB::transaction(fn () => $this->read($item, $states, $lives));
+            $this->read($item, $states, $lives);
             $this->output->isVerbose() && $this->line(++$done." of {$count}: {$item->title}");
         }
         $this->line("{$count} items read.");
@@ -43,19 +48,38 @@ final class ReadLives extends Command
         return self::SUCCESS;
     }
 
+    /** A little at a time, so that nobody who saves waits for long; what is stopped begins anew, since nothing says how far it came. */
     private function read(Item $item, States $states, Lives $lives): void
     {
+        while (DB::transaction(fn () => DB::table('lives')->whereIn('id', DB::table('lives')->where('item_id', $item->id)->limit(self::DELETED)->select('id'))->delete()) > 0);
+        [$before, $after] = [PartTree::of([]), PartTree::of([])];
+        [$number, $root] = [0, ''];
+        do {
+            for ($version = $this->next($item, $number, $root); $version !== null; $version = $this->next($item, $number, $root)) {
+                // Of one that grew meanwhile, all of it is read again.
+                $grew = $version->number === $number;
+                [$before, $from] = $grew ? [$before, ''] : [$after, $root];
+                $after = $version->root === $from ? $before : $states->tree($version->root);
+                $this->write($item, $version, $grew, $before, $after, $lives);
+                [$number, $root] = [$version->number, $version->root];
+            }
+            $isRead = DB::transaction(fn (): bool => $this->next($item, $number, $root) === null && DB::table('items')->where('id', $item->id)->update(['is_read' => 1]) > 0);
+        } while (! $isRead && DB::table('items')->where('id', $item->id)->exists());
+    }
+
+    /** The version after the one that was read last, or that one if it is another by now. */
+    private function next(Item $item, int $number, string $root): ?Version
+    {
+        return Version::query()->where('item_id', $item->id)->where(fn ($query) => $query->where('number', '>', $number)->orWhere(fn ($grown) => $grown->where('number', $number)->where('root', '!=', $root)))->orderBy('number')->first();
+    }
+
+    private function write(Item $item, Version $version, bool $grew, PartTree $before, PartTree $after, Lives $lives): void
+    {
         $kind = Kinds::named($item->kind);
-        DB::table('lives')->where('item_id', $item->id)->delete();
-        $before = PartTree::of([]);
-        $root = '';
-        foreach (Version::query()->where('item_id', $item->id)->orderBy('number')->cursor() as $version) {
-            $after = $version->root === $root ? $before : $states->tree($version->root);
-            $changes = $version->root === $root ? null : TreeCompare::of($before, $after);
-            $touched = $changes === null ? [] : [...array_map(strval(...), array_keys(Touched::by($changes, $kind))), ...Touched::followed($changes, $kind)];
-            $lives->write($item, $version->number, false, $kind, $touched, $after, $version->title);
-            [$before, $root] = [$after, $version->root];
+        $changes = TreeCompare::of($before, $after);
+        $touched = [...array_map(strval(...), array_keys(Touched::by($changes, $kind))), ...Touched::followed($changes, $kind)];
+        foreach (array_chunk($touched, self::WRITTEN) ?: [[]] as $at => $some) {
+            DB::transaction(fn () => $lives->write($item, $version->number, $grew && $at === 0, $kind, $some, $after, $version->title));
         }
-        DB::table('items')->where('id', $item->id)->update(['is_read' => 1]);
     }
 }

@@ -79,7 +79,7 @@ final class ShelfDays
     }
 
     /** What is deleted now comes back as it is now. @param array<string, Item> $items */
-    private function remember(array $items): void
+    public function remember(array $items): void
     {
         foreach ($items as $kind => $item) {
             if ($item->refresh()->deleted_at !== null) {

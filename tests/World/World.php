@@ -439,7 +439,18 @@ final class World
         }
         $was = (string) Version::query()->where(['item_id' => $item->id, 'number' => $item->head - 1])->value('root');
         $before = $item->root;
-        $this->allowed($this->as($step->who)->post(route('restore.undo', [$item, $item->head])), 'taking a restore back');
+        $roots = array_map(fn (Item $each) => $each->refresh()->root, $this->items);
+        $this->allowed($this->as($step->who)->post(route('restore.undo', [$item, $item->head])), 'taking a restore back', 403);
+        // What came back together with it goes with it.
+        if ($newest->with_id !== null) {
+            $this->days->remember($this->items);
+            foreach ($this->items as $kind => $other) {
+                $this->tookAway($kind, $step->who, $roots[$kind], $other->refresh()->root);
+            }
+            if ($item->refresh()->head === $newest->number) {
+                return;
+            }
+        }
         $item->refresh()->root === $was || throw Broken::law('Taking back gives what was', "version {$newest->number} of the {$step->item} was taken back");
         $this->tookAway($step->item, $step->who, $before, $item->root);
     }
