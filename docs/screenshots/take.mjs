@@ -1,7 +1,7 @@
 /* Takes the pictures of this folder anew, from a fresh demo: node docs/screenshots/take.mjs */
 import { chromium } from '@playwright/test';
 import { Server } from '../../tests/browser/server.mjs';
-import { openHistory, signIn, text } from '../../tests/browser/steps.mjs';
+import { daysAgo, openHistory, signIn, text } from '../../tests/browser/steps.mjs';
 
 const server = await new Server(8127).start();
 const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] });
@@ -42,6 +42,11 @@ try {
     await page.goto('/find?q=kettle');
     await take(page, 'find');
     await page.goto('/');
+    await page.goto(`${page.url()}/day?at=${daysAgo(48)}`);
+    await page.locator('[data-day-ribbon][data-ready]').waitFor();
+    for (const title of ['Repair log', 'Tool library']) await page.getByLabel(title, { exact: true }).check();
+    await take(page, 'shelf-day');
+    await page.goto('/');
 
     await openHistory(page, 'Volunteer handbook', 'from=186&to=198');
     for (let i = 0; i < 5; i++) await page.keyboard.press('n');
@@ -75,8 +80,6 @@ try {
     await take(page, 'page-history');
     await page.getByRole('link', { name: 'Look and answer…' }).click();
     await take(page, 'publish');
-    await page.goto('/read/opening-hours');
-    await take(page, 'read');
     // The booking form: built, looked back at, and its entries.
     await page.goto('/');
     await page.getByRole('link', { name: 'Open days' }).first().click();
