@@ -93,7 +93,7 @@ $measure('taking somebody’s edits out', function (int $run) use ($app, $some, 
 $measure('restoring the document', fn (int $run) => $some($app->make(RestoreVersion::class)->handle($document->refresh(), $version($document, 2 + $run), $user, $document->head)));
 $measure('a milestone', fn (int $run) => $app->make(MarkMilestone::class)->handle($version($document, 3 + $run), $user, "Agreed {$run}", null));
 $measure('another title', fn (int $run) => $app->make(RenameItem::class)->handle($document->refresh(), $user, "Called {$run}"));
-$measure('copying it out', fn (int $run) => $app->make(CopyOut::class)->handle($version($document, $document->refresh()->head), $shelf, $user, "Copy {$run}", null));
+$measure('copying it out', fn (int $run) => $app->make(CopyOut::class)->handle($version($document, $document->refresh()->head), $shelf, $user, "Copy {$run}"));
 
 $rows = $quick ? 5_000 : 99_990;
 $parts = [new Part('tab1', 'tab', 0, ['name' => 'Log', 'frozen' => 1]), ...array_map(fn (int $at) => new Part(sprintf('c%03d', $at), 'column', 1, ['width' => 0, 'format' => '']), range(1, 20))];

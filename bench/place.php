@@ -64,7 +64,8 @@ if (! $isThere) {
     });
     $longest = $place->written($first, 'document', min($long, 400));
     DB::transaction(fn () => $place->longer($longest, $long));
-    $longest->update(['title' => 'The longest']);
+    // What a database was told is not found until it is read in.
+    $longest->update(['title' => 'The longest', 'is_read' => false]);
     DB::transaction(fn () => $place->form($first, $entries));
     DB::statement('PRAGMA optimize');
     DB::statement('PRAGMA wal_checkpoint(TRUNCATE)');

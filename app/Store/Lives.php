@@ -19,6 +19,9 @@ final class Lives
     /** Texts that are written with a version: about a second. */
     private const MANY = 8_000;
 
+    /** Texts of a first version that are put in together. */
+    private const AT_ONCE = 100;
+
     /** Letters of a text that are found. */
     private const MOST = 20_000;
 
@@ -58,6 +61,11 @@ final class Lives
             DB::table('lives')->where(['item_id' => $item->id, 'gone_number' => $number])->update(['gone_number' => null]);
         }
         $this->part($item, $number, '', null, ['title' => $title]);
+        if ($number === 1 && ! $grew) {
+            $this->first($item, $kind, $touched, $after);
+
+            return;
+        }
         $row = $kind->grid()?->row;
         foreach ($touched as $key) {
             $at = explode('/', $key, 2);
@@ -70,6 +78,34 @@ final class Lives
             $texts = $part === null ? [] : $kind->texts($part);
             $this->part($item, $number, $id, $column, $column === null ? $texts : array_intersect_key($texts, [$column => 1]));
         }
+    }
+
+    /**
+     * Of a first version nothing was there: what stands in it is put in many at a time.
+     *
+     * @param  iterable<string>  $touched
+     */
+    private function first(Item $item, Kind $kind, iterable $touched, PartTree $after): void
+    {
+        $lives = [];
+        foreach (array_unique([...$touched]) as $id) {
+            // A cell comes with its row.
+            $part = str_contains($id, '/') ? null : $after->find($id);
+            foreach ($part === null ? [] : $kind->texts($part) as $field => $text) {
+                $lives[] = self::life($item, 1, $id, (string) $field, mb_substr($text, 0, self::MOST));
+            }
+        }
+        foreach (array_chunk($lives, self::AT_ONCE) as $some) {
+            DB::table('lives')->insert($some);
+        }
+    }
+
+    /** @return array<string, int|string|null> */
+    private static function life(Item $item, int $number, string $part, string $field, string $text): array
+    {
+        $folded = self::folded($text);
+
+        return ['item_id' => $item->id, 'part' => $part, 'field' => $field, 'from_number' => $number, 'text' => $text, 'folded' => $folded === $text ? null : $folded];
     }
 
     /** Where versions are gone, lives begin and end with the next one that is kept. */
@@ -125,8 +161,7 @@ final class Lives
             DB::table('lives')->where('id', $life->id)->update(['gone_number' => $number]);
         }
         foreach ($texts as $field => $text) {
-            $folded = self::folded($text);
-            DB::table('lives')->insert(['item_id' => $item->id, 'part' => $part, 'field' => $field, 'from_number' => $number, 'text' => $text, 'folded' => $folded === $text ? null : $folded]);
+            DB::table('lives')->insert(self::life($item, $number, $part, (string) $field, $text));
         }
     }
 }

@@ -60,6 +60,14 @@ final class When
         return $moment === null || $moment->startOfDay()->greaterThan($now) ? null : $moment->min($now)->utc();
     }
 
+    /** What a milestone may be called in “before the spring meeting”, for LIKE; '' for nothing. */
+    public static function milestone(string $text): string
+    {
+        $name = trim((string) preg_replace('/^\s*(?:(?:before|at|on)\s+)?(?:the\s+)?/i', '', $text));
+
+        return $name === '' ? '' : '%'.addcslashes($name, '%_\\').'%';
+    }
+
     /**
      * @param  array<int, string>  $found
      * @return array{int, int, int}|null

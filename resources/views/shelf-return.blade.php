@@ -10,6 +10,7 @@
                 <h2 id="of-{{ $key }}"><label><input type="checkbox" name="of[{{ $key }}][on]" value="1" form="return" data-of-item @checked($one['refused'] === null) @disabled($one['refused'] !== null)> “{{ $one['then']->title ?? $one['item']->title }}”</label>
                     <span>@if ($one['then'] === null) made since: goes to Lost &amp; found @elseif ($one['isLost']) comes back from Lost &amp; found, as it was in {{ $one['then']->number }} @else back to {{ $one['then']->number }}, from {{ $one['item']->head }} @endif</span></h2>
                 @if ($one['refused'] !== null)<p class="notice">{{ $one['refused'] }}</p>@endif
+                @if ($one['then'] !== null && $one['item']->isPublishable() && $one['item']->live_id !== null)<p>It becomes a draft: readers go on seeing what is live.</p>@endif
                 @if ($one['item']->follows())<p>Its records come from another item, and stay as they are there.</p>@endif
                 @if ($one['then'] !== null && $one['then']->title !== '' && $one['then']->title !== $one['item']->title)<p>It is called “{{ $one['item']->title }}” now; with all of it, its name comes back.</p>@endif
                 @if (($lines = $plan->lines($key)) !== [])

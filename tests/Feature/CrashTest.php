@@ -8,9 +8,11 @@ use App\Models\Item;
 use App\Models\Role;
 use App\Models\User;
 use App\Models\Version;
+use App\Past\MarkMilestone;
 use Illuminate\Support\Facades\Date;
 use Illuminate\Support\Facades\DB;
 use PDO;
+use Symfony\Component\Process\Exception\ProcessSignaledException;
 use Symfony\Component\Process\PhpExecutableFinder;
 use Symfony\Component\Process\Process;
 
@@ -85,6 +87,42 @@ final class CrashTest extends FeatureCase
         self::assertGreaterThan(self::KILLS - 1, $landed);
         $this->assertVerified();
         $this->save($this->item, $this->people[0], $this->paragraphs('After all that, one more.'));
+        $this->assertVerified();
+    }
+
+    public function test_who_is_killed_while_versions_are_let_go_leaves_all_that_is_kept_whole(): void
+    {
+        config(['attic.checkpoint' => 0]);
+        for ($at = 0; $at < 60; $at++) {
+            Date::setTestNow(Date::parse('2026-01-01 09:00:00')->addHours(5 * $at));
+            $this->save($this->item->refresh(), $this->people[$at % 4], $this->paragraphs("After all that, {$at}.", 'And no more.'));
+        }
+        Date::setTestNow();
+        $named = $this->item->versions()->where('number', 17)->firstOrFail();
+        app(MarkMilestone::class)->handle($named, $this->people[0], 'Agreed');
+        $this->actingAs($this->people[0])->post(route('keeping.say', $this->item), ['leave' => 60, 'most' => 10, 'do' => 'keep'])->assertSessionHasNoErrors();
+        $roots = $this->item->versions()->pluck('root', 'number')->all();
+        for ($at = $killed = 0; $at < 14; $at++) {
+            $thinner = $this->process(__DIR__.'/killed.php', (string) (3 + 9 * $at), 'attic:keep');
+            try {
+                $thinner->wait();
+            } catch (ProcessSignaledException) {
+                $killed++;
+            }
+            $kept = $this->item->refresh()->versions()->orderBy('number')->pluck('root', 'number')->all();
+            $gone = DB::table('gone_versions')->where('item_id', $this->item->id)->pluck('number')->all();
+            $all = [...array_keys($kept), ...$gone];
+            sort($all);
+            self::assertSame(range(1, $this->item->head), $all);
+            self::assertSame(count($gone), $this->item->gone);
+            self::assertSame(array_intersect_key($roots, $kept), $kept);
+            self::assertArrayHasKey(17, $kept);
+            $this->assertVerified();
+        }
+        self::assertGreaterThan(3, $killed);
+        $this->process('artisan', 'attic:keep')->wait();
+        self::assertLessThan(20, $this->item->refresh()->versions()->count());
+        $this->process('artisan', 'attic:tidy', '--at-once')->wait();
         $this->assertVerified();
     }
 

@@ -26,6 +26,8 @@ use LogicException;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
+use Symfony\Component\Process\PhpExecutableFinder;
+use Symfony\Component\Process\Process;
 use Tests\Kinds\Board\Board;
 
 /** A test over HTTP on a real SQLite file: a fresh copy of an empty database for each. */
@@ -177,6 +179,16 @@ abstract class FeatureCase extends TestCase
     protected function wire(PartTree $tree): array
     {
         return array_map(fn (Part $part) => $part->toJson(), $tree->parts);
+    }
+
+    /** A script of PHP beside the tests, at work on the same place. */
+    protected function process(string ...$of): Process
+    {
+        $process = new Process([(string) (new PhpExecutableFinder)->find(), ...$of], base_path(), ['DB_DATABASE' => $this->databasePath(), 'APP_ENV' => 'testing', 'APP_KEY' => config('app.key'), 'APP_CONFIG_CACHE' => '/nowhere', 'APP_ROUTES_CACHE' => '/nowhere', 'ATTIC_CHECKPOINT' => '60']);
+        $process->setTimeout(120);
+        $process->start();
+
+        return $process;
     }
 
     protected function assertVerified(): void

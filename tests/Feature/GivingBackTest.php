@@ -19,8 +19,6 @@ use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Store\ChunkStore;
 use Symfony\Component\Process\Exception\ProcessSignaledException;
-use Symfony\Component\Process\PhpExecutableFinder;
-use Symfony\Component\Process\Process;
 
 /** What a growing version leaves behind goes when nobody stands on it any more, whatever happens meanwhile. */
 final class GivingBackTest extends FeatureCase
@@ -144,19 +142,12 @@ final class GivingBackTest extends FeatureCase
         DB::table('handed_roots')->delete();
         DB::table('sendings')->delete();
         Date::setTestNow();
-        $run = function (string ...$of): Process {
-            $process = new Process([(string) (new PhpExecutableFinder)->find(), ...$of], base_path(), ['DB_DATABASE' => $this->databasePath(), 'APP_ENV' => 'testing', 'APP_KEY' => config('app.key'), 'APP_CONFIG_CACHE' => '/nowhere', 'APP_ROUTES_CACHE' => '/nowhere', 'ATTIC_CHECKPOINT' => '60']);
-            $process->setTimeout(120);
-            $process->start();
-
-            return $process;
-        };
-        $saver = $run(__DIR__.'/saver.php', (string) $this->item->id, (string) $this->people[1]->id, '120');
-        $first = $run(__DIR__.'/killed.php', '0', 'attic:tidy');
+        $saver = $this->process(__DIR__.'/saver.php', (string) $this->item->id, (string) $this->people[1]->id, '120');
+        $first = $this->process(__DIR__.'/killed.php', '0', 'attic:tidy', '--at-once');
         $first->wait();
         $queries = (int) $first->getOutput();
         for ($i = $killed = 0; $i < 12; $i++) {
-            $sweeper = $run(__DIR__.'/killed.php', (string) random_int(1, $queries), 'attic:tidy');
+            $sweeper = $this->process(__DIR__.'/killed.php', (string) random_int(1, $queries), 'attic:tidy', '--at-once');
             try {
                 $sweeper->wait();
                 $queries = (int) $sweeper->getOutput();
@@ -168,7 +159,7 @@ final class GivingBackTest extends FeatureCase
         self::assertGreaterThan(2, $killed);
         $saver->wait();
         self::assertSame(str_repeat('.', 120), $saver->getOutput(), $saver->getErrorOutput());
-        $run('artisan', 'attic:tidy', '--at-once')->wait();
+        $this->process('artisan', 'attic:tidy', '--at-once')->wait();
         $this->assertVerified();
         $this->save($this->item->refresh(), $this->people[0], PartTree::of(app(States::class)->tree($this->item->root)->parts));
     }

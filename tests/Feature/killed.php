@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-/* Runs a command of artisan and is killed before so many queries of it, as by a machine that stops: `php killed.php QUERIES COMMAND…`. Says how many it were when it lives. */
+/* Runs a command of artisan and is killed before so many queries of it, as by a machine that stops: `php killed.php QUERIES COMMAND [--OPTION…]`. Says how many it were when it lives. */
 
 use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Support\Facades\DB;
@@ -19,5 +19,5 @@ DB::beforeExecuting(function () use (&$asked, $at): void {
         posix_kill((int) getmypid(), SIGKILL);
     }
 });
-$kernel->call($command, ['--at-once' => true]);
+$kernel->call($command, array_fill_keys(array_slice($argv, 3), true));
 echo $asked;

@@ -393,3 +393,16 @@ test('several paragraphs are chosen by pointer and by keys, and brought back tog
     await expect(page.getByRole('button', { name: 'Choose…' })).toBeFocused();
     await expect(page.locator('[data-chosen]')).toBeHidden();
 });
+
+test('a milestone is named while writing', async ({ page }) => {
+    await newDocument(page, 'Named while writing');
+    await page.keyboard.type('As agreed.');
+    await saved(page);
+    await page.keyboard.press('Control+s');
+    await expect(page.locator('[data-save-line]')).toHaveText(/Kept as \d+/);
+    await page.getByLabel('A note on this version').fill('Agreed by all');
+    await page.getByRole('button', { name: 'As a milestone' }).click();
+    await expect(page.locator('[data-save-line]')).toContainText('Agreed by all');
+    await page.goto('/milestones');
+    await expect(page.getByText('Agreed by all').first()).toBeVisible();
+});

@@ -7,17 +7,20 @@ namespace App\Http\LookingBack;
 use App\Http\Controller;
 use App\Models\Item;
 use App\Past\MarkMilestone;
+use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Support\Facades\Gate;
 
 final class MilestoneController extends Controller
 {
-    public function update(MilestoneRequest $request, Item $item, int $number, MarkMilestone $mark): RedirectResponse
+    public function update(MilestoneRequest $request, Item $item, int $number, MarkMilestone $mark): RedirectResponse|JsonResponse
     {
         $sent = $request->validated();
         $mark->handle($this->version($item, $number), $this->person($request), trim($sent['name']), isset($sent['note']) ? trim($sent['note']) : null);
 
-        return redirect()->back(fallback: route('history', $item))->with('said', __('item.marked', ['number' => (string) $number, 'name' => trim($sent['name'])]));
+        $said = (string) __('item.marked', ['number' => (string) $number, 'name' => trim($sent['name'])]);
+
+        return $request->expectsJson() ? response()->json(['said' => $said]) : redirect()->back(fallback: route('history', $item))->with('said', $said);
     }
 
     public function destroy(Item $item, int $number): RedirectResponse

@@ -40,8 +40,8 @@ final class MomentController extends Controller
     private function named(Item $item, string $text): ?int
     {
         $isBefore = preg_match('/^\s*before\b/i', $text) === 1;
-        $name = addcslashes(trim((string) preg_replace('/^\s*(?:(?:before|at|on)\s+)?(?:the\s+)?/i', '', $text)), '%_\\');
-        $found = $name === '' ? null : Milestone::query()->with('version')->where('item_id', $item->id)->whereRaw("name LIKE ? ESCAPE '\\'", ["%{$name}%"])->get()
+        $name = When::milestone($text);
+        $found = $name === '' ? null : Milestone::query()->with('version')->where('item_id', $item->id)->whereRaw("name LIKE ? ESCAPE '\\'", [$name])->get()
             ->filter(fn (Milestone $milestone) => $item->sight === null || $item->sight->sees($milestone->version->number))->sortByDesc('version.number')->first();
 
         return $found === null ? null : ($isBefore ? $item->before($found->version->number) : $found->version->number);

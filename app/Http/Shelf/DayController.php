@@ -77,9 +77,9 @@ final class DayController extends Controller
     /** A day or hour, or the milestone of the shelf that is called so. */
     private function moment(Shelf $shelf, string $text, DateTimeZone $zone): ?CarbonImmutable
     {
-        $name = addcslashes(trim((string) preg_replace('/^\s*(?:(?:before|at|on)\s+)?(?:the\s+)?/i', '', $text)), '%_\\');
+        $name = When::milestone($text);
 
-        return When::read($text, $zone, now()->toImmutable()) ?? ($name === '' ? null : ShelfMilestone::query()->where('shelf_id', $shelf->id)->whereRaw("name LIKE ? ESCAPE '\\'", ["%{$name}%"])->orderByDesc('at')->first()?->at);
+        return When::read($text, $zone, now()->toImmutable()) ?? ($name === '' ? null : ShelfMilestone::query()->where('shelf_id', $shelf->id)->whereRaw("name LIKE ? ESCAPE '\\'", [$name])->orderByDesc('at')->first()?->at);
     }
 
     private function back(Shelf $shelf, CarbonImmutable $moment, ?CarbonImmutable $until = null): RedirectResponse

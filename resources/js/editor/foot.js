@@ -1,4 +1,4 @@
-import { piece } from '../common/ask.js';
+import { ask, piece } from '../common/ask.js';
 import { smallRibbon } from '../ribbon/small.js';
 
 /**
@@ -57,7 +57,7 @@ export function foot(root, number) {
         noteForm.hidden = true;
     };
     /**
-     * Offers to put a note on the version that was just kept. It does not take the caret out of the text: Tab leads to it,
+     * Offers to put a note or a name on the version that was just kept. It does not take the caret out of the text: Tab leads to it,
      * asking once more as well, and writing on closes it.
      *
      * @param {(note: string) => Promise<boolean>} keep
@@ -73,8 +73,13 @@ export function foot(root, number) {
         noteForm.onsubmit = async (event) => {
             event.preventDefault();
             const note = noteInput.value.trim();
+            const mark = /** @type {HTMLElement | null} */ (event.submitter)?.dataset.mark;
+            const number = shown;
             closeNote();
-            if (note !== '' && (await keep(note))) say(`Note kept with ${shown}`, 'saved', shown);
+            if (note !== '' && mark) {
+                const said = await ask(mark.replace(/0\/milestone$/, `${number}/milestone`), { method: 'PUT', json: { name: note.slice(0, 200) } }).catch((error) => ({ said: error.message }));
+                say(said.said, 'saved', number);
+            } else if (note !== '' && (await keep(note))) say(`Note kept with ${shown}`, 'saved', shown);
         };
         noteInput.onkeydown = (event) => {
             if (event.key === 'Escape') closeNote();

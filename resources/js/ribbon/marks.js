@@ -54,3 +54,20 @@ export function mark(context, [, , added, removed], { x, y, width, most, colour,
         context.fill();
     }
 }
+
+/**
+ * The names of the lanes, each at the middle of its own.
+ *
+ * @param {{name: string, monogram: string, colour: number}[]} lanes
+ * @param {(lane: number) => number} y
+ * @returns {HTMLElement[]}
+ */
+export const laneNames = (lanes, y) => lanes.map(({ name, monogram, colour }, lane) => {
+    const row = document.createElement('div');
+    row.style.top = `${y(lane)}px`;
+    const tag = document.createElement('span');
+    tag.className = `monogram by-${colour}`;
+    tag.textContent = monogram;
+    row.append(name, tag);
+    return row;
+});

@@ -2,7 +2,7 @@ import { ask } from '../common/ask.js';
 import { card } from './card.js';
 import { flagged } from './flags.js';
 import { laid } from './layout.js';
-import { mark, sized, token } from './marks.js';
+import { laneNames, mark, sized, token } from './marks.js';
 
 // Flags stand in the first 20 pixels, arcs below them.
 const TOP = 42;
@@ -63,15 +63,7 @@ export function ribbon(root, state, choose, kept) {
         track.style.width = `${plan.width}px`;
         // Where it was drawn last would hold the track open.
         canvas.style.transform = '';
-        lanesBox.replaceChildren(...data.lanes.map(({ name, monogram, colour }, lane) => {
-            const row = document.createElement('div');
-            row.style.top = `${laneY(lane)}px`;
-            const tag = document.createElement('span');
-            tag.className = `monogram by-${colour}`;
-            tag.textContent = monogram;
-            row.append(name, tag);
-            return row;
-        }));
+        lanesBox.replaceChildren(...laneNames(data.lanes, laneY));
         flags.replaceChildren(...flagged(data, state.spots ?? [], {
             x: (number) => x(placeOf(number)), isShown: (number) => places.has(number), laneY: (number) => laneY(shown[placeOf(number)][1]), isLow: laneTall() < WORDY, step, width: track.clientWidth,
             to: (number) => set('from', number),

@@ -1,6 +1,6 @@
 import { ask } from '../common/ask.js';
 import { exact } from '../common/times.js';
-import { height, sized, token } from '../ribbon/marks.js';
+import { height, laneNames, sized, token } from '../ribbon/marks.js';
 
 const LEFT = 14;
 const RIGHT = 60;
@@ -90,15 +90,7 @@ function band(root, address, at, until, choose) {
         if (!data) return;
         step = Math.max(LEAST, Math.min(MOST, (scroll.clientWidth - LEFT - RIGHT) / days));
         track.style.width = `${Math.max(scroll.clientWidth, LEFT + RIGHT + days * step)}px`;
-        lanesBox.replaceChildren(...data.lanes.map(({ name, monogram, colour }, lane) => {
-            const row = document.createElement('div');
-            row.style.top = `${laneY(lane)}px`;
-            const tag = document.createElement('span');
-            tag.className = `monogram by-${colour}`;
-            tag.textContent = monogram;
-            row.append(name, tag);
-            return row;
-        }));
+        lanesBox.replaceChildren(...laneNames(data.lanes, laneY));
         flags.replaceChildren(...data.milestones.map(([moment, name]) => {
             const flag = document.createElement('button');
             flag.type = 'button';

@@ -1,4 +1,4 @@
-<section class="ribbon" aria-label="The ribbon of versions" data-ribbon>
+<section class="ribbon" id="ribbon" tabindex="-1" aria-label="The ribbon of versions" data-ribbon>
     <div class="ribbon-bar">
         <b>@if ($item->sight === null){{ trans_choice('{1} one version|[2,*] :count versions', $item->kept()) }}@else{{ trans_choice(($item->form_id !== null ? '{1} one version|[2,*] :count versions, as agreed to' : '{1} one published version|[2,*] :count published versions'), count($item->sight->numbers)) }}@endif</b> <span class="ribbon-since" data-sittings></span>
         <span class="switch" role="group" aria-label="On the ribbon">
