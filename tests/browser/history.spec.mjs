@@ -372,7 +372,7 @@ test('to a day, restores alone, sittings folded, by the clock: and the address g
 
 test('several paragraphs are chosen by pointer and by keys, and brought back together', async ({ page }) => {
     await openHistory(page, 'Volunteer handbook', 'from=150&to=198&view=was');
-    await page.getByRole('button', { name: 'Choose…' }).click();
+    await page.getByRole('button', { name: 'Choose', exact: true }).click();
     const things = page.locator('[data-state] [data-part]');
     await things.nth(2).click();
     await things.nth(4).click({ modifiers: ['Shift'] });
@@ -388,9 +388,9 @@ test('several paragraphs are chosen by pointer and by keys, and brought back tog
     await expect(page.locator('[data-pick]:checked')).not.toHaveCount(0);
     await expect(page.locator('[data-pick]:not(:checked)')).not.toHaveCount(0);
     await page.goBack();
-    await page.getByRole('button', { name: 'Choose…' }).click();
+    await page.getByRole('button', { name: 'Choose', exact: true }).click();
     await page.keyboard.press('Escape');
-    await expect(page.getByRole('button', { name: 'Choose…' })).toBeFocused();
+    await expect(page.getByRole('button', { name: 'Choose', exact: true })).toBeFocused();
     await expect(page.locator('[data-chosen]')).toBeHidden();
 });
 
