@@ -43,6 +43,8 @@ export function ribbon(root, state, choose, kept) {
     let step = 0;
     const how = { only: state.only ?? '', fold: false, clock: false };
     let frame = 0;
+    /** How high it was when it was laid. */
+    let tallThen = 0;
 
     const x = (/** @type {number} */ place) => plan?.middles[place] ?? 0;
     /** @param {number} number @returns {number} the place of a version, or of the next one shown */
@@ -58,11 +60,13 @@ export function ribbon(root, state, choose, kept) {
     const lay = () => {
         if (!data) return;
         plan = laid(data, how, scroll.clientWidth);
+        tallThen = scroll.clientHeight;
         ({ shown, step } = plan);
         places = new Map(shown.map(([number], place) => [number, place]));
         track.style.width = `${plan.width}px`;
         // Where it was drawn last would hold the track open.
         canvas.style.transform = '';
+        lanesBox.style.top = `${scroll.offsetTop}px`;
         lanesBox.replaceChildren(...laneNames(data.lanes, laneY));
         flags.replaceChildren(...flagged(data, state.spots ?? [], {
             x: (number) => x(placeOf(number)), isShown: (number) => places.has(number), laneY: (number) => laneY(shown[placeOf(number)][1]), isLow: laneTall() < WORDY, step, width: track.clientWidth,
@@ -102,6 +106,11 @@ export function ribbon(root, state, choose, kept) {
         frame = 0;
         if (!data) return;
         const [width, tall] = [scroll.clientWidth, scroll.clientHeight];
+        // Names and flags stand where the lanes are drawn, whatever made room or took it.
+        if (tall !== tallThen) {
+            lay();
+            return;
+        }
         const offset = scroll.scrollLeft;
         const context = sized(canvas, width, tall);
         canvas.style.transform = `translateX(${offset}px)`;

@@ -90,6 +90,7 @@ function band(root, address, at, until, choose) {
         if (!data) return;
         step = Math.max(LEAST, Math.min(MOST, (scroll.clientWidth - LEFT - RIGHT) / days));
         track.style.width = `${Math.max(scroll.clientWidth, LEFT + RIGHT + days * step)}px`;
+        lanesBox.style.top = `${scroll.offsetTop}px`;
         lanesBox.replaceChildren(...laneNames(data.lanes, laneY));
         flags.replaceChildren(...data.milestones.map(([moment, name]) => {
             const flag = document.createElement('button');
