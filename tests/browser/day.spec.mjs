@@ -85,6 +85,7 @@ test('two milestones of one item are compared in two presses', async ({ page }) 
     await signIn(page, 'Ines Oduya');
     await page.getByRole('link', { name: 'Milestones' }).click();
     await page.getByRole('link', { name: 'Compare “Half of spring” of Repair log with…' }).click();
+    await page.waitForURL(/one=\d+/, { waitUntil: 'load' });
     await page.getByRole('link', { name: 'Compare “Half of spring” with “Before summer count”' }).click();
     await expect(page).toHaveURL(/history\?from=\d+&to=\d+/);
 });

@@ -1,12 +1,19 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect } from '@playwright/test';
 
-/** Keys wait for the scripts of the page: on a slow machine these come after the page, and a person would not press a key yet. */
+const isReady = () => !document.querySelector('script[type=module]') || document.body?.dataset.ready !== undefined;
+
+/** Keys and presses wait for the scripts of the page: on a slow machine these come after the page, and a person would not press yet. */
 function patient(page) {
+    const go = page.goto.bind(page);
+    page.goto = async (...given) => {
+        const answer = await go(...given);
+        await page.waitForFunction(isReady, null, { timeout: 5_000 }).catch(() => {});
+        return answer;
+    };
     for (const way of ['press', 'type', 'insertText']) {
         const done = page.keyboard[way].bind(page.keyboard);
         page.keyboard[way] = async (...given) => {
-            const isReady = () => !document.querySelector('script[type=module]') || document.body?.dataset.ready !== undefined;
             if (!await page.evaluate(isReady).catch(() => false)) await page.waitForFunction(isReady).catch(() => {});
             return done(...given);
         };
