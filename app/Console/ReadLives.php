@@ -53,24 +53,24 @@ final class ReadLives extends Command
     {
         while (DB::transaction(fn () => DB::table('lives')->whereIn('id', DB::table('lives')->where('item_id', $item->id)->limit(self::DELETED)->select('id'))->delete()) > 0);
         [$before, $after] = [PartTree::of([]), PartTree::of([])];
-        [$number, $root] = [0, ''];
+        [$number, $root, $title] = [0, '', ''];
         do {
-            for ($version = $this->next($item, $number, $root); $version !== null; $version = $this->next($item, $number, $root)) {
+            for ($version = $this->next($item, $number, $root, $title); $version !== null; $version = $this->next($item, $number, $root, $title)) {
                 // Of one that grew meanwhile, all of it is read again.
                 $grew = $version->number === $number;
                 [$before, $from] = $grew ? [$before, ''] : [$after, $root];
                 $after = $version->root === $from ? $before : $states->tree($version->root);
                 $this->write($item, $version, $grew, $before, $after, $lives);
-                [$number, $root] = [$version->number, $version->root];
+                [$number, $root, $title] = [$version->number, $version->root, $version->title];
             }
-            $isRead = DB::transaction(fn (): bool => $this->next($item, $number, $root) === null && DB::table('items')->where('id', $item->id)->update(['is_read' => 1]) > 0);
+            $isRead = DB::transaction(fn (): bool => $this->next($item, $number, $root, $title) === null && DB::table('items')->where('id', $item->id)->update(['is_read' => 1]) > 0);
         } while (! $isRead && DB::table('items')->where('id', $item->id)->exists());
     }
 
     /** The version after the one that was read last, or that one if it is another by now. */
-    private function next(Item $item, int $number, string $root): ?Version
+    private function next(Item $item, int $number, string $root, string $title): ?Version
     {
-        return Version::query()->where('item_id', $item->id)->where(fn ($query) => $query->where('number', '>', $number)->orWhere(fn ($grown) => $grown->where('number', $number)->where('root', '!=', $root)))->orderBy('number')->first();
+        return Version::query()->where('item_id', $item->id)->where(fn ($query) => $query->where('number', '>', $number)->orWhere(fn ($grown) => $grown->where('number', $number)->where(fn ($other) => $other->where('root', '!=', $root)->orWhere('title', '!=', $title))))->orderBy('number')->first();
     }
 
     private function write(Item $item, Version $version, bool $grew, PartTree $before, PartTree $after, Lives $lives): void

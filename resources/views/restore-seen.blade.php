@@ -8,6 +8,7 @@
                 <span class="stepper" data-stepper hidden><span data-step-count></span> <button type="button" data-step="-1" aria-label="Change before (p)" title="Change before (p)">‹</button><button type="button" data-step="1" aria-label="Next change (n)" title="Next change (n)">›</button></span>
             </div>
             <div class="publish-form">
+                @if (($sent['data'] ?? []) !== [])<p class="door-note">Its data comes back with it, as the plan says; it is not shown here.</p>@endif
                 <form method="post" action="{{ route('restore.store', [$item, $version->number]) }}">
                     @csrf
                     <input type="hidden" name="seen" value="{{ $sent['seen'] }}">@isset($sent['lines'])<input type="hidden" name="lines" value="{{ $sent['lines'] }}">@endisset

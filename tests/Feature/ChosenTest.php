@@ -9,6 +9,7 @@ use App\Models\Item;
 use App\Models\Role;
 use App\Models\Shelf;
 use App\Models\User;
+use App\Store\States;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
@@ -58,6 +59,8 @@ final class ChosenTest extends FeatureCase
         $seen->assertSeeText('One thing will change')->assertSeeText('Kettle')->assertSeeText('Lamp')->assertDontSeeText('Toaster');
         $seen->assertSee('name="pick[]" value="'.$pick[0].'"', false);
         self::assertSame([3, $chunks], [$item->refresh()->head, DB::table('chunks')->count()]);
+        // Nothing that is written later goes where that was kept.
+        self::assertFalse($this->app->isShared(States::class));
         // What it showed is what comes of it.
         $this->post(route('restore.store', [$item, 2]), ['seen' => 3, 'lines' => 2, 'pick' => $pick])->assertSessionHasNoErrors();
         self::assertSame(['Kettle', 'Lamp'], $this->texts($item->refresh()));

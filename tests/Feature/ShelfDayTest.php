@@ -142,6 +142,20 @@ final class ShelfDayTest extends FeatureCase
         $this->delete(route('day.back.undo', [$this->shelf, $return]))->assertSessionHasErrors('items');
     }
 
+    public function test_what_was_deleted_comes_back_though_its_name_was_taken_meanwhile(): void
+    {
+        $guide = $this->document($this->shelf, $this->tobi, 'Kettle');
+        $then = $this->later();
+        $this->save($guide, $this->tobi, $this->paragraphs('Toaster'));
+        app(TakeAway::class)->handle($guide->refresh(), $this->tobi);
+        $this->document($this->shelf, $this->ines, 'Another of that name');
+        $this->bringBack($then, $guide);
+        self::assertSame([['Kettle'], null], [$this->texts($guide->refresh()), $guide->deleted_at]);
+        $this->delete(route('day.back.undo', [$this->shelf, ShelfReturn::query()->firstOrFail()]))->assertSessionHasNoErrors();
+        self::assertSame(['Toaster'], $this->texts($guide->refresh()));
+        self::assertNotNull($guide->deleted_at);
+    }
+
     public function test_all_of_it_lands_or_none(): void
     {
         [$handbook, $guide] = [$this->document($this->shelf, $this->ines, 'Kettle'), $this->document($this->shelf, $this->tobi, 'Toaster')];

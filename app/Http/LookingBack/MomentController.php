@@ -33,7 +33,7 @@ final class MomentController extends Controller
         $number = $item->sight === null ? $number : max([0, ...array_filter($item->sight->numbers ?? [], fn (int $seen) => $seen <= $number)]);
         $ends = $number > $to ? ['from' => $to, 'to' => $number] : ['from' => max($first, $number), 'to' => max($to, $first)];
 
-        return redirect()->route('history', array_filter(['item' => $item, ...$ends, 'view' => $request->validated('view') === 'changed' ? null : $request->validated('view')]))->with($number < $first ? ['said' => __('day.before_all')] : []);
+        return redirect()->route('history', array_filter(['item' => $item, ...$ends, 'view' => $request->validated('view') === 'changed' ? null : $request->validated('view')]))->with($moment !== null && $number < $first ? ['said' => __('day.before_all')] : []);
     }
 
     /** The version of the milestone that is called so, or the one before it. */

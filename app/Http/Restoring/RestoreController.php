@@ -27,6 +27,7 @@ use App\View\Plans\RestorePlan;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
+use Illuminate\Http\Response;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use MistyAttic\Core\Kinds\Kinds;
@@ -64,8 +65,7 @@ final class RestoreController extends Controller
         if (($sent['data'] ?? []) !== []) {
             return $this->together($request, $item, $version, $sent, $states, $phrases);
         }
-        $all = ! isset($sent['lines']) || count(array_unique($sent['pick'])) >= (int) $sent['lines'];
-        $picked = $all || $item->head !== (int) $sent['seen'] ? null : $this->keys(new Comparison($item, $version, $this->version($item, $item->head), $states, $phrases, apart: true, whole: true), $sent['pick']);
+        $picked = $this->picked($sent, $item, $version, $states, $phrases);
         $restoring = fn (): ?Version => $restore->handle($item, $version, $this->person($request), (int) $sent['seen'], picked: $picked);
         // Worked out while others may write, but for what is one with it.
         $restored = ! $this->stopsFollowing($request, $item) ? $restoring() : DB::transaction(function () use ($item, $restoring): ?Version {
@@ -82,29 +82,45 @@ final class RestoreController extends Controller
     }
 
     /** How it will be, if what is ticked comes back: held against how it is now, and nothing is written. */
-    public function seen(RestoreRequest $request, Item $item, int $number, Phrases $phrases): View|RedirectResponse
+    public function seen(RestoreRequest $request, Item $item, int $number, Phrases $phrases): Response|RedirectResponse
     {
         $sent = $request->validated();
         if ($item->head !== (int) $sent['seen']) {
             return redirect()->route('restore', [$item, $number])->withErrors(['seen' => __('history.moved_on')]);
         }
         [$version, $newest] = [$this->version($item, $number), $this->version($item, $item->head)];
-        $pick = $sent['pick'] ?? [];
-        $all = isset($sent['lines']) && count(array_unique($pick)) >= (int) $sent['lines'];
-        // What it would be is kept nowhere but here.
+        // What it would be is kept nowhere but here, and whoever reads states meanwhile finds it there; nobody else, and nothing later.
         $states = new States(app(ChunksAhead::class));
         app()->instance(States::class, $states);
-        $picked = $all ? null : $this->keys(new Comparison($item, $version, $newest, $states, $phrases, apart: true, whole: true), $pick);
-        $becomes = app(RestoreVersion::class)->becomes($states, $item, $version, $this->person($request), $picked);
-        $address = HistoryAddress::read($request->merge(['from' => $newest->number, 'to' => $becomes->number, 'view' => 'changed']), $item, fn () => $newest->number);
-        $past = $item->room(Past::class);
-        $comparison = $past->compared($item, $newest, $becomes, $address, $phrases);
+        try {
+            $becomes = app(RestoreVersion::class)->becomes($states, $item, $version, $this->person($request), $this->picked($sent, $item, $version, $states, $phrases));
+            $address = HistoryAddress::read($request->merge(['from' => $newest->number, 'to' => $becomes->number, 'view' => 'changed']), $item, fn () => $newest->number);
+            $past = $item->room(Past::class);
+            $comparison = $past->compared($item, $newest, $becomes, $address, $phrases);
 
-        return view('restore-seen', [
-            'item' => $item, 'kind' => $comparison->kind, 'version' => $version, 'from' => $newest, 'to' => $becomes, 'address' => $address, 'comparison' => $comparison, 'phrases' => $phrases,
-            'past' => $past, 'parts' => null, 'itsHistory' => '', 'of' => [], 'spots' => [], 'sent' => $sent,
-            ...$past->of(new LookedAt($item, $this->person($request), $comparison->kind, $comparison, $address)),
-        ]);
+            return response(view('restore-seen', [
+                'item' => $item, 'kind' => $comparison->kind, 'version' => $version, 'from' => $newest, 'to' => $becomes, 'address' => $address, 'comparison' => $comparison, 'phrases' => $phrases,
+                'past' => $past, 'parts' => null, 'itsHistory' => '', 'of' => [], 'spots' => [], 'sent' => $sent,
+                ...$past->of(new LookedAt($item, $this->person($request), $comparison->kind, $comparison, $address)),
+            ])->render());
+        } finally {
+            app()->forgetInstance(States::class);
+        }
+    }
+
+    /**
+     * The changes back that are ticked; null for all of it.
+     *
+     * @param  array<string, mixed>  $sent
+     * @return list<string>|null
+     */
+    private function picked(array $sent, Item $item, Version $version, States $states, Phrases $phrases): ?array
+    {
+        $pick = $sent['pick'] ?? [];
+        // A report's data alone may be ticked.
+        $all = ! isset($sent['lines']) ? ($sent['data'] ?? []) === [] : count(array_unique($pick)) >= (int) $sent['lines'];
+
+        return $all || $item->head !== (int) $sent['seen'] ? null : $this->keys(new Comparison($item, $version, $this->version($item, $item->head), $states, $phrases, apart: true, whole: true), $pick);
     }
 
     /** Whoever restores what follows another item can let it stay with that from then on. */

@@ -98,7 +98,7 @@ export function choosing(root) {
     /** @param {PointerEvent} event */
     const over = (event) => {
         const at = drag && thing(document.elementFromPoint(event.clientX, event.clientY));
-        if (!drag || !at || at === drag.from) return;
+        if (!drag || !at) return;
         chosen.clear();
         for (const each of drag.before) chosen.add(each);
         for (const each of between(drag.from, at)) {

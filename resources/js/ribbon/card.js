@@ -5,6 +5,8 @@ import { exact } from '../common/times.js';
 const REACH = 4;
 /** Miniatures to each side that are fetched ahead. */
 const AHEAD = 2;
+/** Milliseconds after an answer that failed. */
+const QUIET = 5_000;
 
 /**
  * @typedef {{sentence: string, note: string | null, miniature: string}} Line
@@ -26,6 +28,7 @@ export function card(box, address, say) {
     let moving = false;
     let isAsking = false;
     let isOver = false;
+    let quietUntil = 0;
     /** @type {ReturnType<typeof setTimeout> | undefined} */
     let waiting;
     const find = (/** @type {string} */ name) => /** @type {HTMLElement} */ (box.querySelector(`[data-card="${name}"]`));
@@ -56,7 +59,7 @@ export function card(box, address, say) {
     };
 
     const fetchAround = async () => {
-        if (!wanted || isAsking || isOver) return;
+        if (!wanted || isAsking || isOver || Date.now() < quietUntil) return;
         const asked = wanted;
         const key = asked.line || String(asked.number);
         const near = [asked.number, asked.before, asked.after].every((number) => known.has(String(number)));
@@ -72,8 +75,8 @@ export function card(box, address, say) {
             ahead(asked.number);
             draw();
         } catch {
-            // The card goes on with what the ribbon knows itself.
-            wanted = wanted === asked ? null : wanted;
+            // The card goes on with what the ribbon knows itself, and leaves a server that is away alone for a while.
+            quietUntil = Date.now() + QUIET;
         }
         isAsking = false;
         if (wanted !== asked) fetchAround();
