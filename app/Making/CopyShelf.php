@@ -22,9 +22,10 @@ final readonly class CopyShelf
     {
         $then = new ShelfThen($shelf, $person);
         $made = $this->shelves->handle($person, $name);
-        foreach ($then->numbers($moment) as $id => $number) {
-            $item = $then->item($id);
-            $version = Version::query()->where(['item_id' => $id, 'number' => $number])->firstOrFail()->setRelation('item', $item);
+        $numbers = $then->numbers($moment);
+        foreach (Version::query()->numbered(array_map(fn (int $id, int $number): array => [$id, $number], array_keys($numbers), array_values($numbers)))->orderBy('item_id')->get() as $version) {
+            $item = $then->item($version->item_id);
+            $version->setRelation('item', $item);
             $this->copy->handle($version, $made, $person, self::title($then, $item, $version, $moment));
         }
         LogLine::ofShelf('shelf_copied', $person, $shelf, facts: ['name' => $name, 'moment' => $moment->format('j F Y, H:i').' UTC']);

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Models;
 
 use Carbon\CarbonImmutable;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -71,6 +72,17 @@ final class Version extends Model
     public function publishings(): HasMany
     {
         return $this->hasMany(Publishing::class)->orderBy('id');
+    }
+
+    /**
+     * Versions of several items, by their numbers.
+     *
+     * @param  Builder<self>  $query
+     * @param  list<array{int, int}>  $numbers  item and number
+     */
+    public function scopeNumbered(Builder $query, array $numbers): void
+    {
+        $query->whereRaw('(item_id, number) IN (SELECT value ->> 0, value ->> 1 FROM json_each(?))', [json_encode($numbers)]);
     }
 
     /** Whether something points at it, so that it has to stay as it is. */

@@ -29,7 +29,7 @@ final readonly class MarkShelf
             ShelfMilestone::query()->create(['shelf_id' => $shelf->id, 'user_id' => $person->id, 'name' => $name, 'at' => $moment]);
             LogLine::ofShelf('shelf_marked', $person, $shelf, facts: ['name' => $name, 'moment' => $moment->format('j F Y, H:i').' UTC']);
             $named = 0;
-            foreach (Version::query()->whereRaw('(item_id, number) IN (SELECT value ->> 0, value ->> 1 FROM json_each(?))', [json_encode(array_map(null, array_keys($numbers), array_values($numbers)))])
+            foreach (Version::query()->numbered(array_map(fn (int $id, int $number): array => [$id, $number], array_keys($numbers), array_values($numbers)))
                 ->whereNotIn('id', Milestone::query()->select('version_id'))->get() as $version) {
                 $this->mark->handle($version, $person, $name);
                 $named++;

@@ -44,6 +44,9 @@ final class ShelfDays
         $moment = CarbonImmutable::parse($chance->of(array_keys($this->stood)), 'UTC');
         $at = $moment->format('Y-m-d\TH:i:s\Z');
         $this->world->allowed($this->world->as($who)->get(route('day', [$this->shelf, 'at' => $at])), 'looking at the shelf on a day');
+        if ($chance->once(4)) {
+            $this->world->allowed($this->world->as($who)->post(route('day.mark', $this->shelf), ['at' => $at, 'name' => "All of {$at}"]), 'naming a moment of the shelf');
+        }
         $items = array_filter($this->world->items, fn (Item $item) => $item->form_id === null && $chance->once(3));
         $page = $this->world->as($who)->get(route('day.back', [$this->shelf, 'at' => $at, 'items' => array_values(array_map(fn (Item $item) => $item->key, $items))]));
         if ($page->getStatusCode() !== 200) {

@@ -403,6 +403,9 @@ final class World
             }
             $pick = ['lines' => $lines, 'pick' => [$chance->under($lines)]];
         }
+        $chunks = DB::table('chunks')->count();
+        $this->allowed($this->as($step->who)->post(route('restore.seen', [$item, $number]), ['seen' => $item->head] + $pick), 'looking how it will be');
+        [$item->refresh()->root, DB::table('chunks')->count()] === [$before, $chunks] || throw Broken::law('Looking writes nothing', "version {$number} of the {$step->item}");
         $this->allowed($this->as($step->who)->post(route('restore.store', [$item, $number]), ['seen' => $item->head] + $pick), 'restoring');
         $item->refresh();
         if ($pick === [] && $item->root !== $version->root) {
@@ -481,6 +484,13 @@ final class World
         }
         $number = $chance->of($this->kept($item));
         $root = Version::query()->where(['item_id' => $item->id, 'number' => $number])->value('root');
+        if ($chance->once(3)) {
+            // Some of it alone: an item of its own that is sound, or a refusal in words.
+            $parts = array_column($this->states->tree((string) $root)->parts, 'id');
+            $some = $parts === [] ? 'none' : implode(',', array_map(fn () => $chance->of($parts), range(0, $chance->under(3))));
+            $this->allowed($this->as($step->who)->get(route('restore', [$item, $number, 'parts' => $some])), 'looking at a plan of what was chosen');
+            $this->allowed($this->as($step->who)->post(route('copy.store', [$item, $number]), ['title' => 'Some of it', 'shelf' => $this->shelf->key, 'parts' => $some]), 'copying some of it out');
+        }
         $this->allowed($this->as($step->who)->post(route('copy.store', [$item, $number]), ['title' => 'A copy', 'shelf' => $this->shelf->key]), 'copying out');
         $copy = Item::query()->latest('id')->firstOrFail();
         $copy->root === $root || $step->item === 'report' || throw Broken::law('A copy is what was copied', "version {$number} of the {$step->item}");

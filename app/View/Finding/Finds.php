@@ -62,6 +62,9 @@ final class Finds
 
     private CarbonImmutable $first;
 
+    /** @var list<int> items of which only what was published is found */
+    private array $readOnly = [];
+
     private Published $published;
 
     /** @var list<\stdClass> */
@@ -100,8 +103,9 @@ final class Finds
     /** @return list<\stdClass> lives, the earliest first */
     private function rows(): array
     {
-        $this->published = new Published(array_values(array_map(intval(...), DB::table('items')->where(fn (Builder $items) => $this->within->published($items))->pluck('id')->all())));
-        $lives = DB::table('lives')->whereIn('item_id', $this->items())->where(fn (Builder $query) => $this->hold($query))->where(fn (Builder $query) => $this->seen($query))->orderBy('lives.id');
+        $this->readOnly = $this->within->published();
+        $lives = DB::table('lives')->whereIn('item_id', $this->items())->where(fn (Builder $query) => $this->hold($query))->orderBy('lives.id');
+        $this->readOnly === [] || $lives->where(fn (Builder $query) => $this->seen($query));
         if ($this->within->asksWhoOrWhen()) {
             $candidates = $lives->limit(self::CANDIDATES + 1);
             $this->isCut = DB::query()->fromSub($candidates->clone()->select('lives.id'), 'lives')->count() > self::CANDIDATES;
@@ -112,6 +116,7 @@ final class Finds
         $this->unread = DB::table('items')->where('is_read', 0)->where(fn (Builder $items) => $this->within->items($items))->count();
 
         $rows = array_filter($rows, fn (\stdClass $row) => $this->asked->isIn($row->folded ?? $row->text));
+        $this->published = new Published(array_values(array_intersect($this->readOnly, array_column($rows, 'item_id'))));
 
         return array_values(array_filter(array_map(fn (\stdClass $row) => $this->published->has((int) $row->item_id) ? $this->published->life($row) : $row, $rows)));
     }
@@ -119,7 +124,7 @@ final class Finds
     /** Of what readers see only published, what stood in a published version. */
     private function seen(Builder $query): void
     {
-        $query->whereIn('lives.item_id', DB::table('items')->where(fn (Builder $items) => $this->within->items($items))->select('items.id'))
+        $query->whereNotIn('lives.item_id', $this->readOnly)
             ->orWhereExists(fn (Builder $live) => $live->from('publishings')->selectRaw('1')->join('versions', 'versions.id', '=', 'publishings.version_id')
                 ->whereColumn('publishings.item_id', 'lives.item_id')->where('publishings.state', PublishingState::Published->value)
                 ->whereColumn('versions.number', '>=', 'lives.from_number')->where(fn (Builder $end) => $end->whereNull('lives.gone_number')->orWhereColumn('versions.number', '<', 'lives.gone_number')));
@@ -128,7 +133,7 @@ final class Finds
     private function items(): Builder
     {
         // What is not read in yet is not told of as if it stood.
-        return DB::table('items')->where('is_read', 1)->where(fn (Builder $items) => $items->where(fn (Builder $own) => $this->within->items($own))->orWhere(fn (Builder $open) => $this->within->published($open)))->select('items.id');
+        return DB::table('items')->where('is_read', 1)->where(fn (Builder $items) => $items->where(fn (Builder $own) => $this->within->items($own))->when($this->readOnly !== [], fn (Builder $open) => $open->orWhereIn('items.id', $this->readOnly)))->select('items.id');
     }
 
     /** Few lives are read through; among many, the index knows. So somebody with little does not wait for what others have. */
@@ -156,12 +161,13 @@ final class Finds
     private function tell(array $groups): void
     {
         $items = Item::query()->with('shelf.memberships', 'form')->whereKey(array_map(fn (array $of) => $of[0]->item_id, $groups))->get()->keyBy('id');
+        foreach ($items->filter(fn (Item $item) => $this->published->has($item->id)) as $id => $item) {
+            $seen = Sight::of($this->within->person, $item)->item($item);
+            $seen === null ? $items->forget($id) : $items->put($id, $seen);
+        }
         $ends = new Ends($items, array_merge(...$groups));
         foreach ($groups as $of) {
             $item = $items->get((int) $of[0]->item_id);
-            if ($item !== null && $this->published->has($item->id)) {
-                $item = Sight::of($this->within->person, $item)->item($item);
-            }
             if ($item === null) {
                 continue;
             }

@@ -40,20 +40,32 @@ final readonly class Within
     /** The items of it, in a query over `items`. */
     public function items(Builder $query): void
     {
-        $query->where(fn (Builder $items) => $this->visible($items))
-            ->when($this->kind !== '', fn (Builder $items) => $items->where('items.kind', $this->kind))
+        $this->narrow($query->where(fn (Builder $items) => $this->visible($items)));
+    }
+
+    /** To the kind and the place that are asked for. */
+    private function narrow(Builder $query): void
+    {
+        $query->when($this->kind !== '', fn (Builder $items) => $items->where('items.kind', $this->kind))
             ->when($this->in instanceof Item, fn (Builder $items) => $items->where('items.id', $this->in?->id))
             ->when($this->in instanceof Shelf, fn (Builder $items) => $items->where('items.shelf_id', $this->in?->id));
     }
 
-    /** Those of which somebody finds only what was published; none where it is asked who wrote or when, which readers are not told of drafts. */
-    public function published(Builder $query): void
+    /**
+     * Those of which somebody finds only what was published; none where it is asked who wrote or when, which readers are not told of drafts.
+     *
+     * @return list<int> ids
+     */
+    public function published(): array
     {
         $rest = $this->asksWhoOrWhen() ? [] : $this->shelves()->reject(fn (Shelf $shelf) => $shelf->showsDraftsTo($this->person))->modelKeys();
-        $query->whereIn('items.shelf_id', $rest)->whereIn('items.kind', self::publishable())->whereNotNull('items.live_id')->whereNull('items.deleted_at')
-            ->when($this->kind !== '', fn (Builder $items) => $items->where('items.kind', $this->kind))
-            ->when($this->in instanceof Item, fn (Builder $items) => $items->where('items.id', $this->in?->id))
-            ->when($this->in instanceof Shelf, fn (Builder $items) => $items->where('items.shelf_id', $this->in?->id));
+        if ($rest === []) {
+            return [];
+        }
+        $query = DB::table('items')->whereIn('items.shelf_id', $rest)->whereIn('items.kind', self::publishable())->whereNotNull('items.live_id')->whereNull('items.deleted_at');
+        $this->narrow($query);
+
+        return array_values(array_map(intval(...), $query->pluck('items.id')->all()));
     }
 
     /** @return Collection<int, Shelf> that somebody is on */

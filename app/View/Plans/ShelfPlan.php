@@ -33,7 +33,7 @@ final class ShelfPlan
         $was = new ShelfThen($shelf, $person);
         $numbers = $was->numbers($moment);
         $wanted = $was->items->whereIn('key', array_slice($keys, 0, self::MOST))->reject(fn (Item $item) => $was->isReadOnly($item) || $item->shelf_id !== $shelf->id);
-        $then = Version::query()->with('user', 'milestone')->whereRaw('(item_id, number) IN (SELECT value ->> 0, value ->> 1 FROM json_each(?))', [json_encode($wanted->map(fn (Item $item) => [$item->id, $numbers[$item->id] ?? 0])->values())])->get()->keyBy('item_id');
+        $then = Version::query()->with('user', 'milestone')->numbered(array_values($wanted->map(fn (Item $item): array => [$item->id, $numbers[$item->id] ?? 0])->all()))->get()->keyBy('item_id');
         foreach ($wanted as $item) {
             $version = $then->get($item->id)?->setRelation('item', $item);
             $isSame = $version !== null && $version->root === $item->root && ($version->title === $item->title || $version->title === '');

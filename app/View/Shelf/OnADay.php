@@ -100,7 +100,7 @@ final class OnADay
     private function versions(array $ends): array
     {
         $found = [];
-        foreach (Version::query()->whereRaw('(item_id, number) IN (SELECT value ->> 0, value ->> 1 FROM json_each(?))', [json_encode($ends)])->get() as $version) {
+        foreach (Version::query()->numbered($ends)->get() as $version) {
             $found[$version->item_id][$version->number] = $version->setRelation('item', $this->shelf->item($version->item_id));
         }
 
