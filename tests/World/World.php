@@ -488,7 +488,7 @@ final class World
             // Some of it alone: an item of its own that is sound, or a refusal in words.
             $parts = array_column($this->states->tree((string) $root)->parts, 'id');
             $some = $parts === [] ? 'none' : implode(',', array_map(fn () => $chance->of($parts), range(0, $chance->under(3))));
-            $this->allowed($this->as($step->who)->get(route('restore', [$item, $number, 'parts' => $some])), 'looking at a plan of what was chosen');
+            $this->allowed($this->as($step->who)->get(route('restore', [$item, $number, 'parts' => $some])), 'looking at a plan of what was chosen', $this->isLost($step->item) ? 403 : 200);
             $this->allowed($this->as($step->who)->post(route('copy.store', [$item, $number]), ['title' => 'Some of it', 'shelf' => $this->shelf->key, 'parts' => $some]), 'copying some of it out');
         }
         $this->allowed($this->as($step->who)->post(route('copy.store', [$item, $number]), ['title' => 'A copy', 'shelf' => $this->shelf->key]), 'copying out');
