@@ -14,6 +14,7 @@ use App\Models\User;
 use App\Models\Version;
 use App\Past\MarkMilestone;
 use App\Restoring\RestoreVersion;
+use App\Restoring\SomebodysEdits;
 use App\Restoring\TakeOutEdits;
 use App\Saving\RenameItem;
 use App\Saving\Saved;
@@ -88,7 +89,7 @@ $some = fn (?Version $version): Version => $version ?? throw new RuntimeExceptio
 $measure('taking somebody’s edits out', function (int $run) use ($app, $some, $save, $document, $user, $other, $word): void {
     $save($document, $other, new Sent($document->refresh()->root, $word($document, 60 + $run, ' Unwanted.'), "u{$run}", keep: true));
     $GLOBALS['longest'] = 0.0;
-    $some($app->make(TakeOutEdits::class)->handle($document->refresh(), $document->head - 1, $document->head, $other, $user, $document->head));
+    $some($app->make(TakeOutEdits::class)->handle($document->refresh(), new SomebodysEdits($other, $document->head - 1, $document->head), $user, $document->head));
 });
 $measure('restoring the document', fn (int $run) => $some($app->make(RestoreVersion::class)->handle($document->refresh(), $version($document, 2 + $run), $user, $document->head)));
 $measure('a milestone', fn (int $run) => $app->make(MarkMilestone::class)->handle($version($document, 3 + $run), $user, "Agreed {$run}", null));

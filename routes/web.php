@@ -177,6 +177,7 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
         Route::post('/parts/{part}/versions/{number}', [PartController::class, 'store'])->where('number', '\d{1,9}')->name('part.restore');
         Route::get('/take-out', [TakeOutController::class, 'show'])->name('take-out');
         Route::post('/take-out', [TakeOutController::class, 'store'])->name('take-out.store');
+        Route::post('/take-out/seen', [TakeOutController::class, 'seen'])->name('take-out.seen');
         Route::get('/ribbon', [RibbonController::class, 'show'])->name('ribbon');
         Route::prefix('/versions/{number}')->where(['number' => '\d{1,9}'])->group(function (): void {
             Route::get('/line', [RibbonController::class, 'line'])->name('line');

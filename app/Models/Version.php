@@ -74,6 +74,14 @@ final class Version extends Model
         return $this->hasMany(Publishing::class)->orderBy('id');
     }
 
+    /** What an item would become, which is not there. */
+    public static function toCome(Item $item, string $root, string $title, User $editor): self
+    {
+        $version = new self(['item_id' => $item->id, 'number' => $item->head + 1, 'root' => $root, 'title' => $title, 'user_id' => $editor->id, 'cause' => Cause::Restored, 'facts' => [], 'added' => 0, 'removed' => 0, 'started_at' => now(), 'saved_at' => now()]);
+
+        return $version->setRelations(['item' => $item, 'user' => $editor, 'milestone' => null]);
+    }
+
     /**
      * Versions of several items, by their numbers.
      *

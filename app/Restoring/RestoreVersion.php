@@ -65,9 +65,8 @@ final readonly class RestoreVersion
     {
         $root = $picked === null ? $version->root : $this->picked($states, $item, $version, array_values(array_diff($picked, [Statements::TITLE])))[2];
         $title = $version->title !== '' && ($picked === null || in_array(Statements::TITLE, $picked, true)) ? $version->title : $item->title;
-        $becomes = new Version(['item_id' => $item->id, 'number' => $item->head + 1, 'root' => $root, 'title' => $title, 'user_id' => $editor->id, 'cause' => Cause::Restored, 'facts' => [], 'added' => 0, 'removed' => 0, 'started_at' => now(), 'saved_at' => now()]);
 
-        return $becomes->setRelations(['item' => $item, 'user' => $editor, 'milestone' => null]);
+        return Version::toCome($item, $root, $title, $editor);
     }
 
     /**

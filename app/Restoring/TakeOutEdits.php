@@ -35,12 +35,11 @@ final readonly class TakeOutEdits
     /**
      * What it would give; the conflicts are what stays, since later work rests on it.
      *
-     * @param  string|null  $below  only what was done to this part, such as a tab, and below it
      * @return Merged|null null when there are more runs than can be taken out at once
      */
-    public function rehearse(Item $item, int $from, int $to, User $author, ?string $below = null): ?Merged
+    public function rehearse(Item $item, SomebodysEdits $edits): ?Merged
     {
-        $runs = TakeOut::runs($this->befores($item, $from, $to, $author));
+        $runs = TakeOut::runs($this->befores($item, $edits));
         if (count($runs) > self::MOST_RUNS) {
             return null;
         }
@@ -53,8 +52,8 @@ final readonly class TakeOutEdits
         }
         $now = $bare($item->root);
         $without = TakeOut::of($now, $pairs, $kind->repair(...));
-        if ($below !== null) {
-            $without = $this->below($without, $now, $below);
+        if ($edits->below !== null) {
+            $without = $this->below($without, $now, $edits->below);
         }
 
         return new Merged(Consequences::of($kind, $this->states->tree($item->root), $without->tree, now()->format('Y-m-d')), $without->conflicts);
@@ -79,9 +78,9 @@ final readonly class TakeOutEdits
     }
 
     /** @return list<int> the versions in question, ascending; the first one of all, which made the item, is never among them */
-    public function numbers(Item $item, int $from, int $to, User $author): array
+    public function numbers(Item $item, SomebodysEdits $edits): array
     {
-        return array_keys($this->befores($item, $from, $to, $author));
+        return array_keys($this->befores($item, $edits));
     }
 
     /**
@@ -90,8 +89,9 @@ final readonly class TakeOutEdits
      *
      * @return array<int, int>
      */
-    private function befores(Item $item, int $from, int $to, User $author): array
+    private function befores(Item $item, SomebodysEdits $edits): array
     {
+        [$from, $to, $author] = [$edits->from, $edits->to, $edits->author];
         $befores = [];
         $others = array_flip(DB::table('gone_versions')->where('item_id', $item->id)->where('user_id', '!=', $author->id)->where('number', '<=', $to)->pluck('number')->all());
         $before = 0;
@@ -107,11 +107,11 @@ final readonly class TakeOutEdits
     }
 
     /** How many of somebody's versions in the range can't be taken out, since they or those around them are no longer kept. */
-    public function mixed(Item $item, int $from, int $to, User $author): int
+    public function mixed(Item $item, SomebodysEdits $edits): int
     {
-        $within = fn (string $table) => DB::table($table)->where(['item_id' => $item->id, 'user_id' => $author->id])->where('number', '>', max(1, $from))->where('number', '<=', $to)->pluck('number')->all();
+        $within = fn (string $table) => DB::table($table)->where(['item_id' => $item->id, 'user_id' => $edits->author->id])->where('number', '>', max(1, $edits->from))->where('number', '<=', $edits->to)->pluck('number')->all();
         $told = [];
-        foreach ($this->befores($item, $from, $to, $author) as $number => $before) {
+        foreach ($this->befores($item, $edits) as $number => $before) {
             $told += array_fill_keys(range($before + 1, $number), true);
         }
 
@@ -120,22 +120,50 @@ final readonly class TakeOutEdits
 
     /**
      * @param  int  $seen  the number that was newest when the plan was shown
+     * @param  list<string>|null  $picked  keys of the changes back that are wanted; null for all
      * @return Version|null null when something was saved since, or when nothing would change
      */
-    public function handle(Item $item, int $from, int $to, User $author, User $editor, int $seen, ?string $below = null): ?Version
+    public function handle(Item $item, SomebodysEdits $edits, User $editor, int $seen, ?array $picked = null): ?Version
     {
-        $work = function (ChunksAhead $chunks) use ($item, $from, $to, $author, $editor, $seen, $below): ?Made {
-            $merged = $item->head === $seen ? $this->rehearse($item, $from, $to, $author, $below) : null;
-            if ($merged === null) {
+        $work = function (ChunksAhead $chunks) use ($item, $edits, $editor, $seen, $picked): ?Made {
+            $after = $item->head === $seen ? $this->after($item, $edits, $picked) : null;
+            if ($after === null) {
                 return null;
             }
             $states = new States($chunks);
-            $root = $states->keep($merged->tree, $item->root);
-            $written = new Written($this->states->tree($item->root), $merged->tree, $root, Cause::TookOut, of: $author->name, author: $author->id, range: [$from, $to]);
+            $root = $states->keep($after, $item->root);
+            $written = new Written($this->states->tree($item->root), $after, $root, Cause::TookOut, of: $edits->author->name, author: $edits->author->id, range: [$edits->from, $edits->to]);
 
             return $root === $item->root ? null : new Made($chunks, $written, $this->write->ahead($states, $item, $editor, $written));
         };
 
         return $this->ahead->handle($item, $work, fn (Made $made): Version => $this->write->handle($item, $editor, $made->written, $made->compared));
+    }
+
+    /**
+     * What the item would become, before it does.
+     *
+     * @param  States  $states  that keep it
+     * @param  list<string>|null  $picked  keys of the changes back that are wanted; null for all
+     * @return Version|null that is not there; null when there are more runs than can be taken out at once
+     */
+    public function becomes(States $states, Item $item, SomebodysEdits $edits, User $editor, ?array $picked): ?Version
+    {
+        $after = $this->after($item, $edits, $picked);
+
+        return $after === null ? null : Version::toCome($item, $states->keep($after, $item->root), $item->title, $editor);
+    }
+
+    /** @param list<string>|null $picked */
+    private function after(Item $item, SomebodysEdits $edits, ?array $picked): ?PartTree
+    {
+        $without = $this->rehearse($item, $edits)?->tree;
+        if ($without === null || $picked === null) {
+            return $without;
+        }
+        $now = $this->states->tree($item->root);
+        $some = TreeCompare::of($without, $now)->invert()->pick($now, $picked)->changes->apply($now)->orFail();
+
+        return Consequences::of(Kinds::named($item->kind), $now, $some, now()->format('Y-m-d'));
     }
 }

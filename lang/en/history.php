@@ -49,6 +49,11 @@ return [
         'same' => 'It is like that now. Nothing was changed.',
     ],
     'place' => ['column' => 'The :side column', 'after' => ', below “:last”', 'empty' => ', which is empty', 'gone' => 'That place is gone in the meantime. Choose another one.'],
+    'will_be_restored' => ':now, as it is now → :next, with what comes back from :number',
+    'will_be_without' => ':now, as it is now → :next, without what :who wrote',
+    'data_not_shown' => 'Its data comes back with it, as the plan says; it is not shown here.',
+    'restore_so' => 'Restore it so',
+    'take_out_so' => 'Take it out so',
     'take_out' => [
         'mixed' => '{1} One version of :who’s can’t be taken out, since what others wrote around it is no longer kept apart.|[2,*] :count versions of :who’s can’t be taken out, since what others wrote around them is no longer kept apart.',
         'versions' => '{0} There is no version of theirs between :from and :to.|{1} One version between :from and :to is taken out.|[2,*] :count versions between :from and :to are taken out.',

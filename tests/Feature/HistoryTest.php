@@ -11,6 +11,7 @@ use App\Models\Role;
 use App\Models\Shelf;
 use App\Models\User;
 use App\Models\Version;
+use App\Restoring\SomebodysEdits;
 use App\Restoring\TakeOutEdits;
 use App\Store\SqliteChunkStore;
 use App\Store\States;
@@ -369,8 +370,8 @@ final class HistoryTest extends FeatureCase
         $take = $this->app->make(TakeOutEdits::class);
         $first = Version::query()->where(['item_id' => $this->item->id, 'number' => 1])->firstOrFail();
         self::assertSame([Cause::Made, $this->ines->id], [$first->cause, $first->user_id]);
-        self::assertSame($take->numbers($this->item, 1, 6, $this->ines), $take->numbers($this->item, 0, 6, $this->ines));
-        self::assertNotContains(1, $take->numbers($this->item, 0, 6, $this->ines));
+        self::assertSame($take->numbers($this->item, new SomebodysEdits($this->ines, 1, 6)), $take->numbers($this->item, new SomebodysEdits($this->ines, 0, 6)));
+        self::assertNotContains(1, $take->numbers($this->item, new SomebodysEdits($this->ines, 0, 6)));
         // Ines wrote “, twice” in 4; Tobi wrote before and after it.
         $plan = $this->get(route('take-out', ['item' => $this->item, 'from' => 2, 'to' => 6, 'by' => $this->ines->id]))->assertOk();
         $plan->assertSee('One version between 2 and 6 is taken out.')->assertSee('1 go away')->assertSee('All of it can be taken out.');
@@ -379,6 +380,24 @@ final class HistoryTest extends FeatureCase
         $this->get(route('list', $this->item))->assertSee('Took out edits by Ines Oduya: cut one word from “Walk the whole room together”');
         $this->post(route('restore.undo', [$this->item, 7]))->assertRedirect();
         self::assertStringContainsString('twice', $this->tree($this->item->refresh())->parts[1]->richText()->text());
+    }
+
+    public function test_some_of_ones_edits_are_taken_out_after_a_look_at_the_result(): void
+    {
+        $tree = $this->tree($this->item);
+        $this->save($this->item, $this->tobi, PartTree::of([$tree->parts[0]->with('text', RichText::plain('Sign the log twice.')), ...array_slice($tree->parts, 1), new Part('pdoor', 'paragraph', 0, ['text' => RichText::plain('Lock the door.')])]));
+        $asked = ['item' => $this->item, 'from' => 6, 'to' => 7, 'by' => $this->tobi->id];
+        $plan = $this->get(route('take-out', $asked))->assertOk()->assertSee('data-pick', false)->assertSee('changed by Tobi in 7')->assertSee('added by Tobi in 7')->assertSee('name="lines" value="2"', false);
+        preg_match_all('/value="(\d)" form="restore".*?<span class="plan-what">(.*?)\s*<small>/s', (string) $plan->getContent(), $lines);
+        $wording = (int) array_combine(array_map(fn (string $line) => str_contains($line, 'wording') ? 'wording' : 'new', $lines[2]), $lines[1])['wording'];
+
+        $this->post(route('take-out.seen', $asked), ['seen' => 7, 'lines' => 2, 'pick' => [$wording]])->assertOk()->assertSee('<del', false)->assertSee('Take it out so')->assertSee('name="pick[0]" value="'.$wording.'"', false);
+        self::assertSame(7, $this->item->refresh()->head);
+        $this->post(route('take-out.store', $asked), ['seen' => 7, 'lines' => 2])->assertSessionHasErrors('pick');
+        $this->post(route('take-out.store', $asked), ['seen' => 7, 'lines' => 2, 'pick' => [$wording]])->assertSessionHasNoErrors();
+        $texts = array_map(fn (Part $part) => $part->richText()->text(), $this->tree($this->item->refresh())->parts);
+        self::assertSame(['Sign the log.', 'Lock the door.'], [$texts[0], $texts[count($texts) - 1]]);
+        $this->post(route('take-out.seen', $asked), ['seen' => 7])->assertSessionHasErrors('seen');
     }
 
     public function test_what_later_work_rests_on_stays_and_is_told(): void

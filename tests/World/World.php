@@ -471,8 +471,12 @@ final class World
         }
         $asked = ['from' => $from, 'to' => $item->head, 'by' => (int) $chance->of($editors)];
         $before = $item->root;
-        $this->allowed($this->as($step->who)->get(route('take-out', [$item, ...$asked])), 'looking at what would be taken out');
-        $this->allowed($this->as($step->who)->post(route('take-out.store', $item), $asked + ['seen' => $item->head]), 'taking out edits');
+        $plan = (string) $this->allowed($this->as($step->who)->get(route('take-out', [$item, ...$asked])), 'looking at what would be taken out')->getContent();
+        preg_match('/name="lines" value="(\d+)"/', $plan, $lines);
+        $pick = ! isset($lines[1]) || $chance->once(2) ? [] : ['lines' => (int) $lines[1], 'pick' => [$chance->under((int) $lines[1])]];
+        $this->allowed($this->as($step->who)->post(route('take-out.seen', $item), $asked + ['seen' => $item->head] + $pick), 'looking how it will be without');
+        $item->refresh()->root === $before || throw Broken::law('Looking changes nothing', $step->item);
+        $this->allowed($this->as($step->who)->post(route('take-out.store', $item), $asked + ['seen' => $item->head] + $pick), 'taking out edits');
         $this->tookAway($step->item, $step->who, $before, $item->refresh()->root);
     }
 

@@ -15,12 +15,9 @@ use App\Models\Version;
 use App\Publishing\PublishVersion;
 use App\Restoring\RestoreTogether;
 use App\Restoring\RestoreVersion;
-use App\Store\ChunksAhead;
 use App\Store\States;
 use App\View\ChangeLine;
 use App\View\Comparison;
-use App\View\HistoryAddress;
-use App\View\LookedAt;
 use App\View\Past;
 use App\View\Phrases;
 use App\View\Plans\RestorePlan;
@@ -81,31 +78,39 @@ final class RestoreController extends Controller
             ->with('restored', $restored->number)->with('said', $this->said($item, $restored, $live ? $this->publish->handle($restored->setRelation('item', $item), $this->person($request)) : null));
     }
 
-    /** How it will be, if what is ticked comes back: held against how it is now, and nothing is written. */
-    public function seen(RestoreRequest $request, Item $item, int $number, Phrases $phrases): Response|RedirectResponse
+    /** How it will be, if what is ticked comes back. */
+    public function seen(RestoreRequest $request, Item $item, int $number, HowItWillBe $page, RestoreVersion $restore, Phrases $phrases): Response|RedirectResponse
     {
         $sent = $request->validated();
         if ($item->head !== (int) $sent['seen']) {
             return redirect()->route('restore', [$item, $number])->withErrors(['seen' => __('history.moved_on')]);
         }
-        [$version, $newest] = [$this->version($item, $number), $this->version($item, $item->head)];
-        // What it would be is kept nowhere but here, and whoever reads states meanwhile finds it there; nobody else, and nothing later.
-        $states = new States(app(ChunksAhead::class));
-        app()->instance(States::class, $states);
-        try {
-            $becomes = app(RestoreVersion::class)->becomes($states, $item, $version, $this->person($request), $this->picked($sent, $item, $version, $states, $phrases));
-            $address = HistoryAddress::read($request->merge(['from' => $newest->number, 'to' => $becomes->number, 'view' => 'changed']), $item, fn () => $newest->number);
-            $past = $item->room(Past::class);
-            $comparison = $past->compared($item, $newest, $becomes, $address, $phrases);
+        [$version, $newest, $person] = [$this->version($item, $number), $this->version($item, $item->head), $this->person($request)];
+        $becomes = fn (States $states): Version => $restore->becomes($states, $item, $version, $person, $this->picked($sent, $item, $version, $states, $phrases));
 
-            return response(view('restore-seen', [
-                'item' => $item, 'kind' => $comparison->kind, 'version' => $version, 'from' => $newest, 'to' => $becomes, 'address' => $address, 'comparison' => $comparison, 'phrases' => $phrases,
-                'past' => $past, 'parts' => null, 'itsHistory' => '', 'of' => [], 'spots' => [], 'sent' => $sent,
-                ...$past->of(new LookedAt($item, $this->person($request), $comparison->kind, $comparison, $address)),
-            ])->render());
-        } finally {
-            app()->forgetInstance(States::class);
+        return $page->show($request, $item, $person, $newest, $becomes, [
+            'said' => (string) __('history.will_be_restored', ['now' => (string) $newest->number, 'next' => (string) ($newest->number + 1), 'number' => (string) $number]),
+            'note' => ($sent['data'] ?? []) === [] ? null : (string) __('history.data_not_shown'),
+            'plan' => route('restore', [$item, $number]), 'seen' => route('restore.seen', [$item, $number], false), 'store' => route('restore.store', [$item, $number]),
+            'do' => (string) __('history.restore_so'), 'hidden' => self::again(array_intersect_key($sent, array_flip(['seen', 'lines', 'pick', 'data_seen', 'data', 'stop']))),
+        ]) ?? abort(404);
+    }
+
+    /**
+     * What was sent, to be sent once more.
+     *
+     * @param  array<array-key, mixed>  $sent
+     * @return list<array{string, int|string}> names and values of hidden fields
+     */
+    public static function again(array $sent, string $within = ''): array
+    {
+        $fields = [];
+        foreach ($sent as $name => $value) {
+            $name = $within === '' ? (string) $name : "{$within}[{$name}]";
+            array_push($fields, ...is_array($value) ? self::again($value, $name) : [[$name, is_int($value) ? $value : (is_string($value) ? $value : (int) $value)]]);
         }
+
+        return $fields;
     }
 
     /**

@@ -9,6 +9,7 @@ use App\Models\Item;
 use App\Models\Proposal;
 use App\Models\User;
 use App\Models\Version;
+use App\Restoring\SomebodysEdits;
 use App\Restoring\TakeOutEdits;
 use App\Store\States;
 use App\View\Phrases;
@@ -54,7 +55,7 @@ final class EntryChanges
                 continue;
             }
             [$from, $to] = [(int) $row->first - 1, (int) $row->last];
-            $merged = $takeOut->rehearse($entry, $from, $to, $this->author);
+            $merged = $takeOut->rehearse($entry, new SomebodysEdits($this->author, $from, $to));
             $this->lines[] = [
                 'entry' => $entry, 'from' => $from, 'to' => $to, 'sentences' => $this->sentences($entry, $from, $to, $states, $phrases),
                 'stays' => $merged === null ? [] : (new TakeOutPlan($entry, $states->tree($entry->root), $merged, $phrases))->stays,

@@ -7,6 +7,7 @@ namespace App\Kinds\Entry;
 use App\Http\Controller;
 use App\Models\Item;
 use App\Models\User;
+use App\Restoring\SomebodysEdits;
 use App\Restoring\TakeOutEdits;
 use App\Store\States;
 use App\View\Phrases;
@@ -74,13 +75,13 @@ final class EntryChangesController extends Controller
         foreach ($lines as [$id, $from, $to]) {
             $entry = Item::query()->findOrFail($id)->setRelation('form', $form)->setRelation('shelf', $form->shelf);
             if (count($stayed) < self::MOST_TOLD) {
-                $merged = $this->takeOut->rehearse($entry, $from, $to, $changes->author);
+                $merged = $this->takeOut->rehearse($entry, new SomebodysEdits($changes->author, $from, $to));
                 foreach ($merged === null ? [] : (new TakeOutPlan($entry, $this->states->tree($entry->root), $merged, $this->phrases))->stays as [$name, $why]) {
                     $stayed[] = [route('item', $entry), $entry->title, $name, $why];
                 }
             }
             // Each is a step of its own: what is done is done, whatever meets the next.
-            $done += $this->takeOut->handle($entry, $from, $to, $changes->author, $person, $entry->head) === null ? 0 : 1;
+            $done += $this->takeOut->handle($entry, new SomebodysEdits($changes->author, $from, $to), $person, $entry->head) === null ? 0 : 1;
         }
 
         return [$done, $stayed];

@@ -1,5 +1,5 @@
 /**
- * The restore plan: counts what is ticked, and names the button after it. Without it all ticks work as well.
+ * A plan, of a restore or of taking out: counts what is ticked, and names the button after it. Without it all ticks work as well.
  *
  * @param {HTMLElement} root
  * @returns {() => void}
@@ -19,7 +19,7 @@ export function attachPlan(root) {
         const ticked = ticks.filter((tick) => tick.checked).length;
         const data = beside.filter((tick) => tick.checked).length;
         count.textContent = `${tickedIn('back')} come back, ${tickedIn('away')} go away${data > 0 ? `, ${data} of its data` : ''}`;
-        button.textContent = ticked === ticks.length && data === 0 ? whole : ticked > 0 && data > 0 ? 'Bring both back' : 'Bring these back';
+        button.textContent = ticked === ticks.length && data === 0 ? whole : ticked > 0 && data > 0 ? 'Bring both back' : (button.dataset.some ?? whole);
         button.disabled = ticked + data === 0;
         toggle.textContent = ticked === 0 ? 'Tick all' : 'Tick none';
     };

@@ -1,21 +1,18 @@
 <x-layout :kind="$item->kind" :title="'How '.$item->title.' will be'" body="is-item is-history">
     <x-item-head :item="$item" at="history">how it will be; nothing is written yet</x-item-head>
-    <main id="main" class="past is-publish" data-seen-plan="{{ route('restore.seen', [$item, $version->number], false) }}">
+    <main id="main" class="past is-publish" data-seen-plan="{{ $door['seen'] }}">
         <section class="changes" aria-labelledby="changes-name" data-changes>
             <div class="changes-head">
                 <h2 id="changes-name">{{ trans_choice('history.will_change', count($comparison->entries)) }}</h2>
-                <p>{{ $from->number }}, as it is now → {{ $to->number }}, with what comes back from {{ $version->number }}</p>
+                <p>{{ $door['said'] }}</p>
                 <span class="stepper" data-stepper hidden><span data-step-count></span> <button type="button" data-step="-1" aria-label="Change before (p)" title="Change before (p)">‹</button><button type="button" data-step="1" aria-label="Next change (n)" title="Next change (n)">›</button></span>
             </div>
             <div class="publish-form">
-                @if (($sent['data'] ?? []) !== [])<p class="door-note">Its data comes back with it, as the plan says; it is not shown here.</p>@endif
-                <form method="post" action="{{ route('restore.store', [$item, $version->number]) }}">
+                @if ($door['note'] !== null)<p class="door-note">{{ $door['note'] }}</p>@endif
+                <form method="post" action="{{ $door['store'] }}">
                     @csrf
-                    <input type="hidden" name="seen" value="{{ $sent['seen'] }}">@isset($sent['lines'])<input type="hidden" name="lines" value="{{ $sent['lines'] }}">@endisset
-                    @foreach ($sent['pick'] ?? [] as $at)<input type="hidden" name="pick[]" value="{{ $at }}">@endforeach
-                    @foreach ($sent['data'] ?? [] as $key => $ticked)<input type="hidden" name="data_seen[{{ $key }}]" value="{{ $sent['data_seen'][$key] ?? 0 }}">@foreach ($ticked as $at)<input type="hidden" name="data[{{ $key }}][]" value="{{ $at }}">@endforeach @endforeach
-                    @if ($sent['stop'] ?? false)<input type="hidden" name="stop" value="1">@endif
-                    <div class="wish-do"><button class="button is-dark" autofocus>Restore it so</button><a class="button" href="{{ route('restore', [$item, $version->number]) }}">Back to the plan</a></div>
+                    @foreach ($door['hidden'] as [$name, $value])<input type="hidden" name="{{ $name }}" value="{{ $value }}">@endforeach
+                    <div class="wish-do"><button class="button is-dark" autofocus>{{ $door['do'] }}</button><a class="button" href="{{ $door['plan'] }}">Back to the plan</a></div>
                 </form>
             </div>
             <ol class="entries" data-entries>
