@@ -111,8 +111,8 @@ final readonly class SaveState
     /** Every state that was sent stays known, since it may be the base of the next sending; the newest one is known anyway. */
     private function remember(Item $item, Sent $sent, string $sentRoot, string $newest): void
     {
-        if ($sentRoot !== $sent->base) {
-            $this->handed->sent($item, $sent->client, $sent->base, $sentRoot);
+        if ($sentRoot !== $sent->base || $newest !== $sent->base) {
+            $this->handed->sent($item, $sent->client, $sent->base, $sentRoot, $newest);
         }
         if ($sentRoot !== $newest) {
             $this->handed->keep($item, $sentRoot);

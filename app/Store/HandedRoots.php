@@ -12,9 +12,10 @@ use Illuminate\Support\Facades\DB;
 
 /**
  * The states of an item that somebody may stand on. Whatever root was handed out is a base to merge from: the newest one, those
- * of versions, and for {@see DAYS} those that the newest state passed through or that were sent, as long as a window may stand on them.
+ * of versions, and for {@see DAYS} those that the newest state passed through or that were sent, as long as a window may stand on them: what it
+ * said last, what it sent, and what it was answered.
  *
- * Cost: a row of about 65 bytes for each state that a save leaves behind, one of about 160 for each window.
+ * Cost: a row of about 65 bytes for each state that a save leaves behind, one of about 200 for each window.
  */
 final readonly class HandedRoots
 {
@@ -44,12 +45,13 @@ final readonly class HandedRoots
         return is_string($root) ? $root : null;
     }
 
-    public function sent(Item $item, string $client, string $base, string $root): void
+    /** @param string $answer the root that it is answered, on which it may stand before anybody hears of it */
+    public function sent(Item $item, string $client, string $base, string $root, string $answer): void
     {
         DB::table('sendings')->upsert(
-            ['item_id' => $item->id, 'window' => self::window($client), 'client' => $client, 'base' => $base, 'root' => $root, 'at' => now()->getTimestamp()],
+            ['item_id' => $item->id, 'window' => self::window($client), 'client' => $client, 'base' => $base, 'root' => $root, 'answer' => $answer, 'at' => now()->getTimestamp()],
             ['item_id', 'window'],
-            ['client', 'base', 'root', 'at'],
+            ['client', 'base', 'root', 'answer', 'at'],
         );
     }
 
@@ -74,7 +76,7 @@ final readonly class HandedRoots
     private function thin(int $item): int
     {
         $stood = Presence::query()->where('item_id', $item)->whereNotNull('base')->distinct()->pluck('base')->all();
-        $stood = [...$stood, ...DB::table('sendings')->where('item_id', $item)->get(['base', 'root'])->flatMap(fn (object $row) => [$row->base, $row->root])->all()];
+        $stood = [...$stood, ...DB::table('sendings')->where('item_id', $item)->get(['base', 'root', 'answer'])->flatMap(fn (object $row) => array_filter([$row->base, $row->root, $row->answer]))->all()];
         $gone = DB::table('handed_roots')->where('item_id', $item)->whereBetween('at', [Presence::knownSince(), now()->subHours(self::FRESH)->getTimestamp()])->whereNotIn('root', $this->held())->pluck('root')->all();
 
         return array_sum(array_map(fn (array $roots) => DB::table('handed_roots')->where('item_id', $item)->whereIn('root', $roots)->delete(), array_chunk(array_diff($gone, $stood), 500)));

@@ -46,8 +46,9 @@ final class LiveRoots
         $handed = fn (): Builder => DB::table('handed_roots')->where('at', '>=', $since);
         yield from self::texts($handed()->select('root'));
         yield from self::texts(DB::table('items')->when($this->at > 0, fn (Builder $query) => $query->whereIn('id', $handed()->select('item_id')))->select('root'));
-        yield from self::texts(DB::table('sendings')->where('at', '>=', $since)->select('root'));
-        yield from self::texts(DB::table('sendings')->where('at', '>=', $since)->select('base'));
+        foreach (['root', 'base', 'answer'] as $column) {
+            yield from self::texts(DB::table('sendings')->where('at', '>=', $since)->whereNotNull($column)->select($column));
+        }
         yield from $this->proposed();
         $this->at = $at;
     }

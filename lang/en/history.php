@@ -114,6 +114,7 @@ return [
         'renamed_column' => '{1} The name “:was” of the column “:is”:in|[2,*] The names of :count columns:in',
     ],
     // What a restore brings back of a part that was changed otherwise than in its words, by the code of the change.
+    'call_it' => 'Call it',
     'milestone' => [
         'only' => 'Name version :number', 'later' => 'Later: name version :number', 'earlier' => 'Earlier: name version :number', 'newest' => 'the newest',
         'name' => 'Agreed at the spring meeting', 'note' => 'A note on it, if you like',

@@ -406,3 +406,12 @@ test('a milestone is named while writing', async ({ page }) => {
     await page.goto('/milestones');
     await expect(page.getByText('Agreed by all').first()).toBeVisible();
 });
+
+test('where much was kept, a name is offered', async ({ page }) => {
+    await newDocument(page, 'Named by what was done');
+    await page.keyboard.type('The lamp is tested before it goes home, and whoever tests it signs for it. '.repeat(6));
+    await saved(page);
+    await page.keyboard.press('Control+s');
+    await page.getByRole('button', { name: /^Call it “/ }).click();
+    await expect(page.locator('[data-save-line]')).toContainText('The lamp is tested');
+});

@@ -13,6 +13,7 @@ use App\Store\States;
 use App\View\Desks\Desk;
 use App\View\Phrases;
 use App\View\RibbonData;
+use App\View\SuggestedName;
 use Illuminate\Contracts\View\View;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\JsonResponse;
@@ -62,12 +63,12 @@ final class ItemController extends Controller
         return view('write.foot', ['item' => $item, ...$this->atFoot($item, $phrases, $ribbon)]);
     }
 
-    /** @return array{newest: Version, sentence: string, ribbon: array<string, mixed>} */
+    /** @return array{newest: Version, sentence: string, suggested: string|null, ribbon: array<string, mixed>} */
     private function atFoot(Item $item, Phrases $phrases, RibbonData $ribbon): array
     {
         $newest = $this->newest($item);
 
-        return ['newest' => $newest, 'sentence' => $phrases->version($newest), 'ribbon' => $ribbon->of($item, self::FOOT_VERSIONS)];
+        return ['newest' => $newest, 'sentence' => $phrases->version($newest), 'suggested' => SuggestedName::for($newest, $phrases), 'ribbon' => $ribbon->of($item, self::FOOT_VERSIONS)];
     }
 
     /** The notes beside the sheet anew: what is held back. */

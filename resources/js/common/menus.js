@@ -52,10 +52,21 @@ export function attachMenus(root) {
             void filled(menu);
         }
     };
+    // A name that is offered is put into its field.
+    /** @param {Event} event */
+    const fill = (event) => {
+        const button = /** @type {HTMLElement | null} */ (/** @type {Element} */ (event.target).closest('[data-fill]'));
+        const field = /** @type {HTMLInputElement | null} */ (button && document.getElementById(button.dataset.fill ?? ''));
+        if (!button || !field) return;
+        field.value = button.dataset.with ?? '';
+        field.focus();
+    };
+    root.addEventListener('click', fill);
     root.addEventListener('pointerdown', outside);
     root.addEventListener('keydown', escape);
     root.addEventListener('toggle', toggled, true);
     return () => {
+        root.removeEventListener('click', fill);
         root.removeEventListener('pointerdown', outside);
         root.removeEventListener('keydown', escape);
         root.removeEventListener('toggle', toggled, true);

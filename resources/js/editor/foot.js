@@ -56,6 +56,20 @@ export function foot(root, number) {
         if (noteForm.contains(document.activeElement)) /** @type {HTMLElement | null} */ (document.querySelector('.ProseMirror'))?.focus();
         noteForm.hidden = true;
     };
+    // Where much was kept, a name for it is offered.
+    const suggested = /** @type {HTMLButtonElement} */ (noteForm.querySelector('[data-suggest]'));
+    const suggest = async () => {
+        suggested.hidden = true;
+        const html = await piece(root.dataset.foot ?? '').catch(() => null);
+        const name = html === null ? '' : new DOMParser().parseFromString(html, 'text/html').querySelector('[data-suggested]')?.getAttribute('data-suggested');
+        if (!name || noteForm.hidden) return;
+        /** @type {HTMLElement} */ (suggested.querySelector('b')).textContent = `“${name}”`;
+        suggested.hidden = false;
+        suggested.onclick = () => {
+            noteInput.value = name;
+            /** @type {HTMLElement} */ (noteForm.querySelector('[data-mark]')).click();
+        };
+    };
     /**
      * Offers to put a note or a name on the version that was just kept. It does not take the caret out of the text: Tab leads to it,
      * asking once more as well, and writing on closes it.
@@ -70,6 +84,7 @@ export function foot(root, number) {
         }
         noteForm.hidden = false;
         noteInput.value = '';
+        void suggest();
         noteForm.onsubmit = async (event) => {
             event.preventDefault();
             const note = noteInput.value.trim();
