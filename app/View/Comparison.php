@@ -70,6 +70,9 @@ final class Comparison
     /** Whether of each part only the first and the last touch of each editor are known. */
     private readonly bool $areEnds;
 
+    /** Whether of a large table only what differs was read. */
+    public readonly bool $isExcerpt;
+
     private int $readings = 0;
 
     private ?WordAuthors $writers = null;
@@ -100,6 +103,7 @@ final class Comparison
         $this->kind = $kind = $readAs->kind ?? $item->kind();
         $grid = $kind->grid();
         $excerpt = $grid === null || $whole || $readAs !== null ? null : Excerpt::of($states, $grid, $from->root, $to->root);
+        $this->isExcerpt = $excerpt !== null;
         $this->old = $readAs->old ?? $excerpt->old ?? $states->tree($from->root);
         $this->new = $readAs->new ?? $excerpt->new ?? ($from->root === $to->root ? $this->old : $states->tree($to->root));
         $this->changes = $excerpt->changes ?? TreeCompare::of($this->old, $this->new);

@@ -114,6 +114,10 @@ return [
         'renamed_column' => '{1} The name “:was” of the column “:is”:in|[2,*] The names of :count columns:in',
     ],
     // What a restore brings back of a part that was changed otherwise than in its words, by the code of the change.
+    'came_and_went' => '{1} One thing came and went in between|[2,*] :count things came and went in between',
+    'came_and_went_by' => ':by wrote it in :from; :out removed it in :gone',
+    'came_and_went_more' => ':count earlier ones are found by their words.',
+    'bring_this_back' => 'Bring this back…',
     'call_it' => 'Call it',
     'milestone' => [
         'only' => 'Name version :number', 'later' => 'Later: name version :number', 'earlier' => 'Earlier: name version :number', 'newest' => 'the newest',

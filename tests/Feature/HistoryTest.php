@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Making\MakeItem;
 use App\Models\Cause;
 use App\Models\Item;
 use App\Models\Milestone;
@@ -380,6 +381,19 @@ final class HistoryTest extends FeatureCase
         $this->get(route('list', $this->item))->assertSee('Took out edits by Ines Oduya: cut one word from “Walk the whole room together”');
         $this->post(route('restore.undo', [$this->item, 7]))->assertRedirect();
         self::assertStringContainsString('twice', $this->tree($this->item->refresh())->parts[1]->richText()->text());
+    }
+
+    public function test_what_came_and_went_in_between_is_told_and_comes_back(): void
+    {
+        $new = $this->app->make(MakeItem::class)->handle($this->item->shelf, $this->ines, 'document', 'Benches');
+        $here = new Part('phere', 'paragraph', 0, ['text' => RichText::plain('Wipe them.')]);
+        $this->save($new, $this->ines, PartTree::of([$here]));
+        $this->save($new, $this->tobi, PartTree::of([$here, new Part('pgone', 'paragraph', 0, ['text' => RichText::plain('Oil the vices.')])]));
+        $this->save($new, $this->ines, PartTree::of([$here]));
+        $this->get(route('history', ['item' => $new, 'from' => 1, 'to' => 4]))->assertOk()->assertSeeInOrder(['<details class="came-and-went"  open', 'One thing came and went in between', '“Oil the vices.”', 'Tobi wrote it in 3; Ines removed it in 4', route('restore', [$new, 3, 'part' => 'pgone'])], false);
+        $this->get(route('history', ['item' => $new, 'from' => 3, 'to' => 4]))->assertDontSee('came and went');
+        $this->post(route('restore.store', [$new, 3]), ['seen' => 4])->assertSessionHasNoErrors();
+        $this->get(route('history', ['item' => $new->refresh(), 'from' => 1, 'to' => 5]))->assertDontSee('came and went');
     }
 
     public function test_some_of_ones_edits_are_taken_out_after_a_look_at_the_result(): void

@@ -10,6 +10,7 @@ use App\Models\Publishing;
 use App\Models\User;
 use App\Models\Version;
 use App\Store\States;
+use App\View\CameAndWent;
 use App\View\Finding\Asked;
 use App\View\Finding\Finds;
 use App\View\Finding\Within;
@@ -46,6 +47,7 @@ final class HistoryController extends Controller
             'to' => $to,
             'comparison' => $comparison,
             'editors' => $this->editorsBetween($item, $address),
+            'cameAndWent' => new CameAndWent($item, $comparison),
             'phrases' => $phrases,
             'spots' => $address->words === '' ? [] : (new Finds(new Asked($address->words), new Within($this->person($request), $item), $states))->spots(),
             'parts' => Gate::allows('draft', $item) ? route('item', $item).'/parts' : null,

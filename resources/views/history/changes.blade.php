@@ -51,6 +51,20 @@
                 @endforeach
         @endif
     </ol>
+    @if ($cameAndWent->parts !== [])
+        <details class="came-and-went" @if ($from->number === 1) open @endif>
+            <summary>{{ trans_choice('history.came_and_went', count($cameAndWent->parts)) }}</summary>
+            <ol class="entries">
+                @foreach (array_slice($cameAndWent->parts, -App\View\CameAndWent::LISTED) as $one)
+                    <li class="came-went @if ($one['out'] !== null) by-{{ $one['out']->colour }} @endif">
+                        <a class="entry" href="{{ $address->with(['from' => $one['from'], 'to' => $one['gone'], 'view' => 'changed']) }}#part-{{ $one['part'] }}"><span class="entry-sign" aria-hidden="true">±</span><span class="entry-text">“{{ $one['text'] }}” <small>{{ __('history.came_and_went_by', ['by' => (string) $one['by']?->firstName(), 'from' => (string) $one['from'], 'out' => (string) $one['out']?->firstName(), 'gone' => (string) $one['gone']]) }}</small></span></a>
+                        @can('restore', $item)<a class="came-back" href="{{ route('restore', [$item, $one['from'], 'part' => $one['part']]) }}">{{ __('history.bring_this_back') }}<span class="is-sr-only">: “{{ $one['text'] }}”</span></a>@endcan
+                    </li>
+                @endforeach
+            </ol>
+            @if (count($cameAndWent->parts) > App\View\CameAndWent::LISTED)<p class="changes-none">{{ __('history.came_and_went_more', ['count' => (string) (count($cameAndWent->parts) - App\View\CameAndWent::LISTED)]) }}</p>@endif
+        </details>
+    @endif
     @if ($comparison->entries === [])
         <p class="changes-none">{{ $from->number === $to->number ? 'Both ends stand on the same version. Move one of them on the ribbon to see what changed.' : 'The content is the same at both ends.' }}</p>
     @endif
