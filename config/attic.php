@@ -20,6 +20,7 @@ return [
     // The longest a title, a milestone or a note may be, in characters.
     'title' => 200,
     'note' => 500,
+    'comment' => 4000,
 
     // Parts from which on a table is read by what differs.
     'large' => 4_000,

@@ -40,6 +40,7 @@ use App\Http\Shelf\ItemController;
 use App\Http\Shelf\ReturnController;
 use App\Http\Shelf\ShelfController;
 use App\Http\Shelf\WorkController;
+use App\Http\Talk\TalkController;
 use App\Http\Watching\WatchController;
 use App\Http\Writing\FieldsController;
 use App\Http\Writing\HeldEditController;
@@ -168,6 +169,10 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
         Route::post('/proposals/{proposal}', [ProposalController::class, 'again'])->name('proposal.again');
         Route::delete('/live', [PublishingController::class, 'destroy'])->name('unpublish');
         Route::put('/public', [PublishingController::class, 'open'])->name('public');
+
+        Route::get('/talk', [TalkController::class, 'index'])->name('talk');
+        Route::post('/talk', [TalkController::class, 'begin'])->name('talk.begin');
+        Route::post('/talk/{thread}', [TalkController::class, 'say'])->name('talk.say');
 
         Route::get('/history', [HistoryController::class, 'show'])->name('history');
         Route::get('/history/at', MomentController::class)->name('history.at');

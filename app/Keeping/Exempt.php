@@ -41,6 +41,7 @@ final readonly class Exempt
         yield [Exemption::Pinned, $versions()->whereNotNull('pinned_by')->pluck('number')];
         yield [Exemption::Published, $versions()->whereIn('id', DB::table('publishings')->where('item_id', $this->item->id)->select('version_id'))->pluck('number')];
         yield [Exemption::PublishedWith, $this->publishedWith()];
+        yield [Exemption::TalkedAbout, DB::table('threads')->where('item_id', $this->item->id)->selectRaw('coalesce(version, number) AS number')->pluck('number')];
         yield [Exemption::Copied, $versions()->whereIn('id', DB::table('items')->whereNotNull('copied_from')->select('copied_from'))->pluck('number')];
         yield [Exemption::Followed, DB::table('items')->where('source_id', $this->item->id)->whereNotNull('source_number')->pluck('source_number')];
         yield [Exemption::Held, DB::table('held_edits')->where('item_id', $this->item->id)->whereNull('settled_at')->pluck('number')];

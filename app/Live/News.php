@@ -23,7 +23,7 @@ final readonly class News
     public const TICKET = 120;
 
     private const MOVED = <<<'SQL'
-        SELECT i.root, i.head, i.title, i.shelf_id, i.deleted_at, (SELECT deleted_at FROM shelves WHERE id = i.shelf_id),
+        SELECT i.root, i.head, i.title, i.talked, i.shelf_id, i.deleted_at, (SELECT deleted_at FROM shelves WHERE id = i.shelf_id),
             (SELECT role FROM memberships WHERE shelf_id = i.shelf_id AND user_id = :user),
             (SELECT count(*) || ' ' || coalesce(max(id), 0) FROM held_edits WHERE item_id = i.id AND settled_at IS NULL),
             (SELECT group_concat(s.root) FROM report_sources r JOIN items s ON s.key = r.source WHERE r.report_id = i.id)

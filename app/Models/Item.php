@@ -22,6 +22,7 @@ use MistyAttic\Core\Kinds\Kinds;
  * @property string $title
  * @property int $head the number of the newest version
  * @property bool $is_read whether its texts are found
+ * @property int $talked the line that was said last about it
  * @property int $gone how many of its versions are no longer kept
  * @property string $root the address of the newest state, in hexadecimal
  * @property bool $formulas whether there may be formulas in it
@@ -56,7 +57,7 @@ final class Item extends Model
     /** What the person who asks sees of it; null for everything. */
     public ?Sight $sight = null;
 
-    protected $fillable = ['key', 'shelf_id', 'kind', 'title', 'head', 'root', 'formulas', 'copied_from', 'changed_at', 'live_id', 'address', 'is_public', 'form_id', 'number', 'asked_id', 'token', 'deleted_at', 'deleted_by', 'keeps_entries', 'source_id', 'source_tab', 'source_number', 'source_state', 'source_grew', 'pins', 'is_read'];
+    protected $fillable = ['key', 'shelf_id', 'kind', 'title', 'head', 'root', 'formulas', 'copied_from', 'changed_at', 'live_id', 'address', 'is_public', 'form_id', 'number', 'asked_id', 'token', 'deleted_at', 'deleted_by', 'keeps_entries', 'source_id', 'source_tab', 'source_number', 'source_state', 'source_grew', 'pins', 'is_read', 'talked'];
 
     /** @return array<string, string> */
     protected function casts(): array

@@ -16,6 +16,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $key
  * @property string $name
  * @property bool $editors_restore
+ * @property bool $viewers_comment whether those who only look may say something about what they see
  * @property bool $asks whether publishing needs somebody else's yes
  * @property bool $asks_entries whether changes to entries need somebody else's yes
  * @property Drafts $drafts who sees drafts of what is published
@@ -30,14 +31,14 @@ final class Shelf extends Model
     /** @use HasFactory<ShelfFactory> */
     use HasFactory;
 
-    protected $fillable = ['key', 'name', 'editors_restore', 'asks', 'asks_entries', 'drafts', 'about', 'archived_at', 'deleted_at', 'deleted_by', 'lost_days'];
+    protected $fillable = ['key', 'name', 'editors_restore', 'asks', 'asks_entries', 'drafts', 'about', 'archived_at', 'deleted_at', 'deleted_by', 'lost_days', 'viewers_comment'];
 
-    protected $attributes = ['asks' => false, 'asks_entries' => false, 'drafts' => 'editors', 'editors_restore' => true];
+    protected $attributes = ['asks' => false, 'asks_entries' => false, 'drafts' => 'editors', 'editors_restore' => true, 'viewers_comment' => false];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['editors_restore' => 'boolean', 'asks' => 'boolean', 'asks_entries' => 'boolean', 'drafts' => Drafts::class, 'archived_at' => 'immutable_datetime', 'deleted_at' => 'immutable_datetime', 'lost_days' => 'integer'];
+        return ['editors_restore' => 'boolean', 'viewers_comment' => 'boolean', 'asks' => 'boolean', 'asks_entries' => 'boolean', 'drafts' => Drafts::class, 'archived_at' => 'immutable_datetime', 'deleted_at' => 'immutable_datetime', 'lost_days' => 'integer'];
     }
 
     public function getRouteKeyName(): string

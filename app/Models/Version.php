@@ -96,7 +96,7 @@ final class Version extends Model
     /** Whether something points at it, so that it has to stay as it is. */
     public function isHeldOnTo(): bool
     {
-        return $this->pinned_by !== null || $this->milestone()->exists() || $this->publishings()->exists() || Item::query()->where('copied_from', $this->id)->exists();
+        return $this->pinned_by !== null || $this->milestone()->exists() || $this->publishings()->exists() || Thread::query()->where(['item_id' => $this->item_id, 'number' => $this->number])->exists() || Item::query()->where('copied_from', $this->id)->exists();
     }
 
     public function waitsFor(Proposal $proposal): self

@@ -154,6 +154,20 @@ final class ItemPolicy
         return $write->allowed() && ($item->room(Making::class)::ENDINGS === [] || $item->follows()) ? Response::denyAsNotFound() : $write;
     }
 
+    /** Seeing what is said about it: whoever sees drafts. Readers of what is published are told of none. */
+    public function talk(User $user, Item $item): Response
+    {
+        return $this->draft($user, $item);
+    }
+
+    /** Saying something about it. */
+    public function comment(User $user, Item $item): Response
+    {
+        $talk = $this->talk($user, $item);
+
+        return $talk->denied() ? $talk : $this->standing($item, $this->atLeast($user, $item, $item->shelf->viewers_comment && $item->form_id === null ? Role::Viewer : Role::Editor));
+    }
+
     /** Writing, and marking milestones. */
     public function write(User $user, Item $item): Response
     {

@@ -17,6 +17,7 @@ use App\Store\Lives;
 use App\Store\NumberColumns;
 use App\Store\States;
 use App\Store\WhatIsKept;
+use App\Talk\FollowPlaces;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Validation\ValidationException;
@@ -38,7 +39,7 @@ use MistyAttic\Core\Kinds\Kinds;
  */
 final readonly class WriteVersion
 {
-    public function __construct(private States $states, private Propose $propose, private HandedRoots $handed, private CarriedWords $carried, private Lives $lives) {}
+    public function __construct(private States $states, private Propose $propose, private HandedRoots $handed, private CarriedWords $carried, private Lives $lives, private FollowPlaces $places) {}
 
     /** @param Compared|null $compared what {@see ahead} told */
     public function handle(Item $item, User $editor, Written $written, ?Compared $compared = null): Version
@@ -101,6 +102,7 @@ final readonly class WriteVersion
         }
         if ($grid === null) {
             $this->carried->keep($item, $version, $before, $after, $changes, $written->from);
+            $this->places->handle($item, $version->number, $changes, $before, $after);
         }
         if ($grown === null) {
             $this->tally($item, $editor, $at);

@@ -49,7 +49,7 @@ return [
     ],
     'why' => [
         'first' => 'the first', 'newest' => 'the newest, and the one before it', 'milestone' => 'milestones', 'pinned' => 'pinned', 'published' => 'published', 'published_with' => 'readers see them with something else',
-        'copied' => 'copied out from', 'followed' => 'a dataset stays with them', 'held' => 'an edit waits beside them', 'unusual' => 'unusual, and not looked at', 'accepted' => 'took in what somebody proposed', 'restored' => 'a restore rests on them',
+        'copied' => 'copied out from', 'talked_about' => 'talked about', 'followed' => 'a dataset stays with them', 'held' => 'an edit waits beside them', 'unusual' => 'unusual, and not looked at', 'accepted' => 'took in what somebody proposed', 'restored' => 'a restore rests on them',
         'every' => 'everything', 'hourly' => 'one an hour', 'daily' => 'one a day', 'weekly' => 'one a week', 'monthly' => 'one a month', 'yearly' => 'one a year',
     ],
     'kept' => 'From now on: :said',

@@ -8,6 +8,7 @@ import { attachRows } from './common/rows.js';
 import { attachTitle } from './common/title.js';
 import { attachWhatWas } from './common/what-was.js';
 import { attachShelfPlan } from './shelf/plan.js';
+import { attachTalk } from './talk/looked.js';
 
 attachTimes(document.body);
 attachMenus(document.body);
@@ -24,6 +25,7 @@ Promise.allSettled(attached).then(() => (document.body.dataset.ready = ''));
 const foot = document.querySelector('.foot:not([data-foot]) [data-small-ribbon]');
 if (foot) import('./ribbon/small.js').then(({ smallRibbon }) => smallRibbon(/** @type {HTMLCanvasElement} */ (foot)));
 attachHistory(document.body);
+attachTalk(document.body);
 attachPlan(document.body);
 attachShelfPlan(document.body);
 if (document.querySelector('[data-day]')) import('./shelf/day.js').then(({ attachDay }) => attachDay(document.body));

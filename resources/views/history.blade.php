@@ -10,10 +10,12 @@
             <x-problems />
             @if ($item->form !== null)<x-kept-not :form="$item->form" />@endif
             @include($past::VIEW)
+            @includeWhen($slips !== null, 'talk.slips', $slips ?? [])
             @if ($item->sight === null)
                 <div class="chosen-bar" data-chosen hidden>
                     <span role="status" data-chosen-count></span>
                     @can('restore', $item)<a class="button is-dark" data-chosen-to="{{ route('restore', [$item, $from->number], false) }}">Bring these back…</a>@endcan
+                    @can('comment', $item)<a class="button" data-chosen-to="{{ route('talk', $item, false) }}">{{ __('talk.comment') }}…</a>@endcan
                     <button type="button" class="button" data-chosen-copy>Copy</button>
                     @if ($item->form_id === null)<a class="button" data-chosen-to="{{ route('copy', [$item, $from->number], false) }}">Copy out…</a>@endif
                     <button type="button" class="button is-quiet" data-chosen-done>Done</button>

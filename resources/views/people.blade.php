@@ -80,6 +80,8 @@
                         <h2>Restoring</h2>
                         <label class="checkbox"><input type="checkbox" name="editors_restore" value="1" @checked($shelf->editors_restore)> Editors may restore earlier states, too</label>
                         <p class="door-note">Owners always may. A restore never overwrites anything, and can be taken back.</p>
+                        <h2>Talking</h2>
+                        <label class="checkbox"><input type="checkbox" name="viewers_comment" value="1" @checked($shelf->viewers_comment)> Viewers may comment on what they see</label>
                         <h2>Publishing</h2>
                         <label class="checkbox"><input type="checkbox" name="asks" value="1" @checked($shelf->asks)> It needs somebody else’s yes</label>
                         <p class="door-note">Then publishing is a wish first, which somebody who may publish answers after looking at what readers would see change.</p>

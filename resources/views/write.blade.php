@@ -12,6 +12,7 @@
         <div class="{{ $desk::TEXT }}" data-text data-parts="{{ $parts }}"></div>
         <aside class="notes" aria-label="Notes" data-notes="{{ route('item.notes', $item) }}">@include('write.notes')</aside>
         @includeIf("kinds.{$item->kind}.beside")
+        @includeWhen($slips !== null, 'talk.slips', $slips ?? [])
         <p class="is-sr-only" aria-live="assertive" data-spoken></p>
     </div>
     </main>

@@ -329,7 +329,7 @@ final class World
         $answer = $this->allowed($this->as($step->who)->getJson(route('live', [$this->item($step), 'client' => $window->name, 'root' => $window->base])), 'asking for news')->json();
         // Whoever is told that nothing moved, has missed nothing.
         parse_str((string) parse_url((string) $answer['shortly'], PHP_URL_QUERY), $shortly);
-        $news = [(string) json_encode($shortly['news'] ?? ''), array_intersect_key($answer, array_flip(['root', 'number', 'title', 'held', 'people', 'data']))];
+        $news = [(string) json_encode($shortly['news'] ?? ''), array_intersect_key($answer, array_flip(['root', 'number', 'title', 'held', 'people', 'data', 'talk']))];
         if ($window->heard !== null && $window->heard[0] === $news[0] && $window->heard[1] !== $news[1]) {
             throw Broken::law('Whoever is told that nothing moved has missed nothing', "{$step->who} at {$step->item}");
         }

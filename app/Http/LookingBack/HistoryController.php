@@ -19,6 +19,8 @@ use App\View\LookedAt;
 use App\View\Past;
 use App\View\Phrases;
 use App\View\Sources\Files;
+use App\View\Talk\Talk;
+use App\View\Talk\TalkPage;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
 use Illuminate\Support\Collection;
@@ -48,6 +50,7 @@ final class HistoryController extends Controller
             'comparison' => $comparison,
             'editors' => $this->editorsBetween($item, $address),
             'cameAndWent' => new CameAndWent($item, $comparison),
+            'slips' => $this->slips($item, $address),
             'phrases' => $phrases,
             'spots' => $address->words === '' ? [] : (new Finds(new Asked($address->words), new Within($this->person($request), $item), $states))->spots(),
             'parts' => Gate::allows('draft', $item) ? route('item', $item).'/parts' : null,
@@ -61,6 +64,14 @@ final class HistoryController extends Controller
             'together' => $to->with_id === null || $item->sight !== null ? new Collection : Version::query()->with('item.shelf.memberships')->where('with_id', $to->with_id)->where('id', '!=', $to->id)->get(),
             ...$past->of($at),
         ]);
+    }
+
+    /** @return array<string, mixed>|null what was said about it, as it stood; null for those who are told of none of it */
+    private function slips(Item $item, HistoryAddress $address): ?array
+    {
+        [$at, $since] = $address->view === 'was' ? [$address->from, null] : [$address->to, $address->from < $address->to ? $address->from : null];
+
+        return Gate::denies('talk', $item) ? null : [...TalkPage::seen($item, new Talk($item, $at, $since), $at === $item->head, $since), 'at' => $at];
     }
 
     /** The wish to publish that waits for a yes, for those who may give it and for who asked. */

@@ -14,6 +14,8 @@ use App\View\Desks\Desk;
 use App\View\Phrases;
 use App\View\RibbonData;
 use App\View\SuggestedName;
+use App\View\Talk\Talk;
+use App\View\Talk\TalkPage;
 use Illuminate\Contracts\View\View;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\JsonResponse;
@@ -52,6 +54,7 @@ final class ItemController extends Controller
             'parts' => strlen($parts) > self::WITH_THE_PAGE ? null : $parts,
             'at' => $this->text($request, 'at'),
             'held' => $this->held($request, $item),
+            'slips' => Gate::allows('talk', $item) ? TalkPage::seen($item, new Talk($item), true) : null,
         ]);
     }
 

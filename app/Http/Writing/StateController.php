@@ -104,6 +104,7 @@ final class StateController extends Controller
             'number' => $item->head,
             'title' => $item->title,
             'held' => HeldEdit::query()->waitingFor($user)->where('item_id', $item->id)->count(),
+            'talk' => $item->talked,
             'people' => $people->map(fn (User $other) => ['name' => $other->firstName(), 'monogram' => $other->monogram(), 'colour' => $other->colour, 'part' => $others->get($other->id)?->part]),
             ...$item->room(Desk::class)->news($item),
             'shortly' => '/live.php?'.http_build_query(['item' => $item->id, 'client' => $sent['client'], 'ticket' => $ticket, 'news' => $news]),

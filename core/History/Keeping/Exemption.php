@@ -16,6 +16,9 @@ enum Exemption: string
     /** It is a restore or the like, was restored from, or stands before one, so that this can be taken back. */
     case Restored = 'restored';
 
+    /** Somebody began to talk about it, or about something in it. */
+    case TalkedAbout = 'talked_about';
+
     /** Something was copied out from it. */
     case Copied = 'copied';
 

@@ -7,9 +7,10 @@ import { Plugin } from 'prosemirror-state';
  *
  * @param {string} address of the item
  * @param {() => Promise<unknown>} saved resolves when what was written is there
+ * @param {{mayBegin: () => boolean, begin: (state: import('prosemirror-state').EditorState, part: string) => void}} talk what comments on it
  * @returns {Plugin}
  */
-export function itsHistory(address, saved) {
+export function itsHistory(address, saved, talk) {
     return new Plugin({
         view(view) {
             const mark = document.createElement('a');
@@ -20,22 +21,35 @@ export function itsHistory(address, saved) {
             mark.title = 'Its history (Alt+W)';
             mark.innerHTML = '<svg class="glyph" viewBox="0 0 24 24" aria-hidden="true"><path d="M3 18h18M7 18v-6M12 18V7M17 18v-4"/></svg>';
             const parent = /** @type {HTMLElement} */ (view.dom.parentElement);
-            parent.append(mark);
+            const say = document.createElement('button');
+            say.type = 'button';
+            say.className = 'its-talk';
+            say.hidden = true;
+            say.tabIndex = -1;
+            say.title = 'Comment (Alt+C)';
+            say.setAttribute('aria-label', 'Comment on this');
+            say.innerHTML = '<svg class="glyph" viewBox="0 0 24 24" aria-hidden="true"><path d="M4 5h16v11h-9l-5 4v-4H4z"/></svg>';
+            parent.append(mark, say);
+            let shown = '';
 
             /** @param {number} pos */
             const show = (pos) => {
                 const block = partAt(view.state.doc, pos);
                 const dom = block && view.nodeDOM(block.pos);
                 mark.hidden = !(dom instanceof HTMLElement);
+                say.hidden = mark.hidden || !talk.mayBegin();
                 if (!block || !(dom instanceof HTMLElement)) return;
                 mark.href = `${address}/parts/${block.id}`;
+                shown = block.id;
                 const [at, around] = [dom.getBoundingClientRect(), parent.getBoundingClientRect()];
                 mark.style.top = `${at.top - around.top + 1}px`;
                 mark.style.left = `${Math.min(at.right - around.left + 8, document.documentElement.clientWidth - around.left - 32)}px`;
+                say.style.top = `${at.top - around.top + (at.height < 44 ? 1 : 25)}px`;
+                say.style.left = at.height < 44 ? `${Math.min(at.right - around.left + 34, document.documentElement.clientWidth - around.left - 32)}px` : mark.style.left;
             };
             /** @param {MouseEvent} event */
             const over = (event) => {
-                if (mark.contains(/** @type {HTMLElement} */ (event.target))) return;
+                if ([mark, say].some((each) => each.contains(/** @type {HTMLElement} */ (event.target)))) return;
                 const at = view.posAtCoords({ left: event.clientX, top: event.clientY });
                 if (at) show(at.inside >= 0 ? at.inside : at.pos);
             };
@@ -53,6 +67,7 @@ export function itsHistory(address, saved) {
             view.dom.addEventListener('keydown', key);
             parent.addEventListener('mousemove', over);
             mark.addEventListener('click', follow);
+            say.addEventListener('click', () => talk.begin(view.state, shown));
             return {
                 update: (now, before) => {
                     if (!now.state.selection.eq(before.selection) || now.state.doc !== before.doc) show(now.state.selection.from);
@@ -61,6 +76,7 @@ export function itsHistory(address, saved) {
                     view.dom.removeEventListener('keydown', key);
                     parent.removeEventListener('mousemove', over);
                     mark.remove();
+                    say.remove();
                 },
             };
         },

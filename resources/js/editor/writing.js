@@ -15,6 +15,7 @@ import { here, hereKey } from './here.js';
 import { ids } from './ids.js';
 import { itsHistory } from './its-history.js';
 import { pictures } from './pictures.js';
+import { slips } from './slips.js';
 import { isAddress } from '../document/schema.js';
 import { signInAgain } from './sign-in.js';
 import { wayOn } from './stuck.js';
@@ -80,11 +81,12 @@ export function writing(root, sheet, editing) {
         if (await sync.save({ keep: true })) bottom.offerNote((note) => sync.save({ keep: true, note }));
     };
 
+    const said = slips(root, () => sync.save());
     const taken = item.editable && sync.takeUp();
     const view = new EditorView(place, {
         state: EditorState.create({
             doc: desk.kept ?? document_,
-            plugins: [...editing.plugins({ link, keep }, dialog), history(), dropCursor({ width: 2, class: 'drop-here' }), gapCursor(), ids(), here(), itsHistory(`/items/${item.key}`, () => sync.save()), new Plugin({ props: takePictures.props })],
+            plugins: [...editing.plugins({ link, keep }, dialog), history(), dropCursor({ width: 2, class: 'drop-here' }), gapCursor(), ids(), here(), itsHistory(`/items/${item.key}`, () => sync.save(), said), said.plugin, new Plugin({ props: takePictures.props })],
         }),
         editable: () => item.editable,
         attributes: { ...editing.attributes, ...(item.editable ? {} : { 'aria-label': `${editing.attributes['aria-label']}, read only` }), role: 'textbox', 'aria-multiline': 'true', spellcheck: 'true', tabindex: '0' },
@@ -126,6 +128,7 @@ export function writing(root, sheet, editing) {
     const stopLive = live(root, sync, {
         part: () => (view.hasFocus() ? editing.part(view.state) : ''),
         show: (others) => view.dispatch(view.state.tr.setMeta(hereKey, others).setMeta('addToHistory', false)),
+        talked: said.refresh,
     });
     if (taken) {
         bottom.say('what you wrote before is here again', 'saving', item.number);

@@ -2,6 +2,7 @@ import { ask, piece, Refused, SignedOut } from '../../common/ask.js';
 import { foot } from '../../editor/foot.js';
 import { headMoved } from '../../editor/head.js';
 import { newsOf, whileInSight } from '../../editor/news.js';
+import { talkStrip } from '../../talk/strip.js';
 import { drawAll } from './chart.js';
 import { printAll, savePage } from './files.js';
 import { savePagePicture, savePicture } from './pictures.js';
@@ -257,6 +258,10 @@ export function attachReport(root) {
         addEventListener('pointerup', up);
     };
 
+    const here = () => /** @type {HTMLElement | null} */ (desk.ownerDocument.activeElement?.closest('[data-widget]') ?? null);
+    const said = talkStrip(root, { part: () => here()?.dataset.part ?? '', named: () => here()?.getAttribute('aria-label') ?? 'all of it', saved: () => busy });
+    /** @type {number | null} the line that was said last */
+    let talked = null;
     const news = newsOf(key, client);
     const look = async () => {
         if (dialog.open) return POLL;
@@ -265,6 +270,8 @@ export function attachReport(root) {
         const people = desk.ownerDocument.querySelector('[data-people]');
         if (people) people.textContent = answer.people.map((/** @type {any} */ person) => person.name).join(', ');
         heldAre(answer.held);
+        if (talked !== null && answer.talk !== talked) said.refresh();
+        talked = answer.talk;
         const newer = answer.data !== data;
         if (answer.root === state && !newer) return POLL;
         busy = busy.then(async () => {
@@ -294,6 +301,7 @@ export function attachReport(root) {
     ready();
     return () => {
         unwatch();
+        said.dispose();
         stop();
     };
 }

@@ -37,6 +37,8 @@ export class Grid {
         this.filter = null;
         /** @type {Map<string, {monogram: string, colour: number}>} row/column => who is there */
         this.people = new Map();
+        /** @type {Set<string>} cells and rows that somebody talks about */
+        this.talked = new Set();
         /** @type {() => void} */
         this.onChoice = () => {};
         /** @type {Map<number, HTMLElement>} */
@@ -267,6 +269,7 @@ export class Grid {
                 Array.isArray(result) && result[0] === '!' ? 'is-error' : '',
                 isIn && (top !== bottom || left !== right) ? 'is-in' : '',
                 isHere ? 'is-at' : '',
+                this.talked.has(`${row.id}/${id}`) ? 'is-talked' : '',
             ].filter(Boolean).join(' '), { role: 'gridcell', 'aria-colindex': String(column + 2) });
             if (isIn) cell.setAttribute('aria-selected', 'true');
             cell.dataset.column = String(column);

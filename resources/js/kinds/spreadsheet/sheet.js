@@ -1,5 +1,6 @@
 import { ask as askServer } from '../../common/ask.js';
 import { foot } from '../../editor/foot.js';
+import { talkStrip } from '../../talk/strip.js';
 import { live } from '../../editor/live.js';
 import { signInAgain } from '../../editor/sign-in.js';
 import { wayOn } from '../../editor/stuck.js';
@@ -93,7 +94,17 @@ export async function attachSheet(root) {
     }
     place.removeAttribute('aria-busy');
     grid.root.focus({ preventScroll: true });
+    const talks = talkStrip(root, {
+        part: () => (grid.row && grid.column ? `${grid.row.id}/${grid.column.id}` : ''),
+        named: () => find('cell-place').textContent ?? '',
+        saved: async () => (editor.finish(true), sync.save()),
+        talked: (cells) => {
+            grid.talked = cells;
+            grid.draw();
+        },
+    });
     const stopLive = live(root, sync, {
+        talked: talks.refresh,
         part: () => (grid.row && grid.column ? `${grid.row.id}/${grid.column.id}` : ''),
         show: (others) => {
             grid.people = new Map(others.filter((person) => person.part).map((person) => [/** @type {string} */ (person.part), person]));
@@ -106,7 +117,7 @@ export async function attachSheet(root) {
     }
     return () => {
         for (const [target, name, listener] of listeners) target.removeEventListener(name, listener);
-        for (const stop of [stopFilters, stopLive, bar.dispose, editor.dispose]) stop();
+        for (const stop of [talks.dispose, stopFilters, stopLive, bar.dispose, editor.dispose]) stop();
         sync.stop();
         grid.dispose();
     };

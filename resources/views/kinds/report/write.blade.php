@@ -23,6 +23,7 @@
         @endcan
         <aside class="report-notes" aria-label="Notes" data-notes="{{ route('item.notes', $item) }}">@include('write.notes')</aside>
         <div class="report-sheet" data-sheet-of-report>@include('kinds.report.sheet')</div>
+        @includeWhen($slips !== null, 'talk.slips', $slips ?? [])
         <p class="is-sr-only" aria-live="assertive" data-spoken></p>
         <noscript><p class="notice">Charts and laying out need JavaScript; all figures stand in the tables.</p></noscript>
     </main>

@@ -35,6 +35,7 @@
             <p class="sheet-said" role="status" data-sheet-said></p>
             <a class="cell-story" href="#" data-what-was title="Alt+W" data-cell-story="{{ route('item', $item) }}/cells">History of the cell</a>
         </div>
+        @includeWhen($slips !== null, 'talk.slips', $slips ?? [])
     </main>
     <footer class="foot" data-foot="{{ route('item.foot', $item) }}">@include('write.foot')</footer>
     @include('write.dialogs')

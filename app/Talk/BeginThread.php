@@ -1,0 +1,83 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Talk;
+
+use App\Models\CommentDeed;
+use App\Models\Item;
+use App\Models\Thread;
+use App\Models\User;
+use App\Store\States;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+use MistyAttic\Core\Compare\Texts\Words;
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Talk\WordsFollowed;
+
+/** Begins to talk about something in the newest state of an item, or about a version. */
+final readonly class BeginThread
+{
+    /** Letters of a quote that are kept. */
+    private const QUOTE = 300;
+
+    public function __construct(private States $states, private AddComment $add) {}
+
+    /** @return Thread|null null when the part is not there any more */
+    public function handle(Item $item, User $author, About $about, string $text): ?Thread
+    {
+        return DB::transaction(function () use ($item, $author, $about, $text): ?Thread {
+            $item->refresh();
+            [$is, $quote, $place] = $about->part === '' ? [true, '', null] : $this->stands($item, $about);
+            if (! $is) {
+                return null;
+            }
+            $thread = Thread::query()->create([
+                'key' => Str::lower(Str::random(12)), 'item_id' => $item->id, 'user_id' => $author->id, 'part' => $about->part, 'field' => $about->field, 'also' => $about->also === [] ? null : $about->also,
+                'version' => $about->part === '' ? $about->version : null, 'number' => $item->head, 'quote' => Str::limit($quote, self::QUOTE, '…'), 'is_open' => true, 'at' => now(),
+            ]);
+            $place === null || DB::table('thread_places')->insert(['thread_id' => $thread->id, 'number' => $item->head, 'item_id' => $item->id, 'part' => $about->part, 'from_at' => $place[0], 'to_at' => $place[1], 'words' => $quote]);
+            $this->add->handle($thread->setRelation('item', $item), $author, CommentDeed::Said, $text);
+
+            return $thread;
+        });
+    }
+
+    /** @return array{bool, string, array{int, int}|null} whether it is there, what stands there, and where the words are */
+    private function stands(Item $item, About $about): array
+    {
+        $kind = $item->kind();
+        if ($kind->grid() !== null && $item->is_read) {
+            // Of a large table nothing but the cell is read.
+            $lives = DB::table('lives')->where(['item_id' => $item->id, 'part' => $about->part])->whereNull('gone_number')->pluck('text', 'field');
+            if ($about->field === '' ? $lives->isNotEmpty() : $lives->has($about->field)) {
+                return [true, (string) ($lives[$about->field] ?? ''), null];
+            }
+        }
+        $part = $this->states->tree($item->root)->find($about->part);
+        if ($part === null) {
+            // Seen in an earlier version, and gone since: the thread waits, and comes back with it.
+            $then = $about->version === null ? null : $item->versions()->where('number', $about->version)->value('root');
+            $was = is_string($then) ? $this->states->tree($then)->find($about->part) : null;
+
+            return [$was !== null, $was === null ? '' : $about->words[2] ?? (string) ($kind->texts($was)[$about->field] ?? ''), null];
+        }
+
+        return [true, ...($about->words === null ? [(string) ($kind->texts($part)[$about->field] ?? ''), null] : $this->words($part, $about->words))];
+    }
+
+    /**
+     * @param  array{int, int, string}  $words
+     * @return array{string, array{int, int}|null}
+     */
+    private function words(Part $part, array $words): array
+    {
+        $text = $part->richText()->text();
+        [$from, $to, $said] = $words;
+        // Somebody may have written before them meanwhile.
+        [$from, $to] = mb_substr($text, $from, $to - $from) === $said ? [$from, $to] : WordsFollowed::find($said, $text, $from) ?? [0, 0];
+        $place = $from < $to ? (new WordsFollowed(new Words))->whole($text, $from, $to) : null;
+
+        return $place === null ? [$said, null] : [mb_substr($text, $place[0], $place[1] - $place[0]), $place];
+    }
+}

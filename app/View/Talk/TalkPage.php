@@ -1,0 +1,96 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\View\Talk;
+
+use App\Models\Item;
+use App\Models\Membership;
+use App\Models\User;
+use App\Store\States;
+use Closure;
+use Illuminate\Support\Facades\Gate;
+use Illuminate\Support\Str;
+use MistyAttic\Core\Content\PartTree;
+
+/** The threads of an item, for a page or as slips that lie below their parts. */
+final readonly class TalkPage
+{
+    /** Parts up to which a state is read to say where a thread stands. */
+    private const SMALL = 2_000;
+
+    /** @param array{show?: string|null, by?: int|string|null, at?: int|string|null, since?: int|string|null, part?: string|null, field?: string|null, version?: int|string|null, also?: list<string>} $asked */
+    public function __construct(private Item $item, private User $person, private array $asked, private States $states) {}
+
+    /** @return array<string, mixed> */
+    public function slips(): array
+    {
+        [$at, $since] = [$this->number('at'), $this->number('since')];
+
+        return [...self::seen($this->item, new Talk($this->item, $at, $since), $at === null || $at === $this->item->head, $since), 'at' => $at];
+    }
+
+    /**
+     * What slips are drawn from.
+     *
+     * @return array<string, mixed>
+     */
+    public static function seen(Item $item, Talk $talk, bool $isNow, ?int $since = null): array
+    {
+        return ['item' => $item, 'talk' => $talk, 'since' => $since, 'mayComment' => $isNow && Gate::allows('comment', $item), 'names' => array_values($item->shelf->memberships()->with('user')->get()->map(fn (Membership $membership): string => $membership->user->name)->all())];
+    }
+
+    /** @return array<string, mixed> */
+    public function all(): array
+    {
+        $talk = new Talk($this->item);
+        $tree = $this->states->count($this->item->root) > self::SMALL ? PartTree::of([]) : $this->states->tree($this->item->root);
+        $show = $this->asked['show'] ?? ($talk->countOpen() > 0 || $talk->threads === [] ? 'open' : 'all');
+        $by = $this->number('by');
+        $isGone = fn (ThreadSeen $seen): bool => $tree->parts !== [] && $seen->thread->part !== '' && ! $tree->has($seen->part);
+        $threads = array_filter($talk->threads, fn (ThreadSeen $seen): bool => ($by === null || in_array($by, array_map(fn (User $user) => $user->id, $seen->people()), true)) && match ($show) {
+            'open' => $seen->isOpen(), 'settled' => ! $seen->isOpen(), 'waiting' => $isGone($seen), default => true,
+        });
+        $people = [];
+        foreach ($talk->threads as $seen) {
+            foreach ($seen->people() as $user) {
+                $people[$user->id] = $user;
+            }
+        }
+
+        return [
+            ...self::seen($this->item, $talk, true), 'show' => $show, 'by' => $by, 'people' => $people, 'person' => $this->person,
+            'threads' => array_reverse($threads), 'isGone' => $isGone, 'where' => fn (ThreadSeen $seen): string => (string) $seen->where($this->item, $tree), 'looks' => $this->looks($isGone),
+            'asked' => array_filter($this->asked, fn (string $name) => in_array($name, ['part', 'field', 'version', 'also'], true), ARRAY_FILTER_USE_KEY), 'about' => $this->about($tree),
+        ];
+    }
+
+    /** @return Closure(ThreadSeen): string the address of where it is seen */
+    private function looks(Closure $isGone): Closure
+    {
+        return function (ThreadSeen $seen) use ($isGone): string {
+            $number = $seen->thread->version ?? ($isGone($seen) ? $seen->thread->number : $this->item->head);
+            $fragment = $seen->thread->version !== null || $seen->thread->part === '' ? "#thread-{$seen->thread->key}" : '#part-'.($seen->key());
+
+            return route('history', ['item' => $this->item, 'from' => $number, 'to' => $number, 'view' => 'was']).$fragment;
+        };
+    }
+
+    /** What a new thread would be about, in words. */
+    private function about(PartTree $tree): string
+    {
+        $part = ($this->asked['part'] ?? '') === '' ? null : $tree->find((string) $this->asked['part']);
+        $named = $part === null ? '' : $this->item->kind()->whereabouts($tree, $part);
+
+        return match (true) {
+            $this->number('version') !== null => (string) __('talk.version', ['number' => (string) $this->number('version')]),
+            $part !== null => $named === '' ? (string) __('talk.this_part') : '“'.Str::limit($named, 60).'”',
+            default => (string) __('talk.all_of_it'),
+        };
+    }
+
+    private function number(string $name): ?int
+    {
+        return isset($this->asked[$name]) ? (int) $this->asked[$name] : null;
+    }
+}

@@ -1,0 +1,103 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\View\Talk;
+
+use App\Models\CommentDeed;
+use App\Models\Item;
+use App\Models\Thread;
+use App\Models\User;
+use Illuminate\Support\Str;
+use MistyAttic\Core\Content\PartTree;
+
+/** A thread, as it stood at a version. */
+final readonly class ThreadSeen
+{
+    /** Letters of what is said in one line. */
+    private const LINE = 120;
+
+    /**
+     * @param  non-empty-list<CommentSeen>  $comments
+     * @param  string  $part  where it is now
+     * @param  array{int, int}|null  $words  where in its text, code points
+     * @param  int|null  $goneSince  the version that its words are gone since, though its part may stand
+     */
+    public function __construct(public Thread $thread, public array $comments, public string $part, public ?array $words, public ?int $goneSince) {}
+
+    /** The key of what it is about: a part, or a cell as `row/column`. */
+    public function key(): string
+    {
+        return $this->thread->field === '' ? $this->part : "{$this->part}/{$this->thread->field}";
+    }
+
+    public function isOpen(): bool
+    {
+        return $this->settled() === null;
+    }
+
+    /** Who settled it last, with what they said; null while it is open. */
+    public function settled(): ?CommentSeen
+    {
+        $last = null;
+        foreach ($this->comments as $comment) {
+            $last = match ($comment->deed) {
+                CommentDeed::Settled => $comment,
+                CommentDeed::Reopened => null,
+                default => $last,
+            };
+        }
+
+        return $last;
+    }
+
+    public function isNew(): bool
+    {
+        return array_filter($this->comments, fn (CommentSeen $comment) => $comment->isNew) !== [];
+    }
+
+    /** @return list<User> */
+    public function people(): array
+    {
+        $people = [];
+        foreach ($this->comments as $comment) {
+            $people[$comment->user->id] = $comment->user;
+        }
+
+        return array_values($people);
+    }
+
+    /** What it says in one line: the last word of it. */
+    public function inOneLine(): string
+    {
+        foreach (array_reverse($this->comments) as $comment) {
+            if (! $comment->isWithdrawn && $comment->text !== '') {
+                return Str::limit(Str::squish($comment->text), self::LINE, '…', preserveWords: true);
+            }
+        }
+
+        return '';
+    }
+
+    /** What it is about, in words: “the date”, “words that are gone since 41”. */
+    public function about(): string
+    {
+        $quote = Str::limit(Str::squish($this->thread->quote), self::LINE, '…', preserveWords: true);
+
+        return match (true) {
+            $this->thread->version !== null => (string) __('talk.on_version', ['number' => (string) $this->thread->version]),
+            $this->thread->part === '' => (string) __('talk.on_all'),
+            $this->goneSince !== null => (string) __('talk.on_gone', ['quote' => $quote, 'number' => (string) $this->goneSince]),
+            $quote === '' => (string) __('talk.on_part'),
+            default => (string) __('talk.on_words', ['quote' => $quote]).($this->thread->also === null ? '' : ' '.trans_choice('talk.and_more', count($this->thread->also))),
+        };
+    }
+
+    /** Where it stands in a state; null where its part is not there. */
+    public function where(Item $item, PartTree $tree): ?string
+    {
+        $part = $this->part === '' ? null : $tree->find($this->part);
+
+        return $part === null ? null : $item->kind()->whereabouts($tree, $part);
+    }
+}

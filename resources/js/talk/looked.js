@@ -1,0 +1,138 @@
+import { isCommentKey, talk } from './talk.js';
+import { rangeOf, wordsIn } from './words.js';
+
+/**
+ * What was said about a state that is looked at: each slip below its part, its words lit, and a press or a key to say more.
+ *
+ * @param {HTMLElement} root
+ * @returns {() => void}
+ */
+export function attachTalk(root) {
+    const main = /** @type {HTMLElement | null} */ (root.querySelector('[data-history]'));
+    if (!main || !main.querySelector('[data-slips]')) return () => {};
+    const state = () => /** @type {HTMLElement | null} */ (main.querySelector('[data-state]'));
+    const section = () => /** @type {HTMLElement} */ (main.querySelector('[data-slips]'));
+    /** @param {string} of */
+    const target = (of) => {
+        const at = CSS.escape(of);
+        const all = state()?.querySelectorAll(`[data-cell="${at}"], [data-part="${at}"]`) ?? [];
+        return /** @type {HTMLElement | null} */ (all[all.length - 1] ?? (of.includes('/') ? state()?.querySelector(`[data-part="${CSS.escape(of.split('/')[0])}"]`) : null) ?? null);
+    };
+    /** @param {HTMLElement} slip @param {HTMLElement} below */
+    const put = (slip, below) => {
+        const row = below.closest('tr');
+        if (row) {
+            const [line, cell] = [document.createElement('tr'), document.createElement('td')];
+            line.className = 'slip-row';
+            cell.colSpan = row.cells.length;
+            cell.append(slip);
+            line.append(cell);
+            let last = row;
+            while (last.nextElementSibling?.classList.contains('slip-row')) last = /** @type {HTMLTableRowElement} */ (last.nextElementSibling);
+            last.after(line);
+            return;
+        }
+        let last = /** @type {Element} */ (below);
+        while (last.nextElementSibling?.classList.contains('slip')) last = last.nextElementSibling;
+        last.after(slip);
+    };
+    /** Whatever lies on a grid by its own measures has no room below. @param {HTMLElement} block */
+    const hasRoom = (block) => block.closest('tr') !== null || (getComputedStyle(block).position !== 'absolute' && getComputedStyle(block).gridRowStart === 'auto' && block.closest('svg') === null);
+
+    const said = talk(root, {
+        place: (slips) => {
+            for (const row of main.querySelectorAll('.slip-row:not(:has(.slip))')) row.remove();
+            /** @type {Range[]} */
+            const lit = [];
+            for (const slip of slips) {
+                const block = target(slip.dataset.of ?? '');
+                if (!block || (slip.dataset.of ?? '') === '' || !hasRoom(block)) continue;
+                put(slip, block);
+                const [from, to] = (slip.dataset.words ?? '').split(',').map(Number);
+                const range = slip.dataset.words ? rangeOf(block.querySelector('.block-text') ?? block, from, to) : null;
+                if (range) lit.push(range);
+                else if (block.dataset.cell) block.classList.add('is-talked');
+            }
+            // Where the browser can't light words without touching them, the slips quote them.
+            if ('highlights' in CSS) CSS.highlights.set('talked', new Highlight(...lit));
+        },
+        open: (form, about) => {
+            const block = target(about.field ? `${about.part}/${about.field}` : about.part);
+            if (block && hasRoom(block)) put(form, block);
+            else section().prepend(form);
+            form.scrollIntoView({ block: 'nearest' });
+        },
+        after: (thread) => {
+            // What is said now stands at the newest version, not at the one that is looked at.
+            const { at, head, slips } = section().dataset;
+            if (at !== head) location.assign(`${(slips ?? '').split('?')[0]}?show=all#thread-${thread}`);
+        },
+    });
+
+    const button = document.createElement('button');
+    button.type = 'button';
+    button.className = 'its-talk';
+    button.title = 'Comment (Alt+C)';
+    button.setAttribute('aria-label', 'Comment on this');
+    button.tabIndex = -1;
+    button.hidden = true;
+    button.innerHTML = '<svg class="glyph" viewBox="0 0 24 24" aria-hidden="true"><path d="M4 5h16v11h-9l-5 4v-4H4z"/></svg>';
+    /** @type {HTMLElement | null} */
+    let under = null;
+    /** @param {EventTarget | null} from */
+    const thing = (from) => {
+        const found = from instanceof Element ? from.closest('[data-cell], [data-part]') : null;
+        return found instanceof HTMLElement && state()?.contains(found) ? found : null;
+    };
+    /** @param {HTMLElement} block */
+    const begin = (block) => {
+        const [part, field = ''] = (block.dataset.cell ?? block.dataset.part ?? '').split('/');
+        const selection = window.getSelection();
+        const range = selection && !selection.isCollapsed && selection.rangeCount > 0 && block.contains(selection.anchorNode) && !field ? selection.getRangeAt(0) : null;
+        const { at, head } = section().dataset;
+        said.begin({ part, field, version: at === head ? '' : at, words: range ? wordsIn(block.querySelector('.block-text') ?? block, range) : null }, 'this');
+    };
+    /** @param {MouseEvent} event */
+    const over = (event) => {
+        if (!said.mayBegin() || button.contains(/** @type {Node} */ (event.target))) return;
+        const block = thing(event.target);
+        if (block === under) return;
+        under = block;
+        button.hidden = block === null;
+        if (!block) return;
+        if (button.parentElement !== main) main.append(button);
+        const box = block.getBoundingClientRect();
+        button.style.top = `${box.top + window.scrollY}px`;
+        button.style.left = `${Math.min(box.right + 6, document.documentElement.clientWidth - 34) + window.scrollX}px`;
+    };
+    const press = () => under && begin(under);
+    const scrolled = () => {
+        button.hidden = true;
+        under = null;
+    };
+    /** @param {KeyboardEvent} event */
+    const key = (event) => {
+        if (!isCommentKey(event) || !said.mayBegin()) return;
+        event.preventDefault();
+        const selection = window.getSelection();
+        const chosen = selection && !selection.isCollapsed ? thing(selection.anchorNode?.parentElement ?? null) : null;
+        const entry = /** @type {HTMLElement | null} */ (main.querySelector('.entry[aria-current]'));
+        const block = chosen ?? thing(document.activeElement) ?? (entry ? target(entry.dataset.entry ?? '') : null) ?? under;
+        if (block) begin(block);
+        else said.begin({ part: '', version: section().dataset.at }, `version ${section().dataset.at}`);
+    };
+    const swapped = () => said.lay();
+    button.addEventListener('click', press);
+    main.addEventListener('mousemove', over);
+    main.addEventListener('scroll', scrolled, true);
+    main.addEventListener('swapped', swapped);
+    document.addEventListener('keydown', key);
+    return () => {
+        button.remove();
+        main.removeEventListener('mousemove', over);
+        main.removeEventListener('scroll', scrolled, true);
+        main.removeEventListener('swapped', swapped);
+        document.removeEventListener('keydown', key);
+        said.dispose();
+    };
+}

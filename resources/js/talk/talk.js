@@ -1,0 +1,129 @@
+import { ask, piece } from '../common/ask.js';
+
+/** @typedef {{part: string, field?: string, version?: string, words?: {from: number, to: number, quote: string} | null}} About */
+/**
+ * @typedef {object} Shown how a page shows what is said
+ * @property {(slips: HTMLElement[]) => void} place puts each slip below what it is about; those that it leaves alone lie together
+ * @property {(form: HTMLElement, about: About) => void} open puts the form of a new thread below what it is about
+ * @property {() => Promise<unknown>} [before] done before anything is said, so that what it is about is there
+ * @property {(thread: string) => void} [after] what is done when a thread began
+ */
+
+/**
+ * What is said about an item: slips, and the forms in them. Without this they are forms on a page.
+ *
+ * @param {HTMLElement} root
+ * @param {Shown} shown
+ */
+export function talk(root, shown) {
+    const section = () => /** @type {HTMLElement | null} */ (root.querySelector('[data-slips]'));
+    /** @type {HTMLElement | null} */
+    let open = null;
+
+    const lay = () => {
+        const here = section();
+        if (!here) return;
+        shown.place(/** @type {HTMLElement[]} */ ([...here.querySelectorAll('[data-slip]')]));
+        const left = here.querySelectorAll('[data-slip]').length;
+        here.classList.toggle('is-empty', left === 0);
+        /** @type {HTMLElement} */ (here.querySelector('[data-slips-more]')).hidden = left === 0;
+    };
+    /** Asks for all of it once more. @param {string} [seen] the thread to go to */
+    const refresh = async (seen) => {
+        const here = section();
+        if (!here) return;
+        const html = await piece(here.dataset.slips ?? '').catch(() => null);
+        const fresh = html === null ? null : new DOMParser().parseFromString(html, 'text/html').querySelector('[data-slips]');
+        if (!(fresh instanceof HTMLElement) || section() !== here) return;
+        // What somebody is about to say stays.
+        if (!seen && document.activeElement?.closest('[data-talk], [data-talk-begin]')) return;
+        for (const slip of root.querySelectorAll('[data-slip]')) if (!here.contains(slip)) slip.remove();
+        here.replaceWith(fresh);
+        lay();
+        if (seen) /** @type {HTMLElement | null} */ (root.querySelector(`[data-slip="${CSS.escape(seen)}"]`))?.scrollIntoView({ block: 'nearest' });
+    };
+    const close = () => {
+        open?.remove();
+        open = null;
+    };
+    /** @param {About} about @param {string} said what it is about, in words */
+    const begin = (about, said) => {
+        const template = /** @type {HTMLTemplateElement | null} */ (section()?.querySelector('[data-talk-form]') ?? null);
+        const form = /** @type {HTMLFormElement | null} */ (template?.content.firstElementChild?.cloneNode(true) ?? null);
+        if (!form) return;
+        close();
+        const values = { part: about.part, field: about.field ?? '', version: about.version ?? '', from: about.words?.from ?? '', to: about.words?.to ?? '', quote: about.words?.quote ?? '' };
+        for (const [name, value] of Object.entries(values)) /** @type {HTMLInputElement} */ (form.elements.namedItem(name)).value = String(value);
+        /** @type {HTMLElement} */ (form.querySelector('[data-talk-about]')).textContent = `Comment on ${about.words ? `“${about.words.quote.slice(0, 60)}”` : said}`;
+        /** @type {HTMLElement} */ (form.querySelector('[data-talk-cancel]')).hidden = false;
+        open = form;
+        shown.open(form, about);
+        form.querySelector('textarea')?.focus();
+    };
+    /** @param {SubmitEvent} event */
+    const submit = async (event) => {
+        const form = /** @type {HTMLFormElement | null} */ (/** @type {Element} */ (event.target).closest('[data-talk], [data-talk-begin]'));
+        if (!form) return;
+        event.preventDefault();
+        const button = /** @type {HTMLButtonElement | null} */ (form.querySelector('button:not([type="button"])'));
+        if (button) button.disabled = true;
+        form.querySelector('.slip-problem')?.remove();
+        try {
+            if (form.hasAttribute('data-talk-begin')) await shown.before?.();
+            const answer = await ask(form.action, { method: 'POST', form: new FormData(form) });
+            const isNew = form.hasAttribute('data-talk-begin');
+            close();
+            /** @type {HTMLElement | null} */ (document.activeElement)?.blur();
+            tell(answer.said);
+            await refresh(answer.thread);
+            if (isNew) shown.after?.(answer.thread);
+        } catch (error) {
+            const problem = document.createElement('p');
+            problem.className = 'slip-problem';
+            problem.setAttribute('role', 'alert');
+            problem.textContent = error instanceof Error && error.message && Number.isNaN(Number(error.message)) && error.name !== 'Unreachable' ? error.message : 'It could not be sent. What you wrote is still here: try again.';
+            form.append(problem);
+        } finally {
+            if (button) button.disabled = false;
+        }
+    };
+    /** @param {string} said */
+    const tell = (said) => {
+        const here = section();
+        const status = here?.ownerDocument.querySelector('[data-save-spoken], [data-hint]');
+        if (status) status.textContent = said;
+    };
+    /** @param {Event} event */
+    const click = (event) => /** @type {Element} */ (event.target).closest('[data-talk-cancel]') && close();
+    /** @param {KeyboardEvent} event */
+    const key = (event) => {
+        const form = /** @type {HTMLFormElement | null} */ (/** @type {Element} */ (event.target).closest?.('[data-talk], [data-talk-begin]') ?? null);
+        if (!form) return;
+        if (event.key === 'Escape' && form.hasAttribute('data-talk-begin')) {
+            event.stopPropagation();
+            close();
+        } else if (event.key === 'Enter' && (event.ctrlKey || event.metaKey)) {
+            event.preventDefault();
+            form.requestSubmit();
+        }
+    };
+    root.addEventListener('submit', submit);
+    root.addEventListener('click', click);
+    root.addEventListener('keydown', key);
+    lay();
+    return {
+        refresh,
+        begin,
+        lay,
+        mayBegin: () => Boolean(section()?.querySelector('[data-talk-form]')),
+        dispose: () => {
+            root.removeEventListener('submit', submit);
+            root.removeEventListener('click', click);
+            root.removeEventListener('keydown', key);
+            close();
+        },
+    };
+}
+
+/** Alt+C comments on what one is at. @param {KeyboardEvent} event */
+export const isCommentKey = (event) => event.code === 'KeyC' && event.altKey && !event.ctrlKey && !event.metaKey && !event.shiftKey;
