@@ -14,11 +14,13 @@ use App\Making\CopyOut;
 use App\Making\KeepPicture;
 use App\Making\MakeItem;
 use App\Models\Cause;
+use App\Models\CommentDeed;
 use App\Models\HeldEdit;
 use App\Models\Item;
 use App\Models\Milestone;
 use App\Models\PublishingState;
 use App\Models\Shelf;
+use App\Models\Thread;
 use App\Models\User;
 use App\Models\Version;
 use App\Past\MarkMilestone;
@@ -33,10 +35,14 @@ use App\Saving\Sent;
 use App\Saving\SettleHeldEdit;
 use App\Store\States;
 use App\Store\WhatIsKept;
+use App\Talk\About;
+use App\Talk\AddComment;
+use App\Talk\BeginThread;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\Date;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Kinds\Cell;
 use MistyAttic\Core\Merge\Choice;
 
@@ -51,6 +57,8 @@ final readonly class Teller
         private MakeItem $make,
         private SaveState $save,
         private MarkMilestone $mark,
+        private BeginThread $begin,
+        private AddComment $comment,
         private RestoreVersion $restore,
         private CopyOut $copy,
         private SettleHeldEdit $settle,
@@ -225,6 +233,13 @@ final readonly class Teller
                 $this->open->handle($item, true);
 
                 return null;
+            case 'say':
+            case 'answer':
+            case 'settled':
+            case 'reopen':
+                $this->talk($item, $who, $word, ...explode(' :: ', $rest, 2));
+
+                return null;
             case 'unseen':
                 // What follows is written without having seen the newest version.
                 return (string) Version::query()->where(['item_id' => $item->id, 'number' => $item->head - 1])->value('root');
@@ -233,6 +248,30 @@ final readonly class Teller
         $saved = $this->save->handle($item, $who, new Sent($base, $draft->edit($this->states->tree($base), $line), 'demo-'.$who->id.'-'.$item->head));
 
         return $saved instanceof Saved ? null : throw new \DomainException('could not be saved');
+    }
+
+    /** `say a tag :: Why?` begins a thread on these words, wherever they stand; `answer a tag :: So.` goes on with it. */
+    private function talk(Item $item, User $who, string $word, string $on, string $text = ''): void
+    {
+        if ($word !== 'say') {
+            $thread = Thread::query()->where('item_id', $item->id)->where('quote', 'LIKE', "%{$on}%")->latest('id')->firstOrFail()->setRelation('item', $item);
+            $this->comment->handle($thread, $who, ['answer' => CommentDeed::Said, 'settled' => CommentDeed::Settled, 'reopen' => CommentDeed::Reopened][$word], $text);
+
+            return;
+        }
+        $kind = $item->kind();
+        foreach ($this->states->tree($item->root)->parts as $part) {
+            foreach ($kind->texts($part) as $field => $said) {
+                $at = mb_strpos($said, $on);
+                if ($at !== false) {
+                    $isText = ($part->fields['text'] ?? null) instanceof RichText && $part->richText()->text() === $said;
+                    $this->begin->handle($item, $who, new About($part->id, $kind->grid() === null ? '' : (string) $field, words: $isText ? [$at, $at + mb_strlen($on), $on] : null), $text) ?? throw new \DomainException('nothing to talk about');
+
+                    return;
+                }
+            }
+        }
+        throw new \DomainException("“{$on}” stands nowhere");
     }
 
     /** `46 over 30`: so many entries from visitors, spread over so many days. */

@@ -11,5 +11,9 @@ return [
         'took_out' => ':who took out what you wrote, as :number',
     ],
     'failed' => '“:name” did not work',
-    'do' => ['held' => 'Settle it…', 'wish' => 'Look and answer…', 'answer' => 'Look', 'unusual' => 'Look', 'restored' => 'What of mine went?', 'failed' => 'Why?'],
+    'do' => ['held' => 'Settle it…', 'wish' => 'Look and answer…', 'answer' => 'Look', 'unusual' => 'Look', 'restored' => 'What of mine went?', 'failed' => 'Why?', 'talk' => 'See the thread'],
+    'talk' => [
+        'called' => ':who calls you:quote:text', 'answered' => ':who answered in a thread of yours:quote:text',
+        'settled' => ':who settled a thread of yours:quote:text', 'reopened' => ':who opened a thread of yours again:quote:text',
+    ],
 ];

@@ -6,6 +6,7 @@ declare(strict_types=1);
 return [
     'tab' => 'Talk',
     'title' => 'Talk about :title',
+    'on_row' => '{1} one open thread|[2,*] :count open threads',
     'count' => '{0} Nothing is open|{1} One thread is open|[2,*] :count threads are open',
     'on_version' => 'on version :number',
     'on_all' => 'on all of it',
@@ -58,6 +59,5 @@ return [
     'by_all' => 'by everybody',
     'here' => 'Talk',
     'more' => 'Also said here',
-    'in_list' => ':who on “:quote”: :text',
-    'in_list_plain' => ':who: :text',
+    'line' => ['said' => ':who:about:text', 'settled' => ':who settled the thread:about:text', 'reopened' => ':who opened the thread again:about:text'],
 ];

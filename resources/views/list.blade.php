@@ -45,6 +45,9 @@
                         </tr>
                     @endif
                     @foreach ($asked->fold && ! $asked->isAsked() && $item->sight === null ? [] : $sitting as $version)
+                        @foreach (array_reverse($talked[$version->number] ?? []) as $line)
+                            <tr class="versions-talk"><td class="versions-number"><x-glyph name="talk" /></td><td>{{ $line['said'] }}</td><td class="versions-who"><x-monogram :user="$line['user']" aria-hidden="true" /> {{ $line['user']->firstName() }}</td><td class="versions-when"><x-when :at="$line['at']" /></td><td></td><td class="versions-do"><a href="{{ route('talk', [$item, 'show' => 'all']) }}#thread-{{ $line['thread'] }}" aria-label="The thread: {{ $line['said'] }}">The thread</a></td></tr>
+                        @endforeach
                         <tr>
                             <td class="versions-number">{{ $version->number }}@if ($version->pinned_by !== null)<span class="pin is-inline" title="Pinned"><span class="is-sr-only">, pinned</span></span>@endif</td>
                             <td>{{ isset($since[$version->number]) ? $since[$version->number][1] : $phrases->seen($item, $version) }}@if ($item->sight === null) @if ($version->note)<small>“{{ $version->note }}”</small>@endif @if ($version->unusual)<small class="notch-words">{{ $phrases->unusual($version->unusual) }}</small>@endif @foreach ($steps($version) as $step)<small class="lantern-words">{{ $step }}</small>@endforeach @endif</td>

@@ -93,7 +93,7 @@
                         @foreach ($view->items as $item)
 <tr data-row>
 <td>@if ($view->asked->pictures && ($seen = $view->seen($item)) !== null)<x-miniature :item="$item" :version="$seen" />@else<x-glyph :name="$item->kind" />@endif</td>
-<td class="items-name"><a href="{{ route('item', $item, false) }}" title="{{ $item->title }}">{{ $item->title }}</a><small>{{ ucfirst($item->kind) }} · @if ($item->sight === null){{ trans_choice('{1} one version|[2,*] :count versions', $item->kept()) }}@if ($item->isPublishable()), {{ $item->live === null ? 'nothing is live' : ($item->live->version->number === $item->head ? 'live' : 'live is '.$item->live->version->number) }}@endif @else published @endif</small></td>
+<td class="items-name"><a href="{{ route('item', $item, false) }}" title="{{ $item->title }}">{{ $item->title }}</a><small>{{ ucfirst($item->kind) }} · @if ($item->sight === null){{ trans_choice('{1} one version|[2,*] :count versions', $item->kept()) }}@if ($item->isPublishable()), {{ $item->live === null ? 'nothing is live' : ($item->live->version->number === $item->head ? 'live' : 'live is '.$item->live->version->number) }}@endif @if (isset($view->talk[$item->id])) · <a href="{{ route('talk', $item, false) }}">{{ trans_choice('talk.on_row', $view->talk[$item->id]) }}</a>@endif @else published @endif</small></td>
 <td class="items-change">
 @if ($item->sight !== null)
 <a href="{{ route('history', $item, false) }}" title="Look at this change">{{ __('publishing.for_readers', ['count' => (string) $item->live?->count]) }}</a><small><x-when :at="$item->changed_at" /></small>

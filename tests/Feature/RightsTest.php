@@ -9,7 +9,10 @@ use App\Models\Item;
 use App\Models\Role;
 use App\Models\Shelf;
 use App\Models\ShelfReturn;
+use App\Models\Thread;
 use App\Models\User;
+use App\Talk\About;
+use App\Talk\BeginThread;
 use Illuminate\Support\Facades\Route;
 use PHPUnit\Framework\Attributes\DataProvider;
 
@@ -105,6 +108,9 @@ final class RightsTest extends FeatureCase
             'a part' => ['get', 'part', 'viewer', []],
             'where a block goes' => ['get', 'part.where', 'editor', []],
             'bringing a part back' => ['post', 'part.restore', 'editor', ['seen' => 3]],
+            'talk' => ['get', 'talk', 'viewer', []],
+            'beginning to talk' => ['post', 'talk.begin', 'editor', ['text' => 'Why?']],
+            'saying something' => ['post', 'talk.say', 'editor', ['deed' => 'said', 'text' => 'So.']],
             'taking out, asking' => ['get', 'take-out', 'editor', []],
             'taking out' => ['post', 'take-out.store', 'editor', ['seen' => 3]],
             'how it will be without' => ['post', 'take-out.seen', 'editor', ['seen' => 3]],
@@ -199,6 +205,7 @@ final class RightsTest extends FeatureCase
             $route === 'day.back.undo' => route($route, [$this->shelf, ShelfReturn::query()->firstOrCreate(['shelf_id' => $this->shelf->id], ['user_id' => $this->people['owner']->id, 'moment' => now(), 'made_at' => now(), 'done' => ['restored' => [], 'found' => [], 'removed' => []]])]),
             str_starts_with((string) Route::getRoutes()->getByName($route)?->uri(), 'shelves/{shelf}') => route($route, $this->shelf),
             $route === 'picture' => route($route, [$this->item, str_repeat('a', 40)]),
+            $route === 'talk.say' => route($route, [$this->item, Thread::query()->first() ?? $this->app->make(BeginThread::class)->handle($this->item, $this->people['owner'], new About, 'Why?')]),
             $route === 'part' => route($route, [$this->item, $this->tree($this->item)->parts[0]->id]),
             in_array($route, ['part.where', 'part.restore'], true) => route($route, [$this->item, $this->tree($this->item)->parts[0]->id, 2]),
             in_array($route, ['take-out', 'take-out.store', 'take-out.seen'], true) => route($route, ['item' => $this->item, 'from' => 1, 'to' => 3, 'by' => $this->people['editor']->id]),

@@ -48,10 +48,12 @@ enum Deed: string
 
     case BringDay = 'brings the shelf back to a day';
 
+    case Talk = 'talks';
+
     /** Whether it can be tried on what is in Lost & found: looking, and what is refused there; for all else people bring it back first. */
     public function isTriedOnLost(): bool
     {
-        return in_array($this, [self::Write, self::Send, self::Keep, self::SendUnanswered, self::Hear, self::Look, self::Reload, self::LookBack, self::Trespass, self::Wait, self::Tidy, self::Rights, self::Lose, self::BringDay, self::AskForYes, self::CopyOut, self::Answer], true);
+        return in_array($this, [self::Write, self::Send, self::Keep, self::SendUnanswered, self::Hear, self::Look, self::Reload, self::LookBack, self::Trespass, self::Wait, self::Tidy, self::Rights, self::Lose, self::BringDay, self::AskForYes, self::CopyOut, self::Answer, self::Talk], true);
     }
 
     /** How often it is done, against the others. */
@@ -64,7 +66,7 @@ enum Deed: string
             self::SendUnanswered => 4,
             self::Wait => 6,
             self::LookBack => 2,
-            self::Decide => 3,
+            self::Decide, self::Talk => 3,
             self::Trespass, self::AskForYes, self::Rename, self::TakeAway, self::Follow, self::Tidy, self::Lose, self::Pin => 1,
             self::Reload, self::Answer, self::EditEntry, self::Settle => 3,
             self::Picture, self::Keep, self::Milestone, self::Restore, self::Pick, self::PartBack, self::TakeBack, self::TakeOut, self::CopyOut, self::Publish, self::Rights, self::Thin, self::BringDay => 2,

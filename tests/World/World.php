@@ -34,6 +34,8 @@ final class World
 
     public readonly ShelfDays $days;
 
+    public readonly Talking $talking;
+
     /** @var array<string, Window> */
     private array $windows = [];
 
@@ -52,6 +54,7 @@ final class World
     {
         $this->ledger = new Ledger;
         $this->days = new ShelfDays($this, $shelf);
+        $this->talking = new Talking($this);
     }
 
     public function do(Step $step): void
@@ -93,6 +96,7 @@ final class World
             Deed::Lose => $this->lose($step),
             Deed::Thin => $this->thin($step, $chance),
             Deed::Pin => $this->pin($step, $chance),
+            Deed::Talk => $this->talking->talk($step, $chance),
             Deed::BringDay => $this->mayWrite($step->who) ? $this->days->bring($step->who, $chance) : null,
         };
     }
@@ -160,7 +164,7 @@ final class World
         return $this->http->actingAs($this->people[$who]->refresh());
     }
 
-    private function mayWrite(string $who): bool
+    public function mayWrite(string $who): bool
     {
         return in_array($this->shelf->memberships()->where('user_id', $this->people[$who]->id)->value('role')?->value, ['owner', 'editor'], true);
     }

@@ -12,9 +12,11 @@ use App\Models\Version;
 use App\Store\States;
 use App\View\Phrases;
 use App\View\Settings\PublishingWords;
+use App\View\Talk\SaidBetween;
 use Illuminate\Contracts\View\View;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Gate;
 use MistyAttic\Core\History\Sittings;
 
 /** The ribbon in words, a page at a time, newest first. */
@@ -54,6 +56,7 @@ final class VersionListController extends Controller
             'page' => $versions,
             'sittings' => $sittings,
             'gaps' => ! $asked->isAsked() && $item->gone > 0 && $item->sight === null ? $this->gaps($item, $versions->getCollection()) : [],
+            'talked' => $asked->isAsked() || $versions->isEmpty() || Gate::denies('talk', $item) ? [] : (new SaidBetween($item, $ascending->first()->number ?? 1, $versions->onFirstPage() ? $item->head : $ascending->last()->number ?? 1))->byVersion(),
             'phrases' => $phrases,
             'steps' => fn (Version $version): array => [...$version->accepted->map(fn ($proposal) => __('agreeing.accepted', ['decider' => (string) $proposal->decider?->firstName()]).($proposal->word === null ? '' : ": “{$proposal->word}”"))->all(), ...($item->isPublishable() ? PublishingWords::of($version) : [])],
         ]);

@@ -5,6 +5,9 @@ declare(strict_types=1);
 namespace App\View\ForYou;
 
 use App\Models\Cause;
+use App\Models\Comment;
+use App\Models\CommentDeed;
+use App\Models\Drafts;
 use App\Models\HeldEdit;
 use App\Models\Item;
 use App\Models\Proposal;
@@ -20,6 +23,9 @@ use App\View\Plans\HeldEditView;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+use MistyAttic\Core\Kinds\Kind;
+use MistyAttic\Core\Kinds\Kinds;
 
 /**
  * What waits for somebody, over all their shelves: edits of theirs that were held back, wishes and changes that wait for their yes, answers to their own,
@@ -39,7 +45,7 @@ final readonly class ForYou
     {
         $self = new self($person, new Phrases);
 
-        return array_sum(array_map(fn (Builder $query): int => $query->count(), [$self->held(), $self->wishes(), $self->answers(), $self->declined(), $self->unusual(), $self->restores(), $self->failed()])) + count($self->proposals());
+        return array_sum(array_map(fn (Builder $query): int => $query->count(), [$self->held(), $self->wishes(), $self->answers(), $self->declined(), $self->unusual(), $self->restores(), $self->failed(), $self->said()])) + count($self->proposals());
     }
 
     /** @return list<Notice> the latest first */
@@ -55,6 +61,7 @@ final readonly class ForYou
             ...$this->restores()->with('item.shelf', 'user')->get()->map(fn (Version $version) => new Notice('restored', "restored {$version->id}", __("for-you.restored.{$version->cause->value}", ['who' => $version->user->firstName(), 'source' => (string) $version->source, 'number' => (string) $version->number]), self::where($version->item), $version->saved_at, route('history', ['item' => $version->item, 'from' => max(1, $version->number - 1), 'to' => $version->number]), __('for-you.do.restored'), isAside: true, backTo: route('restore', [$version->item, max(1, $version->number - 1)])))->all(),
             ...$this->failed()->get()->map(fn (Task $task) => new Notice('failed', "task {$task->id}", __('for-you.failed', ['name' => $task->name]), '', $task->done_at ?? $task->created_at, route('work', $task), __('for-you.do.failed'), isAside: true))->all(),
         ];
+        array_push($notices, ...$this->said()->with('thread.item.shelf', 'user')->get()->map($this->ofComment(...))->all());
         usort($notices, fn (Notice $one, Notice $two) => $two->at <=> $one->at);
 
         return $notices;
@@ -130,6 +137,40 @@ final readonly class ForYou
         return $this->notAside(Version::query()->whereIn('cause', [Cause::Restored, Cause::BroughtBack, Cause::TookOut])->where('user_id', '!=', $this->person->id)->where('saved_at', '>', now()->subDays(self::DAYS))->whereIn('item_id', $this->items())
             ->where(fn ($either) => $either->whereExists(fn ($mine) => $mine->from('versions AS mine')->whereColumn('mine.item_id', 'versions.item_id')->where('mine.user_id', $this->person->id)->whereColumn('mine.number', '>', 'versions.source')->whereColumn('mine.number', '<', 'versions.number'))
                 ->orWhere(fn ($out) => $out->where('cause', Cause::TookOut)->whereRaw("json_extract(facts, '$.author') = ?", [$this->person->id]))), 'restored', 'versions.id');
+    }
+
+    private function ofComment(Comment $comment): Notice
+    {
+        $thread = $comment->thread;
+        $why = match (true) {
+            DB::table('mentions')->where(['comment_id' => $comment->id, 'user_id' => $this->person->id])->exists() => 'called',
+            $comment->deed === CommentDeed::Said => 'answered',
+            default => $comment->deed->value,
+        };
+
+        return new Notice('talk', "comment {$comment->id}", (string) __("for-you.talk.{$why}", ['who' => $comment->user->firstName(), 'quote' => $thread->quote === '' ? '' : ' on “'.Str::limit(Str::squish($thread->quote), 60).'”', 'text' => $comment->text === '' ? '' : ': “'.Str::limit(Str::squish($comment->text), 120).'”']), self::where($thread->item), $comment->at, route('talk', [$thread->item, 'show' => 'all'])."#thread-{$thread->key}", (string) __('for-you.do.talk'), isAside: true);
+    }
+
+    /** @return Builder<Comment> what calls this person, and what others say, settle or open again in threads where they said something; what was taken back is none */
+    private function said(): Builder
+    {
+        $mine = fn ($query) => $query->from('comments AS mine')->whereColumn('mine.thread_id', 'comments.thread_id')->where('mine.user_id', $this->person->id)->whereColumn('mine.id', '<', 'comments.id');
+        $calls = fn ($query) => $query->from('mentions')->whereColumn('mentions.comment_id', 'comments.id')->where('mentions.user_id', $this->person->id);
+        return $this->notAside(Comment::query()->whereIn('deed', [CommentDeed::Said, CommentDeed::Settled, CommentDeed::Reopened])->where('comments.user_id', '!=', $this->person->id)->where('comments.at', '>', now()->subDays(self::DAYS))
+            ->whereIn('thread_id', DB::table('threads')->whereIn('item_id', $this->talkedOf())->select('threads.id'))
+            ->whereNotExists(fn ($query) => $query->from('comments AS later')->whereColumn('later.of_id', 'comments.id')->where('later.deed', CommentDeed::Withdrew->value))
+            ->where(fn ($either) => $either->whereExists($mine)->orWhereExists($calls)), 'comment', 'comments.id');
+    }
+
+    /** @return Builder<Item> those of which this person sees what is said: those with entries and drafts only where they see these */
+    private function talkedOf(): Builder
+    {
+        $published = array_values(array_map(fn (Kind $kind) => $kind->name(), array_filter(Kinds::all(), fn (Kind $kind) => $kind->isPublishable())));
+        $works = $this->shelves()->whereIn('role', [Role::Owner->value, Role::Editor->value]);
+        $drafts = $this->shelves()->where(fn ($sees) => $sees->where('shelves.drafts', Drafts::Everyone->value)->orWhere(fn ($may) => $may->where('shelves.drafts', Drafts::Approvers->value)->where('publishes', 1)));
+
+        return Item::query()->whereNull('items.deleted_at')->where(fn (Builder $either) => $either->whereIn('items.shelf_id', $works)
+            ->orWhere(fn (Builder $looks) => $looks->whereNull('items.form_id')->whereIn('items.shelf_id', $this->shelves())->where(fn (Builder $seen) => $seen->whereNotIn('items.kind', $published)->orWhereIn('items.shelf_id', $drafts))))->select('items.id');
     }
 
     /** @return Builder<Task> */

@@ -11,6 +11,7 @@ use App\Models\Publishing;
 use App\Models\PublishingState;
 use App\Models\Shelf;
 use App\Models\Sight;
+use App\Models\Thread;
 use App\Models\User;
 use App\Models\Version;
 use Illuminate\Database\Eloquent\Builder;
@@ -43,6 +44,9 @@ final readonly class ShelfView
     /** @var Collection<int, Milestone> by item */
     public Collection $milestones;
 
+    /** @var array<int, int> item => threads that are open */
+    public array $talk;
+
     /** @var Collection<int, Version> that nobody looked at yet, the newest first */
     public Collection $unusual;
 
@@ -67,6 +71,7 @@ final readonly class ShelfView
         $own = $this->items->getCollection()->whereNull('sight')->pluck('id');
         $this->milestones = Milestone::query()->join('versions', 'versions.id', '=', 'milestones.version_id')
             ->whereIn('milestones.item_id', $own)->get(['milestones.*', 'versions.number'])->sortBy('number')->keyBy('item_id');
+        $this->talk = Thread::query()->whereIn('item_id', $own)->where('is_open', true)->groupBy('item_id')->selectRaw('item_id, COUNT(*) AS count')->pluck('count', 'item_id')->map(fn (mixed $count) => (int) $count)->all();
         $this->unusual = $this->unusual();
         $this->bars = $this->bars($own->all());
     }

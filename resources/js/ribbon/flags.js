@@ -31,6 +31,13 @@ export function flagged(data, found, at) {
         ...shown(data.published).map(([number, words]) => pressed('lantern', `${number}: ${words}`, at.x(number), () => at.to(number))),
         ...data.pins.filter(at.isShown).map((number) => spot('pin', `${number} is pinned`, at.x(number))),
         ...shown(data.gaps).map(([number, words]) => spot('gap', words, at.x(number) - at.step / 2)),
+        ...data.talk.filter(([number]) => at.isShown(number)).map(([number, who, colour, said]) => {
+            // What was said while a version was the newest stands behind it, on the lane of who said it; whoever never wrote has none.
+            const lane = data.lanes.findIndex(({ id }) => id === who);
+            const mark = spot(`said by-${colour}`, said, at.x(number) + at.step / 2);
+            mark.style.top = `${lane < 0 ? at.laneY(data.lanes.length - 1) + 8 : at.laneY(lane) - 7}px`;
+            return mark;
+        }),
         ...shown(found).map(([number, words]) => spot('found', words, at.x(number))),
     ];
 }

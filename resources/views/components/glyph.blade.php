@@ -16,6 +16,9 @@
     @case('history')
         <path d="M3 18h18M7 18v-6M12 18V7M17 18v-4"/>
         @break
+    @case('talk')
+        <path d="M4 5h16v11h-9l-5 4v-4H4z"/>
+        @break
     @case('dots')
         <path d="M5 12h.01M12 12h.01M19 12h.01"/>
         @break
