@@ -17,7 +17,7 @@ final readonly class Step implements \Stringable
     /** @throws \UnexpectedValueException */
     public static function read(string $line): self
     {
-        if (preg_match('/^(\w+) in window (\d+) of the (\w+): ([\w ]+?) #(\d+)/', $line, $found) !== 1) {
+        if (preg_match('/^(\w+) in window (\d+) of the (\w+): ([\w ,]+?) #(\d+)/', $line, $found) !== 1) {
             throw new \UnexpectedValueException("No step: {$line}");
         }
 

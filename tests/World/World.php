@@ -335,7 +335,7 @@ final class World
         parse_str((string) parse_url((string) $answer['shortly'], PHP_URL_QUERY), $shortly);
         $news = [(string) json_encode($shortly['news'] ?? ''), array_intersect_key($answer, array_flip(['root', 'number', 'title', 'held', 'people', 'data', 'talk']))];
         if ($window->heard !== null && $window->heard[0] === $news[0] && $window->heard[1] !== $news[1]) {
-            throw Broken::law('Whoever is told that nothing moved has missed nothing', "{$step->who} at {$step->item}");
+            throw Broken::law('Whoever is told that nothing moved has missed nothing', "{$step->who} at {$step->item}: ".json_encode(array_map(null, $window->heard[1], $news[1])));
         }
         $window->heard = $news;
         if ($window->sent === null && ! $window->isDirty()) {
