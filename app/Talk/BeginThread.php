@@ -13,6 +13,8 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use MistyAttic\Core\Compare\Texts\Words;
 use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Kind;
 use MistyAttic\Core\Talk\WordsFollowed;
 
 /** Begins to talk about something in the newest state of an item, or about a version. */
@@ -54,16 +56,24 @@ final readonly class BeginThread
                 return [true, (string) ($lives[$about->field] ?? ''), null];
             }
         }
-        $part = $this->states->tree($item->root)->find($about->part);
+        $tree = $this->states->tree($item->root);
+        $part = $tree->find($about->part);
         if ($part === null) {
             // Seen in an earlier version, and gone since: the thread waits, and comes back with it.
             $then = $about->version === null ? null : $item->versions()->where('number', $about->version)->value('root');
-            $was = is_string($then) ? $this->states->tree($then)->find($about->part) : null;
+            $tree = is_string($then) ? $this->states->tree($then) : PartTree::of([]);
+            $was = $tree->find($about->part);
 
-            return [$was !== null, $was === null ? '' : $about->words[2] ?? (string) ($kind->texts($was)[$about->field] ?? ''), null];
+            return [$was !== null, $was === null ? '' : $about->words[2] ?? self::quote($kind, $tree, $was, $about->field), null];
         }
 
-        return [true, ...($about->words === null ? [(string) ($kind->texts($part)[$about->field] ?? ''), null] : $this->words($part, $about->words))];
+        return [true, ...($about->words === null ? [self::quote($kind, $tree, $part, $about->field), null] : $this->words($part, $about->words))];
+    }
+
+    /** What stands in a cell, or what a part is called. */
+    private static function quote(Kind $kind, PartTree $tree, Part $part, string $field): string
+    {
+        return $field === '' ? $kind->label($tree, $part) : (string) ($kind->texts($part)[$field] ?? '');
     }
 
     /**

@@ -23,23 +23,24 @@ final readonly class WordsFollowed
         }
         [$oldWords, $newWords] = [$this->words->cut($old), $this->words->cut($new)];
         [$oldAt, $newAt] = [self::starts($oldWords), self::starts($newWords)];
-        $all = $kept = 0;
-        $first = $last = null;
-        foreach ($oldWords as $at => $word) {
-            $all += $oldAt[$at] >= $from && $oldAt[$at + 1] <= $to && Words::counts($word) ? 1 : 0;
-        }
+        $inside = array_filter(array_keys($oldWords), fn (int $at): bool => $oldAt[$at] >= $from && $oldAt[$at + 1] <= $to);
+        $counted = array_filter($inside, fn (int $at): bool => Words::counts($oldWords[$at])) ?: $inside;
+        $goesTo = [];
         foreach (Sequences::align($oldWords, $newWords)->runs as [$oldRun, $newRun, $length]) {
             for ($at = 0; $at < $length; $at++) {
-                if ($oldAt[$oldRun + $at] < $from || $oldAt[$oldRun + $at + 1] > $to || ! ($all === 0 || Words::counts($oldWords[$oldRun + $at]))) {
-                    continue;
-                }
-                $kept++;
-                $first ??= $newRun + $at;
-                $last = $newRun + $at;
+                $goesTo[$oldRun + $at] = $newRun + $at;
             }
         }
+        $kept = array_values(array_filter($counted, fn (int $at): bool => isset($goesTo[$at])));
+        if ($kept === [] || 2 * count($kept) < count($counted)) {
+            return null;
+        }
+        [$first, $last] = [$kept[0], $kept[count($kept) - 1]];
+        // What stood at its ends without being a word goes along where it still does.
+        for (; in_array($first - 1, $inside, true) && ($goesTo[$first - 1] ?? null) === $goesTo[$first] - 1; $first--);
+        for (; in_array($last + 1, $inside, true) && ($goesTo[$last + 1] ?? null) === $goesTo[$last] + 1; $last++);
 
-        return $first === null || $last === null || 2 * $kept < $all ? null : [$newAt[$first], $newAt[$last + 1]];
+        return [$newAt[$goesTo[$first]], $newAt[$goesTo[$last] + 1]];
     }
 
     /**

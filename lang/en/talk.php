@@ -41,6 +41,7 @@ return [
     'comment_label' => 'Your comment',
     'cancel' => 'Cancel',
     'call' => '@ and a name calls somebody who is on the shelf.',
+    'go' => 'Go to it',
     'look' => 'Look at it',
     'new' => 'new since :number',
     'said' => 'Your comment is there.',
@@ -58,6 +59,6 @@ return [
     'by' => 'by :name',
     'by_all' => 'by everybody',
     'here' => 'Talk',
-    'more' => 'Also said here',
+    'more' => 'Said here',
     'line' => ['said' => ':who:about:text', 'settled' => ':who settled the thread:about:text', 'reopened' => ':who opened the thread again:about:text'],
 ];

@@ -38,6 +38,13 @@ const screens = {
         await signIn(page, 'Ines Oduya');
         await openHistory(page, 'Repair log');
     },
+    'talk about an item': async (page) => {
+        await signIn(page, 'Ines Oduya');
+        await openItem(page, 'Volunteer handbook');
+        await page.getByRole('link', { name: /^Talk/ }).click();
+        await page.getByRole('link', { name: 'All', exact: true }).click();
+        await page.locator('.slip summary').first().click();
+    },
     'history together': async (page) => {
         await signIn(page, 'Ines Oduya');
         await openHistory(page, 'Volunteer handbook', 'from=120&to=198');

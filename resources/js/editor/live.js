@@ -14,7 +14,7 @@ const SENT_TOGETHER = 300;
  *
  * @param {HTMLElement} root
  * @param {import('../sync/sync.js').Sync} sync
- * @param {{part: () => string, show: (others: import('./here.js').Person[]) => void, talked?: () => unknown}} place where I am, what shows where the others are, and what asks for what was said
+ * @param {{part: () => string, show: (others: import('./here.js').Person[]) => void, talked?: (last: number) => unknown}} place where I am, what shows where the others are, and what shows what was said, up to a line
  * @returns {() => void}
  */
 export function live(root, sync, place) {
@@ -23,8 +23,6 @@ export function live(root, sync, place) {
     const notes = /** @type {HTMLElement} */ (root.querySelector('[data-notes]'));
     let held = notes.querySelectorAll('.is-held').length;
     let seen = '';
-    /** @type {number | null} the line that was said last */
-    let said = null;
     const news = newsOf(sync.item.key, sync.window);
     let wait = ALONE;
     let moved = -MINUTE;
@@ -68,8 +66,7 @@ export function live(root, sync, place) {
                 sync.soon = answer.people.length ? Math.min(alone, SENT_TOGETHER) : alone;
                 await sync.follow(answer.root);
                 await refreshNotes(answer.held);
-                if (said !== null && answer.talk !== said) place.talked?.();
-                said = answer.talk;
+                place.talked?.(answer.talk);
             }
         } catch (error) {
             if (error instanceof SignedOut && !sync.stopped) await sync.failed(error);

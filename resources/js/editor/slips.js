@@ -40,7 +40,7 @@ export function slips(root, saved) {
                 open: (form, about) => {
                     const at = below(view.state.doc, about.part);
                     if (at === null) /** @type {HTMLElement} */ (root.querySelector('[data-slips]')).prepend(form);
-                    else show([...drawn(), widget(at, form, 'begin')]);
+                    else show([...drawn(), widget(at, form)]);
                     form.scrollIntoView({ block: 'nearest' });
                 },
                 before: saved,
@@ -50,14 +50,27 @@ export function slips(root, saved) {
             queueMicrotask(() => isOver || (said = talk(root, shown)));
             /** @param {KeyboardEvent} event */
             const press = (event) => {
-                if (!isCommentKey(event) || !said?.mayBegin()) return;
+                if (!isCommentKey(event) || !said?.mayBegin() || /** @type {Element} */ (event.target).closest('input, textarea, select, dialog')) return;
                 event.preventDefault();
                 said.begin(about(view.state), 'this');
             };
-            view.dom.addEventListener('keydown', press);
+            /** @type {HTMLElement | null} where somebody types in a slip: the text may be laid out anew around them */
+            let typing = null;
+            /** @param {FocusEvent} event */
+            const focus = (event) => (typing = /** @type {HTMLElement | null} */ (/** @type {HTMLElement} */ (event.target).closest('.slip') ? event.target : null));
+            /** @param {FocusEvent} event */
+            const blur = (event) => event.relatedTarget && (typing = null);
+            view.dom.addEventListener('focusin', focus);
+            view.dom.addEventListener('focusout', blur);
+            document.addEventListener('keydown', press);
             return {
+                update: () => {
+                    if (typing?.isConnected && document.activeElement === document.body) typing.focus({ preventScroll: true });
+                },
                 destroy: () => {
-                    view.dom.removeEventListener('keydown', press);
+                    view.dom.removeEventListener('focusin', focus);
+                    view.dom.removeEventListener('focusout', blur);
+                    document.removeEventListener('keydown', press);
                     isOver = true;
                     said?.dispose();
                 },
@@ -66,7 +79,8 @@ export function slips(root, saved) {
     });
     return {
         plugin,
-        refresh: () => said?.refresh(),
+        /** @param {number} last */
+        upTo: (last) => said?.upTo(last),
         /** @param {import('prosemirror-state').EditorState} state @param {string} part */
         begin: (state, part) => {
             const at = about(state);
@@ -126,15 +140,22 @@ function after(doc, pos, node) {
 /** @param {Node} doc @param {string} part */
 const below = (doc, part) => found(doc, part)?.top ?? null;
 
-/** @param {number} at @param {HTMLElement} element @param {string} name */
-const widget = (at, element, name) => Decoration.widget(at, () => element, { side: -1, key: `${name} ${element.outerHTML.length} ${at}`, stopEvent: () => true, ignoreSelection: true });
+/** @type {WeakMap<HTMLElement, number>} each element is itself, wherever the text around it goes */
+const numbers = new WeakMap();
+let count = 0;
+
+/** @param {number} at @param {HTMLElement} element */
+function widget(at, element) {
+    if (!numbers.has(element)) numbers.set(element, ++count);
+    return Decoration.widget(at, () => element, { side: -1, key: `slip ${numbers.get(element)}`, stopEvent: () => true, ignoreSelection: true });
+}
 
 /** @param {Node} doc @param {HTMLElement} slip @returns {Decoration[]} */
 function decorated(doc, slip) {
     const [part] = (slip.dataset.of ?? '').split('/');
     const block = found(doc, part);
     if (!block) return [];
-    const decorations = [widget(block.top, slip, slip.dataset.slip ?? '')];
+    const decorations = [widget(block.top, slip)];
     const text = block.node.isTextblock ? { node: block.node, pos: block.pos } : firstText(block.node, block.pos);
     if (slip.dataset.words && text) {
         const [from, to] = slip.dataset.words.split(',').map(Number);

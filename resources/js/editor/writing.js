@@ -128,7 +128,7 @@ export function writing(root, sheet, editing) {
     const stopLive = live(root, sync, {
         part: () => (view.hasFocus() ? editing.part(view.state) : ''),
         show: (others) => view.dispatch(view.state.tr.setMeta(hereKey, others).setMeta('addToHistory', false)),
-        talked: said.refresh,
+        talked: said.upTo,
     });
     if (taken) {
         bottom.say('what you wrote before is here again', 'saving', item.number);

@@ -34,7 +34,7 @@ export function flagged(data, found, at) {
         ...data.talk.filter(([number]) => at.isShown(number)).map(([number, who, colour, said]) => {
             // What was said while a version was the newest stands behind it, on the lane of who said it; whoever never wrote has none.
             const lane = data.lanes.findIndex(({ id }) => id === who);
-            const mark = spot(`said by-${colour}`, said, at.x(number) + at.step / 2);
+            const mark = spot(`talk-mark by-${colour}`, said, at.x(number) + at.step / 2);
             mark.style.top = `${lane < 0 ? at.laneY(data.lanes.length - 1) + 8 : at.laneY(lane) - 7}px`;
             return mark;
         }),

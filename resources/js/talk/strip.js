@@ -28,7 +28,7 @@ export function talkStrip(root, desk) {
     };
     document.addEventListener('keydown', key);
     return {
-        refresh: () => said.refresh(),
+        upTo: said.upTo,
         dispose: () => {
             document.removeEventListener('keydown', key);
             said.dispose();

@@ -112,7 +112,8 @@ export function talk(root, shown) {
     root.addEventListener('keydown', key);
     lay();
     return {
-        refresh,
+        /** Shows what was said up to a line, unless that is shown. @param {number} last */
+        upTo: (last) => Number(section()?.dataset.talked) === last || refresh(),
         begin,
         lay,
         mayBegin: () => Boolean(section()?.querySelector('[data-talk-form]')),

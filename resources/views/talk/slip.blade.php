@@ -21,6 +21,7 @@
                 <form method="post" action="{{ route('talk.say', [$item, $seen->thread]) }}" data-talk>@csrf<input type="hidden" name="deed" value="reopened"><button class="link-button">{{ __('talk.reopen') }}</button></form>
             @endif
             @isset($looks)<a href="{{ $looks($seen) }}">{{ __('talk.look') }}</a>@endisset
+            @if ($seen->thread->field !== '' && $item->hasTabs())<a href="{{ route('item', [$item, 'at' => $seen->key()]) }}">{{ __('talk.go') }}</a>@endif
         </div>
     @elseif (isset($looks))
         <div class="slip-do"><a href="{{ $looks($seen) }}">{{ __('talk.look') }}</a></div>

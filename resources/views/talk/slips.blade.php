@@ -1,4 +1,4 @@
-<section class="slips" aria-label="{{ __('talk.here') }}" data-slips="{{ route('talk', [$item, 'piece' => 1, ...(isset($at) ? ['at' => $at] : []), ...(isset($since) ? ['since' => $since] : [])], false) }}" data-at="{{ $at ?? '' }}" data-head="{{ $item->head }}">
+<section class="slips" aria-label="{{ __('talk.here') }}" data-slips="{{ route('talk', [$item, 'piece' => 1, ...(isset($at) ? ['at' => $at] : []), ...(isset($since) ? ['since' => $since] : [])], false) }}" data-at="{{ $at ?? '' }}" data-head="{{ $item->head }}" data-talked="{{ $item->talked }}">
     <h2 class="slips-more" hidden data-slips-more>{{ __('talk.more') }}</h2>
     @foreach ($talk->threads as $seen)
         @include('talk.slip')

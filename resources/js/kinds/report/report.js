@@ -260,8 +260,6 @@ export function attachReport(root) {
 
     const here = () => /** @type {HTMLElement | null} */ (desk.ownerDocument.activeElement?.closest('[data-widget]') ?? null);
     const said = talkStrip(root, { part: () => here()?.dataset.part ?? '', named: () => here()?.getAttribute('aria-label') ?? 'all of it', saved: () => busy });
-    /** @type {number | null} the line that was said last */
-    let talked = null;
     const news = newsOf(key, client);
     const look = async () => {
         if (dialog.open) return POLL;
@@ -270,8 +268,7 @@ export function attachReport(root) {
         const people = desk.ownerDocument.querySelector('[data-people]');
         if (people) people.textContent = answer.people.map((/** @type {any} */ person) => person.name).join(', ');
         heldAre(answer.held);
-        if (talked !== null && answer.talk !== talked) said.refresh();
-        talked = answer.talk;
+        said.upTo(answer.talk);
         const newer = answer.data !== data;
         if (answer.root === state && !newer) return POLL;
         busy = busy.then(async () => {

@@ -104,7 +104,7 @@ export async function attachSheet(root) {
         },
     });
     const stopLive = live(root, sync, {
-        talked: talks.refresh,
+        talked: talks.upTo,
         part: () => (grid.row && grid.column ? `${grid.row.id}/${grid.column.id}` : ''),
         show: (others) => {
             grid.people = new Map(others.filter((person) => person.part).map((person) => [/** @type {string} */ (person.part), person]));
