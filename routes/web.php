@@ -196,7 +196,7 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
             Route::post('/restore/seen', [RestoreController::class, 'seen'])->name('restore.seen');
             Route::post('/take-back', TakeBackController::class)->name('restore.undo');
             Route::post('/meant', [UnusualController::class, 'store'])->name('meant');
-            Route::get('/comparison/{to}/{format}', ComparisonController::class)->where('to', '\d{1,9}')->whereIn('format', ['html', 'xlsx'])->middleware('beside:copy')->name('comparison');
+            Route::get('/comparison/{to}/{format}', ComparisonController::class)->where('to', '\d{1,9}')->where('format', '[a-z]{3,5}')->middleware('beside:copy')->name('comparison');
             Route::get('/publish', [PublishingController::class, 'show'])->name('publish');
             Route::post('/publish', [PublishingController::class, 'store'])->name('publish.store');
             Route::get('/copy', [CopyController::class, 'show'])->name('copy');

@@ -11,6 +11,7 @@ use App\Store\Excerpt;
 use App\Store\States;
 use App\Store\TouchesBetween;
 use App\Store\Writers;
+use Carbon\CarbonImmutable;
 use Illuminate\Support\Collection;
 use MistyAttic\Core\Compare\Changes\ChangeSet;
 use MistyAttic\Core\Compare\Changes\ChangeType;
@@ -167,6 +168,14 @@ final class Comparison
         $answers = Answerable::for($type, $this->touches[$part] ?? []);
 
         return $answers === [] ? null : $this->users->get($answers[array_key_last($answers)]->editor);
+    }
+
+    /** When that was done; null where it is not told. */
+    public function whenDone(string $part, ChangeType $type): ?CarbonImmutable
+    {
+        $answers = Answerable::for($type, $this->touches[$part] ?? []);
+
+        return $answers === [] ? null : $this->versions->get($answers[array_key_last($answers)]->number)?->saved_at;
     }
 
     /** Who wrote a cell last, between the ends. */

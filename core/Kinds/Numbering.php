@@ -58,4 +58,25 @@ final class Numbering
 
         return $numbers;
     }
+
+    /**
+     * Which items are numbered on after each other.
+     *
+     * @return array<string, array{string, int}> numbered item => a name for its list, and the number that this begins with
+     */
+    public static function lists(PartTree $tree): array
+    {
+        $lists = $open = [];
+        $numbers = self::of($tree);
+        foreach ($tree->parts as $part) {
+            if (isset($numbers[$part->id])) {
+                [$number, $begins] = $numbers[$part->id];
+                $own = ["{$part->id} {$part->depth} {$number}", $number];
+                $open[$part->depth] = $begins ? $own : $open[$part->depth] ?? $own;
+                $lists[$part->id] = $open[$part->depth];
+            }
+        }
+
+        return $lists;
+    }
 }

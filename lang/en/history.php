@@ -118,6 +118,8 @@ return [
     'came_and_went_by' => ':by wrote it in :from; :out removed it in :gone',
     'came_and_went_more' => ':count earlier ones are found by their words.',
     'bring_this_back' => 'Bring this back…',
+    'tracked' => 'DOCX, with tracked changes',
+    'somebody' => 'Somebody',
     'call_it' => 'Call it',
     'milestone' => [
         'only' => 'Name version :number', 'later' => 'Later: name version :number', 'earlier' => 'Earlier: name version :number', 'newest' => 'the newest',

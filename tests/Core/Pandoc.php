@@ -8,9 +8,9 @@ namespace Tests\Core;
 final class Pandoc
 {
     /** @return list<mixed> */
-    public static function read(string $bytes, string $from): array
+    public static function read(string $bytes, string $from, string ...$options): array
     {
-        $process = proc_open(['pandoc', '-f', $from, '-t', 'json'], [['pipe', 'r'], ['pipe', 'w'], ['pipe', 'w']], $pipes);
+        $process = proc_open(['pandoc', '-f', $from, '-t', 'json', ...array_values($options)], [['pipe', 'r'], ['pipe', 'w'], ['pipe', 'w']], $pipes);
         \assert(is_resource($process));
         fwrite($pipes[0], $bytes);
         fclose($pipes[0]);

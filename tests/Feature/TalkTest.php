@@ -159,6 +159,27 @@ final class TalkTest extends FeatureCase
         $this->assertVerified();
     }
 
+    public function test_a_comparison_goes_out_with_tracked_changes_and_what_was_said(): void
+    {
+        $this->begin('ptwo', 'broken', 'By what?');
+        $root = $this->item->root;
+        $this->save($this->item, $this->nell, PartTree::of([new Part('pone', 'paragraph', 0, ['text' => RichText::plain('Every lead is tested, and a tag with the name goes round it.')]), new Part('ptwo', 'paragraph', 0, ['text' => RichText::plain('A lead without a tag is broken.')])]), $root);
+        $this->get(route('history', ['item' => $this->item->refresh(), 'from' => 2, 'to' => 3]))->assertOk()->assertSee('DOCX, with tracked changes');
+        $bytes = (string) $this->get(route('comparison', [$this->item, 2, 3, 'docx']))->assertOk()->assertHeader('Content-Type', 'application/vnd.openxmlformats-officedocument.wordprocessingml.document')->getContent();
+        file_put_contents($path = (string) tempnam(sys_get_temp_dir(), 'attic-'), $bytes);
+        $zip = new \ZipArchive;
+        $zip->open($path);
+        [$text, $said] = [(string) $zip->getFromName('word/document.xml'), (string) $zip->getFromName('word/comments.xml')];
+        $zip->close();
+        unlink($path);
+        $at = Version::query()->where(['item_id' => $this->item->id, 'number' => 3])->firstOrFail()->saved_at->format('Y-m-d\TH:i:s\Z');
+        self::assertMatchesRegularExpression('~<w:del w:id="\d+" w:author="Nell Warwick" w:date="'.$at.'"><w:r><w:delText xml:space="preserve">date</w:delText></w:r></w:del><w:ins w:id="\d+" w:author="Nell Warwick" w:date="'.$at.'"><w:r><w:t xml:space="preserve">name</w:t>~', $text);
+        self::assertStringContainsString('“broken”', $said);
+        self::assertStringContainsString('By what?', $said);
+        $sheet = $this->app->make(MakeItem::class)->handle($this->shelf, $this->ines, 'spreadsheet', 'Costs');
+        $this->get(route('comparison', [$sheet, 1, 1, 'docx']))->assertNotFound();
+    }
+
     public function test_two_thousand_comments_cost_no_more_queries_than_two(): void
     {
         $count = function (): int {

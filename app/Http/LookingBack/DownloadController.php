@@ -11,6 +11,7 @@ use App\Models\LogLine;
 use App\Models\Version;
 use App\Store\States;
 use App\View\Sources\Files;
+use App\View\Sources\PictureAddresses;
 use App\View\Sources\WrittenFile;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -25,7 +26,7 @@ use Symfony\Component\HttpFoundation\StreamedResponse;
 
 final class DownloadController extends Controller
 {
-    public function __invoke(Request $request, Item $item, int $number, string $format, States $states, ChunkStore $chunks, Progress $progress): Response|StreamedResponse
+    public function __invoke(Request $request, Item $item, int $number, string $format, States $states, ChunkStore $chunks, Progress $progress, PictureAddresses $pictures): Response|StreamedResponse
     {
         Gate::authorize('view', $item);
         LogLine::ofItem('downloaded', $this->person($request), $item, ['number' => (string) $number, 'format' => $format]);
@@ -35,15 +36,8 @@ final class DownloadController extends Controller
         if ($format === 'json') {
             return $this->json($item, $version, $states->tree($version->root), $chunks);
         }
-        $types = $item->pictures()->pluck('type', 'chunk');
-        $picture = function (string $chunk) use ($types, $chunks): ?string {
-            $address = (string) hex2bin($chunk);
-            $bytes = isset($types[$chunk]) ? ($chunks->read([$address])[$address] ?? null) : null;
-
-            return $bytes === null ? null : 'data:'.$types[$chunk].';base64,'.base64_encode($bytes);
-        };
         $tab = $request->query('tab');
-        $file = $files->write($version, $format, $picture, is_string($tab) ? $tab : null, $progress->between(0, 1)) ?? abort(404);
+        $file = $files->write($version, $format, $pictures->of($item), is_string($tab) ? $tab : null, $progress->between(0, 1)) ?? abort(404);
 
         return $this->file($item, $number, $format, $file);
     }

@@ -58,6 +58,7 @@ final class HistoryController extends Controller
             'past' => $past,
             'of' => [],
             'formats' => $item->room(Files::class)->named(),
+            'tracked' => $item->room(Files::class)->tracked(),
             'tellsAuthors' => $past->tellsAuthors($at),
             'switches' => $past->switches($at),
             'wish' => $this->wish($item),

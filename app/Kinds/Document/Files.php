@@ -5,10 +5,13 @@ declare(strict_types=1);
 namespace App\Kinds\Document;
 
 use App\Models\Version;
+use App\View\Comparison;
 use App\View\Sources\Files as Plain;
 use App\View\Sources\WrittenFile;
 use Closure;
 use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Files\DocxTracked;
+use MistyAttic\Core\Files\Tracking;
 use MistyAttic\Core\Formats\Document\DocumentFormat;
 use MistyAttic\Core\Formats\Document\MarkdownWriter;
 
@@ -27,6 +30,16 @@ final class Files extends Plain
         $writer = DocumentFormat::tryFrom($format)?->writer();
 
         return $writer === null ? null : new WrittenFile($writer->mediaType(), $writer->write($version->title, $this->states->tree($version->root), $picture));
+    }
+
+    public function tracked(): array
+    {
+        return [DocumentFormat::Docx->value => (string) __('history.tracked')];
+    }
+
+    public function writeTracked(Comparison $comparison, Tracking $by, string $format, Closure $picture): ?WrittenFile
+    {
+        return ! isset($this->tracked()[$format]) ? null : new WrittenFile(DocumentFormat::Docx->writer()->mediaType(), DocxTracked::write($comparison->to->title, $comparison->old, $comparison->new, $comparison->layout(traces: true), $by, $picture));
     }
 
     public function source(PartTree $tree, Closure $picture): string

@@ -6,10 +6,12 @@ namespace App\View\Sources;
 
 use App\Models\Version;
 use App\Store\States;
+use App\View\Comparison;
 use Closure;
 use Illuminate\Http\Exceptions\HttpResponseException;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Files\Tracking;
 use MistyAttic\Core\Formats\Document\DocumentFormat;
 use MistyAttic\Core\Formats\Page\PageFormat;
 use MistyAttic\Core\Formats\Workbook\SheetFormat;
@@ -45,6 +47,22 @@ class Files
      * @throws HttpResponseException when it is more than the format holds
      */
     public function write(Version $version, string $format, Closure $picture, ?string $of, Closure $share): ?WrittenFile
+    {
+        return null;
+    }
+
+    /**
+     * The formats that tell a comparison as changes which another program shows, accepts and rejects.
+     *
+     * @return array<string, string> ending => what it is called
+     */
+    public function tracked(): array
+    {
+        return [];
+    }
+
+    /** @param Closure(string): ?string $picture its address by its chunk */
+    public function writeTracked(Comparison $comparison, Tracking $by, string $format, Closure $picture): ?WrittenFile
     {
         return null;
     }

@@ -21,6 +21,7 @@
                     <p class="menu-note">The comparison as</p>
                     <a class="menu-line" href="{{ route('comparison', [$item, $from->number, $to->number, 'html']) }}">HTML, one page</a>
                     <a class="menu-line" href="{{ route('comparison', [$item, $from->number, $to->number, 'xlsx']) }}">XLSX, a row a change</a>
+                    @foreach ($tracked as $format => $label)<a class="menu-line" href="{{ route('comparison', [$item, $from->number, $to->number, $format]) }}">{{ $label }}</a>@endforeach
                     <p class="menu-note">Version {{ $to->number }} as</p>
                     @foreach ($formats as $format => $label)<a class="menu-line" href="{{ route('download', [$item, $to->number, $format, ...$of]) }}">{{ $label }}</a>@endforeach
                 @endif

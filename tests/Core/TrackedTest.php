@@ -1,0 +1,188 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Core;
+
+use DOMDocument;
+use DOMElement;
+use DOMXPath;
+use MistyAttic\Core\Compare\Changes\ChangeType;
+use MistyAttic\Core\Compare\Changes\TreeCompare;
+use MistyAttic\Core\Compare\Telling\Layout;
+use MistyAttic\Core\Compare\Telling\MarkedPart;
+use MistyAttic\Core\Compare\Texts\Span;
+use MistyAttic\Core\Compare\Texts\TextCompare;
+use MistyAttic\Core\Compare\Texts\Words;
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Content\RichText;
+use MistyAttic\Core\Content\Run;
+use MistyAttic\Core\Files\DocxTracked;
+use MistyAttic\Core\Files\TrackedBy;
+use MistyAttic\Core\Files\Tracking;
+use MistyAttic\Core\Formats\Document\DocumentFormat;
+use MistyAttic\Core\Formats\Document\DocxReader;
+use MistyAttic\Core\Formats\FormatLimits;
+use MistyAttic\Core\Kinds\Numbering;
+use PHPUnit\Framework\TestCase;
+use ZipArchive;
+
+/** Comparisons as text documents with tracked changes: accepted, they are the later state, rejected the earlier one, by the rules of the standard and by another program. */
+final class TrackedTest extends TestCase
+{
+    private const W = 'http://schemas.openxmlformats.org/wordprocessingml/2006/main';
+
+    public function test_accepting_all_gives_the_later_state_and_rejecting_all_the_earlier_one(): void
+    {
+        $seed = random_int(1, 1 << 30);
+        for ($round = 0; $round < (int) (getenv('ROUNDS') ?: 40); $round++) {
+            $random = new RandomContent($seed + $round);
+            $old = $random->tree(2 + $random->under(14));
+            $new = $random->edited($old, 1 + $random->under(10));
+            $bytes = self::tracked($old, $new);
+            self::assertSame(self::read(DocumentFormat::Docx->writer()->write('', $new, fn () => null)), self::read(self::settled($bytes, true)), 'accepted, seed '.($seed + $round));
+            self::assertSame(self::read(DocumentFormat::Docx->writer()->write('', $old, fn () => null)), self::read(self::settled($bytes, false)), 'rejected, seed '.($seed + $round));
+        }
+    }
+
+    public function test_another_program_reads_it_alike(): void
+    {
+        if (trim((string) shell_exec('command -v pandoc')) === '') {
+            self::markTestSkipped('bin/test installs pandoc');
+        }
+        $part = fn (string $id, string $role, string $text, array $fields = []) => new Part($id, $role, 0, ['text' => RichText::plain($text), ...$fields]);
+        $old = PartTree::of([$part('pa', 'heading', 'Leads', ['level' => 2]), $part('pb', 'paragraph', 'Every lead is looked at before it goes back.'), $part('pc', 'paragraph', 'Gone soon.'), $part('pd', 'item', 'wear closed shoes', ['style' => 'bullet', 'done' => false]), $part('pe', 'paragraph', 'This one moves up.'), $part('pf', 'paragraph', 'The end.')]);
+        $new = PartTree::of([$part('pa', 'heading', 'Leads and plugs', ['level' => 2]), $part('pe', 'paragraph', 'This one moves up.'), $part('pb', 'paragraph', 'Every lead is tested before it goes back on its hook.'), $part('pd', 'item', 'wear closed shoes', ['style' => 'bullet', 'done' => false]), $part('pn', 'item', 'tie long hair back', ['style' => 'bullet', 'done' => false]), $part('pf', 'paragraph', 'The end.')]);
+        $bytes = self::tracked($old, $new);
+        foreach (['accept' => $new, 'reject' => $old] as $how => $tree) {
+            // It leaves an item without words where one was not taken.
+            $read = array_values(array_filter(Pandoc::read($bytes, 'docx', "--track-changes={$how}"), fn (array $block): bool => $block !== ['item', 0, 'bullet', '']));
+            self::assertSame(Pandoc::read(DocumentFormat::Docx->writer()->write('', $tree, fn () => null), 'docx'), $read, $how);
+        }
+        $all = self::part($bytes, 'word/document.xml');
+        self::assertStringContainsString('w:author="Nell &amp; Co" w:date="2026-11-03T12:04:00Z"', $all);
+        self::assertSame(2, substr_count($all, '<w:moveFrom ') - substr_count($all, '<w:rPr><w:moveFrom ') + substr_count($all, '<w:moveTo ') - substr_count($all, '<w:rPr><w:moveTo '));
+    }
+
+    public function test_formats_kinds_of_blocks_and_comments_are_tracked(): void
+    {
+        $old = PartTree::of([new Part('pa', 'paragraph', 0, ['text' => RichText::plain('Before the doors open.')])]);
+        $new = PartTree::of([new Part('pa', 'heading', 0, ['level' => 1, 'text' => new RichText([new Run('Before the '), new Run('doors', ['bold' => true]), new Run(' open.')])])]);
+        $bytes = self::tracked($old, $new, [['by' => new TrackedBy('Ines', '2026-11-04T08:00:00Z'), 'initials' => 'IO', 'text' => "Which doors?\n<all>"]]);
+        $xml = self::part($bytes, 'word/document.xml');
+        self::assertStringContainsString('<w:pStyle w:val="Heading1"/><w:pPrChange', $xml);
+        self::assertStringContainsString('<w:rPr><w:b/><w:rPrChange', $xml);
+        self::assertStringContainsString('<w:commentRangeStart w:id="0"/>', $xml);
+        self::assertStringContainsString('w:author="Ines" w:initials="IO" w:date="2026-11-04T08:00:00Z"><w:p><w:r><w:t xml:space="preserve">Which doors?</w:t></w:r></w:p><w:p><w:r><w:t xml:space="preserve">&lt;all&gt;', self::part($bytes, 'word/comments.xml'));
+        self::assertSame(self::read(DocumentFormat::Docx->writer()->write('', $old, fn () => null)), self::read(self::settled($bytes, false)));
+    }
+
+    /** @param list<array{by: TrackedBy, initials: string, text: string}> $said about each part */
+    private static function tracked(PartTree $old, PartTree $new, array $said = []): string
+    {
+        $changes = TreeCompare::of($old, $new);
+        $by = new class ($said) implements Tracking {
+            /** @param list<array{by: TrackedBy, initials: string, text: string}> $said */
+            public function __construct(private readonly array $said) {}
+
+            public function of(string $part, ChangeType $type): TrackedBy
+            {
+                return new TrackedBy('Nell & Co', '2026-11-03T12:04:00Z');
+            }
+
+            public function words(MarkedPart $marked): array
+            {
+                $old = $marked->before?->richText() ?? $marked->part->richText();
+
+                return array_map(fn (Span $span) => [$span, $this->of('', ChangeType::Edited)], TextCompare::of($old, $marked->part->richText(), new Words)->spans());
+            }
+
+            public function said(string $part): array
+            {
+                return $this->said;
+            }
+        };
+
+        return DocxTracked::write('', $old, $new, Layout::of($old, $new, $changes, true), $by, fn () => null);
+    }
+
+    /** @return list<list<mixed>> what our own reader reads, with the numbers that items have, however they come by them */
+    private static function read(string $bytes): array
+    {
+        $tree = (new DocxReader)->read($bytes, new FormatLimits)->tree;
+        $numbers = Numbering::of($tree);
+
+        return array_map(fn (Part $part) => [$part->role, $part->depth, $numbers[$part->id][0] ?? 0, ...array_values(array_map(fn (mixed $value) => $value instanceof RichText ? $value->toJson() : $value, array_diff_key($part->fields, ['chunk' => 1, 'start' => 1])))], $tree->parts);
+    }
+
+    private static function part(string $bytes, string $name): string
+    {
+        file_put_contents($path = (string) tempnam(sys_get_temp_dir(), 'attic-'), $bytes);
+        $zip = new ZipArchive;
+        $zip->open($path);
+        $xml = (string) $zip->getFromName($name);
+        $zip->close();
+        unlink($path);
+
+        return $xml;
+    }
+
+    /** All changes accepted or rejected, by ECMA-376 part 1, 17.13.5. */
+    private static function settled(string $bytes, bool $accepts): string
+    {
+        $document = new DOMDocument;
+        $document->loadXML(self::part($bytes, 'word/document.xml'));
+        $path = new DOMXPath($document);
+        $path->registerNamespace('w', self::W);
+        $all = fn (string $query): array => array_values(array_filter(iterator_to_array($path->query($query) ?: []), fn ($node) => $node instanceof DOMElement));
+        [$stays, $goes] = $accepts ? [['ins', 'moveTo'], ['del', 'moveFrom']] : [['del', 'moveFrom'], ['ins', 'moveTo']];
+        foreach ($all('//w:rPrChange | //w:pPrChange | //w:trPrChange') as $change) {
+            $properties = $change->parentNode;
+            if (! $accepts && $properties instanceof DOMElement) {
+                $was = $change->firstElementChild;
+                $mark = $properties->localName === 'pPr' ? array_values(array_filter(iterator_to_array($properties->childNodes), fn ($node) => $node instanceof DOMElement && $node->localName === 'rPr')) : [];
+                $was !== null && $properties->parentNode?->replaceChild($was, $properties);
+                array_map(fn (DOMElement $kept) => $was?->appendChild($kept), $mark);
+            } else {
+                $properties?->removeChild($change);
+            }
+        }
+        foreach ($goes as $tag) {
+            foreach ($all("//w:tr[w:trPr/w:{$tag}]") as $row) {
+                $row->parentNode?->removeChild($row);
+            }
+            foreach ($all('//w:tc[w:tcPr/w:cell'.ucfirst($tag).']') as $cell) {
+                $cell->parentNode?->removeChild($cell);
+            }
+            foreach ($all("//w:p/w:{$tag} | //w:hyperlink/w:{$tag}") as $runs) {
+                $runs->parentNode?->removeChild($runs);
+            }
+            // Without its end a paragraph is one with the next; these are empty by then.
+            foreach ($all("//w:p[w:pPr/w:rPr/w:{$tag}]") as $paragraph) {
+                $paragraph->parentNode?->removeChild($paragraph);
+            }
+        }
+        foreach ($all('//w:tbl[not(w:tr)]') as $table) {
+            $table->parentNode?->removeChild($table);
+        }
+        foreach ($stays as $tag) {
+            foreach ($all("//w:{$tag}") as $runs) {
+                while ($runs->firstChild !== null) {
+                    $runs->parentNode?->insertBefore($runs->firstChild, $runs);
+                }
+                $runs->parentNode?->removeChild($runs);
+            }
+        }
+        $xml = str_replace('w:delText', 'w:t', (string) $document->saveXML());
+        file_put_contents($file = (string) tempnam(sys_get_temp_dir(), 'attic-'), $bytes);
+        $zip = new ZipArchive;
+        $zip->open($file);
+        $zip->addFromString('word/document.xml', $xml);
+        $zip->close();
+        $settled = (string) file_get_contents($file);
+        unlink($file);
+
+        return $settled;
+    }
+}
