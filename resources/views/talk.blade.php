@@ -1,6 +1,6 @@
 <x-layout :kind="$item->kind" :title="__('talk.title', ['title' => $item->title])" body="is-item">
     <x-item-head :item="$item" at="talk">{{ trans_choice('talk.count', $talk->countOpen()) }}</x-item-head>
-    <main id="main" class="listing talk">
+    <main id="main" class="listing talk" data-talk-page>
         <div class="bar-row">
             <span class="switch" role="group" aria-label="Show">
                 @foreach (__('talk.show') as $which => $said)<a href="{{ route('talk', [$item, 'show' => $which, ...($by === null ? [] : ['by' => $by])]) }}" @if ($show === $which) aria-current="true" @endif>{{ $said }}</a>@endforeach
@@ -21,9 +21,10 @@
         @foreach ($threads as $seen)
             <section class="talk-thread">
                 @if (($stands = $where($seen)) !== '')<p class="talk-where">{{ $stands }}</p>@elseif ($isGone($seen))<p class="talk-where is-gone">{{ __('talk.part_gone', ['when' => __('talk.part_gone_now')]) }}</p>@endif
-                @include('talk.slip')
+                {{ $slip->of($seen) }}
+                @if ($mayComment && $chosen === $seen->slug)<noscript>@include('talk.thread')</noscript>@endif
             </section>
         @endforeach
-        @if ($mayComment)@include('talk.begin', ['focus' => $asked !== []])@endif
+        @if ($mayComment)@include('talk.begin', ['focus' => $asked !== []]) @include('talk.forms')@endif
     </main>
 </x-layout>

@@ -375,6 +375,7 @@ test('a page that went wrong and live comes back as a draft, or at once for thos
     await page.getByRole('button', { name: /^Restore \d+$/ }).press('Enter');
     await expect(page.locator('.said')).toContainText('Readers don’t see it yet');
     await expect(page.locator('.head-note')).toContainText(/draft\s*\d+,\s*live is/);
+    await page.locator('[data-ribbon][data-ready]').waitFor();
     await page.getByRole('button', { name: 'Take it back' }).click();
     await expect(page.locator('.said')).toBeVisible();
     await page.goto(`${url}/versions/${live - 1}/restore`);

@@ -39,7 +39,7 @@ final readonly class TrackedChanges implements Tracking
         foreach ($this->threads as $thread) {
             foreach ($thread->part === $part ? $thread->comments : [] as $at => $comment) {
                 $text = $this->text($thread, $comment, $at === 0);
-                $text === '' || $said[] = ['by' => $this->by($comment->user, $comment->at), 'initials' => $comment->user->monogram(), 'text' => $text];
+                $text === '' || $said[] = ['by' => $this->by($comment->user, CarbonImmutable::createFromTimestampUTC($comment->at)), 'initials' => $comment->user->monogram(), 'text' => $text];
             }
         }
 
@@ -54,7 +54,7 @@ final readonly class TrackedChanges implements Tracking
             default => '',
         };
 
-        return $comment->isWithdrawn ? '' : implode("\n", array_filter([$isFirst && $thread->thread->quote !== '' ? "“{$thread->thread->quote}”" : '', $deed, $comment->text], fn (string $line): bool => $line !== ''));
+        return $comment->isWithdrawn ? '' : implode("\n", array_filter([$isFirst && $thread->quote !== '' ? "“{$thread->quote}”" : '', $deed, $comment->text], fn (string $line): bool => $line !== ''));
     }
 
     private function by(?User $user, ?CarbonImmutable $at): TrackedBy

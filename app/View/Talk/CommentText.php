@@ -5,30 +5,33 @@ declare(strict_types=1);
 namespace App\View\Talk;
 
 use App\Models\Item;
-use Illuminate\Contracts\Support\Htmlable;
 
 /** What somebody said, as HTML: all of it escaped, with people who are called, versions and addresses of this place to be followed. */
-final readonly class CommentText implements Htmlable
+final class CommentText
 {
-    /** @param list<string> $names of people, the longest first */
-    private function __construct(private string $text, private Item $item, private array $names) {}
+    private readonly string $pattern;
+
+    private readonly string $here;
+
+    /** @var array<int, string> number => where that version is seen */
+    private array $versions = [];
 
     /** @param list<string> $names of the people on the shelf */
-    public static function of(string $text, Item $item, array $names): self
+    public function __construct(private readonly Item $item, array $names)
     {
         $names = array_unique([...$names, ...array_map(fn (string $name) => explode(' ', $name)[0], $names)]);
         usort($names, fn (string $one, string $two) => strlen($two) <=> strlen($one));
-
-        return new self($text, $item, $names);
+        $called = $names === [] ? '(?!)' : implode('|', array_map(fn (string $name) => preg_quote($name, '~'), $names));
+        $this->here = url('/');
+        $here = preg_quote($this->here, '~');
+        $this->pattern = "~((?<![\\p{L}\\p{N}])@(?:{$called})(?![\\p{L}\\p{N}])|\\bversion \\d{1,9}\\b|{$here}/[^\\s<>\"”]*[^\\s<>\"”.,;:!?)])~u";
     }
 
-    public function toHtml(): string
+    public function html(string $text): string
     {
-        $names = $this->names === [] ? '(?!)' : implode('|', array_map(fn (string $name) => preg_quote($name, '~'), $this->names));
-        $here = preg_quote(url('/'), '~');
-        $pieces = preg_split("~((?<![\\p{L}\\p{N}])@(?:{$names})(?![\\p{L}\\p{N}])|\\bversion \\d{1,9}\\b|{$here}/[^\\s<>\"”]*[^\\s<>\"”.,;:!?)])~u", $this->text, -1, PREG_SPLIT_DELIM_CAPTURE);
+        $pieces = preg_split($this->pattern, $text, -1, PREG_SPLIT_DELIM_CAPTURE) ?: [$text];
 
-        return nl2br(implode('', array_map(fn (string $piece, int $at) => $at % 2 === 0 ? e($piece) : $this->followed($piece), $pieces ?: [$this->text], array_keys($pieces ?: [$this->text]))), false);
+        return nl2br(implode('', array_map(fn (string $piece, int $at) => $at % 2 === 0 ? e($piece) : $this->followed($piece), $pieces, array_keys($pieces))), false);
     }
 
     private function followed(string $piece): string
@@ -39,9 +42,9 @@ final readonly class CommentText implements Htmlable
         if (preg_match('/^version (\d+)$/', $piece, $match) === 1) {
             $number = (int) $match[1];
 
-            return $number < 1 || $number > $this->item->head ? e($piece) : '<a href="'.e(route('history', ['item' => $this->item, 'from' => $number, 'to' => $number, 'view' => 'was'])).'">'.e($piece).'</a>';
+            return $number < 1 || $number > $this->item->head ? e($piece) : '<a href="'.($this->versions[$number] ??= e(route('history', ['item' => $this->item, 'from' => $number, 'to' => $number, 'view' => 'was']))).'">'.e($piece).'</a>';
         }
 
-        return '<a href="'.e($piece).'">'.e((string) str($piece)->after(url('/'))->limit(60)).'</a>';
+        return '<a href="'.e($piece).'">'.e((string) str(substr($piece, strlen($this->here) + 1))->limit(60)).'</a>';
     }
 }

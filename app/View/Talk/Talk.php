@@ -4,13 +4,10 @@ declare(strict_types=1);
 
 namespace App\View\Talk;
 
-use App\Models\Comment;
 use App\Models\CommentDeed;
 use App\Models\Item;
 use App\Models\Thread;
 use App\Models\User;
-use Illuminate\Database\Eloquent\Collection;
-use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 
 /** What is said about an item, as it stood at one of its versions. A fixed number of queries. */
@@ -25,18 +22,30 @@ final readonly class Talk
     /** @param int|null $since what came after this version is told apart */
     public function __construct(private Item $item, private ?int $until = null, private ?int $since = null)
     {
-        $threads = Thread::query()->where('item_id', $item->id)->when($until !== null, fn ($query) => $query->where('number', '<=', $until))->orderBy('id')->limit(self::MOST)->get();
-        $said = $this->said($threads);
-        $places = $this->places($threads);
+        $threads = array_values(DB::table('threads')->where('item_id', $item->id)->when($until !== null, fn ($query) => $query->where('number', '<=', $until))->orderBy('id')->limit(self::MOST)->get()->all());
+        $said = $this->said();
+        $places = $threads === [] ? [] : $this->places();
         $seen = [];
         foreach ($threads as $thread) {
-            $comments = $said[$thread->id] ?? [];
-            if ($comments === []) {
+            $id = (int) $thread->id;
+            if (! isset($said[$id])) {
                 continue;
             }
-            $place = $places[$thread->id] ?? null;
+            $place = $places[$id] ?? null;
             $words = $place === null || $place->from_at === null ? null : [(int) $place->from_at, (int) $place->to_at];
-            $seen[] = new ThreadSeen($thread, $comments, $place === null ? $thread->part : (string) $place->part, $words, $place === null || $words !== null ? null : (int) $place->number);
+            $seen[] = new ThreadSeen(
+                (string) $thread->key,
+                (string) $thread->part,
+                (string) $thread->field,
+                $thread->also === null ? null : array_values(array_map(strval(...), (array) json_decode((string) $thread->also, true))),
+                $thread->version === null ? null : (int) $thread->version,
+                (int) $thread->number,
+                (string) $thread->quote,
+                $said[$id],
+                $place === null ? (string) $thread->part : (string) $place->part,
+                $words,
+                $place === null || $words !== null ? null : (int) $place->number,
+            );
         }
         $this->threads = $seen;
     }
@@ -52,56 +61,40 @@ final readonly class Talk
         return count(array_filter($this->threads, fn (ThreadSeen $seen) => $seen->isOpen()));
     }
 
-    /**
-     * @param  Collection<int, Thread>  $threads
-     * @return array<int, non-empty-list<CommentSeen>>
-     */
-    private function said(Collection $threads): array
+    /** @return array<int, non-empty-list<CommentSeen>> by thread */
+    private function said(): array
     {
-        $lines = Comment::query()->whereIn('thread_id', self::ids($threads))->when($this->until !== null, fn ($query) => $query->where('number', '<=', $this->until))->orderBy('id')->toBase()->get();
-        $people = User::query()->whereIn('id', $lines->pluck('user_id')->unique())->get()->keyBy('id');
+        $lines = DB::table('comments')->whereIn('thread_id', DB::table('threads')->where('item_id', $this->item->id)->select('id'))->when($this->until !== null, fn ($query) => $query->where('number', '<=', $this->until))->orderBy('id')->get();
+        $people = User::query()->whereIn('id', $lines->pluck('user_id')->unique())->get()->keyBy('id')->all();
         $edits = $withdrawn = $said = [];
         foreach ($lines as $line) {
-            match (CommentDeed::from((string) $line->deed)) {
-                CommentDeed::Edited => $edits[(int) $line->of_id][] = (string) $line->text,
-                CommentDeed::Withdrew => $withdrawn[(int) $line->of_id] = true,
+            match ($line->deed) {
+                CommentDeed::Edited->value => $edits[(int) $line->of_id][] = (string) $line->text,
+                CommentDeed::Withdrew->value => $withdrawn[(int) $line->of_id] = true,
                 default => null,
             };
         }
         foreach ($lines as $line) {
-            $deed = CommentDeed::from((string) $line->deed);
-            $user = $people->get((int) $line->user_id);
-            if ($deed->isOfOne() || $user === null) {
+            [$id, $by] = [(int) $line->id, (int) $line->user_id];
+            if ($line->of_id !== null || ! isset($people[$by])) {
                 continue;
             }
-            $texts = [(string) $line->text, ...$edits[(int) $line->id] ?? []];
-            $isWithdrawn = isset($withdrawn[(int) $line->id]);
-            $said[(int) $line->thread_id][] = new CommentSeen((int) $line->id, $user, $deed, $isWithdrawn ? '' : $texts[count($texts) - 1], (new Comment)->forceFill(['at' => $line->at])->at, (int) $line->number, $isWithdrawn ? [] : array_slice($texts, 0, -1), $isWithdrawn, $this->since !== null && (int) $line->number > $this->since);
+            $texts = [(string) $line->text, ...$edits[$id] ?? []];
+            $isWithdrawn = isset($withdrawn[$id]);
+            $said[(int) $line->thread_id][] = new CommentSeen($id, $by, $people[$by], CommentDeed::from((string) $line->deed), $isWithdrawn ? '' : $texts[count($texts) - 1], (int) strtotime("{$line->at} UTC"), (int) $line->number, $isWithdrawn ? [] : array_slice($texts, 0, -1), $isWithdrawn, $this->since !== null && (int) $line->number > $this->since);
         }
 
         return $said;
     }
 
-    /**
-     * @param  Collection<int, Thread>  $threads
-     * @return array<int, \stdClass>
-     */
-    private function places(Collection $threads): array
+    /** @return array<int, \stdClass> by thread, the last of each */
+    private function places(): array
     {
         $places = [];
-        foreach ($threads->isEmpty() ? [] : DB::table('thread_places')->where('item_id', $this->item->id)->when($this->until !== null, fn ($query) => $query->where('number', '<=', $this->until))->orderBy('number')->get() as $place) {
+        foreach (DB::table('thread_places')->where('item_id', $this->item->id)->when($this->until !== null, fn ($query) => $query->where('number', '<=', $this->until))->orderBy('number')->get() as $place) {
             $places[(int) $place->thread_id] = $place;
         }
 
         return $places;
-    }
-
-    /**
-     * @param  Collection<int, Thread>  $threads
-     * @return Builder
-     */
-    private static function ids(Collection $threads): mixed
-    {
-        return DB::table('threads')->whereIn('id', $threads->modelKeys())->select('id');
     }
 }

@@ -9,6 +9,7 @@ use App\Models\Membership;
 use App\Models\User;
 use App\Store\States;
 use Closure;
+use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Str;
 use MistyAttic\Core\Content\PartTree;
@@ -19,7 +20,7 @@ final readonly class TalkPage
     /** Parts up to which a state is read to say where a thread stands. */
     private const SMALL = 2_000;
 
-    /** @param array{show?: string|null, by?: int|string|null, at?: int|string|null, since?: int|string|null, part?: string|null, field?: string|null, version?: int|string|null, also?: list<string>} $asked */
+    /** @param array{show?: string|null, by?: int|string|null, at?: int|string|null, since?: int|string|null, part?: string|null, field?: string|null, version?: int|string|null, thread?: string|null, also?: list<string>} $asked */
     public function __construct(private Item $item, private User $person, private array $asked, private States $states) {}
 
     /** @return array<string, mixed> */
@@ -33,11 +34,15 @@ final readonly class TalkPage
     /**
      * What slips are drawn from.
      *
+     * @param  (Closure(ThreadSeen): string)|null  $looks  where a thread is seen in its place
      * @return array<string, mixed>
      */
-    public static function seen(Item $item, Talk $talk, bool $isNow, ?int $since = null): array
+    public static function seen(Item $item, Talk $talk, bool $isNow, ?int $since = null, ?Closure $looks = null): array
     {
-        return ['item' => $item, 'talk' => $talk, 'since' => $since, 'mayComment' => $isNow && Gate::allows('comment', $item), 'names' => array_values($item->shelf->memberships()->with('user')->get()->map(fn (Membership $membership): string => $membership->user->name)->all())];
+        $mayComment = $isNow && Gate::allows('comment', $item);
+        $names = array_values($item->shelf->memberships()->with('user')->get()->map(fn (Membership $membership): string => $membership->user->name)->all());
+
+        return ['item' => $item, 'talk' => $talk, 'since' => $since, 'mayComment' => $mayComment, 'slip' => new SlipHtml($item, $names, $mayComment, $since, (int) Auth::id(), $looks)];
     }
 
     /** @return array<string, mixed> */
@@ -47,20 +52,23 @@ final readonly class TalkPage
         $tree = $this->states->count($this->item->root) > self::SMALL ? PartTree::of([]) : $this->states->tree($this->item->root);
         $show = $this->asked['show'] ?? ($talk->countOpen() > 0 || $talk->threads === [] ? 'open' : 'all');
         $by = $this->number('by');
-        $isGone = fn (ThreadSeen $seen): bool => $tree->parts !== [] && $seen->thread->part !== '' && ! $tree->has($seen->part);
-        $threads = array_filter($talk->threads, fn (ThreadSeen $seen): bool => ($by === null || in_array($by, array_map(fn (User $user) => $user->id, $seen->people()), true)) && match ($show) {
+        $isGone = fn (ThreadSeen $seen): bool => $tree->parts !== [] && $seen->began !== '' && ! $tree->has($seen->part);
+        $threads = array_filter($talk->threads, fn (ThreadSeen $seen): bool => ($by === null || in_array($by, array_column($seen->comments, 'by'), true)) && match ($show) {
             'open' => $seen->isOpen(), 'settled' => ! $seen->isOpen(), 'waiting' => $isGone($seen), default => true,
         });
         $people = [];
         foreach ($talk->threads as $seen) {
-            foreach ($seen->people() as $user) {
-                $people[$user->id] = $user;
+            foreach ($seen->comments as $comment) {
+                $people[$comment->by] ??= $comment->user;
             }
         }
+        $stands = [];
 
         return [
-            ...self::seen($this->item, $talk, true), 'show' => $show, 'by' => $by, 'people' => $people, 'person' => $this->person,
-            'threads' => array_reverse($threads), 'isGone' => $isGone, 'where' => fn (ThreadSeen $seen): string => (string) $seen->where($this->item, $tree), 'looks' => $this->looks($isGone),
+            ...self::seen($this->item, $talk, true, looks: $this->looks($isGone)), 'chosen' => $this->asked['thread'] ?? '', 'show' => $show, 'by' => $by, 'people' => $people, 'person' => $this->person,
+            'threads' => array_reverse($threads), 'isGone' => $isGone, 'where' => function (ThreadSeen $seen) use ($tree, &$stands): string {
+                return $stands[$seen->part] ??= (string) $seen->where($this->item, $tree);
+            },
             'asked' => array_filter($this->asked, fn (string $name) => in_array($name, ['part', 'field', 'version', 'also'], true), ARRAY_FILTER_USE_KEY), 'about' => $this->about($tree),
         ];
     }
@@ -69,8 +77,8 @@ final readonly class TalkPage
     private function looks(Closure $isGone): Closure
     {
         return function (ThreadSeen $seen) use ($isGone): string {
-            $number = $seen->thread->version ?? ($isGone($seen) ? $seen->thread->number : $this->item->head);
-            $fragment = $seen->thread->version !== null || $seen->thread->part === '' ? "#thread-{$seen->thread->key}" : '#part-'.($seen->key());
+            $number = $seen->version ?? ($isGone($seen) ? $seen->number : $this->item->head);
+            $fragment = $seen->version !== null || $seen->began === '' ? "#thread-{$seen->slug}" : '#part-'.($seen->key());
 
             return route('history', ['item' => $this->item, 'from' => $number, 'to' => $number, 'view' => 'was']).$fragment;
         };

@@ -6,7 +6,6 @@ namespace App\View\Talk;
 
 use App\Models\CommentDeed;
 use App\Models\Item;
-use App\Models\Thread;
 use App\Models\User;
 use Illuminate\Support\Str;
 use MistyAttic\Core\Content\PartTree;
@@ -18,17 +17,22 @@ final readonly class ThreadSeen
     private const LINE = 120;
 
     /**
+     * @param  string  $slug  its name in addresses
+     * @param  string  $began  the part that it began at; '' when it is about a version or all of the item
+     * @param  list<string>|null  $also  further parts that were chosen with it
+     * @param  int|null  $version  that it is about
+     * @param  int  $number  of the version that was newest when it began
      * @param  non-empty-list<CommentSeen>  $comments
      * @param  string  $part  where it is now
      * @param  array{int, int}|null  $words  where in its text, code points
      * @param  int|null  $goneSince  the version that its words are gone since, though its part may stand
      */
-    public function __construct(public Thread $thread, public array $comments, public string $part, public ?array $words, public ?int $goneSince) {}
+    public function __construct(public string $slug, public string $began, public string $field, public ?array $also, public ?int $version, public int $number, public string $quote, public array $comments, public string $part, public ?array $words, public ?int $goneSince) {}
 
     /** The key of what it is about: a part, or a cell as `row/column`. */
     public function key(): string
     {
-        return $this->thread->field === '' ? $this->part : "{$this->part}/{$this->thread->field}";
+        return $this->field === '' ? $this->part : "{$this->part}/{$this->field}";
     }
 
     public function isOpen(): bool
@@ -61,7 +65,7 @@ final readonly class ThreadSeen
     {
         $people = [];
         foreach ($this->comments as $comment) {
-            $people[$comment->user->id] = $comment->user;
+            $people[$comment->by] = $comment->user;
         }
 
         return array_values($people);
@@ -82,14 +86,14 @@ final readonly class ThreadSeen
     /** What it is about, in words: “the date”, “words that are gone since 41”. */
     public function about(): string
     {
-        $quote = Str::limit(Str::squish($this->thread->quote), self::LINE, '…', preserveWords: true);
+        $quote = Str::limit(Str::squish($this->quote), self::LINE, '…', preserveWords: true);
 
         return match (true) {
-            $this->thread->version !== null => (string) __('talk.on_version', ['number' => (string) $this->thread->version]),
-            $this->thread->part === '' => (string) __('talk.on_all'),
+            $this->version !== null => (string) __('talk.on_version', ['number' => (string) $this->version]),
+            $this->began === '' => (string) __('talk.on_all'),
             $this->goneSince !== null => (string) __('talk.on_gone', ['quote' => $quote, 'number' => (string) $this->goneSince]),
             $quote === '' => (string) __('talk.on_part'),
-            default => (string) __('talk.on_words', ['quote' => $quote]).($this->thread->also === null ? '' : ' '.trans_choice('talk.and_more', count($this->thread->also))),
+            default => (string) __('talk.on_words', ['quote' => $quote]).($this->also === null ? '' : ' '.trans_choice('talk.and_more', count($this->also))),
         };
     }
 

@@ -9,6 +9,7 @@ import { rangeOf, wordsIn } from './words.js';
  */
 export function attachTalk(root) {
     const main = /** @type {HTMLElement | null} */ (root.querySelector('[data-history]'));
+    if (root.querySelector('[data-talk-page]')) return talk(root, { place: () => {}, open: () => {} }).dispose;
     if (!main || !main.querySelector('[data-slips]')) return () => {};
     const state = () => /** @type {HTMLElement | null} */ (main.querySelector('[data-state]'));
     const section = () => /** @type {HTMLElement} */ (main.querySelector('[data-slips]'));

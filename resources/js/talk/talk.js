@@ -31,7 +31,12 @@ export function talk(root, shown) {
     /** Asks for all of it once more. @param {string} [seen] the thread to go to */
     const refresh = async (seen) => {
         const here = section();
-        if (!here) return;
+        if (!here) {
+            // A page of its own shows all of it.
+            if (seen) location.hash = `thread-${seen}`;
+            location.reload();
+            return;
+        }
         const html = await piece(here.dataset.slips ?? '').catch(() => null);
         const fresh = html === null ? null : new DOMParser().parseFromString(html, 'text/html').querySelector('[data-slips]');
         if (!(fresh instanceof HTMLElement) || section() !== here) return;
@@ -93,13 +98,48 @@ export function talk(root, shown) {
         const status = here?.ownerDocument.querySelector('[data-save-spoken], [data-hint]');
         if (status) status.textContent = said;
     };
-    /** @param {Event} event */
-    const click = (event) => /** @type {Element} */ (event.target).closest('[data-talk-cancel]') && close();
+    /** Puts the form of a deed into its slip, or does at once what needs no word. @param {HTMLElement} link */
+    const deed = (link) => {
+        const slip = /** @type {HTMLElement} */ (link.closest('[data-slip]'));
+        const name = link.dataset.talkDo ?? '';
+        const template = /** @type {HTMLTemplateElement | null} */ (root.querySelector(`[data-talk-deed="${name}"]`) ?? root.querySelector('[data-talk-deed="said"]'));
+        const form = /** @type {HTMLFormElement | null} */ (template?.content.firstElementChild?.cloneNode(true) ?? null);
+        if (!form) return;
+        close();
+        form.action = form.action.replace('KEY', slip.dataset.slip ?? '');
+        /** @type {HTMLInputElement} */ (form.elements.namedItem('deed')).value = name;
+        /** @type {HTMLInputElement} */ (form.elements.namedItem('of')).value = link.dataset.talkOf ?? '';
+        const text = /** @type {HTMLTextAreaElement} */ (form.elements.namedItem('text'));
+        open = form;
+        slip.append(form);
+        if (name === 'reopened' || name === 'withdrew') {
+            text.required = false;
+            form.hidden = true;
+            form.requestSubmit();
+            return;
+        }
+        if (name === 'edited') text.value = /** @type {HTMLElement | null} */ (link.closest('[data-text]'))?.dataset.text ?? '';
+        text.focus();
+    };
+    /** @param {MouseEvent} event */
+    const click = (event) => {
+        const target = /** @type {Element} */ (event.target);
+        if (target.closest('[data-talk-cancel]')) close();
+        const link = /** @type {HTMLElement | null} */ (target.closest('[data-talk-do]'));
+        if (!link || event.button !== 0 || event.ctrlKey || event.metaKey) return;
+        event.preventDefault();
+        deed(link);
+    };
     /** @param {KeyboardEvent} event */
     const key = (event) => {
         const form = /** @type {HTMLFormElement | null} */ (/** @type {Element} */ (event.target).closest?.('[data-talk], [data-talk-begin]') ?? null);
+        const link = /** @type {HTMLElement | null} */ (/** @type {Element} */ (event.target).closest?.('[data-talk-do]') ?? null);
+        if (link && event.key === ' ') {
+            event.preventDefault();
+            deed(link);
+        }
         if (!form) return;
-        if (event.key === 'Escape' && form.hasAttribute('data-talk-begin')) {
+        if (event.key === 'Escape' && form === open) {
             event.stopPropagation();
             close();
         } else if (event.key === 'Enter' && (event.ctrlKey || event.metaKey)) {
