@@ -1,8 +1,8 @@
 /** @typedef {import('./marks.js').Ribbon} Ribbon */
 
 /**
- * @typedef {{x: (number: number) => number, isShown: (number: number) => boolean, laneY: (number: number) => number, isLow: boolean, step: number, width: number, to: (number: number) => void, look: (number: number) => void}} Places
- *     where a version stands; whether it does; the middle of its lane; whether lanes have no room for words; what a press leads to: the version, or what changed in it
+ * @typedef {{x: (number: number) => number, isShown: (number: number) => boolean, laneY: (number: number) => number, lane: (lane: number) => number, isLow: boolean, step: number, width: number, to: (number: number) => void, look: (number: number) => void}} Places
+ *     where a version stands; whether it does; the middle of its lane, and of any lane; whether lanes have no room for words; what a press leads to: the version, or what changed in it
  */
 
 /**
@@ -35,7 +35,7 @@ export function flagged(data, found, at) {
             // What was said while a version was the newest stands behind it, on the lane of who said it; whoever never wrote has none.
             const lane = data.lanes.findIndex(({ id }) => id === who);
             const mark = spot(`talk-mark by-${colour}`, said, at.x(number) + at.step / 2);
-            mark.style.top = `${lane < 0 ? at.laneY(data.lanes.length - 1) + 8 : at.laneY(lane) - 7}px`;
+            mark.style.top = `${lane < 0 ? at.lane(data.lanes.length - 1) + 6 : at.lane(lane) - 9}px`;
             return mark;
         }),
         ...shown(found).map(([number, words]) => spot('found', words, at.x(number))),

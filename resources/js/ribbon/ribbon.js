@@ -69,7 +69,7 @@ export function ribbon(root, state, choose, kept) {
         lanesBox.style.top = `${scroll.offsetTop}px`;
         lanesBox.replaceChildren(...laneNames(data.lanes, laneY));
         flags.replaceChildren(...flagged(data, state.spots ?? [], {
-            x: (number) => x(placeOf(number)), isShown: (number) => places.has(number), laneY: (number) => laneY(shown[placeOf(number)][1]), isLow: laneTall() < WORDY, step, width: track.clientWidth,
+            x: (number) => x(placeOf(number)), isShown: (number) => places.has(number), laneY: (number) => laneY(shown[placeOf(number)][1]), lane: laneY, isLow: laneTall() < WORDY, step, width: track.clientWidth,
             to: (number) => set('from', number),
             look: (number) => {
                 set('from', before(number));

@@ -16,7 +16,7 @@ export function attachTalk(root) {
     /** @param {string} of */
     const target = (of) => {
         const at = CSS.escape(of);
-        const all = state()?.querySelectorAll(`[data-cell="${at}"], [data-part="${at}"]`) ?? [];
+        const all = state()?.querySelectorAll(`[data-cell="${at}"], [data-part="${at}"], #part-${at}`) ?? [];
         return /** @type {HTMLElement | null} */ (all[all.length - 1] ?? (of.includes('/') ? state()?.querySelector(`[data-part="${CSS.escape(of.split('/')[0])}"]`) : null) ?? null);
     };
     /** @param {HTMLElement} slip @param {HTMLElement} below */
@@ -82,12 +82,12 @@ export function attachTalk(root) {
     let under = null;
     /** @param {EventTarget | null} from */
     const thing = (from) => {
-        const found = from instanceof Element ? from.closest('[data-cell], [data-part]') : null;
+        const found = from instanceof Element ? from.closest('[data-cell], [data-part], [id^="part-"]') : null;
         return found instanceof HTMLElement && state()?.contains(found) ? found : null;
     };
     /** @param {HTMLElement} block */
     const begin = (block) => {
-        const [part, field = ''] = (block.dataset.cell ?? block.dataset.part ?? '').split('/');
+        const [part, field = ''] = (block.dataset.cell ?? block.dataset.part ?? block.id.slice('part-'.length)).split('/');
         const selection = window.getSelection();
         const range = selection && !selection.isCollapsed && selection.rangeCount > 0 && block.contains(selection.anchorNode) && !field ? selection.getRangeAt(0) : null;
         const { at, head } = section().dataset;
