@@ -15,6 +15,7 @@ use App\Saving\WriteVersion;
 use App\Saving\Written;
 use App\Store\ChunksAhead;
 use App\Store\States;
+use App\Talk\TakeAlong;
 use MistyAttic\Core\Calculate\Consequences;
 use MistyAttic\Core\Content\InvalidContent;
 use MistyAttic\Core\Content\PartTree;
@@ -25,14 +26,15 @@ use MistyAttic\Core\Kinds\Limits;
 /** Makes a new item from any version of another; its content is shared, not copied. */
 final readonly class CopyOut
 {
-    public function __construct(private States $states, private WriteVersion $write, private KeepPicture $pictures, private WorkAhead $ahead) {}
+    public function __construct(private States $states, private WriteVersion $write, private KeepPicture $pictures, private WorkAhead $ahead, private TakeAlong $talk) {}
 
     /**
      * @param  list<string>  $parts  the only ones that are wanted, or cells as row/column; none for all
+     * @param  bool|null  $openTalk  whether of what was said only what is open goes along, or all of it; null for none
      *
      * @throws InvalidContent when these make no item of their own
      */
-    public function handle(Version $version, Shelf $to, User $maker, string $title, array $parts = []): Item
+    public function handle(Version $version, Shelf $to, User $maker, string $title, array $parts = [], ?bool $openTalk = null): Item
     {
         $from = $version->item;
         $item = new Item(['key' => MakeItem::key(), 'shelf_id' => $to->id, 'kind' => $from->kind, 'title' => $title, 'head' => 0, 'copied_from' => $version->id, 'changed_at' => now()]);
@@ -46,10 +48,11 @@ final readonly class CopyOut
             return new Made($chunks, $written, $this->write->ahead($states, $item, $maker, $written));
         };
 
-        return $this->ahead->forNew($work, function (Made $made) use ($from, $item, $maker): Item {
+        return $this->ahead->forNew($work, function (Made $made) use ($version, $from, $item, $maker, $openTalk): Item {
             $item->fill(['root' => $made->written->root])->save();
             $this->pictures->share($from, $item, $made->written->after ?? PartTree::of([]));
             $this->write->handle($item, $maker, $made->written, $made->compared);
+            $openTalk === null || $this->talk->handle($version, $item, $made->written->after ?? PartTree::of([]), $openTalk);
 
             return $item;
         });

@@ -15,6 +15,9 @@
                     @if (count($tabs) > 1 && $parts === [])
                         <div class="field"><label class="label" for="tab">How much of it?</label><div class="select"><select id="tab" name="tab"><option value="">All tabs</option>@foreach ($tabs as $id => $name)<option value="{{ $id }}">Only “{{ $name }}”</option>@endforeach</select></div></div>
                     @endif
+                    @if ($talk > 0)
+                        <div class="field"><label class="label" for="talk">What was said about it</label><div class="select"><select id="talk" name="talk" aria-describedby="talk-what"><option value="">stays here</option><option value="open" @selected(old('talk') === 'open')>goes along where it was open then</option><option value="all" @selected(old('talk') === 'all')>goes along, all of it</option></select></div><small id="talk-what">Whoever sees the copy sees it, too, under the names of who said it.</small></div>
+                    @endif
                     <div class="dialog-do"><a class="button" href="{{ route('history', ['item' => $item, 'from' => $version->number, 'to' => $item->head]) }}">Cancel</a><button class="button is-dark">Copy it out</button></div>
                 </form>
             @endif

@@ -20,7 +20,7 @@ use MistyAttic\Core\Content\RichText;
 final class ExplainTest extends FeatureCase
 {
     /** Tables that grow with use. */
-    private const GROWING = ['versions', 'touches', 'items', 'chunks', 'answers', 'handed_roots', 'sendings', 'carried', 'activity', 'held_edits', 'milestones', 'publishings', 'pictures', 'proposals', 'removals', 'mails', 'source_steps', 'dataset_columns', 'memberships'];
+    private const GROWING = ['versions', 'touches', 'items', 'chunks', 'answers', 'handed_roots', 'sendings', 'carried', 'activity', 'held_edits', 'milestones', 'publishings', 'pictures', 'proposals', 'removals', 'mails', 'source_steps', 'dataset_columns', 'memberships', 'threads', 'thread_places', 'comments', 'mentions'];
 
     /** An index of datasets alone, which are few. */
     private const FEW = 'items_datasets';
@@ -50,12 +50,14 @@ final class ExplainTest extends FeatureCase
         $this->save($form, $ines, PartTree::of([new Part('pone', 'page', 0, ['title' => 'First']), new Part('qone', 'question', 1, ['type' => 'short', 'text' => RichText::plain('What?'), 'required' => false])]));
         $live = $this->publish($form, $ines);
         $entry = $this->app->make(TakeEntry::class)->handle($form, $live, $ines, PartTree::of([new Part('qone', 'answer', 0, ['label' => 'What?', 'value' => 'A lamp'])])) ?? self::fail();
+        $this->actingAs($ines)->post(route('talk.begin', $page), ['text' => 'Is it?'])->assertSessionHasNoErrors();
         $this->watch();
         foreach ([$page, $sheet, $data, $report, $form, $entry] as $item) {
             $this->look($item);
         }
         $this->ask('the shelf', route('shelf', $shelf));
         $this->ask('people', route('people', $shelf));
+        $this->ask('what waits', route('for-you'));
         $this->ask('entries', route('entries', $form));
         $this->ask('a cell', route('part', [$sheet, 'rone']));
         $this->ask('the public page', '/read/open');
@@ -68,7 +70,7 @@ final class ExplainTest extends FeatureCase
     {
         $item->refresh();
         $this->ask("{$item->kind}", route('item', $item));
-        foreach (['history', 'list', 'ribbon'] as $route) {
+        foreach (['history', 'list', 'ribbon', 'talk'] as $route) {
             $this->ask("{$item->kind}: {$route}", route($route, $item));
         }
         $this->ask("{$item->kind}: who wrote what", route('history', ['item' => $item, 'from' => 1, 'to' => $item->head, 'view' => 'who']));

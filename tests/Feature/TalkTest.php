@@ -180,6 +180,28 @@ final class TalkTest extends FeatureCase
         $this->get(route('comparison', [$sheet, 1, 1, 'docx']))->assertNotFound();
     }
 
+    public function test_what_was_said_goes_along_with_a_copy(): void
+    {
+        $open = $this->begin('pone', 'a tag with the date', 'Round it?');
+        $settled = $this->begin('ptwo', 'broken', 'By what?');
+        $this->say($settled, ['deed' => 'settled', 'text' => 'By us.']);
+        $this->write(['pone' => 'Every lead is tested.', 'ptwo' => 'A lead without a tag is broken.']);
+        $this->say($open, ['deed' => 'said', 'text' => 'Later than the copy.']);
+        $this->get(route('copy', [$this->item, 2]))->assertOk()->assertSee('goes along where it was open then');
+        foreach (['open' => 1, 'all' => 2, '' => 0] as $which => $count) {
+            $this->post(route('copy.store', [$this->item, 2]), ['title' => "Copy {$which}", 'shelf' => $this->shelf->key, 'talk' => $which])->assertSessionHasNoErrors();
+            $copy = Item::query()->where('title', trim("Copy {$which}"))->firstOrFail();
+            $threads = (new Talk($copy))->threads;
+            self::assertCount($count, $threads, $which);
+            if ($count > 0) {
+                self::assertSame([['Round it?'], [26, 45], 'Nell Warwick', true], [array_column($threads[0]->comments, 'text'), $threads[0]->words, $threads[0]->comments[0]->user->name, $threads[0]->isOpen()]);
+                self::assertSame($count - 1, DB::table('threads')->where(['item_id' => $copy->id, 'is_open' => 0])->count());
+            }
+        }
+        $this->actingAs($this->rafi)->get(route('copy', [$this->item, 2]))->assertOk();
+        $this->assertVerified();
+    }
+
     public function test_two_thousand_comments_cost_no_more_queries_than_two(): void
     {
         $count = function (): int {

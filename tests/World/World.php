@@ -499,7 +499,7 @@ final class World
             $this->allowed($this->as($step->who)->get(route('restore', [$item, $number, 'parts' => $some])), 'looking at a plan of what was chosen', $this->isLost($step->item) ? 403 : 200);
             $this->allowed($this->as($step->who)->post(route('copy.store', [$item, $number]), ['title' => 'Some of it', 'shelf' => $this->shelf->key, 'parts' => $some]), 'copying some of it out');
         }
-        $this->allowed($this->as($step->who)->post(route('copy.store', [$item, $number]), ['title' => 'A copy', 'shelf' => $this->shelf->key]), 'copying out');
+        $this->allowed($this->as($step->who)->post(route('copy.store', [$item, $number]), ['title' => 'A copy', 'shelf' => $this->shelf->key, 'talk' => $chance->of(['', 'open', 'all'])]), 'copying out');
         $copy = Item::query()->latest('id')->firstOrFail();
         $copy->root === $root || $step->item === 'report' || throw Broken::law('A copy is what was copied', "version {$number} of the {$step->item}");
         if ($chance->once(2)) {

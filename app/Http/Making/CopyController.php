@@ -10,6 +10,7 @@ use App\Making\CopyOut;
 use App\Models\Item;
 use App\Models\Role;
 use App\Models\Shelf;
+use App\Models\Thread;
 use App\Store\States;
 use App\View\Past;
 use Illuminate\Contracts\View\View;
@@ -32,6 +33,7 @@ final class CopyController extends Controller
             'item' => $item,
             'version' => $version,
             'parts' => ChosenParts::of($request),
+            'talk' => Gate::allows('talk', $item) ? Thread::query()->where('item_id', $item->id)->where('number', '<=', $number)->whereNull('version')->count() : 0,
             'tabs' => $item->hasTabs() ? $item->room(Past::class)->tabs($states->tree($version->root)) : [],
             'shelves' => $person->shelves()->wherePivotIn('role', [Role::Editor->value, Role::Owner->value])->get(),
         ]);
@@ -47,7 +49,7 @@ final class CopyController extends Controller
         $parts = ChosenParts::of($request);
         $parts = $parts === [] && $item->hasTabs() && isset($sent['tab']) ? [$sent['tab']] : $parts;
         try {
-            $made = $copy->handle($this->version($item, $number), $shelf, $this->person($request), trim($sent['title']), $parts);
+            $made = $copy->handle($this->version($item, $number), $shelf, $this->person($request), trim($sent['title']), $parts, Gate::allows('talk', $item) ? ['open' => true, 'all' => false][$sent['talk'] ?? ''] ?? null : null);
         } catch (InvalidContent) {
             return redirect()->back(fallback: route('copy', [$item, $number]))->withErrors(['parts' => __('item.not_alone')])->withInput();
         }
