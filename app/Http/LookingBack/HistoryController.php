@@ -26,6 +26,7 @@ use Illuminate\Http\Request;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
+use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\History\Sittings;
 
 /** Two versions of an item looked at: the earlier as it was, what changed between them, and who wrote what. */
@@ -50,7 +51,7 @@ final class HistoryController extends Controller
             'comparison' => $comparison,
             'editors' => $this->editorsBetween($item, $address),
             'cameAndWent' => new CameAndWent($item, $comparison),
-            'slips' => $this->slips($item, $address),
+            'slips' => $this->slips($item, $address, $address->view === 'was' ? $comparison->old : $comparison->new),
             'phrases' => $phrases,
             'spots' => $address->words === '' ? [] : (new Finds(new Asked($address->words), new Within($this->person($request), $item), $states))->spots(),
             'parts' => Gate::allows('draft', $item) ? route('item', $item).'/parts' : null,
@@ -68,11 +69,11 @@ final class HistoryController extends Controller
     }
 
     /** @return array<string, mixed>|null what was said about it, as it stood; null for those who are told of none of it */
-    private function slips(Item $item, HistoryAddress $address): ?array
+    private function slips(Item $item, HistoryAddress $address, PartTree $tree): ?array
     {
         [$at, $since] = $address->view === 'was' ? [$address->from, null] : [$address->to, $address->from < $address->to ? $address->from : null];
 
-        return Gate::denies('talk', $item) ? null : [...TalkPage::seen($item, new Talk($item, $at, $since), $at === $item->head, $since), 'at' => $at];
+        return Gate::denies('talk', $item) ? null : [...TalkPage::seen($item, new Talk($item, $at, $since), $at === $item->head, $since, tree: $tree), 'at' => $at];
     }
 
     /** The wish to publish that waits for a yes, for those who may give it and for who asked. */

@@ -9,6 +9,7 @@ use App\Models\Item;
 use App\Models\User;
 use Closure;
 use Illuminate\Support\HtmlString;
+use MistyAttic\Core\Content\PartTree;
 
 /** Threads as slips. There may be thousands of comments on a page, so their HTML is put together here; all that somebody wrote is escaped. */
 final class SlipHtml
@@ -27,8 +28,9 @@ final class SlipHtml
      * @param  list<string>  $names  of the people on the shelf
      * @param  int|null  $since  the earlier of two versions: what came after it is new
      * @param  Closure(ThreadSeen): string|null  $looks  where a thread is seen in its place
+     * @param  PartTree|null  $tree  the state that they lie in: where a part is not shown by itself, they lie below what it stands in
      */
-    public function __construct(private readonly Item $item, array $names, private readonly bool $mayComment, private readonly ?int $since, private readonly int $me, private readonly ?Closure $looks = null)
+    public function __construct(private readonly Item $item, array $names, private readonly bool $mayComment, private readonly ?int $since, private readonly int $me, private readonly ?Closure $looks = null, private readonly ?PartTree $tree = null)
     {
         $this->text = new CommentText($item, $names);
         $this->talk = route('talk', $item);
@@ -49,7 +51,17 @@ final class SlipHtml
             $said = "<details><summary>{$sign} <b>".e($people).'</b> <small>'.$this->said('settled', $settled->number).($line === '' ? '' : e(": “{$line}”"))."</small></summary>{$said}</details>";
         }
 
-        return new HtmlString("<article id=\"thread-{$key}\" class=\"{$classes}\" data-slip=\"{$key}\" data-of=\"".e($seen->key())."\"{$words} aria-label=\""."{$name} {$about}"."\">{$said}{$this->does($seen, $settled !== null)}</article>");
+        return new HtmlString("<article id=\"thread-{$key}\" class=\"{$classes}\" data-slip=\"{$key}\" data-of=\"".e($seen->key())."\"{$this->above($seen)}{$words} aria-label=\""."{$name} {$about}"."\">{$said}{$this->does($seen, $settled !== null)}</article>");
+    }
+
+    private function above(ThreadSeen $seen): string
+    {
+        $above = [];
+        for ($id = $seen->part; $this->tree?->has($id) === true && ($id = $this->tree->parent($id)) !== PartTree::ROOT;) {
+            $above[] = $id;
+        }
+
+        return $above === [] ? '' : ' data-above="'.e(implode(' ', $above)).'"';
     }
 
     /** What can be done with it: links, which lead to a page with its forms where no script puts these in place. */

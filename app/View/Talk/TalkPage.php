@@ -35,14 +35,15 @@ final readonly class TalkPage
      * What slips are drawn from.
      *
      * @param  (Closure(ThreadSeen): string)|null  $looks  where a thread is seen in its place
+     * @param  PartTree|null  $tree  the state that they lie in
      * @return array<string, mixed>
      */
-    public static function seen(Item $item, Talk $talk, bool $isNow, ?int $since = null, ?Closure $looks = null): array
+    public static function seen(Item $item, Talk $talk, bool $isNow, ?int $since = null, ?Closure $looks = null, ?PartTree $tree = null): array
     {
         $mayComment = $isNow && Gate::allows('comment', $item);
         $names = array_values($item->shelf->memberships()->with('user')->get()->map(fn (Membership $membership): string => $membership->user->name)->all());
 
-        return ['item' => $item, 'talk' => $talk, 'since' => $since, 'mayComment' => $mayComment, 'slip' => new SlipHtml($item, $names, $mayComment, $since, (int) Auth::id(), $looks)];
+        return ['item' => $item, 'talk' => $talk, 'since' => $since, 'mayComment' => $mayComment, 'slip' => new SlipHtml($item, $names, $mayComment, $since, (int) Auth::id(), $looks, $tree)];
     }
 
     /** @return array<string, mixed> */

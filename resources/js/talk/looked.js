@@ -46,11 +46,12 @@ export function attachTalk(root) {
             /** @type {Range[]} */
             const lit = [];
             for (const slip of slips) {
-                const block = target(slip.dataset.of ?? '');
+                // What is not shown by itself has its slip below what it stands in.
+                const block = [slip.dataset.of ?? '', ...(slip.dataset.above ?? '').split(' ')].filter(Boolean).map(target).find((each) => each !== null) ?? null;
                 if (!block || (slip.dataset.of ?? '') === '' || !hasRoom(block)) continue;
                 put(slip, block);
                 const [from, to] = (slip.dataset.words ?? '').split(',').map(Number);
-                const range = slip.dataset.words ? rangeOf(block.querySelector('.block-text') ?? block, from, to) : null;
+                const range = slip.dataset.words && block === target(slip.dataset.of ?? '') ? rangeOf(block.querySelector('.block-text') ?? block, from, to) : null;
                 if (range) lit.push(range);
                 else if (block.dataset.cell) block.classList.add('is-talked');
             }
