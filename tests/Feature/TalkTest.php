@@ -101,7 +101,7 @@ final class TalkTest extends FeatureCase
         $this->say($thread, ['deed' => 'reopened']);
         $this->say($thread, ['deed' => 'withdrew', 'of' => $mine->id]);
         self::assertSame([true, '', true, 0], [$this->seen()->isOpen(), $this->seen()->comments[1]->text, $this->seen()->comments[1]->isWithdrawn, count($this->seen()->comments[1]->before)]);
-        $this->get(route('talk', $this->item))->assertOk()->assertSee('Taken back by who said it.')->assertDontSee('By whom, then?');
+        $this->get(route('talk', $this->item))->assertOk()->assertSee('Withdrawn by who said it.')->assertDontSee('By whom, then?');
 
         // In what changed from 2 to 3 it is new, and at 2 it can only be looked at.
         $this->get(route('history', ['item' => $this->item, 'from' => 2, 'to' => 3]))->assertOk()->assertSee('new since 2')->assertSee('data-talk-do="said"', false);
