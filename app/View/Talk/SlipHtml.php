@@ -51,7 +51,7 @@ final class SlipHtml
             $said = "<details><summary>{$sign} <b>".e($people).'</b> <small>'.$this->said('settled', $settled->number).($line === '' ? '' : e(": “{$line}”"))."</small></summary>{$said}</details>";
         }
 
-        return new HtmlString("<article id=\"thread-{$key}\" class=\"{$classes}\" data-slip=\"{$key}\" data-of=\"".e($seen->key())."\"{$this->above($seen)}{$words} aria-label=\""."{$name} {$about}"."\">{$said}{$this->does($seen, $settled !== null)}</article>");
+        return new HtmlString("<article id=\"thread-{$key}\" class=\"{$classes}\" data-slip=\"{$key}\" data-of=\"".e($seen->key())."\"{$this->above($seen)}{$words} aria-label=\"{$name} {$about}\">{$said}{$this->does($seen, $settled !== null)}</article>");
     }
 
     private function above(ThreadSeen $seen): string
