@@ -120,7 +120,7 @@ final readonly class ChangeLine
             ChangeType::Removed, ChangeType::Added => mb_ucfirst($what),
             ChangeType::Moved => __('history.plan.moved', ['what' => $what]),
             ChangeType::Edited => $this->statement->added + $this->statement->removed > 0
-                ? __('history.plan.edited', ['name' => (string) ($values['name'] ?? '')]).$this->words()
+                ? __($this->statement->removed === 0 ? 'history.plan.edited_away' : 'history.plan.edited', ['name' => (string) ($values['name'] ?? '')]).$this->words()
                 : __($this->planKey(), array_map(strval(...), $values)),
         };
     }

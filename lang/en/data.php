@@ -80,5 +80,5 @@ return [
     'since' => ':who removed it in :title :number, :when.',
     'input_since' => ':who removed “:input”, which it is calculated from, in :title :number, :when.',
     'retyped_since' => ':who made it another type in :title :number, :when.',
-    'emptied_since' => 'It has been so since :title :number, by :who, :when.',
+    'emptied_since' => 'Empty since :title :number, by :who, :when.',
 ];

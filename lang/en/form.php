@@ -8,7 +8,7 @@ return [
     'yes' => 'yes',
     'no' => 'no',
     'types' => [
-        'short' => 'Short text', 'long' => 'Long text', 'one' => 'One of several', 'several' => 'Several of several', 'scale' => 'Scale', 'number' => 'Number', 'date' => 'Date',
+        'short' => 'Short text', 'long' => 'Long text', 'one' => 'One of several', 'several' => 'Several choices', 'scale' => 'Scale', 'number' => 'Number', 'date' => 'Date',
         'time' => 'Time', 'yes_no' => 'Yes or no', 'email' => 'E-mail address', 'file' => 'Picture or file', 'grid' => 'Grid', 'note' => 'Text that explains',
     ],
     'audiences' => ['anyone' => 'everybody who has its address', 'shelf' => 'the people of the shelf', 'named' => 'the people named'],
@@ -28,7 +28,7 @@ return [
         'opens' => 'This opens on :date.',
         'closes' => 'This was open until :date.',
         'shelf' => 'Only the people of its shelf answer this. Sign in first.',
-        'named' => 'Only some people answer this, and you are none of them.',
+        'named' => 'Only some people answer this, and you are not on the list.',
         'many' => 'Too much was sent from here, or to this form, today. Try again tomorrow.',
         'once' => 'You have answered this already, and it is answered once only.',
     ],

@@ -149,6 +149,7 @@ return [
         'setting_none' => 'No :field of :subject, as before',
         'moved' => 'Where :what stood',
         'edited' => 'The earlier wording of “:name”',
+        'edited_away' => 'The later wording of “:name”',
         'back' => '{1} one word comes back|[2,*] :count words come back',
         'away' => '{1} one word goes|[2,*] :count words go',
         'removed_by' => 'removed by :who :versions',

@@ -26,9 +26,9 @@ return [
     'shelf_deleted' => 'The shelf “:shelf” is in Lost & found, with all that stands on it.',
     'shelf_back' => 'The shelf “:shelf” is back, with all that stands on it.',
     'move' => [
-        'asks' => 'There publishing needs somebody else’s yes.', 'asks_not' => 'There whoever may publish does so alone.',
+        'asks' => 'There publishing needs another person’s yes.', 'asks_not' => 'There whoever may publish does so alone.',
         'drafts' => ['editors' => 'There those who write see drafts.', 'approvers' => 'There those who write or publish see drafts.', 'everyone' => 'There everybody on the shelf sees drafts.'],
-        'asks_entries' => 'There changes to entries need somebody else’s yes.', 'asks_entries_not' => 'There entries are changed without anybody’s yes.',
+        'asks_entries' => 'There changes to entries need another person’s yes.', 'asks_entries_not' => 'There entries are changed without anybody’s yes.',
         'restore' => 'There editors may restore, too.', 'restore_not' => 'There owners alone restore.',
         'roles' => ['viewer' => 'reads', 'editor' => 'writes', 'owner' => 'owns the shelf'],
     ],

@@ -1,7 +1,7 @@
 <?php
 
 return [
-    'wrong' => 'This address and this password do not go together.',
+    'wrong' => 'Wrong e-mail address or password.',
     'used' => 'This invitation has been taken up or taken back. If you have come already, sign in.',
     'somebody_else' => 'Somebody else is signed in here now. Sign in as yourself, so that what you wrote is saved under your name.',
     'expired' => 'This link has expired, or is not whole. Ask whoever invited you for a new one.',

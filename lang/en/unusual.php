@@ -2,10 +2,10 @@
 
 /* What makes a change worth a look: see core/History/Unusual/UnusualType.php for the evidence that comes with each. */
 return [
-    'blanked' => ':gone of :cells cells went at once',
-    'much_gone' => ':gone of :words words went at once',
+    'blanked' => ':gone of :cells cells were deleted at once',
+    'much_gone' => ':gone of :words words were deleted at once',
     'magnitude' => ':was became :is, out of what the column holds',
-    'out_of_range' => ':is is far from all that the column holds',
+    'out_of_range' => ':is is unusual for its column',
     'sign_flipped' => ':was became :is',
     'formula_replaced' => 'The formula :was became :is',
     'type_changed' => ':cells values became of another type',

@@ -12,7 +12,7 @@
                     <fieldset class="field"><legend class="label">Colour</legend><div class="colours">@for ($colour = 1; $colour <= App\Models\User::COLOURS; $colour++)<label class="by-{{ $colour }}"><input type="radio" name="colour" value="{{ $colour }}" aria-label="Colour {{ $colour }}" @checked((int) old('colour', $me->colour) === $colour)><span class="monogram by-{{ $colour }}">{{ $me->monogram() }}</span></label>@endfor</div></fieldset>
                     <h2>How you see the place</h2>
                     <div class="field"><label class="label" for="look">Light or dark</label><div class="select"><select id="look" name="look"><option value="">as the device has it</option><option value="day" @selected($me->look === 'day')>light</option><option value="night" @selected($me->look === 'night')>dark</option></select></div></div>
-                    <button class="button is-dark">Keep this</button>
+                    <button class="button is-dark">Save</button>
                 </form>
                 <div>
                     <form class="panel" method="post" action="{{ route('account.password') }}">
@@ -26,7 +26,7 @@
                     </form>
                     <section class="panel">
                         <h2>Word of what you watch</h2>
-                        <form method="post" action="{{ route('account.mails') }}">@csrf @method('put')<label class="label" for="mails">Mail</label><div class="field"><div class="select"><select id="mails" name="mails"><option value="daily" @selected($me->mails === 'daily')>once a day, when something changed</option><option value="soon" @selected($me->mails === 'soon')>within a quarter of an hour, all of it in one</option><option value="none" @selected($me->mails === 'none')>none</option></select></div></div><button class="button">Keep this</button></form>
+                        <form method="post" action="{{ route('account.mails') }}">@csrf @method('put')<label class="label" for="mails">Mail</label><div class="field"><div class="select"><select id="mails" name="mails"><option value="daily" @selected($me->mails === 'daily')>once a day, when something changed</option><option value="soon" @selected($me->mails === 'soon')>within a quarter of an hour, all of it in one</option><option value="none" @selected($me->mails === 'none')>none</option></select></div></div><button class="button">Save</button></form>
                         <p class="door-note">{{ $me->feed_key === null ? 'Programs can follow what you may see, by addresses with a key of your own.' : 'You have a key for programs. A new one ends every address with the one before.' }}</p>
                         <form method="post" action="{{ route('account.feed') }}">@csrf @method('put')<button class="button" name="key" value="1">{{ $me->feed_key === null ? 'Make a key' : 'Make a new key' }}</button>@if ($me->feed_key !== null) <button class="button is-quiet" name="key" value="0">Take it back</button>@endif</form>
                     </section>

@@ -73,7 +73,7 @@
                         <div class="field"><label class="label" for="email">E-mail address</label><input class="input" id="email" type="email" name="email" value="{{ old('email') }}" maxlength="200" required></div>
                         <div class="field"><label class="label" for="name">Name, if they have no account here yet</label><input class="input" id="name" name="name" value="{{ old('name') }}" maxlength="80"></div>
                         <div class="field"><label class="label" for="role">Role</label><div class="select"><select id="role" name="role">@foreach (App\Models\Role::cases() as $role)<option value="{{ $role->value }}" @selected(old('role', 'editor') === $role->value)>{{ ucfirst($role->value) }}</option>@endforeach</select></div></div>
-                        <button class="button is-dark">Put on the shelf</button>
+                        <button class="button is-dark">Invite</button>
                     </form>
                     <form class="panel" method="post" action="{{ route('shelf.settings', $shelf) }}">
                         @csrf @method('put')
@@ -83,12 +83,12 @@
                         <h2>Talking</h2>
                         <label class="checkbox"><input type="checkbox" name="viewers_comment" value="1" @checked($shelf->viewers_comment)> Viewers may comment on what they see</label>
                         <h2>Publishing</h2>
-                        <label class="checkbox"><input type="checkbox" name="asks" value="1" @checked($shelf->asks)> It needs somebody else’s yes</label>
+                        <label class="checkbox"><input type="checkbox" name="asks" value="1" @checked($shelf->asks)> Publishing needs another person’s yes</label>
                         <p class="door-note">Then publishing is a wish first, which somebody who may publish answers after looking at what readers would see change.</p>
-                        <label class="checkbox"><input type="checkbox" name="asks_entries" value="1" @checked($shelf->asks_entries)> Changes to entries of forms need somebody else’s yes, too</label>
+                        <label class="checkbox"><input type="checkbox" name="asks_entries" value="1" @checked($shelf->asks_entries)> Changes to entries of forms need another person’s yes, too</label>
                         <p class="door-note">Until then the others who work with entries see what was agreed to last; who made the change, and who may say yes, see the change.</p>
                         <div class="field"><label class="label" for="drafts">Who sees drafts of pages, forms and reports?</label><div class="select"><select id="drafts" name="drafts">@foreach (App\Models\Drafts::cases() as $drafts)<option value="{{ $drafts->value }}" @selected($shelf->drafts === $drafts)>{{ __("people.drafts.{$drafts->value}") }}</option>@endforeach</select></div></div>
-                        <button class="button">Keep this</button>
+                        <button class="button">Save</button>
                     </form>
                 </div>
             @endcan

@@ -10,7 +10,7 @@
             <p class="notice">{{ __('history.same') }}</p>
         @endif
         <div class="plan-columns">
-            <section aria-labelledby="back"><h2 id="back">Comes back <span>{{ count($plan->comesBack) }}</span></h2><p>In {{ $version->number }}, and missing or other now</p>
+            <section aria-labelledby="back"><h2 id="back">Comes back <span>{{ count($plan->comesBack) }}</span></h2><p>In {{ $version->number }}, and missing or different now</p>
                 <ul data-column="back">@foreach ($plan->comesBack as $at => $entry)<x-plan-line :entry="$entry" :at="$at" :item="$item" :ticked="$plan->ticks($at)" />@endforeach</ul>
                 @if ($plan->comesBack === [])<p class="plan-none">Nothing: all that was in {{ $version->number }} is there now.</p>@endif
             </section>

@@ -13,7 +13,7 @@
                         <div class="field"><label class="label" for="about">What is it for?</label><textarea class="textarea" id="about" name="about" maxlength="500" rows="3">{{ old('about', $shelf->about) }}</textarea></div>
                         <h2>Lost &amp; found</h2>
                         <div class="field"><label class="label" for="lost_days">What was deleted goes for good after so many days. Left open, it never does.</label><input class="input is-short" id="lost_days" name="lost_days" type="number" min="1" max="3650" value="{{ old('lost_days', $shelf->lost_days) }}"></div>
-                        <button class="button is-dark">Keep this</button>
+                        <button class="button is-dark">Save</button>
                     </form>
                 @else
                     <section class="panel"><h2>What it is for</h2><p>{{ $shelf->about === '' ? 'Nobody said so yet.' : $shelf->about }}</p></section>

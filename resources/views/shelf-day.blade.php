@@ -13,7 +13,7 @@
                         <form class="menu-sheet is-right menu-form" method="post" action="{{ route('day.mark', $shelf) }}">
                             @csrf<input type="hidden" name="at" value="{{ $stamp($day->moment) }}">
                             <label class="label" for="day-name">A name for the whole shelf as it was then</label>
-                            <span class="milestone-line"><input class="input" id="day-name" name="name" maxlength="{{ config('attic.title') }}" placeholder="Before the open day" required data-focus><button class="button is-dark">Mark it</button></span>
+                            <span class="milestone-line"><input class="input" id="day-name" name="name" maxlength="{{ config('attic.title') }}" placeholder="Before the open day" required data-focus><button class="button is-dark">Save name</button></span>
                             <small>Each item that has none in that version gets it, too.</small>
                         </form>
                     </details>

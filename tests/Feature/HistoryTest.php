@@ -150,7 +150,7 @@ final class HistoryTest extends FeatureCase
     {
         $this->get(route('restore', [$this->item, 2]))->assertOk()->assertSeeInOrder([
             'Comes back', '“Check the plug and lead first”', 'removed by Tobi in 6',
-            'Goes away', 'The earlier wording', 'added by Tobi in 5',
+            'Goes away', 'The later wording', 'added by Tobi in 5',
             'Stays as it is', 'All 6 versions',
         ]);
     }
@@ -361,8 +361,8 @@ final class HistoryTest extends FeatureCase
         $this->save($this->item, $this->ines, $this->paragraphs(...$long));
         $this->save($this->item, $this->tobi, $this->paragraphs(...array_slice($long, 0, 5)));
         self::assertNull(Version::query()->where(['item_id' => $this->item->id, 'number' => 7])->firstOrFail()->unusual);
-        $this->get(route('list', $this->item))->assertSee('255 of 340 words went at once');
-        $this->get(route('ribbon', $this->item))->assertJsonPath('unusual', [[8, '255 of 340 words went at once']]);
+        $this->get(route('list', $this->item))->assertSee('255 of 340 words were deleted at once');
+        $this->get(route('ribbon', $this->item))->assertJsonPath('unusual', [[8, '255 of 340 words were deleted at once']]);
     }
 
     public function test_one_persons_edits_are_taken_out_and_later_work_stays(): void

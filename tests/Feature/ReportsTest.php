@@ -154,7 +154,7 @@ final class ReportsTest extends FeatureCase
     public function test_a_widget_that_broke_says_by_whom_and_its_field_comes_back(): void
     {
         $this->save($this->data, $this->people['owner'], $this->records(hours: false));
-        $this->get(route('item', $this->report))->assertOk()->assertSee('It needs “Double”, which is gone.')->assertSee('Ines removed it in Repair log 3')->assertSee('Bring “Double” back')->assertSee('Restore both…')->assertSee('Point it elsewhere…');
+        $this->get(route('item', $this->report))->assertOk()->assertSee('It needs “Double”, which is gone.')->assertSee('Ines removed it in Repair log 3')->assertSee('Bring “Double” back')->assertSee('Restore both…')->assertSee('Use another field…');
         $this->get(route('shelf', $this->shelf))->assertSee('“Double” is gone, and “Doubled” in “Quarterly repairs” needs it');
         $this->post(route('part.restore', [$this->data, 'fhours', 2]), ['seen' => 3])->assertRedirect();
         $this->get(route('item', $this->report))->assertSee('<b>18</b>', false)->assertDontSee('which is gone');
@@ -216,7 +216,7 @@ final class ReportsTest extends FeatureCase
         self::assertSame(['misfit_widget'], $types());
         $this->get(route('item', $this->report))->assertOk()->assertSee('It needs “Day” to be a day')->assertSee('Ines made it another type in Repair log 5')->assertSee('Bring “Day” back…');
         $this->save($this->data, $this->people['editor'], PartTree::of([...array_values(array_filter($tree->parts, fn (Part $part) => $part->role === 'field'))]));
-        $this->get(route('item', $this->report))->assertOk()->assertSee('No record of its dataset is counted.')->assertSee('It has been so since Repair log 6, by Tobi');
+        $this->get(route('item', $this->report))->assertOk()->assertSee('No record of its dataset is counted.')->assertSee('Empty since Repair log 6, by Tobi');
     }
 
     public function test_a_gap_is_followed_to_whoever_made_it_and_a_filter_that_nobody_meets_says_so(): void
@@ -237,7 +237,7 @@ final class ReportsTest extends FeatureCase
         $this->actingAs($this->people['editor']);
         $widget = ['part' => 'wone', 'type' => 'bars', 'title' => 'Tips by month', 'source' => $this->data->key, 'measure' => 'count', 'by' => 'fday', 'step' => 'month'];
         $this->step('widget-set', [...$widget, 'filters' => [['field' => 'ftip', 'way' => 'above', 'value' => '1000']]])->assertOk();
-        $this->get(route('item', $this->report))->assertSee('the filter “Tip above 1,000” leaves none')->assertDontSee('It has been so since');
+        $this->get(route('item', $this->report))->assertSee('the filter “Tip above 1,000” leaves none')->assertDontSee('Empty since');
     }
 
     public function test_a_report_and_its_data_are_restored_together_and_taken_back_together(): void

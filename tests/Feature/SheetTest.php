@@ -272,14 +272,14 @@ final class SheetTest extends FeatureCase
         $this->edit(['cells' => array_fill_keys($rows, ['t1c0' => null, 't1c1' => null, 't1c2' => null])], $this->tobi);
         $version = Version::query()->where('number', 4)->firstOrFail();
         self::assertSame('blanked', $version->unusual[0]['type'] ?? null);
-        $this->get(route('shelf', $this->shelf))->assertSee('cells went at once')->assertSee('It was meant');
-        $this->get(route('history', ['item' => $this->item, 'from' => 3, 'to' => 4]))->assertSee('cells went at once');
+        $this->get(route('shelf', $this->shelf))->assertSee('cells were deleted at once')->assertSee('It was meant');
+        $this->get(route('history', ['item' => $this->item, 'from' => 3, 'to' => 4]))->assertSee('cells were deleted at once');
 
         $this->post(route('meant', [$this->item, 4]))->assertRedirect();
-        $this->get(route('shelf', $this->shelf))->assertDontSee('cells went at once');
+        $this->get(route('shelf', $this->shelf))->assertDontSee('cells were deleted at once');
         Version::query()->where('number', 4)->update(['meant_user_id' => null]);
         $this->post(route('restore.store', [$this->item, 3]), ['seen' => 4])->assertRedirect();
-        $this->get(route('shelf', $this->shelf))->assertDontSee('cells went at once');
+        $this->get(route('shelf', $this->shelf))->assertDontSee('cells were deleted at once');
         self::assertSame('5.1', $this->shown('t1r4', 't1c1'));
     }
 

@@ -138,7 +138,7 @@ test('a session that ended is begun again in place, and then it saves', async ({
     await expect(page.getByRole('heading', { name: 'Your session has ended' })).toBeVisible();
     await page.locator('[data-sign-in-dialog]').getByLabel('Password').fill('wrong');
     await page.locator('[data-sign-in-dialog]').getByRole('button', { name: 'Sign in', exact: true }).click();
-    await expect(page.locator('[data-sign-in-dialog]').getByRole('alert')).toContainText('do not go together');
+    await expect(page.locator('[data-sign-in-dialog]').getByRole('alert')).toContainText('Wrong e-mail address or password');
     await page.locator('[data-sign-in-dialog]').getByLabel('Password').fill('attic-demo');
     await page.locator('[data-sign-in-dialog]').getByRole('button', { name: 'Sign in', exact: true }).click();
     await expect(page.getByRole('heading', { name: 'Your session has ended' })).toBeHidden();

@@ -25,7 +25,7 @@ test('a change to an entry waits for a yes, others see what was agreed to, and a
     const entries = await answered(page, `Asked ${Date.now()}`, 'Ada Quill');
     await page.getByRole('link', { name: 'People' }).last().click();
     await page.getByLabel(/Changes to entries/).check();
-    await page.getByRole('button', { name: 'Keep this' }).click();
+    await page.getByRole('button', { name: 'Save' }).click();
     await expect(page.locator('.said')).toContainText('are kept');
 
     const nell = await (await browser.newContext({ baseURL })).newPage();
@@ -59,7 +59,7 @@ test('a change to an entry waits for a yes, others see what was agreed to, and a
 
     await page.getByRole('link', { name: 'People' }).last().click();
     await page.getByLabel(/Changes to entries/).uncheck();
-    await page.getByRole('button', { name: 'Keep this' }).click();
+    await page.getByRole('button', { name: 'Save' }).click();
     await expect(page.locator('.said')).toContainText('are kept');
 });
 
@@ -99,7 +99,7 @@ test('columns are chosen, and what one person changed in the demo is looked thro
     for (const name of ['Tell us more, if you like', 'Anything else?']) await page.getByLabel(name).uncheck();
     await page.getByRole('button', { name: 'Show these' }).press('Enter');
     await expect(page.locator('thead')).not.toContainText('Anything else?');
-    await expect(page.locator('thead')).toContainText('is asked no more');
+    await expect(page.locator('thead')).toContainText('no longer asked');
     await page.getByRole('link', { name: 'Changes' }).click();
     await page.getByLabel('What did').selectOption({ label: 'Jun Castell (14)' });
     await page.getByRole('button', { name: 'Show', exact: true }).click();

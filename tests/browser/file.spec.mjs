@@ -38,7 +38,7 @@ test('a file is dropped on its shelf, and dropped again it is its next version',
         { name: 'fuses.txt', type: 'text/plain', text: 'other' },
         { name: 'keys.txt', type: 'text/plain', text: 'Two keys' },
     ]);
-    await page.getByRole('button', { name: 'Leave it' }).click();
+    await page.getByRole('button', { name: 'Cancel' }).click();
     await expect(page.getByText('fuses.txt was not sent.')).toBeVisible();
     await page.getByRole('link', { name: 'keys.txt' }).first().click();
     await expect(page.getByText('Two keys')).toBeVisible();

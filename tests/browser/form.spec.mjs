@@ -34,13 +34,13 @@ test('a form is built by keys alone: questions, choices, a rule, carried and und
     await expect(page.locator('[data-chosen]')).toHaveText('Question “What is it?”');
     await page.getByRole('button', { name: 'Skip rule…' }).press('Enter');
     const dialog = page.getByRole('dialog');
-    await dialog.getByRole('button', { name: 'Leave it' }).press('Enter');
+    await dialog.getByRole('button', { name: 'Cancel' }).press('Enter');
     await expect(editor(page).locator('.question-rule')).toHaveCount(0);
     await page.getByRole('button', { name: 'Skip rule…' }).press('Enter');
     await dialog.getByLabel('This').selectOption({ label: 'A coat' });
     await dialog.getByLabel('What', { exact: true }).selectOption({ label: 'Page 2' });
     await axe(page);
-    await dialog.getByRole('button', { name: 'Keep this' }).press('Enter');
+    await dialog.getByRole('button', { name: 'Save' }).press('Enter');
     await expect(editor(page).locator('.question-rule')).toHaveText('If the answer is “A coat”, go on with page 2');
     await saved(page);
     await expect(page.locator('[data-flow] .flow-arrow.is-rule')).toHaveCount(1);
@@ -61,7 +61,7 @@ test('a form is published, answered without JavaScript on a telephone, and its e
     await ask(page, 'E-mail address', 'Your address');
     await page.getByRole('button', { name: 'Settings of the form…' }).click();
     await page.getByLabel('Who may answer').selectOption('anyone');
-    await page.getByRole('button', { name: 'Keep this' }).click();
+    await page.getByRole('button', { name: 'Save' }).click();
     await saved(page);
     await page.getByRole('link', { name: 'Publish…' }).click();
     await expect(page.locator('.form-row')).toHaveCount(4);
@@ -126,7 +126,7 @@ test('a removed question says what it takes out of sight, and is compared questi
     await expect(page.getByText(/^\d+ entries$/)).not.toHaveText('146 entries');
     await axe(page);
     await page.goto(`${item}/entries/sums`);
-    await expect(page.locator('.sum.is-gone')).toContainText('A question that is gone · 131 answers');
+    await expect(page.locator('.sum.is-gone')).toContainText('Removed question · 131 answers');
     await axe(page);
     await page.goto(item);
     await editor(page).getByText('Does it have a plug?').click();
@@ -147,7 +147,7 @@ test('a question is dragged elsewhere by its grip, and rules follow its number',
     await expect(page.locator('[data-chosen]')).toHaveText('Question “One”');
     await page.getByRole('button', { name: 'Skip rule…' }).click();
     await page.getByLabel('What', { exact: true }).selectOption({ label: '3. Three' });
-    await page.getByRole('button', { name: 'Keep this' }).click();
+    await page.getByRole('button', { name: 'Save' }).click();
     await expect(editor(page).locator('.question-rule')).toContainText('go on with 3 “Three”');
     await editor(page).getByText('Three', { exact: true }).hover();
     const [from, to] = [await page.locator('.page-grip').boundingBox(), await editor(page).locator('.question').nth(1).boundingBox()];

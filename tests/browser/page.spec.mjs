@@ -100,10 +100,10 @@ test('blocks that are set up in a dialog say what is wrong, and show what reader
     await tool(page, 'Button…');
     await dialog.getByLabel('Words on it').fill('Book a place');
     await dialog.getByLabel('Where it leads').fill('javascript:alert(1)');
-    await dialog.getByRole('button', { name: 'Keep this' }).click();
+    await dialog.getByRole('button', { name: 'Save' }).click();
     await expect(dialog).toBeVisible();
     await dialog.getByLabel('Where it leads').fill('/read/opening-hours');
-    await dialog.getByRole('button', { name: 'Keep this' }).click();
+    await dialog.getByRole('button', { name: 'Save' }).click();
     await expect(dialog).toBeHidden();
     await saved(page);
     const button = (await state(page)).content.find((part) => part[1] === 'button');
@@ -111,7 +111,7 @@ test('blocks that are set up in a dialog say what is wrong, and show what reader
     await page.getByRole('button', { name: 'Section…' }).click();
     await dialog.getByLabel(/^Title/).fill('Good to know');
     await dialog.getByLabel('Ground').selectOption('deep');
-    await dialog.getByRole('button', { name: 'Keep this' }).click();
+    await dialog.getByRole('button', { name: 'Save' }).click();
     await expect(page.locator('.ProseMirror section.deep h1')).toHaveText('Good to know');
     await axe(page);
     await page.getByRole('button', { name: 'Phone' }).click();

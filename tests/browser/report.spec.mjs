@@ -33,7 +33,7 @@ async function widget(page, type, title, source, choose = {}) {
     await expect(dialog.getByLabel('How much')).toBeVisible();
     await dialog.getByLabel('Title').fill(title);
     for (const [label, value] of Object.entries(choose)) await dialog.getByRole('combobox', { name: label, exact: true }).selectOption({ label: value });
-    await dialog.getByRole('button', { name: 'Keep this' }).press('Enter');
+    await dialog.getByRole('button', { name: 'Save' }).press('Enter');
     await expect(page.getByRole('article', { name: title })).toBeFocused();
 }
 
@@ -43,12 +43,12 @@ test('a dataset is taken in after a look, calculated with, changed and looked ba
     await page.getByRole('link', { name: 'New field…' }).click();
     await page.getByLabel('What is it called?').fill('Hours');
     await page.getByLabel('Calculated by').fill('[Minutes] / 6 0');
-    await page.getByRole('button', { name: 'Keep this' }).press('Enter');
+    await page.getByRole('button', { name: 'Save' }).press('Enter');
     await expect(page.getByRole('alert')).toContainText('can not be read as an expression. At character');
     await expect(page.getByLabel('Calculated by')).toHaveValue('[Minutes] / 6 0');
     await axe(page);
     await page.getByLabel('Calculated by').fill('round([Minutes] / 60, 2)');
-    await page.getByRole('button', { name: 'Keep this' }).press('Enter');
+    await page.getByRole('button', { name: 'Save' }).press('Enter');
     await expect(page.locator('tbody tr').first()).toContainText('0.58');
     await axe(page);
     await page.getByRole('link', { name: 'Change record 1' }).click();
@@ -99,7 +99,7 @@ test('a report is laid out by keys alone, undone, and its chart is over its earl
     await page.getByRole('article', { name: 'By bench' }).press('Enter');
     await page.getByRole('dialog').getByLabel('How much').selectOption({ label: 'Mean' });
     await page.getByRole('dialog').getByLabel('Of which field').selectOption({ label: 'Minutes' });
-    await page.getByRole('dialog').getByRole('button', { name: 'Keep this' }).press('Enter');
+    await page.getByRole('dialog').getByRole('button', { name: 'Save' }).press('Enter');
     await expect(page.getByRole('article', { name: 'By bench' })).toContainText('mean of Minutes, by Bench');
     await page.getByRole('article', { name: 'Minutes' }).press('Delete');
     await expect(page.getByRole('article', { name: 'Minutes' })).toHaveCount(0);

@@ -7,7 +7,7 @@ test('the door: one press in the demo, a password otherwise, and out again', asy
     await page.getByLabel('E-mail address').fill('tobi@fennel.example');
     await page.getByLabel('Password').fill('wrong');
     await page.getByRole('button', { name: 'Sign in' }).click();
-    await expect(page.getByRole('alert')).toContainText('do not go together');
+    await expect(page.getByRole('alert')).toContainText('Wrong e-mail address or password');
     await page.getByLabel('Password').fill('attic-demo');
     await page.getByRole('button', { name: 'Sign in' }).click();
     await expect(page.getByRole('heading', { name: 'Volunteers' })).toBeVisible();
@@ -73,7 +73,7 @@ test('people: invited, given rights, taken off, and what the invited person sees
     await page.getByRole('navigation', { name: 'Shelves' }).getByRole('link', { name: 'People' }).click();
     await page.getByLabel('E-mail address').fill('ada@fennel.example');
     await page.getByLabel(/Name, if/).fill('Ada Brook');
-    await page.getByRole('button', { name: 'Put on the shelf' }).click();
+    await page.getByRole('button', { name: 'Invite' }).click();
     const link = await page.getByLabel('Invitation link').inputValue();
     await axe(page);
     const ada = await (await browser.newContext()).newPage();

@@ -133,7 +133,7 @@ test('a picture is pasted and dropped', async ({ page }) => {
             const box = target.getBoundingClientRect();
             target.dispatchEvent(type === 'paste' ? new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }) : new DragEvent('drop', { dataTransfer: data, bubbles: true, cancelable: true, clientX: box.left + 5, clientY: box.top + 5 }));
         }, kind);
-        await page.getByRole('button', { name: 'Leave it' }).click();
+        await page.getByRole('button', { name: 'Cancel' }).click();
         await saved(page);
     }
     await expect(page.locator('.ProseMirror img.is-picture')).toHaveCount(2);

@@ -29,7 +29,7 @@ export class SignedOut extends Error {}
 export class Refused extends Error {
     /** @param {number} status @param {{message?: string, problems?: {code: string, path: string, text: string}[]}} answer */
     constructor(status, answer) {
-        super(answer.message ?? 'The server said no.');
+        super(answer.message ?? 'Not saved. Reload and try again.');
         this.status = status;
         this.problems = answer.problems ?? [];
     }

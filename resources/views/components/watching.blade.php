@@ -5,7 +5,7 @@
         <option value="">{{ $otherwise ?? 'nothing' }}</option>
         @foreach (App\Watching\Watch::HOW as $each)@if ($each !== 'none' || $otherwise !== null)<option value="{{ $each }}" @selected($how === $each)>{{ __("watching.how.{$each}") }}</option>@endif @endforeach
     </select></div></div>
-    <button class="button">Keep this</button>
+    <button class="button">Save</button>
 </form>
 @if ($feed === null)<p class="door-note">Programs can follow it, too: make a key for them in <a href="{{ route('account') }}">your account</a>.</p>
 @else<div class="field"><label class="label" for="feed">For programs (Atom); whoever has this address sees what you see</label><input class="input" id="feed" readonly value="{{ $feed }}" data-select></div>@endif

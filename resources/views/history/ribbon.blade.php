@@ -30,7 +30,7 @@
                                 <label class="label" for="milestone-{{ $end->number }}">{{ __('history.milestone.'.($loop->count === 1 ? 'only' : ($loop->first ? 'later' : 'earlier')), ['number' => (string) $end->number]) }}@if ($end->number === $item->head), {{ __('history.milestone.newest') }}@endif</label>
                                 <span class="milestone-line">
                                     <input class="input" id="milestone-{{ $end->number }}" name="name" maxlength="{{ config('attic.title') }}" value="{{ $end->milestone?->name }}" placeholder="{{ __('history.milestone.name') }}" required @if ($loop->first) data-focus @endif>
-                                    <button class="button is-dark">{{ $end->milestone ? 'Rename' : 'Mark it' }}</button>
+                                    <button class="button is-dark">{{ $end->milestone ? 'Rename' : 'Save name' }}</button>
                                 </span>
                                 @if (($suggested = App\View\SuggestedName::for($end, $phrases)) !== null)<button class="button is-quiet milestone-suggested" type="button" data-fill="milestone-{{ $end->number }}" data-with="{{ $suggested }}">{{ __('history.call_it') }} “{{ $suggested }}”</button>@endif
                                 <label class="is-sr-only" for="milestone-note-{{ $end->number }}">{{ __('history.milestone.note') }}</label>

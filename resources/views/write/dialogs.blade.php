@@ -10,7 +10,7 @@
     <form method="dialog">
         <h2 id="alt-name">What does the picture show?</h2>
         <input class="input" name="alt" maxlength="500" aria-label="Description" placeholder="In a few words, for those who can’t see it">
-        <div class="dialog-do"><button class="button" value="cancel">Leave it</button><button class="button is-dark" value="set">Keep this</button></div>
+        <div class="dialog-do"><button class="button" value="cancel">Cancel</button><button class="button is-dark" value="set">Save</button></div>
     </form>
 </dialog>
 <dialog class="dialog" data-sign-in-dialog aria-labelledby="sign-in-name">

@@ -3,6 +3,6 @@
         <h2 id="settings-name">Settings</h2>
         <div data-fields></div>
         <p class="dialog-problem" role="alert" hidden>An address begins with https://, http://, mailto:, tel: or /</p>
-        <div class="dialog-do"><button class="button" value="cancel">Leave it</button><button class="button is-dark" value="set">Keep this</button></div>
+        <div class="dialog-do"><button class="button" value="cancel">Cancel</button><button class="button is-dark" value="set">Save</button></div>
     </form>
 </dialog>

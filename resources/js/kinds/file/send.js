@@ -121,7 +121,7 @@ async function send(file, way, row) {
             const chosen = await row.choose(there.said, [
                 ['next', 'Its next version'],
                 ['other', 'Another file'],
-                ['none', 'Leave it'],
+                ['none', 'Cancel'],
             ]);
             if (chosen === 'none') {
                 row.end(`${file.name} was not sent.`);

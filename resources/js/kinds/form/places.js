@@ -6,7 +6,7 @@ import { NodeSelection } from 'prosemirror-state';
 
 /** What a question of each type is called. @type {Record<string, string>} */
 export const TYPES = {
-    short: 'Short text', long: 'Long text', one: 'One of several', several: 'Several of several', scale: 'Scale', number: 'Number', date: 'Date',
+    short: 'Short text', long: 'Long text', one: 'One of several', several: 'Several choices', scale: 'Scale', number: 'Number', date: 'Date',
     time: 'Time', yes_no: 'Yes or no', email: 'E-mail address', file: 'Picture or file', grid: 'Grid', note: 'Text that explains',
 };
 

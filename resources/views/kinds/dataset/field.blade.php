@@ -20,7 +20,7 @@
                     <small id="expression-what">Fields in brackets; + - * / % and **, comparisons, and or not, contains, ~ puts texts together, a ? b : c; {{ implode(', ', array_keys(MistyAttic\Core\Calculate\Data\ExpressionFunctions::SIGNATURES)) }}. What it is then follows from the expression, and not from the choice above.</small></div>
                 <p class="ask-help">The fields: @foreach ($names as $other => $name)@continue($other === $id)<code>{{ MistyAttic\Core\Kinds\Dataset\FieldNames::shown("[{$other}]", $names) }}</code> @endforeach</p>
             @endif
-            <div class="answer-do"><button class="button is-dark">Keep this</button><a class="button" href="{{ route('item', $item) }}">Cancel</a>
+            <div class="answer-do"><button class="button is-dark">Save</button><a class="button" href="{{ route('item', $item) }}">Cancel</a>
                 @if ($field !== null)<a class="button is-quiet" href="{{ route('part', [$item, $id]) }}">Its history</a>@if (! $item->follows() || $field->string('expression') !== '')<a class="button is-quiet" href="{{ route('field.hanging', [$item, $id]) }}">Remove it…</a>@endif @endif</div>
         </form>
     </main>

@@ -20,7 +20,7 @@
                             @else @foreach ($tabs($item) as $tab)<option value="{{ $item->key }}/{{ $tab->id }}">{{ Str::limit($item->title, 60) }}{{ $tab->string('name') === '' ? '' : ", {$tab->string('name')}" }}</option>@endforeach @endif
                         @endforeach
                     </select></div></div>
-                    <div class="field"><label class="label" for="version">As it stands when?</label><div class="select"><select id="version" name="version"><option value="">Always as it is now: follow it</option>
+                    <div class="field"><label class="label" for="version">Which version?</label><div class="select"><select id="version" name="version"><option value="">Always as it is now: follow it</option>
                         @foreach ($items as $item)
                             @foreach ($item->versions->whereNotNull('milestone')->sortByDesc('number') as $version)<option value="{{ $item->key }}:{{ $version->number }}">{{ Str::limit($item->title, 40) }}, “{{ $version->milestone->name }}”</option>@endforeach
                         @endforeach

@@ -11,7 +11,7 @@
                 @foreach ($list->without as $question)<input type="hidden" name="without[]" value="{{ $question }}">@endforeach
             </form>
             <span>{{ trans_choice('{0} no entries|{1} one entry|[2,*] :count entries', $list->entries->total()) }}</span>
-            <a href="{{ route('entries', $list->address(['gone' => $list->deleted ? null : 1])) }}">{{ $list->deleted ? 'Those that are there' : 'Taken away' }}</a>
+            <a href="{{ route('entries', $list->address(['gone' => $list->deleted ? null : 1])) }}">{{ $list->deleted ? 'Those that are there' : 'Removed entries' }}</a>
             <a href="{{ route('entries.outbox', $item) }}">Outbox</a>
             <span class="bar-do">
                 <details class="menu" data-menu><summary class="button">Columns</summary>
@@ -47,7 +47,7 @@
             <table class="versions" data-rows>
                 <thead><tr>
                     @foreach (['number' => 'No.', 'from' => 'Sent by', 'changed' => 'Last changed'] + $list->shown() as $column => $name)
-                        <th scope="col" @if ($list->sort === $column) aria-sort="{{ $list->down ? 'descending' : 'ascending' }}" @endif @class(['is-gone' => isset($list->gone[$column])])><a href="{{ route('entries', $list->address(['sort' => $column, 'down' => $list->sort === $column && ! $list->down ? 1 : 0])) }}">{{ Str::limit($name, 40) }}{{ $list->sort === $column ? ($list->down ? ' ↓' : ' ↑') : '' }}</a>@if (isset($list->gone[$column]))<small>is asked no more</small>@endif</th>
+                        <th scope="col" @if ($list->sort === $column) aria-sort="{{ $list->down ? 'descending' : 'ascending' }}" @endif @class(['is-gone' => isset($list->gone[$column])])><a href="{{ route('entries', $list->address(['sort' => $column, 'down' => $list->sort === $column && ! $list->down ? 1 : 0])) }}">{{ Str::limit($name, 40) }}{{ $list->sort === $column ? ($list->down ? ' ↓' : ' ↑') : '' }}</a>@if (isset($list->gone[$column]))<small>no longer asked</small>@endif</th>
                     @endforeach
                     <th><span class="is-sr-only">History</span></th>
                 </tr></thead>

@@ -9,7 +9,7 @@
             @foreach ($sums->questions as $sum)
                 <section class="sum @if ($sum['isGone']) is-gone @endif">
                     <h2>{{ $sum['question'] }}</h2>
-                    <p class="sum-what">{{ $sum['isGone'] ? 'A question that is gone' : $sum['type'] }} · {{ trans_choice('{0} no answers|{1} one answer|[2,*] :count answers', $sum['count']) }}</p>
+                    <p class="sum-what">{{ $sum['isGone'] ? 'Removed question' : $sum['type'] }} · {{ trans_choice('{0} no answers|{1} one answer|[2,*] :count answers', $sum['count']) }}</p>
                     @if ($sum['figures'] !== [])<dl class="form-set">@foreach ($sum['figures'] as $name => $figure)<div><dt>{{ $name }}</dt><dd>{{ $figure }}</dd></div>@endforeach</dl>@endif
                     @if ($sum['bars'] !== [])@include('kinds.form.bars', ['bars' => $sum['bars'], 'of' => $sum['count'], 'label' => $sum['question']])@endif
                     @if ($sum['latest'] !== [])<ul class="sum-latest">@foreach ($sum['latest'] as $text)<li>{{ Str::limit($text, 160) }}</li>@endforeach</ul>@endif

@@ -16,7 +16,7 @@
                 <a class="button" href="{{ route('restore', [$widget->dataset, $went[0]->number]) }}">Bring “{{ $widget->brokenField }}” back…</a>
             @endif
             @if ($went !== null && $source === null && Gate::allows('restore', $item) && ($before = App\Kinds\Report\ReportMending::lastGood($item, $went[1])) !== null)<a class="button" href="{{ route('restore', [$item, $before]) }}">Restore both…</a>@endif
-            @if ($mayWrite)<button type="button" class="button" data-set>{{ $widget->broken === 'source_none' ? 'Choose one…' : 'Point it elsewhere…' }}</button>@endif
+            @if ($mayWrite)<button type="button" class="button" data-set>{{ $widget->broken === 'source_none' ? 'Choose one…' : 'Use another field…' }}</button>@endif
         </p>
         @if ($went !== null && $source === null && $widget->broken !== 'field_type' && Gate::allows('restore', $widget->dataset))<form id="mend-{{ $widget->part->id }}" method="post" action="{{ route('part.restore', [$widget->dataset, $widget->brokenFieldId(), $went[0]->number]) }}">@csrf<input type="hidden" name="seen" value="{{ $widget->dataset->head }}"></form>@endif
     @endif

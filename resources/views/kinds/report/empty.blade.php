@@ -4,7 +4,7 @@
     @if ($since !== null)
         <p class="widget-mend">
             @if (Gate::allows('restore', $item) && ($before = App\Kinds\Report\ReportMending::lastGood($item, $since[1])) !== null)<a class="button" href="{{ route('restore', [$item, $before]) }}">Restore both…</a>@endif
-            @if ($mayWrite)<button type="button" class="button" data-set>Point it elsewhere…</button>@endif
+            @if ($mayWrite)<button type="button" class="button" data-set>Use another field…</button>@endif
         </p>
     @endif
 </div>

@@ -14,6 +14,6 @@
     <div class="dialog-do">
         <button type="button" class="button is-quiet" data-settings-do="page-remove" @disabled(count($pages) < 2)>Remove it</button>
         <button type="button" class="button is-quiet" data-settings-do="page-move" data-by="-1">Move it before</button><button type="button" class="button is-quiet" data-settings-do="page-move" data-by="1">Move it after</button>
-        <button type="button" class="button" data-close>Leave it</button><button class="button is-dark">Keep this</button>
+        <button type="button" class="button" data-close>Cancel</button><button class="button is-dark">Save</button>
     </div>
 </form>

@@ -31,6 +31,6 @@
     <div class="dialog-do">
         <button type="button" class="button is-quiet" data-settings-do="widget-remove">Remove it</button><button type="button" class="button is-quiet" data-settings-do="widget-copy">Copy it</button>
         @if (count($pages) > 1)<select class="tool-style" aria-label="To another page" data-to-page><option value="">To another page…</option>@foreach ($pages as $page)<option value="{{ $page->id }}">{{ $page->string('title') }}</option>@endforeach</select>@endif
-        <button type="button" class="button" data-close>Leave it</button><button class="button is-dark">Keep this</button>
+        <button type="button" class="button" data-close>Cancel</button><button class="button is-dark">Save</button>
     </div>
 </form>
