@@ -89,6 +89,9 @@ final class Settlement
                 }
             }
         }
+        // One that came along below another goes to its own place.
+        $own = array_flip(array_column($conflicts, 'id'));
+        $children = array_map(fn (array $ids): array => array_values(array_filter($ids, fn (string $id): bool => ! isset($own[$id]))), $children);
         foreach ($conflicts as $conflict) {
             $parent = $conflict->spot->parent ?? PartTree::ROOT;
             $arriving[isset($parts[$parent]) ? $parent : PartTree::ROOT][$conflict->spot->after ?? ''][] = $conflict->id;

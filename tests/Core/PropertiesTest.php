@@ -246,15 +246,30 @@ final class PropertiesTest extends TestCase
     public function test_what_was_removed_under_an_edit_comes_back_all_at_once_as_one_by_one(Kind $kind): void
     {
         $this->rounds($kind, function (RandomContent $random): void {
-            $merge = TreeMerge::of(...$this->fork($random));
-            $removed = array_values(array_filter($merge->conflicts, fn (Conflict $conflict) => $conflict->type === ConflictType::EditedRemoved));
-            $once = Settlement::restored($merge->tree, $removed);
-            $single = array_reduce($removed, fn (PartTree $tree, Conflict $conflict) => Settlement::of($tree, $conflict, Choice::Mine), $merge->tree);
-            [$one, $two] = [$this->records(PartTree::of($once->parts)), $this->records($single)];
-            sort($one);
-            sort($two);
-            self::assertSame($two, $one);
+            $this->comesBackAllAtOnce(...$this->fork($random));
         });
+    }
+
+    /** A column moved into a section that went, and of what stands in it one went by itself. */
+    public function test_what_was_removed_by_itself_comes_back_once_though_it_comes_below_another(): void
+    {
+        $part = fn (string $id, string $role, int $depth): Part => new Part($id, $role, $depth, []);
+        $base = [$part('gone', 'section', 0), $part('sect', 'section', 0), $part('colu', 'column', 1), $part('rule', 'divider', 2)];
+        $theirs = [$part('sect', 'section', 0), $part('colu', 'column', 1)];
+        $mine = [$part('gone', 'section', 0), $part('colu', 'column', 1), $part('rule', 'divider', 2)->with('text', RichText::plain('x')), $part('sect', 'section', 0)];
+        $this->comesBackAllAtOnce(PartTree::of($base), PartTree::of($theirs), PartTree::of($mine));
+    }
+
+    private function comesBackAllAtOnce(PartTree $base, PartTree $theirs, PartTree $mine): void
+    {
+        $merge = TreeMerge::of($base, $theirs, $mine);
+        $removed = array_values(array_filter($merge->conflicts, fn (Conflict $conflict) => $conflict->type === ConflictType::EditedRemoved));
+        $once = Settlement::restored($merge->tree, $removed);
+        $single = array_reduce($removed, fn (PartTree $tree, Conflict $conflict) => Settlement::of($tree, $conflict, Choice::Mine), $merge->tree);
+        [$one, $two] = [$this->records(PartTree::of($once->parts)), $this->records(PartTree::of($single->parts))];
+        sort($one);
+        sort($two);
+        self::assertSame($two, $one);
     }
 
     #[DataProvider('kinds')]
