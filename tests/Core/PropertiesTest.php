@@ -253,7 +253,7 @@ final class PropertiesTest extends TestCase
     /** A column moved into a section that went, and of what stands in it one went by itself. */
     public function test_what_was_removed_by_itself_comes_back_once_though_it_comes_below_another(): void
     {
-        $part = fn (string $id, string $role, int $depth): Part => new Part($id, $role, $depth, []);
+        $part = fn (string $id, string $role, int $depth): Part => new Part($id, $role, max(0, $depth), []);
         $base = [$part('gone', 'section', 0), $part('sect', 'section', 0), $part('colu', 'column', 1), $part('rule', 'divider', 2)];
         $theirs = [$part('sect', 'section', 0), $part('colu', 'column', 1)];
         $mine = [$part('gone', 'section', 0), $part('colu', 'column', 1), $part('rule', 'divider', 2)->with('text', RichText::plain('x')), $part('sect', 'section', 0)];
