@@ -389,7 +389,7 @@ test('the people of a shelf: who publishes, and who sees drafts', async ({ page 
     await toShelf(page, 'Website');
     await page.getByRole('link', { name: 'People' }).click();
     await expect(page.getByRole('button', { name: /^(Allow|Stop) Rafi/ })).toBeVisible();
-    await expect(page.getByLabel(/It needs somebody else/)).toBeChecked();
+    await expect(page.getByLabel(/Publishing needs another person/)).toBeChecked();
     await expect(page.getByLabel(/Who sees drafts/)).toHaveValue('editors');
     await axe(page);
 });
