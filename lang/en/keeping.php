@@ -30,6 +30,7 @@ return [
         'drafts' => ['editors' => 'There those who write see drafts.', 'approvers' => 'There those who write or publish see drafts.', 'everyone' => 'There everybody on the shelf sees drafts.'],
         'asks_entries' => 'There changes to entries need another person’s yes.', 'asks_entries_not' => 'There entries are changed without anybody’s yes.',
         'restore' => 'There editors may restore, too.', 'restore_not' => 'There owners alone restore.',
+        'comment' => 'There those who only read may comment, too.', 'comment_not' => 'There those who only read do not comment.',
         'roles' => ['viewer' => 'reads', 'editor' => 'writes', 'owner' => 'owns the shelf'],
     ],
     'lost_count' => '{1} one thing|[2,*] :count things',

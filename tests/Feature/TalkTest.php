@@ -116,6 +116,9 @@ final class TalkTest extends FeatureCase
         $this->post(route('talk.say', [$this->item, $thread]), ['deed' => 'said', 'text' => 'May I?'])->assertForbidden();
         $this->actingAs($this->ines)->put(route('shelf.settings', $this->shelf), ['editors_restore' => '1', 'viewers_comment' => '1'])->assertRedirect();
         $this->actingAs($this->rafi)->post(route('talk.begin', $this->item), ['text' => 'Now I may.'])->assertSessionHasNoErrors();
+        // On another shelf they may not, and whoever moves it there is told.
+        $quiet = $this->shelf('Quiet', [[$this->ines, Role::Owner]]);
+        $this->actingAs($this->ines)->get(route('item.move', [$this->item, 'to' => $quiet->key]))->assertOk()->assertSee('There those who only read do not comment.');
         $stranger = $this->person('Sol Marsh');
         $this->actingAs($stranger)->get(route('talk', $this->item))->assertNotFound();
         $this->post(route('talk.say', [$this->item, $thread]), ['deed' => 'said', 'text' => 'x'])->assertNotFound();

@@ -30,6 +30,7 @@ final readonly class MovePlan
             $item->isPublishable() && $from->drafts !== $to->drafts ? (string) __("keeping.move.drafts.{$to->drafts->value}") : null,
             $item->isAnswered() && $from->asks_entries !== $to->asks_entries ? (string) __($to->asks_entries ? 'keeping.move.asks_entries' : 'keeping.move.asks_entries_not') : null,
             $from->editors_restore !== $to->editors_restore ? (string) __($to->editors_restore ? 'keeping.move.restore' : 'keeping.move.restore_not') : null,
+            $item->form_id === null && $from->viewers_comment !== $to->viewers_comment ? (string) __($to->viewers_comment ? 'keeping.move.comment' : 'keeping.move.comment_not') : null,
         ]));
     }
 }
