@@ -5,7 +5,7 @@ export default defineConfig({
     timeout: 90_000,
     expect: { timeout: 15_000 },
     fullyParallel: false,
-    workers: 2,
+    workers: 3,
     // What fails once and then passes is told as flaky; it does not hide among two that fail.
     retries: 0,
     forbidOnly: true,
@@ -16,7 +16,7 @@ export default defineConfig({
         serviceWorkers: 'block',
         locale: 'en-GB',
         launchOptions: {
-            executablePath: '/usr/bin/chromium',
+            executablePath: '/usr/bin/chromium-headless-shell',
             args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
         },
     },

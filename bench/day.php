@@ -50,18 +50,6 @@ Date::setTestNow(CarbonImmutable::parse('2026-01-06 09:00:00')->addMinutes($each
 $moment = CarbonImmutable::parse('2026-01-06 09:00:00')->addMinutes($each * 400);
 $shelf->load('memberships.user');
 
-/** @return float the middle of some runs, in ms */
-$time = function (Closure $work) use ($quick): float {
-    $times = [];
-    for ($run = 0; $run < ($quick ? 2 : 7); $run++) {
-        $start = hrtime(true);
-        $work($run);
-        $times[] = (hrtime(true) - $start) / 1e6;
-    }
-    sort($times);
-
-    return $times[intdiv(count($times), 2)];
-};
 $ids = array_column($made, 'id');
 $found = AtMoment::numbers($ids, $moment);
 $forced = DB::table('versions')->whereIn('item_id', $ids)->where('saved_at', '<=', $moment->format('Y-m-d H:i:s'))->groupBy('item_id')->selectRaw('item_id, MAX(number) AS number')->pluck('number', 'item_id')->all();

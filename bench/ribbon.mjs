@@ -11,7 +11,7 @@ const env = { ...process.env, DB_DATABASE: database, ATTIC_DEMO: 'true', APP_KEY
 const server = spawn('bin/serve', [String(port)], { env, stdio: 'ignore', detached: true });
 const at = `http://127.0.0.1:${port}`;
 for (let i = 0; i < 50 && !(await fetch(`${at}/up`).then(() => true, () => false)); i++) await new Promise((resolve) => setTimeout(resolve, 100));
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] });
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium-headless-shell', args: ['--no-sandbox', '--disable-gpu'] });
 try {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
     await page.addInitScript(() => {

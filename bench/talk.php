@@ -47,18 +47,6 @@ DB::transaction(function () use ($item, $threads, $blocks, $user, $tree): void {
     }
 });
 
-/** @return float the middle of some runs, in ms */
-$time = function (Closure $work) use ($quick): float {
-    $times = [];
-    for ($run = 0; $run < ($quick ? 2 : 7); $run++) {
-        $start = hrtime(true);
-        $work($run);
-        $times[] = (hrtime(true) - $start) / 1e6;
-    }
-    sort($times);
-
-    return $times[intdiv(count($times), 2)];
-};
 $talk = new Talk($item);
 count($talk->threads) === $threads || throw new RuntimeException('not all threads are told');
 printf("%s comments in %s threads on %s paragraphs\n\n", number_format($threads * 4), number_format($threads), number_format($blocks));

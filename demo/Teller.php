@@ -18,6 +18,7 @@ use App\Models\CommentDeed;
 use App\Models\HeldEdit;
 use App\Models\Item;
 use App\Models\Milestone;
+use App\Models\ProposalState;
 use App\Models\PublishingState;
 use App\Models\Shelf;
 use App\Models\Thread;
@@ -73,6 +74,7 @@ final readonly class Teller
         private TakeInData $data,
         private ReadSource $sources,
         private ReceiveFile $files,
+        private Proposals $proposals,
     ) {}
 
     /** @return int how many versions it came to */
@@ -238,6 +240,16 @@ final readonly class Teller
             case 'settled':
             case 'reopen':
                 $this->talk($item, $who, $word, ...explode(' :: ', $rest, 2));
+
+                return null;
+            case 'propose':
+                $this->proposals->propose($item->refresh(), $who, $rest, $draft);
+
+                return null;
+            case 'accept':
+            case 'decline':
+            case 'withdraw':
+                $this->proposals->answer($item->refresh(), $who, ['accept' => ProposalState::Accepted, 'decline' => ProposalState::Declined, 'withdraw' => ProposalState::Withdrawn][$word], $rest);
 
                 return null;
             case 'unseen':

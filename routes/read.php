@@ -2,6 +2,7 @@
 
 declare(strict_types=1);
 
+use App\Http\Proposing\VisitorController;
 use App\Http\Publishing\ReadController;
 use App\Http\Watching\FeedController;
 use Illuminate\Support\Facades\Route;
@@ -12,6 +13,12 @@ Route::prefix('/feeds/{key}')->where(['key' => '[A-Za-z0-9]{40}'])->group(functi
     Route::get('/shelves/{shelf}', [FeedController::class, 'shelf'])->name('feed.shelf');
 });
 Route::match(['get', 'post'], '/mails/none/{person}', [FeedController::class, 'noMails'])->middleware('signed:relative')->where('person', '\d{1,9}')->name('mails.none');
+
+/* Proposing by a link: no session, no cookie. */
+Route::prefix('/propose/{token}')->where(['token' => '[A-Za-z0-9]{40}'])->group(function (): void {
+    Route::get('/', [VisitorController::class, 'show'])->name('visitor');
+    Route::post('/', [VisitorController::class, 'store'])->name('visitor.send');
+});
 
 /* What the public reads: no session, no cookie. */
 Route::prefix('/read/{address}')->where(['address' => '[a-z0-9-]+', 'stamp' => '\d{14}', 'chunk' => '[0-9a-f]{40}', 'token' => '[A-Za-z0-9]{40}'])->group(function (): void {

@@ -23,6 +23,8 @@ use App\Http\LookingBack\VersionListController;
 use App\Http\Making\CopyController;
 use App\Http\Making\FileController;
 use App\Http\Place\PlaceController;
+use App\Http\Proposing\LinkController;
+use App\Http\Proposing\ProposalsController;
 use App\Http\Publishing\PublishingController;
 use App\Http\Restoring\RestoreController;
 use App\Http\Restoring\TakeBackController;
@@ -47,6 +49,7 @@ use App\Http\Writing\HeldEditController;
 use App\Http\Writing\PictureController;
 use App\Http\Writing\ProposalController;
 use App\Http\Writing\StateController;
+use App\Models\Item;
 use Illuminate\Support\Facades\Route;
 
 Route::get('/sign-in', [SignInController::class, 'show'])->name('sign-in');
@@ -132,7 +135,21 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
     });
 
     Route::prefix('/items/{item}')->group(function (): void {
-        Route::get('/', [ItemController::class, 'show'])->name('item');
+        // What somebody proposes is written on a side line like the item itself.
+        Route::group([Item::LINES => true], function (): void {
+            Route::get('/', [ItemController::class, 'show'])->name('item');
+            Route::get('/foot', [ItemController::class, 'foot'])->name('item.foot');
+            Route::get('/notes', [ItemController::class, 'notes'])->name('item.notes');
+            Route::get('/state', [StateController::class, 'show'])->name('state');
+            Route::put('/state', [StateController::class, 'save'])->name('state.save');
+            Route::put('/fields', FieldsController::class)->name('fields.save');
+            Route::post('/aside', [StateController::class, 'aside'])->name('state.aside');
+            Route::get('/live', [StateController::class, 'live'])->name('live');
+            Route::post('/pictures', [PictureController::class, 'store'])->name('picture.store');
+            Route::get('/pictures/{chunk}', [PictureController::class, 'show'])->name('picture')->where('chunk', '[0-9a-f]{40}');
+            Route::get('/held/{held}', [HeldEditController::class, 'show'])->name('held');
+            Route::put('/held/{held}', [HeldEditController::class, 'update'])->name('held.settle');
+        });
         Route::get('/menu', [ItemController::class, 'menu'])->name('item.menu');
         Route::get('/delete', [LostController::class, 'ask'])->name('item.delete');
         Route::delete('/', [LostController::class, 'destroy'])->name('item.destroy');
@@ -150,20 +167,17 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
         Route::get('/file', [FileController::class, 'show'])->name('item.file');
         Route::post('/file', [FileController::class, 'store'])->middleware('beside:file')->name('item.file.store');
         Route::put('/title', [ItemController::class, 'rename'])->name('item.rename');
-        Route::get('/foot', [ItemController::class, 'foot'])->name('item.foot');
-        Route::get('/notes', [ItemController::class, 'notes'])->name('item.notes');
-        Route::get('/state', [StateController::class, 'show'])->name('state');
-        Route::put('/state', [StateController::class, 'save'])->name('state.save');
-        Route::put('/fields', FieldsController::class)->name('fields.save');
-        Route::post('/aside', [StateController::class, 'aside'])->name('state.aside');
-        Route::get('/live', [StateController::class, 'live'])->name('live');
-        Route::post('/pictures', [PictureController::class, 'store'])->name('picture.store');
-        Route::get('/pictures/{chunk}', [PictureController::class, 'show'])->name('picture')->where('chunk', '[0-9a-f]{40}');
-        Route::get('/held/{held}', [HeldEditController::class, 'show'])->name('held');
-        Route::put('/held/{held}', [HeldEditController::class, 'update'])->name('held.settle');
 
         Route::get('/publishings/{publishing}', [PublishingController::class, 'wish'])->name('wish');
         Route::put('/publishings/{publishing}', [PublishingController::class, 'answer'])->name('wish.answer');
+        Route::get('/proposals', [ProposalsController::class, 'show'])->name('proposals');
+        Route::post('/proposals', [ProposalsController::class, 'begin'])->name('proposals.begin');
+        Route::post('/proposals/links', [LinkController::class, 'store'])->name('proposals.link');
+        Route::delete('/proposals/links/{link}', [LinkController::class, 'destroy'])->name('proposals.link.back')->where('link', '\d{1,9}');
+        Route::post('/proposals/from-copy', [ProposalsController::class, 'fromCopy'])->name('proposals.from-copy');
+        Route::get('/proposals/{proposal}/changes.{format}', [ProposalsController::class, 'file'])->name('proposals.file')->where('format', '[a-z]{2,5}');
+        Route::put('/proposals/{proposal}/changes', [ProposalsController::class, 'answer'])->name('proposals.answer');
+        Route::post('/proposals/{proposal}/changes', [ProposalsController::class, 'again'])->name('proposals.again');
         Route::get('/proposals/{proposal}', [ProposalController::class, 'show'])->name('proposal');
         Route::put('/proposals/{proposal}', [ProposalController::class, 'answer'])->name('proposal.answer');
         Route::post('/proposals/{proposal}', [ProposalController::class, 'again'])->name('proposal.again');

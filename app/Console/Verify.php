@@ -166,6 +166,10 @@ final class Verify extends Command
             $check((string) $row->base, "what proposal {$row->id} starts from");
             $check((string) $row->root, "proposal {$row->id}");
         }
+        foreach (DB::table('proposal_states')->cursor() as $row) {
+            $check((string) $row->base, "what proposal {$row->proposal_id} started from at {$row->number}");
+            $check((string) $row->root, "proposal {$row->proposal_id} at {$row->number}");
+        }
         $held = DB::connection()->getPdo()->prepare('SELECT 1 FROM chunks WHERE address = ?');
         $isHeld = function (string $address) use ($held): bool {
             $held->bindValue(1, $address, PDO::PARAM_LOB);
@@ -215,7 +219,7 @@ final class Verify extends Command
             $bar->setMessage("item {$item->key}");
             $pictures = $before = $this->newest = null;
             foreach ($of()->where('item_id', $item->id)->orderBy('number')->select('number', 'root')->cursor() as $version) {
-                $pictures ??= array_values(Picture::query()->where('item_id', $item->form_id ?? $item->id)->pluck('chunk')->map(fn (mixed $chunk): string => (string) $chunk)->all());
+                $pictures ??= array_values(Picture::query()->where('item_id', $item->pictured())->pluck('chunk')->map(fn (mixed $chunk): string => (string) $chunk)->all());
                 $before = $this->version($states, $item, (int) $version->number, (string) $version->root, $before, $pictures) ? (string) $version->root : null;
                 $versions++;
                 $bar->advance();

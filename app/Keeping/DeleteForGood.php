@@ -25,6 +25,7 @@ final class DeleteForGood
             LogLine::ofItem($person === null ? 'went_for_good' : 'deleted_for_good', $person ?? User::place(), $item, ['versions' => (string) $item->versions()->count()]);
             // An entry is none without its form.
             $this->items($item->entries()->pluck('id')->all());
+            $this->items($item->lines()->pluck('id')->all());
             $this->items([$item->id]);
         });
     }
@@ -34,6 +35,7 @@ final class DeleteForGood
     {
         DB::transaction(function () use ($shelf): void {
             $this->items(Item::query()->where('shelf_id', $shelf->id)->whereNotNull('form_id')->pluck('id')->all());
+            $this->items(Item::query()->withoutGlobalScope(Item::MAIN)->where('shelf_id', $shelf->id)->whereNotNull('line_of')->pluck('id')->all());
             $this->items(Item::query()->where('shelf_id', $shelf->id)->pluck('id')->all());
             $this->rows('shelves', 'id', [$shelf->id]);
         });

@@ -8,6 +8,7 @@ use App\Models\Item;
 use App\Models\Version;
 use App\Store\CarriedWords;
 use App\Store\Excerpt;
+use App\Store\HandedRoots;
 use App\Store\Lives;
 use App\Store\States;
 use Illuminate\Support\Facades\DB;
@@ -21,7 +22,7 @@ use MistyAttic\Core\Kinds\Kinds;
  */
 final readonly class LetGo
 {
-    public function __construct(private States $states, private CarriedWords $carried, private Lives $lives) {}
+    public function __construct(private States $states, private CarriedWords $carried, private Lives $lives, private HandedRoots $handed) {}
 
     /**
      * @param  list<int>  $numbers  none of which anything rests on: see {@see Exempt}
@@ -87,6 +88,7 @@ final readonly class LetGo
             DB::table('carried')->where('item_id', $item->id)->whereIn('number', $numbers)->delete();
             $this->lives->close($item, $before->number, $next->number);
             DB::table('gone_versions')->insertUsing(['item_id', 'number', 'user_id', 'saved_at'], DB::table('versions')->where('item_id', $item->id)->whereIn('number', $between)->select('item_id', 'number', 'user_id', 'saved_at'));
+            $this->stoodOn($item, $before->number, $next);
             DB::table('versions')->where('item_id', $item->id)->whereIn('number', $between)->delete();
             DB::table('items')->where('id', $item->id)->increment('gone', count($between));
             if ($grid === null) {
@@ -95,6 +97,18 @@ final readonly class LetGo
 
             return true;
         });
+    }
+
+    /** A window may stand on the state of a version that goes, from when that was the newest: it stays a base until nobody can. */
+    private function stoodOn(Item $item, int $before, Version $next): void
+    {
+        $until = $next->saved_at;
+        foreach (Version::query()->where('item_id', $item->id)->where('number', '>', $before)->where('number', '<', $next->number)->orderByDesc('number')->get(['root', 'saved_at']) as $version) {
+            if ($version->root !== $next->root && $until > now()->subDays(HandedRoots::DAYS)) {
+                $this->handed->keep($item, $version->root, $until);
+            }
+            $until = $version->saved_at;
+        }
     }
 
     /**
@@ -135,8 +149,10 @@ final readonly class LetGo
                 return;
             }
         }
-        // What windows still stand on, and edits that wait, may show them.
-        foreach ($unseen === [] ? [] : [...DB::table('handed_roots')->where('item_id', $item->id)->pluck('root'), ...DB::table('held_edits')->where('item_id', $item->id)->pluck('root')] as $root) {
+        // What windows still stand on, edits that wait, and what is or was proposed, may show them.
+        $lines = $item->lines()->getQuery()->select('items.id');
+        $resting = fn () => array_map(fn (string $table) => DB::table($table)->where(fn ($of) => $of->where('item_id', $item->id)->orWhereIn('item_id', $lines))->pluck('root')->all(), ['handed_roots', 'held_edits', 'proposals']);
+        foreach ($unseen === [] ? [] : array_unique(array_merge(...$resting(), ...[Version::query()->whereIn('item_id', $lines)->pluck('root')->all()])) as $root) {
             $unseen = array_diff_key($unseen, array_flip(Kinds::chunks($kind, $this->states->tree((string) $root))));
         }
         $item->pictures()->whereIn('chunk', array_map(strval(...), array_keys($unseen)))->delete();

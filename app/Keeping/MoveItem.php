@@ -30,11 +30,12 @@ final readonly class MoveItem
         });
     }
 
-    /** Entries stand where their form does. */
+    /** Entries stand where their form does, and what is proposed where the item does. */
     public static function place(Item $item, Shelf $to): void
     {
         $item->update(['shelf_id' => $to->id]);
         $item->entries()->update(['shelf_id' => $to->id]);
+        $item->lines()->update(['shelf_id' => $to->id]);
         $item->setRelation('shelf', $to);
     }
 }

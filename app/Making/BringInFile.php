@@ -40,9 +40,11 @@ final readonly class BringInFile
         foreach ($content->pictures as $bytes) {
             $this->pictures->handle($item, $bytes);
         }
-        $tree = $hasIds && self::knows($head, $content->tree) ? $this->kept($content, $item) : ($content->kind->grid() === null ? $this->matched($content->kind, $head, $content->tree) : $this->table($content->kind, $head, $content->tree, $tab));
+        $tree = $hasIds && self::knows($head, $content->tree) ? $this->kept($content, $item) : ($content->kind->grid() === null ? self::matched($content->kind, $head, $content->tree) : $this->table($content->kind, $head, $content->tree, $tab));
 
-        return $this->save->handle($item, $editor, new Sent($item->root, $tree, 'file', keep: true, grows: false, note: mb_substr(__('item.from_file', ['name' => $name]).($left === null ? '' : ". {$left}"), 0, (int) config('attic.note'))));
+        $saved = $this->save->handle($item, $editor, new Sent($item->root, $tree, 'file', keep: true, grows: false, note: mb_substr(__('item.from_file', ['name' => $name]).($left === null ? '' : ". {$left}"), 0, (int) config('attic.note'))));
+
+        return $saved instanceof Saved ? $saved->of($content->inTab((int) array_search($tab, $head->children()[PartTree::ROOT] ?? [], true))) : $saved;
     }
 
     /** Whether a file is of the same item: most of what both could have in common stands under the same ids. */
@@ -73,14 +75,14 @@ final readonly class BringInFile
         $hasFormulas = Spelling::hasFormulas($new);
         $spelled = $hasFormulas ? Spelling::spelled($head) : $head;
         $known = $one === null ? $spelled : PartTree::of($spelled->subtree($one->parts[0]->id));
-        $matched = $this->matched($kind, $known, Consequences::withoutResults($kind, Spelling::spelled($new)));
+        $matched = self::matched($kind, $known, Consequences::withoutResults($kind, Spelling::spelled($new)));
         $whole = $one === null ? $matched : $this->in($spelled, $one->parts[0]->id, $matched);
 
         return $hasFormulas ? Consequences::withoutResults($kind, Spelling::kept($kind->repair($whole))) : $kind->repair($whole);
     }
 
     /** The parts of the new one under the ids of those that they go together with. */
-    private function matched(Kind $kind, PartTree $old, PartTree $new): PartTree
+    public static function matched(Kind $kind, PartTree $old, PartTree $new): PartTree
     {
         $grid = $kind->grid();
         if ($grid === null) {

@@ -26,32 +26,36 @@ use MistyAttic\Core\Kinds\Limits;
 /** Makes a new item from any version of another; its content is shared, not copied. */
 final readonly class CopyOut
 {
-    public function __construct(private States $states, private WriteVersion $write, private KeepPicture $pictures, private WorkAhead $ahead, private TakeAlong $talk) {}
+    public function __construct(private States $states, private WriteVersion $write, private KeepPicture $pictures, private WorkAhead $ahead, private TakeAlong $talk, private HistoryAlong $history, private ProposalsAlong $proposals) {}
 
     /**
      * @param  list<string>  $parts  the only ones that are wanted, or cells as row/column; none for all
      * @param  bool|null  $openTalk  whether of what was said only what is open goes along, or all of it; null for none
+     * @param  bool  $history  whether all versions up to it go along; of all of its parts only
+     * @param  bool  $proposals  whether what was proposed then goes along
      *
      * @throws InvalidContent when these make no item of their own
      */
-    public function handle(Version $version, Shelf $to, User $maker, string $title, array $parts = [], ?bool $openTalk = null): Item
+    public function handle(Version $version, Shelf $to, User $maker, string $title, array $parts = [], ?bool $openTalk = null, bool $history = false, bool $proposals = false): Item
     {
         $from = $version->item;
         $item = new Item(['key' => MakeItem::key(), 'shelf_id' => $to->id, 'kind' => $from->kind, 'title' => $title, 'head' => 0, 'copied_from' => $version->id, 'changed_at' => now()]);
-        $work = function (ChunksAhead $chunks) use ($version, $from, $item, $maker, $parts): Made {
+        $work = function (ChunksAhead $chunks) use ($version, $from, $item, $maker, $parts, $history): Made {
             $whole = $this->states->tree($version->root);
             $kind = Kinds::named($from->kind);
             $tree = $parts === [] ? $whole : Consequences::of($kind, $whole, self::some($kind, $whole, $parts), now()->format('Y-m-d'));
             $states = new States($chunks);
-            $written = new Written(PartTree::of([]), $tree, $tree === $whole ? $version->root : $states->keep($tree, $version->root), Cause::Copied, of: $from->title);
+            $written = new Written($history && $parts === [] ? $tree : PartTree::of([]), $tree, $tree === $whole ? $version->root : $states->keep($tree, $version->root), Cause::Copied, of: $from->title);
 
             return new Made($chunks, $written, $this->write->ahead($states, $item, $maker, $written));
         };
 
-        return $this->ahead->forNew($work, function (Made $made) use ($version, $from, $item, $maker, $openTalk): Item {
+        return $this->ahead->forNew($work, function (Made $made) use ($version, $from, $item, $maker, $openTalk, $parts, $history, $proposals): Item {
             $item->fill(['root' => $made->written->root])->save();
+            $history && $parts === [] && $this->history->handle($version, $item);
             $this->pictures->share($from, $item, $made->written->after ?? PartTree::of([]));
             $this->write->handle($item, $maker, $made->written, $made->compared);
+            $proposals && $parts === [] && $this->proposals->handle($version, $item);
             $openTalk === null || $this->talk->handle($version, $item, $made->written->after ?? PartTree::of([]), $openTalk);
 
             return $item;

@@ -45,7 +45,7 @@ final readonly class KeepPicture
     {
         $chunks = Kinds::chunks(Kinds::named($from->kind), $tree);
         foreach ($from->pictures()->whereIn('chunk', $chunks)->get() as $picture) {
-            Picture::query()->create([...$picture->only('chunk', 'type', 'width', 'height', 'bytes'), 'item_id' => $to->id]);
+            Picture::query()->firstOrCreate(['item_id' => $to->id, 'chunk' => $picture->chunk], $picture->only('type', 'width', 'height', 'bytes'));
         }
     }
 
@@ -58,7 +58,7 @@ final readonly class KeepPicture
             $this->chunks->write([$address => $bytes]);
 
             $picture = Picture::query()->firstOrCreate(
-                ['item_id' => $item->id, 'chunk' => bin2hex($address)],
+                ['item_id' => $item->pictured(), 'chunk' => bin2hex($address)],
                 ['type' => $type, 'width' => $size[0], 'height' => $size[1], 'is_used' => $isUsed],
             );
             // It may have been sent before, and be wanted for good now, or be sent once more.

@@ -11,6 +11,7 @@ use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Formats\Content;
 use MistyAttic\Core\Formats\Document\DocumentFormat;
+use MistyAttic\Core\Formats\Document\DocxReader;
 use MistyAttic\Core\Formats\Encoding;
 use MistyAttic\Core\Formats\FileFormat;
 use MistyAttic\Core\Formats\FormatLimits;
@@ -56,11 +57,12 @@ final readonly class ReadFile
             throw Unreadable::because(__('item.file_not', ['formats' => 'Markdown, HTML, ODT, DOCX, XLSX, ODS, CSV, TSV, JSON']));
         }
         $bytes = self::decoded($format, $file->bytes, $file->encoding);
-        $content = $format->reader($this->progress?->between(0, self::SHARE))->read($bytes, $bounds = self::bounds($format->isTable() ? 250_000 : (new Limits)->parts, cells: in_array($format, [FileFormat::Xlsx, FileFormat::Ods], true) ? self::MOST_CELLS : 2_500_000));
+        $reader = $format->reader($this->progress?->between(0, self::SHARE));
+        $content = ($reader instanceof DocxReader ? $reader->tracked(...) : $reader->read(...))($bytes, $bounds = self::bounds($format->isTable() ? 250_000 : (new Limits)->parts, cells: in_array($format, [FileFormat::Xlsx, FileFormat::Ods], true) ? self::MOST_CELLS : 2_500_000));
         $tree = $format->isTable() ? self::table($content->tree, $format, $asWritten) : $content->tree;
         $this->check($content->kind, $tree, Limits::for($content->kind));
 
-        return new Content($content->kind, $tree, $content->pictures, LeftOut::of($format, $bytes, $bounds, (new Functions)->names()));
+        return new Content($content->kind, $tree, $content->pictures, LeftOut::of($format, $bytes, $bounds, (new Functions)->names()), $content->tracked, $content->said);
     }
 
     /**

@@ -47,7 +47,7 @@ final class HeldEdit extends Model
     /** @return BelongsTo<Item, $this> */
     public function item(): BelongsTo
     {
-        return $this->belongsTo(Item::class);
+        return $this->belongsTo(Item::class)->withoutGlobalScope(Item::MAIN);
     }
 
     public function meeting(): Conflict

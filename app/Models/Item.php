@@ -10,7 +10,10 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\Relations\HasOne;
+use Illuminate\Http\Exceptions\HttpResponseException;
+use Illuminate\Routing\Route;
 use Illuminate\Support\Facades\Auth;
+use Illuminate\Support\Facades\Gate;
 use MistyAttic\Core\Kinds\Kind;
 use MistyAttic\Core\Kinds\Kinds;
 
@@ -35,6 +38,7 @@ use MistyAttic\Core\Kinds\Kinds;
  * @property-read Shelf $shelf
  * @property CarbonImmutable|null $created_at
  * @property int|null $form_id the form that an entry answers
+ * @property int|null $line_of the item that this is a side line of: what somebody proposes for it is written here
  * @property int|null $number of an entry among those of its form
  * @property string|null $token by which who sent an entry finds it again
  * @property CarbonImmutable|null $deleted_at since when it is in Lost & found; of an entry, since when it is taken away
@@ -49,15 +53,22 @@ use MistyAttic\Core\Kinds\Kinds;
  * @property-read Item|null $source
  * @property bool $keeps_entries whether a form keeps the history of its entries
  * @property-read Item|null $form
+ * @property-read Item|null $main
  * @property-read Publishing|null $asked
  * @property-read Version|null $origin
  */
 final class Item extends Model
 {
+    /** The scope that leaves side lines out. */
+    public const MAIN = 'main';
+
+    /** What a group of routes says that are there for side lines, too. */
+    public const LINES = 'lines';
+
     /** What the person who asks sees of it; null for everything. */
     public ?Sight $sight = null;
 
-    protected $fillable = ['key', 'shelf_id', 'kind', 'title', 'head', 'root', 'formulas', 'copied_from', 'changed_at', 'live_id', 'address', 'is_public', 'form_id', 'number', 'asked_id', 'token', 'deleted_at', 'deleted_by', 'keeps_entries', 'source_id', 'source_tab', 'source_number', 'source_state', 'source_grew', 'pins', 'is_read', 'talked'];
+    protected $fillable = ['key', 'shelf_id', 'kind', 'title', 'head', 'root', 'formulas', 'copied_from', 'changed_at', 'live_id', 'address', 'is_public', 'form_id', 'number', 'asked_id', 'token', 'deleted_at', 'deleted_by', 'keeps_entries', 'source_id', 'source_tab', 'source_number', 'source_state', 'source_grew', 'pins', 'is_read', 'talked', 'line_of'];
 
     /** @return array<string, string> */
     protected function casts(): array
@@ -65,9 +76,38 @@ final class Item extends Model
         return ['head' => 'integer', 'gone' => 'integer', 'is_read' => 'boolean', 'formulas' => 'boolean', 'is_public' => 'boolean', 'keeps_entries' => 'boolean', 'pins' => 'boolean', 'source_number' => 'integer', 'changed_at' => 'immutable_datetime', 'deleted_at' => 'immutable_datetime'];
     }
 
+    /** Side lines are none of the items that anybody looks for: whoever wants one says so. */
+    protected static function booted(): void
+    {
+        self::addGlobalScope(self::MAIN, fn (Builder $items) => $items->whereNull('items.line_of'));
+    }
+
     public function getRouteKeyName(): string
     {
         return 'key';
+    }
+
+    /** @return BelongsTo<self, $this> what this is a side line of */
+    public function main(): BelongsTo
+    {
+        return $this->belongsTo(self::class, 'line_of');
+    }
+
+    /** @return HasMany<self, $this> side lines of it */
+    public function lines(): HasMany
+    {
+        return $this->hasMany(self::class, 'line_of')->withoutGlobalScope(self::MAIN);
+    }
+
+    public function isLine(): bool
+    {
+        return $this->line_of !== null;
+    }
+
+    /** @return HasMany<Proposal, $this> what was proposed on side lines of it */
+    public function proposals(): HasMany
+    {
+        return $this->hasMany(Proposal::class)->whereNotNull('line_id');
     }
 
     /** @return BelongsTo<Shelf, $this> */
@@ -163,6 +203,7 @@ final class Item extends Model
         $this->loadMissing($this->form_id === null ? ['shelf'] : ['shelf', 'form']);
 
         return match (true) {
+            $this->isLine() => $this->loadMissing('main')->main?->lostWith(),
             $this->deleted_at !== null => $this,
             $this->form_id !== null && $this->form?->deleted_at !== null => $this->form,
             default => $this->shelf->deleted_at === null ? null : $this->shelf,
@@ -199,6 +240,12 @@ final class Item extends Model
     public function publishings(): HasMany
     {
         return $this->hasMany(Publishing::class);
+    }
+
+    /** The item that its pictures are kept with. */
+    public function pictured(): int
+    {
+        return $this->form_id ?? $this->line_of ?? $this->id;
     }
 
     public function kind(): Kind
@@ -247,10 +294,26 @@ final class Item extends Model
     /** Somebody who may not see drafts meets the item as it is published, whatever they ask for; else it is not there. */
     public function resolveRouteBinding($value, $field = null): ?self
     {
-        $item = parent::resolveRouteBinding($value, $field);
+        $item = parent::resolveRouteBinding($value, $field) ?? self::line((string) $value);
         $user = Auth::user();
 
         return $item instanceof self && $user instanceof User ? Sight::of($user, $item)->item($item) : null;
+    }
+
+    /** A side line, where the route takes one; what else is looked at leads to the item that it is one of. */
+    private static function line(string $key): ?self
+    {
+        $line = self::withoutGlobalScope(self::MAIN)->where('key', $key)->whereNotNull('line_of')->first();
+        $route = request()->route();
+        if ($line === null || ! $route instanceof Route || $route->getAction(self::LINES) === true) {
+            return $line;
+        }
+        $main = $line->main;
+        if ($main === null || ! request()->isMethod('get') || Gate::denies('talk', $main)) {
+            return null;
+        }
+
+        throw new HttpResponseException(redirect()->route((string) $route->getName(), [...$route->parameters(), 'item' => $main]));
     }
 
     /**
@@ -283,6 +346,6 @@ final class Item extends Model
     /** @return HasMany<Picture, $this> */
     public function pictures(): HasMany
     {
-        return $this->hasMany(Picture::class);
+        return $this->isLine() ? $this->hasMany(Picture::class, 'item_id', 'line_of') : $this->hasMany(Picture::class);
     }
 }

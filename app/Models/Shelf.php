@@ -17,6 +17,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property string $name
  * @property bool $editors_restore
  * @property bool $viewers_comment whether those who only look may say something about what they see
+ * @property bool $viewers_propose whether those who only look may propose changes
  * @property bool $asks whether publishing needs somebody else's yes
  * @property bool $asks_entries whether changes to entries need somebody else's yes
  * @property Drafts $drafts who sees drafts of what is published
@@ -31,14 +32,14 @@ final class Shelf extends Model
     /** @use HasFactory<ShelfFactory> */
     use HasFactory;
 
-    protected $fillable = ['key', 'name', 'editors_restore', 'asks', 'asks_entries', 'drafts', 'about', 'archived_at', 'deleted_at', 'deleted_by', 'lost_days', 'viewers_comment'];
+    protected $fillable = ['key', 'name', 'editors_restore', 'asks', 'asks_entries', 'drafts', 'about', 'archived_at', 'deleted_at', 'deleted_by', 'lost_days', 'viewers_comment', 'viewers_propose'];
 
-    protected $attributes = ['asks' => false, 'asks_entries' => false, 'drafts' => 'editors', 'editors_restore' => true, 'viewers_comment' => false];
+    protected $attributes = ['asks' => false, 'asks_entries' => false, 'drafts' => 'editors', 'editors_restore' => true, 'viewers_comment' => false, 'viewers_propose' => false];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['editors_restore' => 'boolean', 'viewers_comment' => 'boolean', 'asks' => 'boolean', 'asks_entries' => 'boolean', 'drafts' => Drafts::class, 'archived_at' => 'immutable_datetime', 'deleted_at' => 'immutable_datetime', 'lost_days' => 'integer'];
+        return ['editors_restore' => 'boolean', 'viewers_comment' => 'boolean', 'viewers_propose' => 'boolean', 'asks' => 'boolean', 'asks_entries' => 'boolean', 'drafts' => Drafts::class, 'archived_at' => 'immutable_datetime', 'deleted_at' => 'immutable_datetime', 'lost_days' => 'integer'];
     }
 
     public function getRouteKeyName(): string

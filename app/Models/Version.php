@@ -23,7 +23,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property int|null $source the version that was restored
  * @property bool $kept asked for, so that later saves do not grow it
  * @property string|null $note
- * @property array{code: string, values: array<string, string|int>, more: int, of?: string, by?: list<int>} $facts
+ * @property array{code: string, values: array<string, string|int>, more: int, of?: string, whose?: string, number?: int, by?: list<int>} $facts
  * @property list<array{type: string, part: string, evidence: array<string, string|int|float>}>|null $unusual what of it is worth a look
  * @property int|null $meant_user_id who said that the unusual was meant
  * @property int $added words
@@ -65,7 +65,7 @@ final class Version extends Model
     /** @return BelongsTo<Item, $this> */
     public function item(): BelongsTo
     {
-        return $this->belongsTo(Item::class);
+        return $this->belongsTo(Item::class)->withoutGlobalScope(Item::MAIN);
     }
 
     /** @return HasMany<Publishing, $this> */
@@ -91,6 +91,12 @@ final class Version extends Model
     public function scopeNumbered(Builder $query, array $numbers): void
     {
         $query->whereRaw('(item_id, number) IN (SELECT value ->> 0, value ->> 1 FROM json_each(?))', [json_encode($numbers)]);
+    }
+
+    /** Whether the one before it can become the newest again at a press: it went against the run of the history, or somebody accepted it. */
+    public function canBeTakenBack(): bool
+    {
+        return $this->cause->canBeTakenBack() || isset($this->facts['whose']);
     }
 
     /** Whether something points at it, so that it has to stay as it is. */

@@ -12,12 +12,35 @@ use App\Models\Proposal;
 use App\Models\Publishing;
 use App\Models\Role;
 use App\Models\User;
+use App\Proposing\ProposeAsVisitor;
 use App\Saving\Rules;
+use App\View\Desks\Desk;
 use Illuminate\Auth\Access\Response;
 
 /** Rights on an item, by those on its shelf. */
 final class ItemPolicy
 {
+    /** A side line is seen by whoever sees what it is proposed for, and written by who proposes; there is nothing else to do with it. */
+    public function before(User $user, string $ability, mixed $item = null): ?Response
+    {
+        // Items of a list come without it.
+        $main = $item instanceof Item && $item->isLine() ? $item->loadMissing('main')->main : null;
+
+        return $main === null ? null : match ($ability) {
+            'view', 'draft' => $this->talk($user, $main),
+            'write', 'settle' => $this->writesOn($user, $item, $main),
+            default => Response::denyAsNotFound(),
+        };
+    }
+
+    private function writesOn(User $user, Item $line, Item $main): Response
+    {
+        $propose = $this->propose($user, $main);
+        $own = Proposal::onLine($line)?->user_id === $user->id;
+
+        return $propose->denied() || $own ? $propose : ($this->talk($user, $main)->allowed() ? Response::deny(__('proposing.not_yours')) : Response::denyAsNotFound());
+    }
+
     public function view(User $user, Item $item): Response
     {
         // What people answered is for those who work with it, and so is what was deleted.
@@ -93,6 +116,9 @@ final class ItemPolicy
     /** Looking at a proposed change: who proposed it, and those who may say yes. */
     public function seeProposal(User $user, Item $item, Proposal $proposal): Response
     {
+        if ($proposal->line_id !== null) {
+            return $proposal->item_id === $item->id ? $this->talk($user, $item) : Response::denyAsNotFound();
+        }
         $view = $this->view($user, $item);
         $may = $proposal->item_id === $item->id && ($proposal->user_id === $user->id || $item->shelf->letsPublish($user) || $item->shelf->drafts === Drafts::Everyone);
 
@@ -106,6 +132,7 @@ final class ItemPolicy
 
         return match (true) {
             $see->denied() => $see,
+            $proposal->line_id !== null => $this->write($user, $item),
             ! $item->shelf->letsPublish($user) => Response::deny(__('rights.needs_publisher', ['shelf' => $item->shelf->name])),
             $proposal->user_id === $user->id && $item->shelf->othersLetPublish($user) => Response::deny(__('rights.needs_yes', ['shelf' => $item->shelf->name])),
             default => $this->standing($item, $see),
@@ -166,6 +193,30 @@ final class ItemPolicy
         $talk = $this->talk($user, $item);
 
         return $talk->denied() ? $talk : $this->standing($item, $this->atLeast($user, $item, $item->shelf->viewers_comment && $item->form_id === null ? Role::Viewer : Role::Editor));
+    }
+
+    /** Proposing changes to it instead of making them. */
+    public function propose(User $user, Item $item): Response
+    {
+        $talk = $this->talk($user, $item);
+
+        return match (true) {
+            $talk->denied() => $talk,
+            ! $item->room(Desk::class)->takesProposals($item) => Response::denyAsNotFound(),
+            default => $this->standing($item, $this->atLeast($user, $item, $item->shelf->viewers_propose ? Role::Viewer : Role::Editor)),
+        };
+    }
+
+    /** Giving a link with which people without an account propose, and taking it back. */
+    public function letPropose(User $user, Item $item): Response
+    {
+        $propose = $this->propose($user, $item);
+
+        return match (true) {
+            $propose->denied() => $propose,
+            ! ProposeAsVisitor::takes($item) => Response::denyAsNotFound(),
+            default => $this->atLeast($user, $item, Role::Owner),
+        };
     }
 
     /** Writing, and marking milestones. */

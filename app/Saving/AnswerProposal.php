@@ -36,7 +36,7 @@ final readonly class AnswerProposal
             return DB::transaction(fn (): bool => $answered(null));
         }
         $item = $proposal->item;
-        $work = function (ChunksAhead $chunks) use ($proposal, $item, $seen): ?Made {
+        $work = function (ChunksAhead $chunks) use ($proposal, $item, $seen, $decider): ?Made {
             $now = $this->states->tree($item->root);
             $merged = $this->proposed->onto($proposal, $now);
             if ($proposal->refresh()->state !== ProposalState::Waiting || $item->deleted_at !== null || ($seen === null ? $merged->conflicts !== [] : $seen !== $item->head)) {
@@ -44,7 +44,7 @@ final readonly class AnswerProposal
             }
             $states = new States($chunks);
             $root = $states->keepChanged($item->root, $now, $merged->tree);
-            $written = new Written($now, $merged->tree, $root, Cause::Wrote, kept: true, agreed: true);
+            $written = new Written($now, $merged->tree, $root, Cause::Wrote, kept: true, of: $decider->firstName(), whose: $proposal->name(), agreed: true);
 
             return new Made($chunks, $written, $root === $item->root ? null : $this->write->ahead($states, $item, $proposal->user, $written));
         };

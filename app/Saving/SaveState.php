@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Saving;
 
 use App\Models\Item;
+use App\Models\Proposal;
 use App\Models\User;
 use App\Models\Version;
 use App\Store\ChunksAhead;
@@ -25,11 +26,15 @@ use MistyAttic\Core\Merge\TreeMerge;
 /** The save path: merges what was sent with what came in between, and makes or grows a version. Writing is one transaction, and what takes long is done before it. */
 final readonly class SaveState
 {
-    public function __construct(private States $states, private HandedRoots $handed, private WriteVersion $write, private SaveCells $cells, private HoldBack $hold, private WorkAhead $ahead) {}
+    public function __construct(private States $states, private HandedRoots $handed, private WriteVersion $write, private SaveCells $cells, private HoldBack $hold, private WorkAhead $ahead, private CarryAlong $carry) {}
 
     /** @param Closure(): mixed|null $with what is written with it, or not at all */
     public function handle(Item $item, User $editor, Sent $sent, ?Closure $with = null): Saved|UnknownBase|Unfit
     {
+        // Whoever proposes goes on from the newest version.
+        $proposal = $item->isLine() ? Proposal::onLine($item) : null;
+        $proposal === null || $this->carry->handle($proposal);
+
         return $this->ahead->handle($item, fn (ChunksAhead $chunks) => $this->made($chunks, $item, $editor, $sent), function (MadeOfSending $made) use ($item, $editor, $sent, $with): Saved {
             $with === null || $with();
 

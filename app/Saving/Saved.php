@@ -7,6 +7,7 @@ namespace App\Saving;
 use App\Models\HeldEdit;
 use App\Models\Version;
 use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Formats\Content;
 
 /** What a save came to. */
 final readonly class Saved
@@ -17,6 +18,7 @@ final readonly class Saved
      * @param  PartTree  $tree  the newest state
      * @param  bool  $merged  whether it holds more than what was sent
      * @param  list<HeldEdit>  $held
+     * @param  Content|null  $file  what a file held that it came from
      */
     public function __construct(
         public Version $version,
@@ -26,5 +28,11 @@ final readonly class Saved
         public PartTree $tree,
         public bool $merged,
         public array $held,
+        public ?Content $file = null,
     ) {}
+
+    public function of(Content $file): self
+    {
+        return new self($this->version, $this->root, $this->sent, $this->mine, $this->tree, $this->merged, $this->held, $file);
+    }
 }

@@ -8,6 +8,7 @@ use App\Models\Cause;
 use App\Models\Item;
 use App\Models\LogLine;
 use App\Models\Picture;
+use App\Models\Proposal;
 use App\Models\User;
 use App\Models\Version;
 use App\Store\CarriedWords;
@@ -79,7 +80,7 @@ final readonly class WriteVersion
             'title' => $title,
             'kept' => $version->kept || $written->kept,
             'note' => $written->note ?? $version->note,
-            'facts' => [...$this->facts($statements), ...($written->of === null ? [] : ['of' => $written->of]), ...($written->author === null ? [] : ['author' => $written->author]), ...($written->range === null ? [] : ['from' => $written->range[0], 'to' => $written->range[1]]), ...($writers === [] ? [] : ['by' => array_values(array_unique([...$writers, $editor->id]))])],
+            'facts' => [...$this->facts($statements), ...($written->of === null ? [] : ['of' => $written->of, ...($written->whose === null ? [] : ['whose' => $written->whose])]), ...($written->author === null ? [] : ['author' => $written->author]), ...($written->range === null ? [] : ['from' => $written->range[0], 'to' => $written->range[1]]), ...($writers === [] ? [] : ['by' => array_values(array_unique([...$writers, $editor->id]))])],
             'unusual' => $compared->unusual,
             'added' => array_sum(array_column($statements, 'added')),
             'removed' => array_sum(array_column($statements, 'removed')),
@@ -93,7 +94,7 @@ final readonly class WriteVersion
         $this->log($item, $editor, $version, $title, $grown === null);
         $item->update(['head' => $version->number, 'root' => $written->root, 'title' => $title, 'changed_at' => $at, ...(! $compared->isExcerpt && $grid !== null ? ['formulas' => Spelling::hasFormulas($after)] : [])]);
         $this->touch($item, $version, $compared->touched, $writers);
-        if ($version->number === 1 || $item->is_read) {
+        if (! $item->isLine() && ($version->number === 1 || $item->is_read)) {
             $touched = [...array_map(strval(...), array_keys($compared->touched)), ...Touched::followed($changes, $kind)];
             // So much at once would keep others from writing: it is read in by night.
             $isRead = ! Lives::areMany($touched, $after);
@@ -107,7 +108,7 @@ final readonly class WriteVersion
         if ($grown === null) {
             $this->tally($item, $editor, $at);
         }
-        $rules->written($item, $version, $after);
+        $item->isLine() ? Proposal::onLine($item)?->wrote($written->root, array_map(strval(...), array_keys($compared->touched))) : $rules->written($item, $version, $after);
 
         return $version->load('user', 'milestone');
     }
@@ -115,6 +116,9 @@ final readonly class WriteVersion
     /** What happened to the item as a whole, for the log of its shelf; of an entry only what went against the run of its history. */
     private function log(Item $item, User $editor, Version $version, string $title, bool $isNew): void
     {
+        if ($item->isLine()) {
+            return;
+        }
         if ($isNew && $version->cause->isLogged()) {
             LogLine::ofItem($version->cause->value, $editor, $item, ['source' => (string) ($version->source ?? $version->number - 1), 'number' => (string) $version->number]);
         } elseif ($isNew && $version->number === 1 && $item->form_id === null) {
@@ -215,7 +219,7 @@ final readonly class WriteVersion
             }
         }
         $new = array_values(array_unique($new));
-        if ($new !== [] && array_diff($new, Picture::query()->where('item_id', $item->form_id ?? $item->id)->whereIn('chunk', $new)->pluck('chunk')->all()) !== []) {
+        if ($new !== [] && array_diff($new, Picture::query()->where('item_id', $item->pictured())->whereIn('chunk', $new)->pluck('chunk')->all()) !== []) {
             throw ValidationException::withMessages(['content' => __('problems.no_such_picture')]);
         }
     }

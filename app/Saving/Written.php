@@ -21,8 +21,10 @@ final readonly class Written
         public ?int $source = null,
         public bool $kept = false,
         public ?string $note = null,
-        /** Whose edits were taken out, or what that was called which was copied out. */
+        /** Whose edits were taken out, what that was called which was copied out, or who accepted what was proposed. */
         public ?string $of = null,
+        /** Who proposed what was accepted. */
+        public ?string $whose = null,
         /** The id of the person whose edits were taken out. */
         public ?int $author = null,
         /** @var array{int, int}|null after which version and up to which they were taken out */

@@ -7,6 +7,7 @@ namespace App\Store;
 use App\Models\Item;
 use App\Models\Presence;
 use App\Models\Version;
+use Carbon\CarbonInterface;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 
@@ -25,9 +26,11 @@ final readonly class HandedRoots
     /** Hours in which a window is heard of that stands on a state. */
     private const FRESH = 2;
 
-    public function keep(Item $item, string $root): void
+    /** @param CarbonInterface|null $until when it was the newest last; now if not given */
+    public function keep(Item $item, string $root, ?CarbonInterface $until = null): void
     {
-        DB::table('handed_roots')->upsert(['item_id' => $item->id, 'root' => $root, 'at' => now()->getTimestamp()], ['item_id', 'root'], ['at']);
+        $at = ($until ?? now())->getTimestamp();
+        DB::table('handed_roots')->upsert(['item_id' => $item->id, 'root' => $root, 'at' => $at], ['item_id', 'root'], ['at' => DB::raw("max(at, {$at})")]);
     }
 
     public function has(Item $item, string $root): bool

@@ -58,6 +58,7 @@ final class LiveRoots
     {
         foreach (['base', 'root'] as $column) {
             yield from self::texts(DB::table('proposals')->select($column));
+            yield from self::texts(DB::table('proposal_states')->select($column));
         }
         yield from self::texts(DB::table('source_steps')->whereNotNull('root')->select('root'));
     }

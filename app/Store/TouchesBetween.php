@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Store;
 
 use App\Models\Item;
+use App\Models\Version;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\History\Touch;
@@ -50,6 +51,22 @@ final class TouchesBetween
                 $this->of[$part] = $touches;
             }
         }
+    }
+
+    /**
+     * What a version would do that is not there: all of it is by who would write it.
+     *
+     * @param  array<string, int>  $touched  part => bits of what is done to it
+     * @return array<string, list<Touch>>
+     */
+    public static function toCome(Version $version, array $touched): array
+    {
+        $touches = [];
+        foreach ($touched as $part => $what) {
+            $touches[$part] = [new Touch((string) $part, $version->number, $version->user_id, $what, null)];
+        }
+
+        return $touches;
     }
 
     public static function touch(\stdClass $row): Touch

@@ -108,8 +108,9 @@ final class Comparison
         $this->old = $readAs->old ?? $excerpt->old ?? $states->tree($from->root);
         $this->new = $readAs->new ?? $excerpt->new ?? ($from->root === $to->root ? $this->old : $states->tree($to->root));
         $this->changes = $excerpt->changes ?? TreeCompare::of($this->old, $this->new);
-        $between = $readAs !== null ? null : new TouchesBetween($item, min($from->number, $to->number), max($from->number, $to->number), array_map(strval(...), array_keys(Touched::by($this->changes, $kind))));
-        $this->touches = $between->of ?? $readAs->touches ?? [];
+        $touched = $readAs === null ? Touched::by($this->changes, $kind) : [];
+        $between = $readAs !== null || ! $to->exists ? null : new TouchesBetween($item, min($from->number, $to->number), max($from->number, $to->number), array_map(strval(...), array_keys($touched)));
+        $this->touches = $between->of ?? $readAs->touches ?? TouchesBetween::toCome($to, $touched);
         $this->coarse = $between->areEnds ?? false;
         // What is only read as parts has no history of its own words.
         $this->areEnds = $between->areEnds ?? true;

@@ -28,7 +28,21 @@ final readonly class HistoryAddress
         public int $piece = 1,
         public string $words = '',
         public string $only = '',
+        private ?string $page = null,
+        /** @var array<string, mixed> */
+        private array $of = [],
     ) {}
+
+    /**
+     * The same on another page than the history, which says by itself what the two ends are.
+     *
+     * @param  string  $page  name of its route
+     * @param  array<string, mixed>  $of  what its address says besides
+     */
+    public function on(string $page, array $of): self
+    {
+        return new self(...[...get_object_vars($this), 'page' => $page, 'of' => $of]);
+    }
 
     /** The address of everything, with everybody's changes standing out. */
     public static function all(Item $item): self
@@ -63,10 +77,10 @@ final readonly class HistoryAddress
     public function with(array $other, string $route = 'history'): string
     {
         $all = [...get_object_vars($this), ...$other];
+        $ends = ['from' => $all['from'], 'to' => $all['to'], 'view' => $all['view'] === 'changed' ? null : $all['view']];
 
-        return route($route, array_filter([
-            'item' => $this->item, 'from' => $all['from'], 'to' => $all['to'],
-            'view' => $all['view'] === 'changed' ? null : $all['view'],
+        return route($this->page ?? $route, array_filter([
+            'item' => $this->item, ...($this->page === null ? $ends : $this->of),
             'layout' => $all['layout'] === 'together' ? null : $all['layout'],
             'by' => $all['by'] === [] ? null : implode(',', $all['by']),
             'tab' => $all['tab'],

@@ -111,6 +111,12 @@ class Past
         return $sample->with(pictures: app(SmallPictures::class)->of(array_merge(...array_map($kind->chunksOf(...), $sample->parts), ...[[]])));
     }
 
+    /** What whoever copies a version out should know of what the copy will show; nothing where it shows what stood then. */
+    public function copied(Version $version): ?string
+    {
+        return null;
+    }
+
     /** What a part says, of a kind whose parts say it otherwise than by a text. */
     public function says(Part $part): ?string
     {

@@ -33,11 +33,15 @@ final class Phrases
         $values = ['source' => (string) $version->source, 'kind' => $version->item->kind];
 
         return match ($version->cause) {
-            Cause::Wrote => $version->unkept ? $this->unkept($version) : $this->withMore($version),
+            Cause::Wrote => match (true) {
+                $version->unkept => $this->unkept($version),
+                isset($version->facts['of'], $version->facts['whose']) => __('changes.cause.accepted', ['who' => $version->facts['of'], 'whose' => $version->facts['whose'], 'sentence' => mb_lcfirst($this->withMore($version))]),
+                default => $this->withMore($version),
+            },
             Cause::Settled => __('changes.cause.settled', ['sentence' => mb_lcfirst($this->withMore($version))]),
             Cause::BroughtBack => __('changes.cause.brought_back', ['source' => (string) $version->source, 'sentence' => mb_lcfirst($this->withMore($version))]),
             Cause::TookOut => __('changes.cause.took_out', ['who' => (string) ($version->facts['of'] ?? ''), 'sentence' => mb_lcfirst($this->withMore($version))]),
-            Cause::Copied => ! app(OtherItems::class)->tellsOf($version->item->origin?->item) ? __('changes.cause.copied_elsewhere') : __('changes.cause.copied', ['source' => (string) $version->item->origin?->number, 'title' => (string) ($version->facts['of'] ?? $version->item->origin?->item->title)]),
+            Cause::Copied => ! app(OtherItems::class)->tellsOf($version->item->origin?->item) ? __('changes.cause.copied_elsewhere') : __('changes.cause.copied', ['source' => (string) ($version->facts['number'] ?? $version->item->origin?->number), 'title' => (string) ($version->facts['of'] ?? $version->item->origin?->item->title)]),
             default => __('changes.cause.'.$version->cause->value, $values),
         };
     }

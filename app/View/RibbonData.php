@@ -7,6 +7,7 @@ namespace App\View;
 use App\Models\Item;
 use App\Models\Sight;
 use App\Models\User;
+use App\View\Proposals\ProposedBetween;
 use App\View\Talk\SaidBetween;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
@@ -21,7 +22,7 @@ final class RibbonData
 {
     /**
      * @param  int|null  $last  only so many of the newest
-     * @return array{lanes: list<array{id: int, name: string, monogram: string, colour: int}>, versions: list<list<int>>, milestones: list<array{int, string}>, published: list<array{int, string}>, unusual: list<array{int, string}>, pins: list<int>, gaps: list<array{int, string}>, talk: list<array{int, int, int, string}>, sittings: int}
+     * @return array{lanes: list<array{id: int, name: string, monogram: string, colour: int}>, versions: list<list<int>>, milestones: list<array{int, string}>, published: list<array{int, string}>, unusual: list<array{int, string}>, pins: list<int>, gaps: list<array{int, string}>, talk: list<array{int, int, int, string}>, proposed: list<array{int, int, int, string, list<int>, int}>, sittings: int}
      */
     public function of(Item $item, ?int $last = null): array
     {
@@ -43,7 +44,7 @@ final class RibbonData
             }
         }
 
-        return ['lanes' => $this->lanes($editors), 'versions' => $versions, 'milestones' => $this->milestones($item), 'published' => $this->published($item), 'unusual' => $unusual, 'pins' => $item->sight !== null ? [] : array_values(array_map(intval(...), DB::table('versions')->where('item_id', $item->id)->whereNotNull('pinned_by')->orderBy('number')->pluck('number')->all())), 'gaps' => $this->gaps($item, array_column($versions, 0)), 'talk' => $item->talked === 0 || $last !== null || $item->sight !== null || Gate::denies('talk', $item) ? [] : (new SaidBetween($item, 1, $item->head))->marks(), 'sittings' => count($sittings)];
+        return ['lanes' => $this->lanes($editors), 'versions' => $versions, 'milestones' => $this->milestones($item), 'published' => $this->published($item), 'unusual' => $unusual, 'pins' => $item->sight !== null ? [] : array_values(array_map(intval(...), DB::table('versions')->where('item_id', $item->id)->whereNotNull('pinned_by')->orderBy('number')->pluck('number')->all())), 'gaps' => $this->gaps($item, array_column($versions, 0)), 'talk' => $item->talked === 0 || $last !== null || $item->sight !== null || Gate::denies('talk', $item) ? [] : (new SaidBetween($item, 1, $item->head))->marks(), 'proposed' => $last !== null || $item->sight !== null || Gate::denies('talk', $item) ? [] : (new ProposedBetween($item, 1, $item->head))->marks(), 'sittings' => count($sittings)];
     }
 
     /**

@@ -19,6 +19,8 @@ final class When
 
     private const HOUR = '/\b(\d{1,2})(?::(\d\d)(?::(\d\d))?)?\s?(am|pm)\b|\b(\d{1,2}):(\d\d)(?::(\d\d))?\b|\b(noon)\b/';
 
+    private const MONTH = '/^(jan(?:uary)?|feb(?:ruary)?|mar(?:ch)?|apr(?:il)?|may|june?|july?|aug(?:ust)?|sept?(?:ember)?|oct(?:ober)?|nov(?:ember)?|dec(?:ember)?)(?: (\d{4}))?$/';
+
     private const ISO = '/^\d{4}-\d\d-\d\dT\d\d:\d\d(?::\d\d)?(?:\.\d+)?(?:Z|[+-]\d\d:\d\d)?$/';
 
     /** @return CarbonImmutable|null in UTC; null for what is no time, or one that is still to come */
@@ -58,6 +60,53 @@ final class When
         }
 
         return $moment === null || $moment->startOfDay()->greaterThan($now) ? null : $moment->min($now)->utc();
+    }
+
+    /**
+     * A stretch as people write it: “this month”, “last week”, “October”, “3 to 12 Nov”, “last Tuesday to yesterday”.
+     *
+     * @return array{CarbonImmutable, CarbonImmutable}|null from before its first moment to its last, in UTC; null for what is no stretch, or one that is still to come
+     */
+    public static function range(string $text, DateTimeZone $zone, CarbonImmutable $now): ?array
+    {
+        $text = trim((string) preg_replace(['/^\s*(?:from|between|in)\s+/', '/\s+/'], ['', ' '], mb_strtolower($text)));
+        $here = $now->setTimezone($zone);
+        $ends = match (true) {
+            preg_match('/^(this|last) (week|month|year)$/', $text, $found) === 1 => self::whole($found[1] === 'this' ? $here : match ($found[2]) {
+                'week' => $here->subWeek(),
+                'month' => $here->startOfMonth()->subMonth(),
+                default => $here->startOfYear()->subYear(),
+            }, $found[2]),
+            preg_match(self::MONTH, $text, $found) === 1 => self::month($found[1], $found[2] ?? '', $here),
+            preg_match('/^(.+?) ?(?:\bto\b|\buntil\b|\band\b|–) ?(.+)$/u', $text, $found) === 1 => self::between($found[1], $found[2], $zone, $now),
+            default => null,
+        };
+
+        return $ends === null || $ends[0]->greaterThan($now) || $ends[0]->greaterThan($ends[1]) ? null : [$ends[0]->subSecond()->utc(), $ends[1]->min($now)->utc()];
+    }
+
+    /** @return array{CarbonImmutable, CarbonImmutable} */
+    private static function whole(CarbonImmutable $day, string $unit): array
+    {
+        return [$day->startOf($unit), $day->endOf($unit)];
+    }
+
+    /** @return array{CarbonImmutable, CarbonImmutable}|null the last one of that name that has begun, or that of a year */
+    private static function month(string $name, string $year, CarbonImmutable $here): ?array
+    {
+        $first = self::parsed("1 {$name} ".($year === '' ? $here->format('Y') : $year), $here->getTimezone());
+        $first = $first === null || $year !== '' || $first->lessThanOrEqualTo($here) ? $first : $first->subYear();
+
+        return $first === null ? null : self::whole($first, 'month');
+    }
+
+    /** @return array{CarbonImmutable, CarbonImmutable}|null “3 to 12 Nov” is 3 Nov to 12 Nov */
+    private static function between(string $from, string $to, DateTimeZone $zone, CarbonImmutable $now): ?array
+    {
+        $from = preg_match('/^\d{1,2}$/', $from) === 1 && preg_match('/^\d{1,2}( .+)$/', $to, $rest) === 1 ? $from.$rest[1] : $from;
+        [$first, $last] = [self::read($from, $zone, $now), self::read($to, $zone, $now)];
+
+        return $first === null || $last === null ? null : [preg_match(self::HOUR, $from) === 1 ? $first : $first->setTimezone($zone)->startOfDay(), $last];
     }
 
     /** What a milestone may be called in “before the spring meeting”, for LIKE; '' for nothing. */

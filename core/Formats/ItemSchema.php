@@ -24,6 +24,10 @@ final class ItemSchema
                 ...array_merge(...array_map(fn (SchemaKind $kind): array => [$kind->name() => self::item($kind->name()), "part of a {$kind->name()}" => ['oneOf' => array_map(self::part(...), ($kind->roles())::cases())]], $kinds)),
                 'id' => ['type' => 'string', 'pattern' => '^[A-Za-z][A-Za-z0-9_-]{3,23}$'],
                 'pictures' => ['description' => 'the bytes of pictures in base64, by their addresses', 'type' => 'object', 'propertyNames' => ['pattern' => '^[0-9a-f]{40}$'], 'additionalProperties' => ['type' => 'string']],
+                'talk' => ['description' => 'threads: about a part, a cell (field is its column), words (quote), or all of it', 'type' => 'array', 'items' => ['type' => 'object', 'required' => ['said'], 'additionalProperties' => false, 'properties' => [
+                    'part' => ['$ref' => '#/definitions/id'], 'field' => ['$ref' => '#/definitions/id'], 'quote' => ['type' => 'string'], 'settled' => ['type' => 'boolean'],
+                    'said' => ['type' => 'array', 'minItems' => 1, 'items' => ['type' => 'object', 'required' => ['text'], 'additionalProperties' => false, 'properties' => ['by' => ['type' => 'string'], 'at' => ['description' => 'ISO 8601 in UTC', 'type' => 'string'], 'text' => ['type' => 'string']]]],
+                ]]],
                 'text' => ['type' => 'object', 'required' => ['runs'], 'additionalProperties' => false, 'properties' => ['runs' => ['type' => 'array', 'items' => ['type' => 'array', 'minItems' => 1, 'maxItems' => 2, 'items' => [['type' => 'string'], ['description' => 'its marks', 'type' => 'object', 'additionalProperties' => ['type' => ['boolean', 'string']]]]]]]],
                 'cell' => ['description' => 'a number, a text, a boolean, or a list that begins with a sign: d a date, ! an error, = a formula with its result, * a look', 'anyOf' => [['type' => ['string', 'number', 'boolean']], ['type' => 'array', 'minItems' => 2, 'items' => ['type' => ['string', 'number', 'boolean']]]]],
             ],
@@ -41,7 +45,7 @@ final class ItemSchema
     {
         return [
             'type' => 'object', 'required' => ['kind', 'parts'], 'additionalProperties' => false,
-            'properties' => ['kind' => ['const' => $kind], 'parts' => ['description' => 'in pre-order, each [id, role, depth, fields]', 'type' => 'array', 'items' => ['$ref' => "#/definitions/part of a {$kind}"]], 'pictures' => ['$ref' => '#/definitions/pictures']],
+            'properties' => ['kind' => ['const' => $kind], 'parts' => ['description' => 'in pre-order, each [id, role, depth, fields]', 'type' => 'array', 'items' => ['$ref' => "#/definitions/part of a {$kind}"]], 'pictures' => ['$ref' => '#/definitions/pictures'], 'talk' => ['$ref' => '#/definitions/talk'], 'proposals' => ['description' => 'what each proposes: all parts as they would be', 'type' => 'array', 'items' => ['type' => 'object', 'required' => ['by', 'parts'], 'additionalProperties' => false, 'properties' => ['by' => ['type' => 'string'], 'parts' => ['type' => 'array', 'items' => ['$ref' => "#/definitions/part of a {$kind}"]]]]]],
         ];
     }
 

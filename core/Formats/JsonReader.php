@@ -28,7 +28,7 @@ final class JsonReader implements Reader
             throw Unreadable::because('it is no JSON: '.lcfirst($e->getMessage()));
         }
         if ($value instanceof \stdClass && is_string($value->kind ?? null) && is_array($value->parts ?? null)) {
-            return $this->item($value->kind, $value->parts, self::pictures($value->pictures ?? null), $limits);
+            return $this->item($value->kind, $value->parts, self::pictures($value->pictures ?? null), SaidAsJson::readTalk($value->talk ?? null), $value->proposals ?? null, $limits);
         }
         $this->parts = [];
         $this->add('', $value, 0, $limits);
@@ -53,8 +53,9 @@ final class JsonReader implements Reader
     /**
      * @param  array<mixed>  $parts
      * @param  array<string, string>  $pictures
+     * @param  list<SaidInFile>  $said
      */
-    private function item(string $name, array $parts, array $pictures, FormatLimits $limits): Content
+    private function item(string $name, array $parts, array $pictures, array $said, mixed $proposals, FormatLimits $limits): Content
     {
         try {
             $kind = Kinds::named($name);
@@ -63,7 +64,8 @@ final class JsonReader implements Reader
         }
         try {
             $sent = CanonicalJson::decode((string) json_encode($parts, JSON_THROW_ON_ERROR));
-            $reading = $kind->read($sent, new Limits(bytes: max($limits->bytes, Limits::for($kind)->bytes), parts: $limits->parts, depth: 64));
+            $bounds = new Limits(bytes: max($limits->bytes, Limits::for($kind)->bytes), parts: $limits->parts, depth: 64);
+            $reading = $kind->read($sent, $bounds);
         } catch (InvalidContent|\JsonException $e) {
             throw Unreadable::because('its parts can not be read: '.Unreadable::quote($e->getMessage()));
         }
@@ -72,7 +74,7 @@ final class JsonReader implements Reader
             throw Unreadable::because('it does not fit the schema of its kind: '.str_replace('_', ' ', $first->code), $first->path);
         }
 
-        return new Content($kind, $reading->tree, $pictures);
+        return new Content($kind, $reading->tree, $pictures, tracked: SaidAsJson::readProposals($proposals, $kind, $bounds, $pictures), said: $said, hasIds: true);
     }
 
     private function add(string $key, mixed $value, int $depth, FormatLimits $limits): void

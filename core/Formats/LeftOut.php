@@ -11,7 +11,7 @@ namespace MistyAttic\Core\Formats;
 final class LeftOut
 {
     private const DOCX = [
-        'footnotes' => '(?:foot|end)noteReference', 'equations' => 'oMath', 'comments' => 'commentReference', 'tracked' => '(?:ins|del|moveFrom)(?=[\s/>])[^>]*\bid=', 'merged' => 'vMerge(?!\w)(?![^>]*restart)',
+        'footnotes' => '(?:foot|end)noteReference', 'equations' => 'oMath', 'merged' => 'vMerge(?!\w)(?![^>]*restart)',
         'boxes' => 'txbxContent', 'charts' => 'chart(?=[\s/>])',
     ];
 
@@ -23,7 +23,7 @@ final class LeftOut
 
     private const SHEET = ['merged' => 'mergeCell(?=[\s/>])', 'conditional' => 'conditionalFormatting(?=[\s/>])', 'validation' => 'dataValidation(?=[\s/>])', 'arrays' => 'f\b[^>]*t="array"'];
 
-    private const ODS = ['comments' => 'annotation(?=[\s/>])', 'charts' => 'object(?=[\s/>])', 'merged' => 'covered-table-cell', 'arrays' => 'table-cell\b[^>]*number-matrix-columns-spanned'];
+    private const ODS = ['charts' => 'object(?=[\s/>])', 'merged' => 'covered-table-cell', 'arrays' => 'table-cell\b[^>]*number-matrix-columns-spanned'];
 
     /**
      * @param  list<string>  $functions  that formulas may call here
@@ -65,13 +65,11 @@ final class LeftOut
     private static function xlsx(string $bytes, FormatLimits $limits, array $functions): array
     {
         $archive = Archive::of($bytes, $limits);
-        $counts = array_fill_keys(['comments', 'merged', 'charts', 'hidden', 'arrays', 'conditional', 'validation'], 0);
+        $counts = array_fill_keys(['merged', 'charts', 'hidden', 'arrays', 'conditional', 'validation'], 0);
         $counts['hidden'] = (int) preg_match_all('~<(?:\w+:)?sheet\b[^>]*state="(?:hidden|veryHidden)"~', $archive->fileIfThere('xl/workbook.xml', $limits->unpacked) ?? '');
         $unknown = [];
         foreach ($archive->names() as $name) {
-            if (preg_match('~^xl/(?:threadedComments/|comments)[^/]*\.xml$~', $name) === 1) {
-                $counts['comments'] += (int) preg_match_all('~<(?:\w+:)?(?:comment|threadedComment)(?=[\s/>])~', (string) $archive->fileIfThere($name, $limits->unpacked));
-            } elseif (preg_match('~^xl/charts/chart\d*\.xml$~', $name) === 1) {
+            if (preg_match('~^xl/charts/chart\d*\.xml$~', $name) === 1) {
                 $counts['charts']++;
             } elseif (preg_match('~^xl/worksheets/sheet\d*\.xml$~', $name) === 1) {
                 $xml = (string) $archive->fileIfThere($name, $limits->unpacked);

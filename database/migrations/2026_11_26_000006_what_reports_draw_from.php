@@ -21,6 +21,6 @@ return new class extends Migration {
             SQL);
         DB::statement('CREATE INDEX report_sources_source ON report_sources (source)');
         $drawn = app(DrawnFrom::class);
-        Item::query()->where('kind', 'report')->each(fn (Item $report) => $drawn->keep($report, app(States::class)->tree($report->root)));
+        Item::query()->withoutGlobalScopes()->where('kind', 'report')->each(fn (Item $report) => $drawn->keep($report, app(States::class)->tree($report->root)));
     }
 };

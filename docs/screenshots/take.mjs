@@ -4,7 +4,7 @@ import { Server } from '../../tests/browser/server.mjs';
 import { daysAgo, openHistory, signIn, text } from '../../tests/browser/steps.mjs';
 
 const server = await new Server(8127).start();
-const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox', '--disable-gpu'] });
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium-headless-shell', args: ['--no-sandbox', '--disable-gpu', '--font-render-hinting=none'] });
 
 const open = async () => (await browser.newContext({ viewport: { width: 1280, height: 800 }, baseURL: server.url, colorScheme: 'light', serviceWorkers: 'block', reducedMotion: 'reduce' })).newPage();
 /** @param {import('@playwright/test').Page} page @param {string} name */
@@ -42,6 +42,10 @@ try {
     await page.getByRole('link', { name: /^Talk/ }).click();
     await page.goto(`${page.url().split('?')[0]}?show=all`);
     await take(page, 'talk');
+    await page.goto(`${page.url().split('/talk')[0]}/proposals`);
+    await page.getByRole('link', { name: 'Jun' }).first().click();
+    await page.locator('.proposals-past summary').first().click();
+    await take(page, 'proposals');
     await page.goto('/find?q=kettle');
     await take(page, 'find');
     await page.goto('/');
@@ -86,7 +90,6 @@ try {
     await page.getByRole('link', { name: 'Open days' }).first().click();
     await page.getByRole('link', { name: 'Book a repair', exact: true }).click();
     await page.locator('.form-writing .question').first().waitFor();
-    await take(page, 'form');
     const booking = page.url();
     await page.goto(`${booking}/history?from=17&to=21`);
     await page.locator('[data-ribbon][data-ready]').waitFor();

@@ -176,6 +176,7 @@ $words = [
         'copied_elsewhere' => 'Copied out from elsewhere',
         'copied' => 'Copied out from :source of “:title”',
         'settled' => 'Settled an edit: :sentence',
+        'accepted' => ':who accepted :whose’s: :sentence',
         'unkept' => 'While no history was kept: :sentence',
         'unkept_by' => 'While no history was kept, by :who: :sentence',
     ],

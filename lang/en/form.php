@@ -2,6 +2,11 @@
 
 /* Forms: what questions and settings are called, the way through, and answers that are not right. */
 return [
+    'entries' => [
+        'none_found' => 'No entry has that.', 'none_removed' => 'No entry was removed.',
+        'none_unpublished' => 'Nobody has answered: the form is not published yet.', 'publish' => 'Publish it…',
+        'none' => 'Nobody has answered yet.', 'answered_at' => 'It is answered at', 'answer' => 'Answer it',
+    ],
     'entry' => 'Entry :number',
     'visitor' => 'Visitor',
     'met' => '{1} Somebody here changed one of your answers, too, while you were at it. Both are kept until you choose.|[2,*] Somebody here changed :count of your answers, too, while you were at it. Both are kept until you choose.',

@@ -31,6 +31,7 @@ return [
         'asks_entries' => 'There changes to entries need another person’s yes.', 'asks_entries_not' => 'There entries are changed without anybody’s yes.',
         'restore' => 'There editors may restore, too.', 'restore_not' => 'There owners alone restore.',
         'comment' => 'There those who only read may comment, too.', 'comment_not' => 'There those who only read do not comment.',
+        'propose' => 'There those who only read may propose changes, too.', 'propose_not' => 'There those who only read do not propose changes.',
         'roles' => ['viewer' => 'reads', 'editor' => 'writes', 'owner' => 'owns the shelf'],
     ],
     'lost_count' => '{1} one thing|[2,*] :count things',

@@ -42,6 +42,8 @@ return [
         'thinned' => 'let :count versions of “:title” go: :rule',
         'versions_deleted' => 'deleted :count versions of “:title” between :from and :to: “:reason”',
         'keeping' => 'changed what is kept of “:title”: :rule',
+        'link_given' => 'let somebody without an account propose changes to “:title”, for :days days',
+        'link_taken_back' => 'took back a link to propose changes to “:title”',
         'made' => 'made the shelf',
         'renamed' => 'called the shelf “:title”, which was “:was”',
         'described' => 'changed what is said about the shelf',

@@ -60,5 +60,6 @@ return [
     'by_all' => 'by everybody',
     'here' => 'Talk',
     'more' => 'Said here',
+    'in_file' => ':who, in the file: :text',
     'line' => ['said' => ':who:about:text', 'settled' => ':who settled the thread:about:text', 'reopened' => ':who opened the thread again:about:text'],
 ];

@@ -45,6 +45,9 @@
                         </tr>
                     @endif
                     @foreach ($asked->fold && ! $asked->isAsked() && $item->sight === null ? [] : $sitting as $version)
+                        @foreach (array_reverse($proposed[$version->number] ?? []) as $line)
+                            <tr class="versions-talk"><td class="versions-number"></td><td>{{ $line['said'] }}</td><td class="versions-who"><x-monogram :user="$line['user']" aria-hidden="true" /> {{ $line['user']->firstName() }}</td><td class="versions-when"><x-when :at="$line['at']" /></td><td></td><td class="versions-do"><a href="{{ route('proposals', [$item, 'of' => $line['of']]) }}" aria-label="{{ __('proposing.look_at') }}: {{ $line['said'] }}">{{ __('proposing.look_at') }}</a></td></tr>
+                        @endforeach
                         @foreach (array_reverse($talked[$version->number] ?? []) as $line)
                             <tr class="versions-talk"><td class="versions-number"><x-glyph name="talk" /></td><td>{{ $line['said'] }}</td><td class="versions-who"><x-monogram :user="$line['user']" aria-hidden="true" /> {{ $line['user']->firstName() }}</td><td class="versions-when"><x-when :at="$line['at']" /></td><td></td><td class="versions-do"><a href="{{ route('talk', [$item, 'show' => 'all']) }}#thread-{{ $line['thread'] }}" aria-label="The thread: {{ $line['said'] }}">The thread</a></td></tr>
                         @endforeach

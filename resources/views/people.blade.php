@@ -82,6 +82,7 @@
                         <p class="door-note">Owners always may. A restore never overwrites anything, and can be taken back.</p>
                         <h2>Talking</h2>
                         <label class="checkbox"><input type="checkbox" name="viewers_comment" value="1" @checked($shelf->viewers_comment)> Viewers may comment on what they see</label>
+                        <label class="checkbox"><input type="checkbox" name="viewers_propose" value="1" @checked($shelf->viewers_propose)> {{ __('proposing.viewers') }}</label>
                         <h2>Publishing</h2>
                         <label class="checkbox"><input type="checkbox" name="asks" value="1" @checked($shelf->asks)> Publishing needs another person’s yes</label>
                         <p class="door-note">Then publishing is a wish first, which somebody who may publish answers after looking at what readers would see change.</p>

@@ -4,7 +4,7 @@
         <main id="main" class="shelf">
             <div class="shelf-head">
                 <h1>{{ $shelf->name }}</h1>
-                <p>@if ($shelf->about !== ''){{ $shelf->about }} · @endif shared with {{ trans_choice('{1} one person|[2,*] :count people', $shelf->memberships->count()) }} · every change kept</p>
+                <p>@if ($shelf->about !== ''){{ $shelf->about }} · @endif {{ trans_choice('shelf.shared', $shelf->memberships->count() - 1) }} · every change kept</p>
                 @unless ($view->items->isEmpty())
                     <nav class="switch" aria-label="How items are shown">@foreach (['' => 'Rows', '1' => 'Miniatures'] as $value => $said)<a href="{{ route('shelf', [$shelf, ...$view->asked->with(['pictures' => (string) $value])], false) }}" @if ($view->asked->pictures === ($value !== '')) aria-current="true" @endif>{{ $said }}</a>@endforeach</nav>
                 @endunless

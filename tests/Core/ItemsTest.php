@@ -10,6 +10,8 @@ use MistyAttic\Core\Formats\FormatLimits;
 use MistyAttic\Core\Formats\ItemSchema;
 use MistyAttic\Core\Formats\JsonReader;
 use MistyAttic\Core\Formats\JsonWriter;
+use MistyAttic\Core\Formats\SaidInFile;
+use MistyAttic\Core\Formats\TrackedTree;
 use MistyAttic\Core\Kinds\Kinds;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\Attributes\Group;
@@ -39,9 +41,13 @@ final class ItemsTest extends TestCase
         for ($run = 0; $run < 12; $run++) {
             $tree = (new RandomContent($seed + $run, $name))->tree(30);
             $pictures = [bin2hex(Address::of('bytes')) => 'bytes'];
-            $json = (new JsonWriter)->write(Kinds::named($name), $tree, $pictures);
+            $said = [new SaidInFile('Ines', 'Why?', 'words', null, $tree->parts[0]->id, '', '2026-11-30T08:00:00Z', [new SaidInFile('', "So.\n”", at: '2026-11-30T08:01:00Z')], true), new SaidInFile('Tobi', 'About all of it')];
+            $proposed = new TrackedTree('Nell “W”', (new RandomContent($seed + $run + 100, $name))->tree(10), $pictures);
+            $json = (new JsonWriter)->write(Kinds::named($name), $tree, $pictures, $said, [$proposed]);
             $back = (new JsonReader)->read($json, new FormatLimits);
             self::assertSame([$name, $pictures], [$back->kind->name(), $back->pictures]);
+            self::assertEquals($said, $back->said);
+            self::assertSame(['Nell “W”', true], [$back->tracked[0]->by, $back->tracked[0]->tree->equals($proposed->tree)], "seed {$seed}, run {$run}");
             self::assertTrue($back->tree->equals($tree), "seed {$seed}, run {$run}");
             $validator = new Validator;
             $value = json_decode($json);

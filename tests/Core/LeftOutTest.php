@@ -32,8 +32,8 @@ final class LeftOutTest extends TestCase
     public static function files(): array
     {
         return [
-            'footnotes and comments' => [FileFormat::Docx, '<w:p><w:r><w:t>a</w:t><w:footnoteReference w:id="1"/><w:endnoteReference w:id="1"/></w:r><w:commentReference w:id="0"/></w:p>', ['footnotes' => 2, 'comments' => 1]],
-            'what waits to be taken on' => [FileFormat::Docx, '<w:p><w:ins w:id="1" w:author="A"><w:r><w:t>a</w:t></w:r></w:ins><w:del w:id="2"><w:r/></w:del></w:p>', ['tracked' => 2]],
+            'footnotes; comments come in as talk' => [FileFormat::Docx, '<w:p><w:r><w:t>a</w:t><w:footnoteReference w:id="1"/><w:endnoteReference w:id="1"/></w:r><w:commentReference w:id="0"/></w:p>', ['footnotes' => 2]],
+            'what waits to be taken on, which is proposed' => [FileFormat::Docx, '<w:p><w:ins w:id="1" w:author="A"><w:r><w:t>a</w:t></w:r></w:ins><w:del w:id="2"><w:r/></w:del></w:p>', []],
             'another prefix' => [FileFormat::Docx, '<x:p><x:r><x:footnoteReference x:id="1"/></x:r></x:p>', ['footnotes' => 1]],
             'joined cells' => [FileFormat::Docx, '<w:tbl><w:tc><w:tcPr><w:vMerge w:val="restart"/></w:tcPr></w:tc><w:tc><w:tcPr><w:vMerge/></w:tcPr></w:tc></w:tbl>', ['merged' => 1]],
             'an equation' => [FileFormat::Docx, '<w:p><m:oMath><m:r/></m:oMath></w:p>', ['equations' => 1]],

@@ -22,8 +22,11 @@ use MistyAttic\Core\Files\DocxTracked;
 use MistyAttic\Core\Files\TrackedBy;
 use MistyAttic\Core\Files\Tracking;
 use MistyAttic\Core\Formats\Document\DocumentFormat;
+use MistyAttic\Core\Formats\Document\DocxPackage;
 use MistyAttic\Core\Formats\Document\DocxReader;
 use MistyAttic\Core\Formats\FormatLimits;
+use MistyAttic\Core\Formats\SaidInFile;
+use MistyAttic\Core\Formats\TrackedTree;
 use MistyAttic\Core\Kinds\Numbering;
 use PHPUnit\Framework\TestCase;
 use ZipArchive;
@@ -44,6 +47,46 @@ final class TrackedTest extends TestCase
             self::assertSame(self::read(DocumentFormat::Docx->writer()->write('', $new, fn () => null)), self::read(self::settled($bytes, true)), 'accepted, seed '.($seed + $round));
             self::assertSame(self::read(DocumentFormat::Docx->writer()->write('', $old, fn () => null)), self::read(self::settled($bytes, false)), 'rejected, seed '.($seed + $round));
         }
+    }
+
+    public function test_our_reader_settles_them_as_the_standard_says(): void
+    {
+        $seed = random_int(1, 1 << 30);
+        for ($round = 0; $round < (int) (getenv('ROUNDS') ?: 40); $round++) {
+            $random = new RandomContent($seed + $round);
+            $old = $random->tree(2 + $random->under(14));
+            $new = $random->edited($old, 1 + $random->under(10));
+            $bytes = self::tracked($old, $new, [['by' => new TrackedBy('Ines', '2026-11-04T08:00:00Z'), 'initials' => 'IO', 'text' => 'Why?']]);
+            $tracked = (new DocxReader)->tracked($bytes, new FormatLimits);
+            self::assertSame(self::read(self::settled($bytes, true)), self::read($bytes), 'accepted, seed '.($seed + $round));
+            self::assertSame(self::read(self::settled($bytes, false)), self::told($tracked->tree), 'rejected, seed '.($seed + $round));
+            self::assertSame($tracked->tracked === [] ? [] : [['Nell & Co', self::read($bytes)]], array_map(fn (TrackedTree $of) => [$of->by, self::told($of->tree)], $tracked->tracked));
+        }
+    }
+
+    public function test_what_two_people_changed_is_told_apart_and_a_split_is_taken_back(): void
+    {
+        $run = fn (string $text, string $tag = 'w:t'): string => "<w:r><{$tag} xml:space=\"preserve\">{$text}</{$tag}></w:r>";
+        $by = fn (string $who): string => "w:id=\"1\" w:author=\"{$who}\" w:date=\"2026-11-03T12:04:00Z\"";
+        $body = "<w:p>{$run('Every lead is ')}<w:del {$by('Nell')}>{$run('looked at', 'w:delText')}</w:del><w:ins {$by('Nell')}>{$run('tested')}</w:ins>{$run(', and ')}<w:ins {$by('Tobi')}>{$run('soon ')}<w:del {$by('Nell')}>{$run('very ', 'w:delText')}</w:del></w:ins><w:commentRangeStart w:id=\"7\"/>{$run('tagged')}<w:commentRangeEnd w:id=\"7\"/>.</w:p>"
+            ."<w:p><w:pPr><w:rPr><w:ins {$by('Tobi')}/></w:rPr></w:pPr>{$run('Sign ')}</w:p><w:p>{$run('the log.')}</w:p>"
+            ."<w:p><w:pPr><w:jc w:val=\"center\"/><w:rPr><w:del {$by('Nell')}/></w:rPr></w:pPr><w:del {$by('Nell')}>{$run('Gone.', 'w:delText')}</w:del></w:p>"
+            ."<w:p><w:r><w:rPr><w:b/><w:rPrChange {$by('Tobi')}><w:rPr><w:i/></w:rPr></w:rPrChange></w:rPr><w:t>Bold</w:t></w:r></w:p>";
+        $package = new DocxPackage;
+        $bytes = $package->bytes('', $body);
+        file_put_contents($file = (string) tempnam(sys_get_temp_dir(), 'attic-'), $bytes);
+        $zip = new ZipArchive;
+        $zip->open($file);
+        $zip->addFromString('word/comments.xml', '<w:comments xmlns:w="'.self::W."\"><w:comment w:id=\"7\" w:author=\"Rafi\"><w:p>{$run('With what?')}</w:p></w:comment></w:comments>");
+        $zip->close();
+        $read = (new DocxReader)->tracked((string) file_get_contents($file), new FormatLimits);
+        unlink($file);
+        $texts = fn (PartTree $tree): array => array_map(fn (Part $part) => $part->richText()->text(), $tree->parts);
+        self::assertSame(['Every lead is looked at, and tagged', 'Sign the log.', 'Gone.', 'Bold'], $texts($read->tree));
+        self::assertSame([['italic' => true], ['Nell', 'Tobi']], [$read->tree->parts[3]->richText()->runs[0]->marks, array_column($read->tracked, 'by')]);
+        self::assertSame(['Every lead is tested, and tagged', 'Sign the log.', 'Bold'], $texts($read->tracked[0]->tree));
+        self::assertSame(['Every lead is looked at, and soon very tagged', 'Sign', 'the log.', 'Gone.', 'Bold'], $texts($read->tracked[1]->tree));
+        self::assertSame([['Rafi', 'With what?', 'tagged']], array_map(fn (SaidInFile $said) => [$said->by, $said->text, $said->quote], $read->said));
     }
 
     public function test_another_program_reads_it_alike(): void
@@ -110,7 +153,12 @@ final class TrackedTest extends TestCase
     /** @return list<list<mixed>> what our own reader reads, with the numbers that items have, however they come by them */
     private static function read(string $bytes): array
     {
-        $tree = (new DocxReader)->read($bytes, new FormatLimits)->tree;
+        return self::told((new DocxReader)->read($bytes, new FormatLimits)->tree);
+    }
+
+    /** @return list<list<mixed>> */
+    private static function told(PartTree $tree): array
+    {
         $numbers = Numbering::of($tree);
 
         return array_map(fn (Part $part) => [$part->role, $part->depth, $numbers[$part->id][0] ?? 0, ...array_values(array_map(fn (mixed $value) => $value instanceof RichText ? $value->toJson() : $value, array_diff_key($part->fields, ['chunk' => 1, 'start' => 1])))], $tree->parts);
@@ -162,6 +210,9 @@ final class TrackedTest extends TestCase
             foreach ($all("//w:p[w:pPr/w:rPr/w:{$tag}]") as $paragraph) {
                 $paragraph->parentNode?->removeChild($paragraph);
             }
+        }
+        foreach ($all('//w:cellIns | //w:cellDel') as $mark) {
+            $mark->parentNode?->removeChild($mark);
         }
         foreach ($all('//w:tbl[not(w:tr)]') as $table) {
             $table->parentNode?->removeChild($table);

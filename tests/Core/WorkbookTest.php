@@ -10,8 +10,11 @@ use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Files\FileWriter;
 use MistyAttic\Core\Formats\FileFormat;
 use MistyAttic\Core\Formats\FormatLimits;
+use MistyAttic\Core\Formats\LeftOut;
 use MistyAttic\Core\Formats\Package;
+use MistyAttic\Core\Formats\SaidInFile;
 use MistyAttic\Core\Formats\Unreadable;
+use MistyAttic\Core\Formats\Workbook\CellNote;
 use MistyAttic\Core\Formats\Workbook\OdsFormula;
 use MistyAttic\Core\Formats\Workbook\SheetFormat;
 use MistyAttic\Core\Kinds\Cell;
@@ -164,6 +167,43 @@ final class WorkbookTest extends TestCase
         // The library takes functions for places.
         self::assertSame('LOG10(D7)', Formula::moved('LOG10(C5)', 1, 2));
         self::assertSame("#REF!+B1+'It''s'!D7&\"C5\"+Other!B3:\$D5", Formula::moved("A2+C2+'It''s'!E8&\"C5\"+Other!C4:\$D6", -1, -1));
+    }
+
+    public function test_notes_of_cells_go_out_and_come_in(): void
+    {
+        $tree = PartTree::of([
+            new Part('tone', 'tab', 0, ['name' => 'One', 'frozen' => 0]), new Part('c1', 'column', 1, []), new Part('c2', 'column', 1, []), new Part('r1', 'row', 1, ['c1' => 'x', 'c2' => 3]), new Part('r2', 'row', 1, []),
+            new Part('ttwo', 'tab', 0, ['name' => 'Two', 'frozen' => 0]), new Part('d1', 'column', 1, []), new Part('s1', 'row', 1, ['d1' => 'y']),
+        ]);
+        $notes = ['r1' => ['c2' => new CellNote('Ines & co', "Ines: why <3>?\nTobi: \x0Bso.")], 'r2' => ['c2' => new CellNote('Tobi', 'On an empty cell')], 's1' => ['d1' => new CellNote('Ines & co', 'On the other tab'), 'c1' => new CellNote('x', 'of no column here')]];
+        foreach ([SheetFormat::Xlsx, SheetFormat::Ods] as $format) {
+            $bytes = $format->write($tree, notes: $notes);
+            $mark = $format === SheetFormat::Xlsx ? "\x0B" : '';
+            $said = [['Ines & co', "Ines: why <3>?\nTobi: {$mark}so.", [0, 0, 1]], ['Tobi', 'On an empty cell', [0, 1, 1]], ['Ines & co', 'On the other tab', [1, 0, 0]]];
+            $content = FileFormat::from($format->value)->reader()->read($bytes, new FormatLimits);
+            self::assertSame($said, array_map(fn (SaidInFile $one): array => [$one->by, $one->text, $one->cell], $content->said), $format->value);
+            self::assertSame([], LeftOut::of(FileFormat::from($format->value), $bytes, new FormatLimits, ['SUM']));
+            // The place of a note is there, though nothing stands in it.
+            self::assertEquals(['row' => 3, 'column' => 3], array_intersect_key(array_count_values(array_column($content->tree->parts, 'role')), ['row' => 0, 'column' => 0]));
+            $book = IOFactory::load($path = self::file($bytes, $format->value));
+            unlink($path);
+            self::assertSame(['B1', 'B2'], array_keys($book->getSheet(0)->getComments()), $format->value);
+            self::assertStringContainsString('why <3>?', $book->getSheet(0)->getComment('B1')->getText()->getPlainText());
+        }
+        // Threads of newer files are read, and not what their notes repeat of them; a note far away makes no table longer.
+        $book = IOFactory::load($path = self::file(SheetFormat::Xlsx->write($tree, notes: $notes), 'xlsx'));
+        $zip = new ZipArchive;
+        $zip->open($path);
+        $zip->addFromString('xl/persons/person.xml', '<personList><person displayName="Nell" id="{1}"/></personList>');
+        $zip->addFromString('xl/threadedComments/threadedComment1.xml', '<ThreadedComments><threadedComment ref="B1" personId="{1}"><text>First</text></threadedComment><threadedComment ref="B1" personId="{2}"><text>Second</text></threadedComment><threadedComment ref="A999999" personId="{1}"><text>Far</text></threadedComment></ThreadedComments>');
+        foreach (['xl/worksheets/_rels/sheet1.xml.rels' => ['threadedComment', '../threadedComments/threadedComment1.xml'], 'xl/_rels/workbook.xml.rels' => ['person', 'persons/person.xml']] as $name => [$type, $target]) {
+            $zip->addFromString($name, str_replace('</Relationships>', "<Relationship Id=\"rx\" Type=\"http://schemas.example/{$type}\" Target=\"{$target}\"/></Relationships>", (string) $zip->getFromName($name)));
+        }
+        $zip->close();
+        $content = FileFormat::Xlsx->reader()->read((string) file_get_contents($path), new FormatLimits);
+        unlink($path);
+        self::assertSame([['Nell', 'First'], ['', 'Second'], ['Nell', 'Far'], ['Tobi', 'On an empty cell'], ['Ines & co', 'On the other tab']], array_map(fn (SaidInFile $one): array => [$one->by, $one->text], $content->said));
+        self::assertSame(3, count(array_keys(array_column($content->tree->parts, 'role'), 'row', true)));
     }
 
     public function test_it_is_told_how_far_writing_and_reading_have_come(): void

@@ -114,7 +114,7 @@ final class EntriesYesTest extends FeatureCase
         self::assertSame($this->writer->id, $this->entry->versions()->where('number', 2)->value('user_id'));
         $this->actingAs($this->other)->get(route('item', $this->entry))->assertSee('Bea Rook');
         $this->get(route('entries', $this->form))->assertSee('Bea Rook')->assertDontSee('Ada Quill');
-        $this->get(route('list', $this->entry))->assertOk()->assertSee('Nell said yes')->assertSee('Made the entry');
+        $this->get(route('list', $this->entry))->assertOk()->assertSee('Nell accepted ')->assertSee('Made the entry');
         $this->assertVerified();
     }
 

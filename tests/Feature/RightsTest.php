@@ -6,11 +6,14 @@ namespace Tests\Feature;
 
 use App\Models\HeldEdit;
 use App\Models\Item;
+use App\Models\Proposal;
+use App\Models\ProposalLink;
 use App\Models\Role;
 use App\Models\Shelf;
 use App\Models\ShelfReturn;
 use App\Models\Thread;
 use App\Models\User;
+use App\Proposing\OpenLine;
 use App\Talk\About;
 use App\Talk\BeginThread;
 use Illuminate\Support\Facades\Route;
@@ -111,6 +114,11 @@ final class RightsTest extends FeatureCase
             'talk' => ['get', 'talk', 'viewer', []],
             'beginning to talk' => ['post', 'talk.begin', 'editor', ['text' => 'Why?']],
             'saying something' => ['post', 'talk.say', 'editor', ['deed' => 'said', 'text' => 'So.']],
+            'what is proposed' => ['get', 'proposals', 'viewer', []],
+            'proposing' => ['post', 'proposals.begin', 'editor', []],
+            'answering what is proposed' => ['put', 'proposals.answer', 'editor', ['do' => 'accepted', 'seen' => 3, 'state' => str_repeat('0', 40)]],
+            'a link to propose' => ['post', 'proposals.link', 'owner', ['days' => 3, 'most' => 2]],
+            'taking it back again' => ['delete', 'proposals.link.back', 'owner', []],
             'taking out, asking' => ['get', 'take-out', 'editor', []],
             'taking out' => ['post', 'take-out.store', 'editor', ['seen' => 3]],
             'how it will be without' => ['post', 'take-out.seen', 'editor', ['seen' => 3]],
@@ -161,7 +169,7 @@ final class RightsTest extends FeatureCase
         $named = array_column(self::routes(), 1);
         foreach (Route::getRoutes()->getRoutes() as $route) {
             if (str_starts_with($route->uri(), 'shelves/') || str_starts_with($route->uri(), 'items/')) {
-                self::assertContains($route->getName(), [...$named, 'held', 'held.settle', ...self::OF_LOST_THINGS, ...array_column(PublishingRightsTest::routes(), 1), ...array_column(FormsTest::routes(), 1), ...array_column(DatasetsTest::routes(), 1), ...array_column(ReportsTest::routes(), 1), ...array_column(PlainFilesTest::routes(), 1)], $route->uri());
+                self::assertContains($route->getName(), [...$named, 'held', 'held.settle', 'proposals.again', 'proposals.from-copy', 'proposals.file', ...self::OF_LOST_THINGS, ...array_column(PublishingRightsTest::routes(), 1), ...array_column(FormsTest::routes(), 1), ...array_column(DatasetsTest::routes(), 1), ...array_column(ReportsTest::routes(), 1), ...array_column(PlainFilesTest::routes(), 1)], $route->uri());
             }
         }
     }
@@ -206,6 +214,8 @@ final class RightsTest extends FeatureCase
             str_starts_with((string) Route::getRoutes()->getByName($route)?->uri(), 'shelves/{shelf}') => route($route, $this->shelf),
             $route === 'picture' => route($route, [$this->item, str_repeat('a', 40)]),
             $route === 'talk.say' => route($route, [$this->item, Thread::query()->first() ?? $this->app->make(BeginThread::class)->handle($this->item, $this->people['owner'], new About, 'Why?')]),
+            $route === 'proposals.answer' => route($route, [$this->item, $this->proposal()]),
+            $route === 'proposals.link.back' => route($route, [$this->item, ProposalLink::query()->firstOrCreate(['item_id' => $this->item->id], ['token' => str_repeat('t', 40), 'user_id' => $this->people['owner']->id, 'ends_at' => now()->addDay(), 'most' => 2])]),
             $route === 'part' => route($route, [$this->item, $this->tree($this->item)->parts[0]->id]),
             in_array($route, ['part.where', 'part.restore'], true) => route($route, [$this->item, $this->tree($this->item)->parts[0]->id, 2]),
             in_array($route, ['take-out', 'take-out.store', 'take-out.seen'], true) => route($route, ['item' => $this->item, 'from' => 1, 'to' => 3, 'by' => $this->people['editor']->id]),
@@ -218,5 +228,12 @@ final class RightsTest extends FeatureCase
             in_array($route, ['line', 'milestone.mark', 'milestone.remove', 'restore', 'restore.store', 'restore.seen', 'restore.undo', 'copy', 'copy.store', 'meant', 'version.pin'], true) => route($route, [$this->item, 2]),
             default => route($route, $this->item),
         };
+    }
+
+    private function proposal(): Proposal
+    {
+        $this->app->make(OpenLine::class)->handle($this->item, $this->people['owner']);
+
+        return Proposal::query()->firstOrFail();
     }
 }

@@ -230,6 +230,22 @@ final class SheetTest extends FeatureCase
         $this->get(route('cell', [$this->item, 'nope', 't1c1']))->assertNotFound();
     }
 
+    public function test_the_cell_of_a_formula_tells_the_results_that_came_by_themselves(): void
+    {
+        $this->edit(['cells' => ['t1r1' => ['t1c1' => 18]]], $this->tobi);
+        $this->edit(['cells' => ['t1r1' => ['t1c2' => 9]]], $this->tobi);
+        $this->edit(['removed' => ['t1r2']]);
+        $this->edit(['cells' => ['t1r4' => ['t1c1' => ['=', 'SUM([t1r1.t1c1]:[t1r3.t1c1])*2']]]], $this->tobi);
+        $this->edit(['cells' => ['t1r3' => ['t1c1' => 5]]]);
+        $page = $this->get(route('cell', [$this->item, 't1r4', 't1c1']))->assertOk();
+        // From 5.1 to 21.3, 20.2, 40.4 and 46: two versions wrote the formula.
+        $page->assertSeeInOrder(['B4', 'and 3 results came by themselves', '46', 'Came by itself', 'Why did it move?', 'as it is now', '40.4', 'Tobi Brandt', '20.2', 'Came by itself', '21.3', 'Came by itself', '5.1', 'Ines Oduya']);
+        self::assertSame(1, substr_count((string) $page->getContent(), 'as it is now'));
+        self::assertSame('46', $this->shown('t1r4', 't1c1'));
+        $why = $this->getJson(route('causes', [$this->item, 't1r4', 't1c1', 'from' => 6, 'to' => 7]))->assertOk()->json('cells');
+        self::assertSame([['t1r3/t1c1', '2.2', '5']], array_map(fn (array $cell) => [$cell['cell'], $cell['was'], $cell['is']], $why));
+    }
+
     public function test_picked_rows_and_cells_come_back_with_the_ranges_that_followed_them(): void
     {
         $this->edit(['removed' => ['t1r3'], 'cells' => ['t1r1' => ['t1c1' => 18]]], $this->tobi);

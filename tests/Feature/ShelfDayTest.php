@@ -295,6 +295,34 @@ final class ShelfDayTest extends FeatureCase
         self::assertSame($moment, When::read($text, new DateTimeZone('Europe/Berlin'), $now)?->format('Y-m-d H:i:s'));
     }
 
+    /** @return iterable<string, array{string, array{string, string}|null}> */
+    public static function stretches(): iterable
+    {
+        yield 'this month' => ['this month', ['2026-10-31 22:59:59', '2026-11-29 23:40:00']];
+        yield 'last month' => ['last month', ['2026-09-30 21:59:59', '2026-10-31 22:59:59']];
+        yield 'a month' => ['in October', ['2026-09-30 21:59:59', '2026-10-31 22:59:59']];
+        yield 'a month of last year' => ['December', ['2025-11-30 22:59:59', '2025-12-31 22:59:59']];
+        yield 'a month of a year' => ['may 2025', ['2025-04-30 21:59:59', '2025-05-31 21:59:59']];
+        yield 'last week' => ['Last  week', ['2026-11-22 22:59:59', '2026-11-29 22:59:59']];
+        yield 'this year' => ['this year', ['2025-12-31 22:59:59', '2026-11-29 23:40:00']];
+        yield 'days of one month' => ['3 to 12 Nov', ['2026-11-02 22:59:59', '2026-11-12 22:59:59']];
+        yield 'two days' => ['from 3 Nov to yesterday', ['2026-11-02 22:59:59', '2026-11-29 22:59:59']];
+        yield 'hours' => ['12 October 18:00 – 13 October 9:00', ['2026-10-12 15:59:59', '2026-10-13 07:00:00']];
+        foreach (['', 'Tuesday', 'today', 'next month', 'the spring meeting', '12 Nov to 3 Nov', 'nowhere to now', 'may be', 'to', str_repeat('a to ', 200)] as $no) {
+            yield 'no stretch: '.mb_substr($no, 0, 20) => [$no, null];
+        }
+    }
+
+    /** @param array{string, string}|null $ends */
+    #[DataProvider('stretches')]
+    public function test_a_stretch_is_read_as_people_write_it(string $text, ?array $ends): void
+    {
+        $now = CarbonImmutable::parse('2026-11-29 23:40:00', 'UTC');
+        $this->travelTo($now);
+        $read = When::range($text, new DateTimeZone('Europe/Berlin'), $now);
+        self::assertSame($ends, $read === null ? null : array_map(fn (CarbonImmutable $end) => $end->format('Y-m-d H:i:s'), $read));
+    }
+
     public function test_a_time_that_is_none_is_said_and_what_was_written_stays(): void
     {
         $this->get(route('day', [$this->shelf, 'when' => 'the day of the cake']))->assertRedirect()->assertSessionHasErrors('when');

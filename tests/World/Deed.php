@@ -50,6 +50,12 @@ enum Deed: string
 
     case Talk = 'talks';
 
+    case Propose = 'proposes';
+
+    case Respond = 'answers what is proposed';
+
+    case Visit = 'lets a visitor propose';
+
     /** Whether it can be tried on what is in Lost & found: looking, and what is refused there; for all else people bring it back first. */
     public function isTriedOnLost(): bool
     {
@@ -66,10 +72,11 @@ enum Deed: string
             self::SendUnanswered => 4,
             self::Wait => 6,
             self::LookBack => 2,
-            self::Decide, self::Talk => 3,
+            self::Decide, self::Talk, self::Respond => 3,
+            self::Propose => 5,
             self::Trespass, self::AskForYes, self::Rename, self::TakeAway, self::Follow, self::Tidy, self::Lose, self::Pin => 1,
             self::Reload, self::Answer, self::EditEntry, self::Settle => 3,
-            self::Picture, self::Keep, self::Milestone, self::Restore, self::Pick, self::PartBack, self::TakeBack, self::TakeOut, self::CopyOut, self::Publish, self::Rights, self::Thin, self::BringDay => 2,
+            self::Picture, self::Keep, self::Milestone, self::Restore, self::Pick, self::PartBack, self::TakeBack, self::TakeOut, self::CopyOut, self::Publish, self::Rights, self::Thin, self::BringDay, self::Visit => 2,
         };
     }
 }

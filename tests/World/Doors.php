@@ -34,7 +34,7 @@ final readonly class Doors
         $allowed = $this->read();
         foreach ($this->world->items as $other) {
             if (! Kinds::named($other->kind)->isPublishable()) {
-                foreach (Version::query()->where('item_id', $other->id)->pluck('root') as $root) {
+                foreach (Version::query()->whereIn('item_id', [$other->id, ...$other->lines()->pluck('items.id')->all()])->pluck('root') as $root) {
                     $allowed += Ledger::tags($this->world->states->tree((string) $root));
                 }
             }

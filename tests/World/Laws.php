@@ -43,6 +43,7 @@ final class Laws
         }
         $this->world->days->hold();
         $this->world->talking->hold();
+        $this->world->proposing->hold();
         foreach ($this->world->followers as $kind => $dataset) {
             $dataset->refresh();
             $versions = Version::query()->with('user')->where('item_id', $dataset->id)->orderBy('number')->get()->all();

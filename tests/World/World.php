@@ -36,6 +36,8 @@ final class World
 
     public readonly Talking $talking;
 
+    public readonly Proposing $proposing;
+
     /** @var array<string, Window> */
     private array $windows = [];
 
@@ -50,11 +52,12 @@ final class World
      * @param  array<string, Item>  $followers  datasets, by the kind that they follow
      * @param  Item|null  $figures  a report that counts what stands in them
      */
-    public function __construct(private readonly TestCase $http, public readonly States $states, public readonly array $people, public array $items, private readonly Shelf $shelf, public readonly array $followers = [], public readonly ?Item $figures = null)
+    public function __construct(public readonly TestCase $http, public readonly States $states, public readonly array $people, public array $items, private readonly Shelf $shelf, public readonly array $followers = [], public readonly ?Item $figures = null)
     {
         $this->ledger = new Ledger;
         $this->days = new ShelfDays($this, $shelf);
         $this->talking = new Talking($this);
+        $this->proposing = new Proposing($this);
     }
 
     public function do(Step $step): void
@@ -97,6 +100,9 @@ final class World
             Deed::Thin => $this->thin($step, $chance),
             Deed::Pin => $this->pin($step, $chance),
             Deed::Talk => $this->talking->talk($step, $chance),
+            Deed::Propose => $this->proposing->propose($step, $chance),
+            Deed::Respond => $this->proposing->answer($step, $chance),
+            Deed::Visit => $this->proposing->visit($step, $chance),
             Deed::BringDay => $this->mayWrite($step->who) ? $this->days->bring($step->who, $chance) : null,
         };
     }
@@ -499,8 +505,13 @@ final class World
             $this->allowed($this->as($step->who)->get(route('restore', [$item, $number, 'parts' => $some])), 'looking at a plan of what was chosen', $this->isLost($step->item) ? 403 : 200);
             $this->allowed($this->as($step->who)->post(route('copy.store', [$item, $number]), ['title' => 'Some of it', 'shelf' => $this->shelf->key, 'parts' => $some]), 'copying some of it out');
         }
-        $this->allowed($this->as($step->who)->post(route('copy.store', [$item, $number]), ['title' => 'A copy', 'shelf' => $this->shelf->key, 'talk' => $chance->of(['', 'open', 'all'])]), 'copying out');
+        $this->allowed($this->as($step->who)->post(route('copy.store', [$item, $number]), ['title' => 'A copy', 'shelf' => $this->shelf->key, 'talk' => $chance->of(['', 'open', 'all']), 'history' => $step->seed % 2, 'proposals' => $step->seed % 3 === 0 ? 1 : 0]), 'copying out');
         $copy = Item::query()->latest('id')->firstOrFail();
+        if ($step->seed % 2 === 1) {
+            $history = fn (Item $of): array => $of->versions()->where('number', '<=', $number)->orderBy('number')->pluck('root', 'number')->all();
+            $history($copy) === $history($item) || throw Broken::law('A history goes along as it is', "version {$number} of the {$step->item}");
+            $this->isLost($step->item) || (new Looking($this, $copy, $step->item))->at($this->as($step->who), new Chance($step->seed));
+        }
         $copy->root === $root || $step->item === 'report' || throw Broken::law('A copy is what was copied', "version {$number} of the {$step->item}");
         if ($chance->once(2)) {
             $this->allowed($this->as('ines')->delete(route('item.destroy', $copy)), 'deleting a copy');
@@ -610,7 +621,7 @@ final class World
         if ($this->isLost('form')) {
             return;
         }
-        $waiting = Proposal::query()->waiting()->with('item')->orderBy('id')->get()->all();
+        $waiting = Proposal::query()->whereNull('line_id')->waiting()->with('item')->orderBy('id')->get()->all();
         if ($waiting === []) {
             return;
         }
@@ -696,6 +707,8 @@ final class World
     private function trespass(Step $step, Chance $chance): void
     {
         $item = $chance->once(4) ? $this->anEntry($chance) ?? $this->item($step) : $this->item($step);
+        $lines = $chance->once(3) ? $item->lines()->orderBy('id')->get()->all() : [];
+        $item = $lines === [] ? $item : $chance->of(array_values($lines));
         $doors = new Doors($this, $this->http);
         $role = $this->shelf->memberships()->where('user_id', $this->people[$step->who]->id)->value('role')?->value;
         match (true) {
@@ -730,7 +743,6 @@ final class World
         (new Looking($this, $item, $step->item))->at($this->as($step->who), $chance);
     }
 
-    /** Who restores or takes out takes away what is not there any more. */
     /** What somebody took away by bringing an earlier state back. */
     public function tookAway(string $kind, string $who, string $before, string $after): void
     {

@@ -1,252 +1,120 @@
-import { spawnSync } from 'node:child_process';
-import { mkdtempSync, writeFileSync } from 'node:fs';
-import { tmpdir } from 'node:os';
-import { join } from 'node:path';
 import { expect, test } from '@playwright/test';
-import { axe, daysAgo, openHistory, openItem, saved, signIn, text, toShelf } from './steps.mjs';
+import { pages, screens } from './screens.mjs';
+import { axe, hardToPress, openHistory, openItem, saved, signIn, toShelf } from './steps.mjs';
 
-async function onWebsite(page) {
-    await signIn(page, 'Ines Oduya');
-    await toShelf(page, 'Website');
+/** What axe finds by day and by night, what is wider than the window, and what can't be pressed, in windows of all widths. */
+async function usable(page, what) {
+    await axe(page);
+    for (const width of [1920, 900, 640, 400, 320]) {
+        await page.setViewportSize({ width, height: 800 });
+        expect.soft(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth), `${what}, ${width}`).toBeLessThanOrEqual(0);
+        expect.soft(await hardToPress(page), `${what}, ${width}`).toEqual([]);
+    }
 }
 
-async function onCommittee(page) {
-    await signIn(page, 'Ines Oduya');
-    await toShelf(page, 'Committee');
-}
-
-/** Every screen, by what leads to it; where it has rows without end, with few of them, since axe takes its time over each. */
-const screens = {
-    'sign-in': async (page) => page.goto('/sign-in'),
-    shelf: async (page) => signIn(page, 'Ines Oduya'),
-    people: async (page) => {
-        await signIn(page, 'Ines Oduya');
-        await page.getByRole('navigation', { name: 'Shelves' }).getByRole('link', { name: 'People' }).click();
-    },
-    writing: async (page) => {
-        await signIn(page, 'Ines Oduya');
-        await openItem(page, 'Volunteer handbook');
-        await expect(text(page)).toBeVisible();
-    },
-    'a spreadsheet': async (page) => {
-        await signIn(page, 'Ines Oduya');
-        await openItem(page, 'Repair log');
-        await expect(page.locator('[data-grid]')).toBeFocused();
-        await page.keyboard.press('ArrowDown');
-    },
-    'the history of a spreadsheet': async (page) => {
-        await signIn(page, 'Ines Oduya');
-        await openHistory(page, 'Repair log');
-    },
-    'talk about an item': async (page) => {
-        await signIn(page, 'Ines Oduya');
-        await openItem(page, 'Volunteer handbook');
-        await page.getByRole('link', { name: /^Talk/ }).click();
-        await page.getByRole('link', { name: 'All', exact: true }).click();
-        await page.locator('.slip summary').first().click();
-    },
-    'history together': async (page) => {
-        await signIn(page, 'Ines Oduya');
-        await openHistory(page, 'Volunteer handbook', 'from=120&to=198');
-    },
-    'history side by side': async (page) => {
-        await signIn(page, 'Ines Oduya');
-        await openHistory(page, 'Volunteer handbook', 'from=186&to=198&layout=side');
-    },
-    'history as it was': async (page) => {
-        await signIn(page, 'Ines Oduya');
-        await openHistory(page, 'Volunteer handbook', 'from=128&to=198&view=was');
-    },
-    'who wrote what in a document': async (page) => {
-        await signIn(page, 'Ines Oduya');
-        await openHistory(page, 'Volunteer handbook', 'from=128&to=198&view=who');
-    },
-    'a page': async (page) => {
-        await onWebsite(page);
-        await openItem(page, 'What to bring');
-        await expect(text(page)).toBeVisible();
-    },
-    'the history of a page': async (page) => {
-        await onWebsite(page);
-        await openHistory(page, 'What to bring', 'from=8&to=14');
-    },
-    'publishing a page': async (page) => {
-        await onWebsite(page);
-        await openItem(page, 'Volunteer with us');
-        await page.getByRole('link', { name: 'Publish…' }).click();
-    },
-    'what everybody reads': async (page) => page.goto('/read/what-to-bring'),
-    'a dataset': async (page) => {
-        await onCommittee(page);
-        await openItem(page, 'Bookings');
-        await page.getByLabel('Find in the records').fill('toaster');
-        await page.getByRole('button', { name: 'Find' }).click();
-        await page.waitForURL(/find=/);
-    },
-    'the history of a dataset': async (page) => {
-        await onCommittee(page);
-        await openHistory(page, 'Spring repairs', 'from=7&to=8');
-    },
-    'a field of a dataset': async (page) => {
-        await onCommittee(page);
-        await openItem(page, 'Spring repairs');
-        await page.getByRole('link', { name: 'Change the field “Saved kg”' }).click();
-        await axe(page);
-        await page.getByRole('link', { name: 'Remove it…' }).click();
-        await expect(page.getByRole('heading', { name: 'Drawn from it' })).toBeVisible();
-    },
-    'a new dataset': async (page) => {
-        await onCommittee(page);
-        await page.getByText('New…', { exact: true }).click();
-        await page.getByRole('link', { name: /^Dataset…/ }).click();
-    },
-    'a report': async (page) => {
-        await onCommittee(page);
-        await openItem(page, 'Quarterly repairs');
-        await expect(page.locator('.chart svg').first()).toBeVisible();
-    },
-    'a report as it was': async (page) => {
-        await onCommittee(page);
-        await openHistory(page, 'Quarterly repairs', 'from=18&to=23&view=was');
-        await expect(page.locator('.chart svg').first()).toBeVisible();
-    },
-    list: async (page) => {
-        await onCommittee(page);
-        await openHistory(page, 'Quarterly repairs');
-        await page.getByRole('link', { name: 'List', exact: true }).click();
-    },
-    'restore plan': async (page) => {
-        await signIn(page, 'Ines Oduya');
-        await openHistory(page, 'Volunteer handbook', 'from=186&to=198');
-        await page.getByRole('link', { name: 'Restore 186…' }).click();
-    },
-    'the history of a part': async (page) => {
-        await signIn(page, 'Ines Oduya');
-        await openHistory(page, 'Volunteer handbook', 'from=150&to=198');
-        await page.locator('.entry-history').nth(1).click();
-        await page.waitForURL(/parts/);
-    },
-    'take out': async (page) => {
-        await signIn(page, 'Ines Oduya');
-        await openHistory(page, 'Volunteer handbook', 'from=150&to=198');
-        await page.locator('.pill').nth(1).click();
-        await page.getByRole('link', { name: 'Take Tobi’s out…' }).click();
-        await page.waitForURL(/take-out/);
-    },
-    'copy out': async (page) => {
-        await signIn(page, 'Ines Oduya');
-        await openHistory(page, 'Volunteer handbook', 'from=186&to=198');
-        await page.getByRole('link', { name: 'Copy out…' }).click();
-    },
-    'two files compared': async (page) => {
-        const folder = mkdtempSync(join(tmpdir(), 'attic-'));
-        const pages = { md: ['# Checks\n\nTest every socket.\n\n- tools\n', '# Checks\n\n- tools\n\nTest each socket.\n'], csv: ['Item,Price\nKettle,12\nLamp,8\n', 'Item,Price,Who\nLamp,9,Jun\nFan,3,Ines\n'] };
-        for (const [ending, [old, now]] of Object.entries(pages)) {
-            writeFileSync(join(folder, `old.${ending}`), old);
-            writeFileSync(join(folder, `new.${ending}`), now);
-            writeFileSync(join(folder, `${ending}.html`), spawnSync('php', ['bin/attic', 'compare', join(folder, `old.${ending}`), join(folder, `new.${ending}`), '--format=html']).stdout);
-        }
-        await page.goto(`file://${folder}/csv.html`);
-        await axe(page);
-        await page.goto(`file://${folder}/md.html`);
-        await expect(page.getByRole('heading', { name: 'What changed' })).toBeVisible();
-    },
-    'Lost & found': async (page) => {
-        await signIn(page, 'Ines Oduya');
-        await page.goto('/lost');
-        await expect(page.getByText('Kettle guide', { exact: true })).toBeVisible();
-    },
-    'something that was deleted': async (page) => {
-        await signIn(page, 'Ines Oduya');
-        await page.goto('/lost');
-        await page.getByRole('link', { name: 'Kettle guide', exact: true }).click();
-        await expect(page.getByText('Rafi deleted this')).toBeVisible();
-    },
-    'deleting': async (page) => {
-        await signIn(page, 'Ines Oduya');
-        await openItem(page, 'Volunteer handbook');
-        await page.goto(`${page.url()}/delete`);
-    },
-    'deleting for good': async (page) => {
-        await signIn(page, 'Ines Oduya');
-        await page.goto('/lost');
-        await page.getByRole('link', { name: 'Delete Summer rota for good' }).click();
-    },
-    'what is kept of an item': async (page) => {
-        await signIn(page, 'Ines Oduya');
-        await openItem(page, 'Volunteer handbook');
-        await page.goto(`${page.url()}/keeping?leave=60&every=30&pace1=daily&days1=365&pace2=monthly`);
-        await expect(page.getByText('really come back')).toBeVisible();
-    },
-    'what is kept on a shelf': async (page) => {
-        await signIn(page, 'Nell Warwick');
-        await page.goto('/');
-        await toShelf(page, 'Open days');
-        await page.getByRole('link', { name: 'Keeping' }).click();
-    },
-    'about a shelf': async (page) => {
-        await signIn(page, 'Ines Oduya');
-        await page.getByRole('link', { name: 'About this shelf' }).click();
-    },
-    'the log of a shelf': async (page) => {
-        await signIn(page, 'Ines Oduya');
-        await page.getByRole('link', { name: 'Log', exact: true }).click();
-        await expect(page.getByText('deleted “Kettle guide”')).toBeVisible();
-    },
-    'finding': async (page) => {
-        await signIn(page, 'Ines Oduya');
-        await page.getByLabel('Find in every version').fill('kettle');
-        await page.keyboard.press('Enter');
-        await expect(page.getByText(/stretches of text/)).toBeVisible();
-    },
-    'a shelf on a day': async (page) => {
-        await signIn(page, 'Ines Oduya');
-        await page.goto(`${page.url()}/day?at=${daysAgo(48)}`);
-        await expect(page.locator('[data-day-ribbon][data-ready]')).toBeVisible();
-    },
-    'bringing a shelf back': async (page) => {
-        await signIn(page, 'Ines Oduya');
-        await page.goto(`${page.url()}/day?at=${daysAgo(48)}`);
-        await page.getByLabel('Tool library', { exact: true }).check();
-        await page.getByRole('button', { name: 'Bring back what is ticked…' }).click();
-        await page.waitForURL(/day\/back/);
-    },
-    'milestones': async (page) => {
-        await signIn(page, 'Ines Oduya');
-        await page.goto('/milestones');
-    },
-    'the list of versions': async (page) => {
-        await signIn(page, 'Ines Oduya');
-        await openHistory(page, 'Tool library', 'from=12&to=17');
-        await page.getByRole('link', { name: 'List', exact: true }).click();
-        await page.getByRole('link', { name: 'Sittings' }).click();
-    },
-    'for you': async (page) => {
-        await signIn(page, 'Ines Oduya');
-        await page.goto('/for-you');
-    },
-    'an account': async (page) => {
-        await signIn(page, 'Ines Oduya');
-        await page.goto('/account');
-    },
-    'a forgotten password': async (page) => {
-        await page.goto('/forgotten');
-    },
-    'an error': async (page) => {
-        await signIn(page, 'Ines Oduya');
-        await page.goto('/items/nowhere');
-    },
-};
-
-for (const [name, open] of Object.entries(screens)) {
+for (const [name, [route, open]] of Object.entries(screens)) {
     test(`${name}: axe finds nothing by day and by night, and nothing is wider than the window, down to 320 px`, async ({ page }) => {
         test.setTimeout(90_000);
         await open(page);
-        await axe(page);
-        for (const width of [1920, 900, 640, 400, 320]) {
-            await page.setViewportSize({ width, height: 800 });
-            expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);
+        expect(await page.evaluate(() => document.body.dataset.screen ?? '')).toBe(route);
+        await usable(page, name);
+        // Whoever sets letters, words, lines and paragraphs further apart (WCAG 2.2, 1.4.12) still reads all of it.
+        await page.setViewportSize({ width: 1280, height: 800 });
+        expect(await page.evaluate(() => {
+            const apart = new CSSStyleSheet();
+            apart.replaceSync('* { letter-spacing: .12em !important; word-spacing: .16em !important; line-height: 1.5 !important } p { margin-bottom: 2em !important }');
+            document.adoptedStyleSheets = [apart];
+            return document.documentElement.scrollWidth - innerWidth;
+        })).toBeLessThanOrEqual(0);
+    });
+}
+
+test('pages that hang on items and shelves: axe finds nothing, and all of it fits and can be pressed', async ({ page }) => {
+    test.setTimeout(180_000);
+    await signIn(page, 'Ines Oduya');
+    const addresses = new Map([['', '']]);
+    for (const [shelf, ...items] of [['Volunteers', 'Volunteer handbook', 'notes.txt'], ['Open days', 'Book a repair']]) {
+        await page.goto('/');
+        await toShelf(page, shelf);
+        addresses.set(shelf, page.url());
+        for (const item of items) {
+            await page.goto(addresses.get(shelf) ?? '');
+            await openItem(page, item);
+            await page.waitForURL(/\/items\//);
+            addresses.set(item, page.url().split('#')[0]);
         }
+    }
+    for (const [route, on, rest] of pages) {
+        await page.setViewportSize({ width: 1280, height: 800 });
+        await page.goto(`${addresses.get(on)}${rest}`);
+        expect(await page.evaluate(() => document.body.dataset.screen ?? ''), route).toBe(route);
+        await usable(page, route);
+    }
+});
+
+test('comparisons, plans and lists are printed on as many pages as they need, with a legend in forms', async ({ page }) => {
+    await signIn(page, 'Ines Oduya');
+    await openHistory(page, 'Volunteer handbook', 'from=120&to=198');
+    const item = page.url().split('/history')[0];
+    const pages = async () => ((await page.pdf({ format: 'A4' })).toString('latin1').match(/\/Type \/Page\b/g) ?? []).length;
+    expect(await pages()).toBeGreaterThanOrEqual(4);
+    await page.emulateMedia({ media: 'print' });
+    await expect(page.getByText('Underlined: added.', { exact: false })).toBeVisible();
+    await expect(page.locator('.ribbon, .bar-row, .top').first()).toBeHidden();
+    // What is on paper is not cut off by what scrolls on a screen.
+    expect(await page.evaluate(() => [...document.querySelectorAll('.past, .past-state, .state, .entries')].filter((box) => getComputedStyle(box).display !== 'none' && box.scrollHeight > box.clientHeight + 4 && getComputedStyle(box).overflowY !== 'visible').map((box) => box.className))).toEqual([]);
+    await page.emulateMedia({ media: 'screen' });
+    await page.goto(`${item}/versions/120/restore`);
+    expect(await pages()).toBeGreaterThanOrEqual(3);
+    await page.goto(`${item}/history/list`);
+    expect(await pages()).toBeGreaterThanOrEqual(4);
+});
+
+/** Stops of the Tab key on one screen that are looked at, and where they begin to be told apart. */
+const STOPS = 34;
+
+for (const [name, scheme] of [['shelf', 'light'], ['writing', 'dark'], ['history together', 'light'], ['what is proposed', 'dark'], ['restore plan', 'light'], ['a spreadsheet', 'light'], ['people', 'dark']]) {
+    test(`${name}: every stop of the Tab key shows that it has the focus, at 3:1`, async ({ page }) => {
+        await screens[name][1](page);
+        await page.emulateMedia({ colorScheme: scheme, reducedMotion: 'reduce' });
+        await page.evaluate(() => /** @type {HTMLElement | null} */ (document.activeElement)?.blur());
+        const unseen = [];
+        let last = '';
+        for (let stop = 0; stop < STOPS; stop++) {
+            await page.keyboard.press('Tab');
+            const at = await page.evaluate(() => {
+                const element = document.activeElement;
+                if (!element || element === document.body) return null;
+                const [box, style] = [element.getBoundingClientRect(), getComputedStyle(element)];
+                const number = (/** @type {string} */ colour) => (colour.match(/[\d.]+/g) ?? []).map(Number);
+                const light = (/** @type {number[]} */ [r, g, b]) => [r, g, b].map((one) => one / 255).map((one) => (one <= 0.03928 ? one / 12.92 : ((one + 0.055) / 1.055) ** 2.4)).reduce((sum, one, part) => sum + one * [0.2126, 0.7152, 0.0722][part], 0);
+                // The ring lies around it, on what it stands on.
+                let ground = /** @type {Element | null} */ (parseFloat(style.outlineOffset) < 0 ? element : element.parentElement);
+                while (ground && (number(getComputedStyle(ground).backgroundColor)[3] ?? 1) === 0) ground = ground.parentElement;
+                const [ring, under] = [light(number(style.outlineColor)), light(number(getComputedStyle(ground ?? document.documentElement).backgroundColor))];
+                return {
+                    name: `${element.tagName} ${element.className} ${(element.getAttribute('aria-label') ?? element.textContent ?? '').trim().slice(0, 40)}`,
+                    box: { x: Math.max(0, box.x - 6), y: Math.max(0, box.y - 6), width: Math.min(innerWidth - box.x, box.width + 12), height: Math.min(innerHeight - box.y, box.height + 12) },
+                    ring: style.outlineStyle === 'none' ? 0 : (Math.max(ring, under) + 0.05) / (Math.min(ring, under) + 0.05),
+                };
+            });
+            if (!at || at.name === last || at.box.width <= 0 || at.box.height <= 0) {
+                last = at?.name ?? '';
+                continue;
+            }
+            last = at.name;
+            const lit = await page.screenshot({ clip: at.box, caret: 'hide' });
+            const bare = await page.evaluateHandle(() => {
+                const element = /** @type {HTMLElement} */ (document.activeElement);
+                element.blur();
+                return element;
+            });
+            const dark = await page.screenshot({ clip: at.box, caret: 'hide' });
+            await bare.evaluate((element) => element.focus({ preventScroll: true }));
+            // A slider or a grid may show it otherwise than by a ring.
+            if (lit.equals(dark) || (at.ring > 0 && at.ring < 3)) unseen.push(`${at.name} ${at.ring.toFixed(2)}`);
+        }
+        expect(unseen).toEqual([]);
     });
 }
 

@@ -12,6 +12,7 @@ use App\Models\Version;
 use App\Store\States;
 use App\View\Sources\Files;
 use App\View\Sources\PictureAddresses;
+use App\View\Sources\SaidAlong;
 use App\View\Sources\WrittenFile;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -19,6 +20,8 @@ use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Str;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Formats\JsonWriter;
+use MistyAttic\Core\Formats\SaidInFile;
+use MistyAttic\Core\Formats\TrackedTree;
 use MistyAttic\Core\Kinds\Kinds;
 use MistyAttic\Core\Store\ChunkStore;
 use Symfony\Component\HttpFoundation\HeaderUtils;
@@ -32,9 +35,18 @@ final class DownloadController extends Controller
         LogLine::ofItem('downloaded', $this->person($request), $item, ['number' => (string) $number, 'format' => $format]);
         $version = $this->version($item, $number)->setRelation('item', $item);
         $files = $item->room(Files::class);
+        $said = null;
+        if ($request->boolean('said')) {
+            abort_unless(isset($files->noted()[$format]), 404);
+            Gate::authorize('talk', $item);
+            $said = new SaidAlong($item, $version);
+        }
         abort_unless(isset($files->named()[$format]), 404);
         if ($format === 'json') {
-            return $this->json($item, $version, $states->tree($version->root), $chunks);
+            return $this->json($item, $version, $said?->said() ?? [], $said?->proposed($states) ?? [], $states->tree($version->root), $chunks);
+        }
+        if ($said !== null) {
+            return $this->file($item, $number, $format, $files->writeNoted($version, $format, $said->notes()) ?? abort(404));
         }
         $tab = $request->query('tab');
         $file = $files->write($version, $format, $pictures->of($item), is_string($tab) ? $tab : null, $progress->between(0, 1)) ?? abort(404);
@@ -42,17 +54,22 @@ final class DownloadController extends Controller
         return $this->file($item, $number, $format, $file);
     }
 
-    /** All of it, with ids and pictures, as it can come in again. */
-    private function json(Item $item, Version $version, PartTree $tree, ChunkStore $chunks): Response|StreamedResponse
+    /**
+     * All of it, with ids and pictures, as it can come in again.
+     *
+     * @param  list<SaidInFile>  $said
+     * @param  list<TrackedTree>  $proposed
+     */
+    private function json(Item $item, Version $version, array $said, array $proposed, PartTree $tree, ChunkStore $chunks): Response|StreamedResponse
     {
         $kind = Kinds::named($item->kind);
-        $wanted = Kinds::chunks($kind, $tree);
+        $wanted = array_values(array_unique(array_merge(...array_map(fn (PartTree $of): array => Kinds::chunks($kind, $of), [$tree, ...array_column($proposed, 'tree')]))));
         $own = $item->pictures()->whereIn('chunk', $wanted)->pluck('chunk')->all();
         $bytes = $chunks->read(array_values(array_map(fn (string $chunk) => (string) hex2bin($chunk), $own)));
         $pictures = array_combine(array_map(bin2hex(...), array_keys($bytes)), $bytes);
         ksort($pictures);
 
-        return $this->file($item, $version->number, 'json', new WrittenFile('application/json', (new JsonWriter)->write($kind, $tree, $pictures)));
+        return $this->file($item, $version->number, 'json', new WrittenFile('application/json', (new JsonWriter)->write($kind, $tree, $pictures, $said, $proposed)));
     }
 
     private function file(Item $item, int $number, string $ending, WrittenFile $file): Response|StreamedResponse

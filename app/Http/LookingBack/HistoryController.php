@@ -18,6 +18,7 @@ use App\View\HistoryAddress;
 use App\View\LookedAt;
 use App\View\Past;
 use App\View\Phrases;
+use App\View\Proposals\OpenProposals;
 use App\View\Sources\Files;
 use App\View\Talk\Talk;
 use App\View\Talk\TalkPage;
@@ -52,13 +53,16 @@ final class HistoryController extends Controller
             'editors' => $this->editorsBetween($item, $address),
             'cameAndWent' => new CameAndWent($item, $comparison),
             'slips' => $this->slips($item, $address, $address->view === 'was' ? $comparison->old : $comparison->new),
+            'stood' => $address->view !== 'was' || Gate::denies('talk', $item) ? 0 : (new OpenProposals($item, $address->from))->all->count(),
             'phrases' => $phrases,
             'spots' => $address->words === '' ? [] : (new Finds(new Asked($address->words), new Within($this->person($request), $item), $states))->spots(),
             'parts' => Gate::allows('draft', $item) ? route('item', $item).'/parts' : null,
+            'back' => Gate::allows('restore', $item) ? route('restore', [$item, $from->number]) : null,
             'itsHistory' => __('history.its_history'),
             'past' => $past,
             'of' => [],
             'formats' => $item->room(Files::class)->named(),
+            'noted' => Gate::allows('talk', $item) && ($item->talked > 0 || $item->proposals()->exists()) ? $item->room(Files::class)->noted() : [],
             'tracked' => $item->room(Files::class)->tracked(),
             'tellsAuthors' => $past->tellsAuthors($at),
             'switches' => $past->switches($at),

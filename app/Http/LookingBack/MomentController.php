@@ -10,6 +10,7 @@ use App\Models\Milestone;
 use App\Models\User;
 use App\Store\AtMoment;
 use App\Words\When;
+use Carbon\CarbonImmutable;
 use DateTimeZone;
 use Illuminate\Http\RedirectResponse;
 
@@ -22,18 +23,43 @@ final class MomentController extends Controller
     public function __invoke(MomentRequest $request, Item $item): RedirectResponse
     {
         $text = (string) $request->validated('when');
-        $moment = $text === self::MINE ? null : When::read($text, new DateTimeZone((string) ($request->validated('zone') ?? 'UTC')), now()->toImmutable());
+        $zone = new DateTimeZone((string) ($request->validated('zone') ?? 'UTC'));
+        $stretch = $text === self::MINE ? null : When::range($text, $zone, now()->toImmutable());
+        if ($stretch !== null) {
+            return $this->stretch($item, $text, ...$stretch);
+        }
+        $moment = $text === self::MINE ? null : When::read($text, $zone, now()->toImmutable());
         $number = $text === self::MINE ? $this->mine($item, $this->person($request)) : ($moment === null ? $this->named($item, $text) : AtMoment::numbers([$item->id], $moment)[$item->id] ?? 0);
         $to = (int) ($request->validated('to') ?? $item->head);
         if ($number === null) {
             return redirect()->back(fallback: route('history', $item))->withErrors(['when' => __('day.not_a_time', ['text' => $text])])->withInput();
         }
-        $first = (int) ($item->sight === null ? $item->versions()->min('number') : $item->sight->numbers[0] ?? $item->head);
-        // Readers come to what was published by then.
-        $number = $item->sight === null ? $number : max([0, ...array_filter($item->sight->numbers ?? [], fn (int $seen) => $seen <= $number)]);
+        $first = $this->first($item);
+        $number = $this->seen($item, $number);
         $ends = $number > $to ? ['from' => $to, 'to' => $number] : ['from' => max($first, $number), 'to' => max($to, $first)];
 
         return redirect()->route('history', array_filter(['item' => $item, ...$ends, 'view' => $request->validated('view') === 'changed' ? null : $request->validated('view')]))->with($moment !== null && $number < $first ? ['said' => __('day.before_all')] : []);
+    }
+
+    /** Both ends go to a stretch: to what stood before it, and to what stood when it ended. */
+    private function stretch(Item $item, string $text, CarbonImmutable $from, CarbonImmutable $to): RedirectResponse
+    {
+        [$before, $last] = array_map(fn (CarbonImmutable $moment): int => $this->seen($item, AtMoment::numbers([$item->id], $moment)[$item->id] ?? 0), [$from, $to]);
+        $first = $this->first($item);
+
+        return redirect()->route('history', ['item' => $item, 'from' => max($first, $before), 'to' => max($first, $last)])
+            ->with($before === $last ? ['said' => __('day.nothing_in', ['text' => $text])] : []);
+    }
+
+    private function first(Item $item): int
+    {
+        return (int) ($item->sight === null ? $item->versions()->min('number') : $item->sight->numbers[0] ?? $item->head);
+    }
+
+    /** Readers come to what was published by then. */
+    private function seen(Item $item, int $number): int
+    {
+        return $item->sight === null ? $number : max([0, ...array_filter($item->sight->numbers ?? [], fn (int $seen) => $seen <= $number)]);
     }
 
     /** The version of the milestone that is called so, or the one before it. */

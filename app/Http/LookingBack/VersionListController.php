@@ -6,11 +6,13 @@ namespace App\Http\LookingBack;
 
 use App\Http\Controller;
 use App\Models\Item;
+use App\Models\Proposal;
 use App\Models\PublishingState;
 use App\Models\User;
 use App\Models\Version;
 use App\Store\States;
 use App\View\Phrases;
+use App\View\Proposals\ProposedBetween;
 use App\View\Settings\PublishingWords;
 use App\View\Talk\SaidBetween;
 use Illuminate\Contracts\View\View;
@@ -57,8 +59,9 @@ final class VersionListController extends Controller
             'sittings' => $sittings,
             'gaps' => ! $asked->isAsked() && $item->gone > 0 && $item->sight === null ? $this->gaps($item, $versions->getCollection()) : [],
             'talked' => $asked->isAsked() || $versions->isEmpty() || Gate::denies('talk', $item) ? [] : (new SaidBetween($item, $ascending->first()->number ?? 1, $versions->onFirstPage() ? $item->head : $ascending->last()->number ?? 1))->byVersion(),
+            'proposed' => $asked->isAsked() || $versions->isEmpty() || Gate::denies('talk', $item) ? [] : (new ProposedBetween($item, $ascending->first()->number ?? 1, $versions->onFirstPage() ? $item->head : $ascending->last()->number ?? 1))->byVersion(),
             'phrases' => $phrases,
-            'steps' => fn (Version $version): array => [...$version->accepted->map(fn ($proposal) => __('agreeing.accepted', ['decider' => (string) $proposal->decider?->firstName()]).($proposal->word === null ? '' : ": “{$proposal->word}”"))->all(), ...($item->isPublishable() ? PublishingWords::of($version) : [])],
+            'steps' => fn (Version $version): array => [...self::accepted($version), ...($item->isPublishable() ? PublishingWords::of($version) : [])],
         ]);
     }
 
@@ -99,5 +102,17 @@ final class VersionListController extends Controller
         }
 
         return $since;
+    }
+
+    /** @return list<string> what was said with the yes; that there was one, where the sentence does not say so */
+    private static function accepted(Version $version): array
+    {
+        $said = $version->accepted->map(fn (Proposal $proposal): string => match (true) {
+            $proposal->word !== null => (string) __('agreeing.accepted', ['decider' => (string) $proposal->decider?->firstName()]).": “{$proposal->word}”",
+            isset($version->facts['whose']) => '',
+            default => (string) __('agreeing.accepted', ['decider' => (string) $proposal->decider?->firstName()]),
+        });
+
+        return array_values(array_filter($said->all()));
     }
 }

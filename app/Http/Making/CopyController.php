@@ -8,6 +8,7 @@ use App\Http\ChosenParts;
 use App\Http\Controller;
 use App\Making\CopyOut;
 use App\Models\Item;
+use App\Models\Proposal;
 use App\Models\Role;
 use App\Models\Shelf;
 use App\Models\Thread;
@@ -34,6 +35,8 @@ final class CopyController extends Controller
             'version' => $version,
             'parts' => ChosenParts::of($request),
             'talk' => Gate::allows('talk', $item) ? Thread::query()->where('item_id', $item->id)->where('number', '<=', $number)->whereNull('version')->count() : 0,
+            'history' => $item->sight === null && Gate::allows('draft', $item) && $number > 1 ? $item->versions()->where('number', '<=', $number)->count() : 0,
+            'proposed' => Gate::allows('talk', $item) ? Proposal::stood($item, $number)->count() : 0,
             'tabs' => $item->hasTabs() ? $item->room(Past::class)->tabs($states->tree($version->root)) : [],
             'shelves' => $person->shelves()->wherePivotIn('role', [Role::Editor->value, Role::Owner->value])->get(),
         ]);
@@ -49,7 +52,8 @@ final class CopyController extends Controller
         $parts = ChosenParts::of($request);
         $parts = $parts === [] && $item->hasTabs() && isset($sent['tab']) ? [$sent['tab']] : $parts;
         try {
-            $made = $copy->handle($this->version($item, $number), $shelf, $this->person($request), trim($sent['title']), $parts, Gate::allows('talk', $item) ? ['open' => true, 'all' => false][$sent['talk'] ?? ''] ?? null : null);
+            $sees = $item->sight === null && Gate::allows('draft', $item);
+            $made = $copy->handle($this->version($item, $number), $shelf, $this->person($request), trim($sent['title']), $parts, $sees ? ['open' => true, 'all' => false][$sent['talk'] ?? ''] ?? null : null, $sees && ($sent['history'] ?? false), $sees && ($sent['proposals'] ?? false));
         } catch (InvalidContent) {
             return redirect()->back(fallback: route('copy', [$item, $number]))->withErrors(['parts' => __('item.not_alone')])->withInput();
         }

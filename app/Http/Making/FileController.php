@@ -10,6 +10,7 @@ use App\Making\LeftOutOfFile;
 use App\Making\LeftOutWords;
 use App\Making\Making;
 use App\Models\Item;
+use App\Proposing\BringTracked;
 use App\Saving\Saved;
 use App\Store\States;
 use App\View\Past;
@@ -29,7 +30,7 @@ final class FileController extends Controller
         return view('file', ['item' => $item, 'endings' => '.'.implode(',.', $item->room(Making::class)::ENDINGS), 'tabs' => $item->hasTabs() ? $item->room(Past::class)->tabs($states->tree($item->root)) : []]);
     }
 
-    public function store(BringFileRequest $request, Item $item): RedirectResponse|View
+    public function store(BringFileRequest $request, Item $item, BringTracked $tracked): RedirectResponse|View
     {
         Gate::authorize('bringFile', $item);
         $file = ReceivedFile::of($request) ?? abort(422);
@@ -45,10 +46,14 @@ final class FileController extends Controller
         if (! $saved instanceof Saved) {
             throw ValidationException::withMessages(['file' => __('item.file_unreadable', ['reason' => __('problems.not_json')])]);
         }
+        [$people, $threads] = $saved->file === null ? [0, 0] : $tracked->handle($item->refresh(), $this->person($request), $saved->file);
+        if ($saved->version->number === $before && $people + $threads > 0) {
+            return redirect()->route($people > 0 ? 'proposals' : 'talk', $item)->with('said', trim(trans_choice('proposing.brought', $people)));
+        }
         if ($saved->version->number === $before) {
             return redirect()->route('item.file', $item)->withErrors(['file' => __('item.file_same')]);
         }
 
-        return redirect()->route('history', ['item' => $item, 'from' => $before, 'to' => $saved->version->number])->with('said', __('item.file_in', ['number' => (string) $saved->version->number]));
+        return redirect()->route('history', ['item' => $item, 'from' => $before, 'to' => $saved->version->number])->with('said', trim(__('item.file_in', ['number' => (string) $saved->version->number]).' '.trans_choice('proposing.brought', $people)));
     }
 }

@@ -9,6 +9,7 @@ use App\Models\User;
 use App\Models\Version;
 use App\Store\ChunksAhead;
 use App\Store\States;
+use App\View\Comparison;
 use App\View\HistoryAddress;
 use App\View\LookedAt;
 use App\View\Past;
@@ -27,23 +28,47 @@ final readonly class HowItWillBe
      */
     public function show(Request $request, Item $item, User $person, Version $newest, \Closure $becomes, array $door): ?Response
     {
-        // What it would be is kept nowhere but here, and whoever reads states meanwhile finds it there; nobody else, and nothing later.
+        $request->merge(['from' => $newest->number, 'to' => $newest->number + 1, 'view' => 'changed']);
+
+        return $this->drawn($item, $person, $newest, $becomes, HistoryAddress::read($request, $item, fn () => $newest->number), 'plan-seen', fn (): array => ['door' => $door]);
+    }
+
+    /**
+     * @param  \Closure(States): ?Version  $becomes
+     * @param  view-string  $page
+     * @param  \Closure(Comparison): array<string, mixed>  $with  what the page needs besides
+     */
+    public function drawn(Item $item, User $person, Version $newest, \Closure $becomes, HistoryAddress $address, string $page, \Closure $with): ?Response
+    {
+        return self::within($becomes, function (Version $to) use ($item, $person, $newest, $address, $page, $with): Response {
+            $past = $item->room(Past::class);
+            $comparison = $past->compared($item, $address->view === 'was' ? $to : $newest, $to, $address, $this->phrases);
+
+            return response(view($page, [
+                'item' => $item, 'kind' => $comparison->kind, 'from' => $newest, 'to' => $to, 'address' => $address, 'comparison' => $comparison, 'phrases' => $this->phrases,
+                'past' => $past, 'parts' => null, 'itsHistory' => '', 'of' => [], 'spots' => [], ...$with($comparison),
+                ...$past->of(new LookedAt($item, $person, $comparison->kind, $comparison, $address)),
+            ])->render());
+        });
+    }
+
+    /**
+     * What it would be is kept nowhere but here, and whoever reads states meanwhile finds it there; nobody else, and nothing later.
+     *
+     * @template T
+     *
+     * @param  \Closure(States): ?Version  $becomes
+     * @param  \Closure(Version, States): T  $look
+     * @return T|null null when it can't be told what it will be
+     */
+    public static function within(\Closure $becomes, \Closure $look): mixed
+    {
         $states = new States(app(ChunksAhead::class));
         app()->instance(States::class, $states);
         try {
             $to = $becomes($states);
-            if ($to === null) {
-                return null;
-            }
-            $address = HistoryAddress::read($request->merge(['from' => $newest->number, 'to' => $to->number, 'view' => 'changed']), $item, fn () => $newest->number);
-            $past = $item->room(Past::class);
-            $comparison = $past->compared($item, $newest, $to, $address, $this->phrases);
 
-            return response(view('plan-seen', [
-                'item' => $item, 'kind' => $comparison->kind, 'from' => $newest, 'to' => $to, 'address' => $address, 'comparison' => $comparison, 'phrases' => $this->phrases,
-                'past' => $past, 'parts' => null, 'itsHistory' => '', 'of' => [], 'spots' => [], 'door' => $door,
-                ...$past->of(new LookedAt($item, $person, $comparison->kind, $comparison, $address)),
-            ])->render());
+            return $to === null ? null : $look($to, $states);
         } finally {
             app()->forgetInstance(States::class);
         }

@@ -25,7 +25,7 @@ final class TakeBackController extends Controller
     {
         Gate::authorize('restore', $item);
         $version = $this->version($item, $number);
-        abort_unless($version->cause->canBeTakenBack() && $number > 1, 404);
+        abort_unless($version->canBeTakenBack() && $number > 1, 404);
         $return = $version->with_id === null ? null : ShelfReturn::query()->where('with_id', $version->with_id)->whereNull('undone_at')->first();
         if ($return !== null) {
             return $this->ofShelf($request, $item, $number, $return);

@@ -79,7 +79,7 @@ final class PeopleController extends Controller
     public function settings(ShelfSettingsRequest $request, Shelf $shelf, AskAboutEntries $askAboutEntries): RedirectResponse
     {
         $sent = $request->validated();
-        $shelf->update(['editors_restore' => $request->boolean('editors_restore'), 'viewers_comment' => $request->boolean('viewers_comment'), 'asks' => $request->boolean('asks'), 'drafts' => $sent['drafts'] ?? $shelf->drafts]);
+        $shelf->update(['editors_restore' => $request->boolean('editors_restore'), 'viewers_comment' => $request->boolean('viewers_comment'), 'viewers_propose' => $request->boolean('viewers_propose'), 'asks' => $request->boolean('asks'), 'drafts' => $sent['drafts'] ?? $shelf->drafts]);
         $waiting = $askAboutEntries->handle($shelf, $request->boolean('asks_entries'));
         LogLine::ofShelf('settings', $this->person($request), $shelf);
         $back = redirect()->route('people', $shelf);

@@ -15,6 +15,7 @@ use App\Models\HeldEdit;
 use App\Models\Item;
 use App\Models\Rooms;
 use App\Models\Shelf;
+use App\Proposing\BringTracked;
 use App\View\Phrases;
 use App\View\Shelf\ShelfView;
 use Illuminate\Contracts\View\View;
@@ -44,7 +45,7 @@ final class ShelfController extends Controller
         ]);
     }
 
-    public function store(MakeItemRequest $request, Shelf $shelf, MakeItem $make): RedirectResponse|View
+    public function store(MakeItemRequest $request, Shelf $shelf, MakeItem $make, BringTracked $tracked): RedirectResponse|View
     {
         $sent = $request->validated();
         $kind = $sent['kind'] ?? Offered::kinds()[0];
@@ -61,7 +62,11 @@ final class ShelfController extends Controller
         $kind = $content?->kind->name() ?? $kind;
         $note = LeftOutWords::note($content->left ?? []);
 
-        return redirect()->route('item', $make->handle($shelf, $this->person($request), $kind, $title === '' ? __("item.untitled.{$kind}") : $title, content: self::handedOver($content), keepIds: Rooms::of($kind, Making::class)::KEEPS_IDS, note: $note));
+        $besides = $content === null || ($content->tracked === [] && $content->said === []) ? null : $content;
+        $item = $make->handle($shelf, $this->person($request), $kind, $title === '' ? __("item.untitled.{$kind}") : $title, content: self::handedOver($content), keepIds: Rooms::of($kind, Making::class)::KEEPS_IDS || $besides?->hasIds === true, note: $note);
+        [$people] = $besides === null ? [0] : $tracked->handle($item, $this->person($request), $besides);
+
+        return redirect()->route('item', $item)->with($people === 0 ? [] : ['said' => trans_choice('proposing.brought', $people)]);
     }
 
     /**

@@ -16,8 +16,8 @@ final class AnswerProposalRequest extends ItemRequest
     {
         $proposal = $this->route('proposal');
         $see = Gate::inspect('seeProposal', [$this->item(), $proposal]);
-        if ($see->denied() || ! $proposal instanceof Proposal) {
-            return $see;
+        if ($see->denied() || ! $proposal instanceof Proposal || $proposal->line_id !== null) {
+            return $see->denied() ? $see : Response::denyAsNotFound();
         }
         if ($this->input('answer') !== 'withdrawn') {
             return Gate::inspect('decide', [$this->item(), $proposal]);

@@ -23,9 +23,12 @@ use Illuminate\Support\Facades\Gate;
 /** One change that waits for a yes, or was answered. */
 final class ProposalController extends Controller
 {
-    public function show(Request $request, Item $item, Proposal $proposal, States $states, Proposed $proposed, Phrases $phrases): View
+    public function show(Request $request, Item $item, Proposal $proposal, States $states, Proposed $proposed, Phrases $phrases): View|RedirectResponse
     {
         Gate::authorize('seeProposal', [$item, $proposal]);
+        if ($proposal->line_id !== null) {
+            return redirect()->route('proposals', [$item, 'of' => $proposal->id]);
+        }
         $proposal->setRelation('item', $item);
         if ($proposal->user_id === $this->person($request)->id && $proposal->decided_at !== null && $proposal->told_at === null) {
             $proposal->update(['told_at' => now()]);

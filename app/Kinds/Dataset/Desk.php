@@ -21,6 +21,11 @@ final class Desk extends Plain
         parent::__construct($states);
     }
 
+    public function takesProposals(Item $item): bool
+    {
+        return ! $item->follows();
+    }
+
     public function asks(): array
     {
         return ['sort' => ['nullable', 'string', 'max:24'], 'down' => ['nullable', 'boolean'], 'find' => ['nullable', 'string', 'max:200'], 'unread' => ['nullable', 'string', 'max:24'], 'page' => ['nullable', 'integer', 'min:1', 'max:100000']];

@@ -22,6 +22,11 @@ final class Desk extends Plain
         parent::__construct($states);
     }
 
+    public function takesProposals(Item $item): bool
+    {
+        return false;
+    }
+
     public function page(Item $item, User $person, array $asked, Closure $foot): View
     {
         $own = Proposal::of($person, $item);

@@ -16,6 +16,11 @@ final class Desk extends Plain
 
     public const TAB = ['File', 'File'];
 
+    public function takesProposals(Item $item): bool
+    {
+        return false;
+    }
+
     public function of(Item $item, User $person, string $shown): array
     {
         $files = $item->room(AnyFiles::class);

@@ -43,6 +43,12 @@ final class Past extends Plain
         return [...parent::plan($item, $version, $person, $phrases), 'data' => new DatasetPlans($item, $version, $person, $this->data->now($person), $this->states, $phrases)];
     }
 
+    /** The data of then stays where it is: a copy shows that of today. */
+    public function copied(Version $version): ?string
+    {
+        return $version->number === $version->item->head ? null : (string) __('report.copied');
+    }
+
     public function switches(LookedAt $at): array
     {
         return $at->address->view !== 'was' ? [] : [['label' => 'Data', 'choices' => self::choices($at->address->show === 'today' ? 'today' : 'values', 'show', ['values' => 'With the data of that time', 'today' => 'With today’s data'])]];

@@ -3,12 +3,15 @@
 declare(strict_types=1);
 
 use App\Kinds\Report\ReportController;
+use App\Models\Item;
 use Illuminate\Support\Facades\Route;
 
 Route::prefix('/items/{item}')->group(function (): void {
-    Route::post('/report', [ReportController::class, 'edit'])->name('report.edit');
-    Route::get('/report', [ReportController::class, 'show'])->name('report.show');
-    Route::get('/report/{part}/settings', [ReportController::class, 'settings'])->name('report.settings');
-    Route::get('/report/{part}/figures', [ReportController::class, 'figures'])->name('report.figures');
+    Route::group([Item::LINES => true], function (): void {
+        Route::post('/report', [ReportController::class, 'edit'])->name('report.edit');
+        Route::get('/report', [ReportController::class, 'show'])->name('report.show');
+        Route::get('/report/{part}/settings', [ReportController::class, 'settings'])->name('report.settings');
+        Route::get('/report/{part}/figures', [ReportController::class, 'figures'])->name('report.figures');
+    });
     Route::put('/report/pins', [ReportController::class, 'pin'])->name('report.pin');
 });

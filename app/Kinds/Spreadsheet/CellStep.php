@@ -12,6 +12,7 @@ final readonly class CellStep
     /**
      * @param  string|null  $value  as it stood then; null when its row was gone
      * @param  string|null  $formula  in the letters and numbers of today
+     * @param  int|null  $since  of a result that came by itself, the version before it
      */
     public function __construct(
         public Version $version,
@@ -20,5 +21,6 @@ final readonly class CellStep
         public ?string $formula,
         public int|float|null $number,
         public bool $isNow,
+        public ?int $since = null,
     ) {}
 }

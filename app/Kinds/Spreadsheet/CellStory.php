@@ -81,10 +81,31 @@ final class CellStory
             $last = $after ?? $last;
             $before = $after;
         }
+        $steps = $this->withMoved($steps, $rowPart === null ? null : $tree->wholePosition($row), array_fill_keys(array_map(intval(...), $touches->keys()->all()), true));
         $now = $rowPart?->fields[$column] ?? null;
         $this->rowName = $rowPart !== null ? $this->kind->label($tree, $rowPart) : ($last === null ? '' : $this->firstText($last));
         $shown = array_reverse($this->older > 0 ? array_slice($steps, 1) : $steps);
-        $this->steps = array_map(fn (array $step) => $this->step($step[0], $step[1], $step[2], $now, $rowPart, $places), $shown);
+        $this->steps = array_map(fn (array $step) => $this->step($step[0], $step[1], $step[2], $now, $rowPart, $places, $step[3] ?? null), $shown);
+    }
+
+    /**
+     * Of a formula, the results that came by themselves, in between.
+     *
+     * @param  list<array{Version, string, Part|null}>  $steps  ascending
+     * @param  array<int, true>  $own
+     * @return list<array{0: Version, 1: string, 2: Part|null, 3?: int}> ascending
+     */
+    private function withMoved(array $steps, ?int $position, array $own): array
+    {
+        $written = array_filter($steps, fn (array $step): bool => Cell::isFormula($step[2]?->fields[$this->column] ?? null));
+        if ($position === null || $written === []) {
+            return $steps;
+        }
+        $moved = (new MovedResults($this->states))->of($this->item, $this->row, $this->column, $position, $written[array_key_first($written)][0]->number, $own);
+        $steps = [...$steps, ...array_map(fn (array $of): array => [$of[0], (string) __('history.cell.moved'), $of[1], $of[2]], $moved)];
+        usort($steps, fn (array $one, array $two): int => $one[0]->number <=> $two[0]->number);
+
+        return $steps;
     }
 
     /** The newest state; of a large table without formulas, which would read the rest, the row alone with its columns. */
@@ -101,6 +122,12 @@ final class CellStory
         return $position === null ? $frame : Excerpt::with($this->states, $this->kind->grid(), $this->item->root, $position);
     }
 
+    /** How many of the steps somebody wrote. */
+    public function written(): int
+    {
+        return count(array_filter($this->steps, fn (CellStep $step): bool => $step->since === null));
+    }
+
     public function isThere(): bool
     {
         return $this->steps !== [];
@@ -109,7 +136,7 @@ final class CellStory
     /**
      * A line through the numbers, the oldest first, and its points; nothing when they are not all numbers.
      *
-     * @return array{line: string, points: list<array{x: int, y: int, label: string, colour: int}>, least: string, most: string}|null
+     * @return array{line: string, points: list<array{x: int, y: int, label: string, colour: int|null}>, least: string, most: string}|null
      */
     public function chart(): ?array
     {
@@ -124,8 +151,9 @@ final class CellStory
             $points[] = [
                 'x' => 10 + (int) round($at * (self::WIDTH - 20) / max(1, count($steps) - 1)),
                 'y' => $most == $least ? intdiv(self::HEIGHT, 2) : (int) round(10 + ($most - $step->number) / ($most - $least) * (self::HEIGHT - 20)),
-                'label' => "{$step->value} in {$step->version->number}, {$step->version->user->firstName()}",
-                'colour' => $step->version->user->colour,
+                'label' => "{$step->value} in {$step->version->number}".($step->since === null ? ", {$step->version->user->firstName()}" : ''),
+                // What came by itself is nobody's.
+                'colour' => $step->since === null ? $step->version->user->colour : null,
             ];
         }
 
@@ -152,7 +180,7 @@ final class CellStory
         };
     }
 
-    private function step(Version $version, string $sentence, ?Part $row, mixed $now, ?Part $rowNow, CellPlaces $places): CellStep
+    private function step(Version $version, string $sentence, ?Part $row, mixed $now, ?Part $rowNow, CellPlaces $places, ?int $since): CellStep
     {
         $value = $row->fields[$this->column] ?? null;
         $formula = Cell::formula($value);
@@ -164,7 +192,9 @@ final class CellStory
             $row === null ? null : $this->shown($value),
             $formula === null ? null : '='.Formula::spell($formula, $this->row, $places),
             is_int($result) || is_float($result) ? $result : null,
-            $row === null ? $rowNow === null : $rowNow !== null && Cell::sameInput($value, $now),
+            // A formula is as it is now when its result is.
+            $row === null ? $rowNow === null : $rowNow !== null && Cell::sameInput($value, $now) && ($formula === null || Part::same($result, Cell::result($now))),
+            $since,
         );
     }
 

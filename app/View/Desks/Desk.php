@@ -51,6 +51,12 @@ class Desk
         return view('read', ['item' => $item, 'blocks' => Blocks::plain($item->kind(), $this->states->tree($item->root)), 'block' => $item->room(Past::class)::BLOCK, 'address' => HistoryAddress::all($item)]);
     }
 
+    /** Whether changes to it can be proposed, on a desk like this one. */
+    public function takesProposals(Item $item): bool
+    {
+        return true;
+    }
+
     /** @return array<string, string> what else may have moved, for a window that asks */
     public function news(Item $item): array
     {

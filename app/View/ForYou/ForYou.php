@@ -45,7 +45,7 @@ final readonly class ForYou
     {
         $self = new self($person, new Phrases);
 
-        return array_sum(array_map(fn (Builder $query): int => $query->count(), [$self->held(), $self->wishes(), $self->answers(), $self->declined(), $self->unusual(), $self->restores(), $self->failed(), $self->said()])) + count($self->proposals());
+        return array_sum(array_map(fn (Builder $query): int => $query->count(), [$self->held(), $self->wishes(), $self->answers(), $self->answeredProposals(), $self->unusual(), $self->restores(), $self->failed(), $self->said(), $self->proposed()])) + count($self->proposals());
     }
 
     /** @return list<Notice> the latest first */
@@ -55,12 +55,13 @@ final readonly class ForYou
             ...$this->held()->with('item.shelf', 'user', 'met')->get()->map(fn (HeldEdit $held) => new Notice('held', "held {$held->id}", HeldEditView::title($held, $this->person).', '.__('for-you.met', ['who' => HeldEditView::whose($held)]), self::where($held->item), $held->created_at->toImmutable(), route('held', [$held->item, $held]), __('for-you.do.held')))->all(),
             ...$this->wishes()->with('item.shelf', 'user', 'version')->get()->map(fn (Publishing $wish) => new Notice('wish', "wish {$wish->id}", __('for-you.wish', ['who' => $wish->user->firstName(), 'number' => (string) $wish->version->number, 'note' => $wish->note === null ? '' : ": “{$wish->note}”"]), self::where($wish->item), $wish->asked_at, route('wish', [$wish->item, $wish]), __('for-you.do.wish')))->all(),
             ...$this->answers()->with('item.shelf', 'decider', 'version')->get()->map(fn (Publishing $wish) => new Notice('answer', "answer {$wish->id}", __("publishing.told.{$wish->state->value}", ['decider' => (string) $wish->decider?->firstName(), 'number' => (string) $wish->version->number]).($wish->answer === null ? '' : ": “{$wish->answer}”"), self::where($wish->item), $wish->decided_at ?? $wish->asked_at, route('wish', [$wish->item, $wish]), __('for-you.do.answer')))->all(),
-            ...$this->declined()->with('item.shelf', 'decider')->get()->map(fn (Proposal $proposal) => new Notice('answer', "declined {$proposal->id}", __('for-you.declined', ['who' => (string) $proposal->decider?->firstName()]).($proposal->word === null ? '' : ": “{$proposal->word}”"), self::where($proposal->item), $proposal->decided_at ?? $proposal->proposed_at, route('proposal', [$proposal->item, $proposal]), __('for-you.do.answer')))->all(),
+            ...$this->answeredProposals()->with('item.shelf', 'decider')->get()->map(fn (Proposal $proposal) => new Notice('answer', "declined {$proposal->id}", __("for-you.{$proposal->state->value}", ['who' => (string) $proposal->decider?->firstName()]).($proposal->word === null ? '' : ": “{$proposal->word}”"), self::where($proposal->item), $proposal->decided_at ?? $proposal->proposed_at, route('proposal', [$proposal->item, $proposal]), __('for-you.do.answer')))->all(),
             ...array_map(fn (\stdClass $row) => new Notice('proposals', "proposals {$row->key}", trans_choice('agreeing.waiting', (int) $row->count), (string) $row->title, CarbonImmutable::parse($row->at), route('entries.waiting', $row->key), __('for-you.do.wish')), $this->proposals()),
             ...$this->unusual()->with('item.shelf', 'user')->get()->map(fn (Version $version) => new Notice('unusual', "unusual {$version->id}", __('for-you.unusual', ['who' => $version->user->firstName(), 'what' => $this->phrases->unusual($version->unusual ?? []), 'number' => (string) $version->number]), self::where($version->item), $version->saved_at, route('history', ['item' => $version->item, 'from' => max(1, $version->number - 1), 'to' => $version->number]), __('for-you.do.unusual'), isAside: true))->all(),
             ...$this->restores()->with('item.shelf', 'user')->get()->map(fn (Version $version) => new Notice('restored', "restored {$version->id}", __("for-you.restored.{$version->cause->value}", ['who' => $version->user->firstName(), 'source' => (string) $version->source, 'number' => (string) $version->number]), self::where($version->item), $version->saved_at, route('history', ['item' => $version->item, 'from' => max(1, $version->number - 1), 'to' => $version->number]), __('for-you.do.restored'), isAside: true, backTo: route('restore', [$version->item, max(1, $version->number - 1)])))->all(),
             ...$this->failed()->get()->map(fn (Task $task) => new Notice('failed', "task {$task->id}", __('for-you.failed', ['name' => $task->name]), '', $task->done_at ?? $task->created_at, route('work', $task), __('for-you.do.failed'), isAside: true))->all(),
         ];
+        array_push($notices, ...$this->proposed()->with('item.shelf', 'user')->get()->map(fn (Proposal $proposal) => new Notice('proposed', "proposal {$proposal->id}", (string) __('for-you.proposed', ['who' => $proposal->name()]), self::where($proposal->item), $proposal->proposed_at, route('proposals', [$proposal->item, 'of' => $proposal->id]), (string) __('for-you.do.proposed'), isAside: true))->all());
         array_push($notices, ...$this->said()->with('thread.item.shelf', 'user')->get()->map($this->ofComment(...))->all());
         usort($notices, fn (Notice $one, Notice $two) => $two->at <=> $one->at);
 
@@ -110,10 +111,10 @@ final readonly class ForYou
         return Publishing::query()->where('user_id', $this->person->id)->where('decider_id', '!=', $this->person->id)->whereIn('state', [PublishingState::Published, PublishingState::Refused])->whereNull('told_at')->whereIn('item_id', $this->items())->limit(self::MOST);
     }
 
-    /** @return Builder<Proposal> */
-    private function declined(): Builder
+    /** @return Builder<Proposal> that others answered: declined, or accepted where it was written on a side line */
+    private function answeredProposals(): Builder
     {
-        return Proposal::query()->where(['user_id' => $this->person->id, 'state' => ProposalState::Declined])->whereNull('told_at')->whereIn('item_id', $this->items())->limit(self::MOST);
+        return Proposal::query()->where('user_id', $this->person->id)->where(fn ($either) => $either->where('state', ProposalState::Declined)->orWhere(fn ($line) => $line->where('state', ProposalState::Accepted)->whereNotNull('line_id')))->where('decider_id', '!=', $this->person->id)->whereNull('told_at')->whereIn('item_id', $this->items())->limit(self::MOST);
     }
 
     /** @return list<\stdClass> forms, with how many changes to their entries wait for a yes */
@@ -149,6 +150,15 @@ final readonly class ForYou
         };
 
         return new Notice('talk', "comment {$comment->id}", (string) __("for-you.talk.{$why}", ['who' => $comment->user->firstName(), 'quote' => $thread->quote === '' ? '' : ' on “'.Str::limit(Str::squish($thread->quote), 60).'”', 'text' => $comment->text === '' ? '' : ': “'.Str::limit(Str::squish($comment->text), 120).'”']), self::where($thread->item), $comment->at, route('talk', [$thread->item, 'show' => 'all'])."#thread-{$thread->key}", (string) __('for-you.do.talk'), isAside: true);
+    }
+
+    /** @return Builder<Proposal> by others, on side lines of what this person owns or wrote on, and may write */
+    private function proposed(): Builder
+    {
+        $wrote = fn ($query) => $query->from('activity')->whereColumn('activity.item_id', 'proposals.item_id')->where('activity.user_id', $this->person->id);
+
+        return $this->notAside(Proposal::query()->waiting()->whereNotNull('line_id')->whereColumn('root', '!=', 'base')->where('proposals.user_id', '!=', $this->person->id)
+            ->where(fn ($either) => $either->whereIn('item_id', $this->items(owns: true))->orWhere(fn ($writes) => $writes->whereIn('item_id', Item::query()->whereNull('items.deleted_at')->whereIn('items.shelf_id', $this->shelves()->where('role', Role::Editor->value))->select('items.id'))->whereExists($wrote))), 'proposal', 'proposals.id');
     }
 
     /** @return Builder<Comment> what calls this person, and what others say, settle or open again in threads where they said something; what was taken back is none */

@@ -31,6 +31,7 @@ final readonly class MovePlan
             $item->isAnswered() && $from->asks_entries !== $to->asks_entries ? (string) __($to->asks_entries ? 'keeping.move.asks_entries' : 'keeping.move.asks_entries_not') : null,
             $from->editors_restore !== $to->editors_restore ? (string) __($to->editors_restore ? 'keeping.move.restore' : 'keeping.move.restore_not') : null,
             $item->form_id === null && $from->viewers_comment !== $to->viewers_comment ? (string) __($to->viewers_comment ? 'keeping.move.comment' : 'keeping.move.comment_not') : null,
+            $item->form_id === null && $from->viewers_propose !== $to->viewers_propose ? (string) __($to->viewers_propose ? 'keeping.move.propose' : 'keeping.move.propose_not') : null,
         ]));
     }
 }

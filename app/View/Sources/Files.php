@@ -14,6 +14,7 @@ use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Files\Tracking;
 use MistyAttic\Core\Formats\Document\DocumentFormat;
 use MistyAttic\Core\Formats\Page\PageFormat;
+use MistyAttic\Core\Formats\Workbook\CellNote;
 use MistyAttic\Core\Formats\Workbook\SheetFormat;
 
 /** What a kind of items is written as, besides JSON, which each is: this is the plain one, with no other format. A kind that has some has its own. */
@@ -47,6 +48,26 @@ class Files
      * @throws HttpResponseException when it is more than the format holds
      */
     public function write(Version $version, string $format, Closure $picture, ?string $of, Closure $share): ?WrittenFile
+    {
+        return null;
+    }
+
+    /**
+     * The formats that take along what was said.
+     *
+     * @return array<string, string> ending => what it is called
+     */
+    public function noted(): array
+    {
+        return ['json' => (string) __('item.json_said')];
+    }
+
+    /**
+     * @param  array<string, array<string, CellNote>>  $notes  row => column => what was said about a cell
+     *
+     * @throws HttpResponseException when it is more than the format holds
+     */
+    public function writeNoted(Version $version, string $format, array $notes): ?WrittenFile
     {
         return null;
     }

@@ -4,10 +4,8 @@ declare(strict_types=1);
 
 namespace App\View\Sources;
 
-use App\Models\CommentDeed;
 use App\Models\User;
 use App\View\Comparison;
-use App\View\Talk\CommentSeen;
 use App\View\Talk\ThreadSeen;
 use Carbon\CarbonImmutable;
 use MistyAttic\Core\Compare\Changes\ChangeType;
@@ -38,23 +36,12 @@ final readonly class TrackedChanges implements Tracking
         $said = [];
         foreach ($this->threads as $thread) {
             foreach ($thread->part === $part ? $thread->comments : [] as $at => $comment) {
-                $text = $this->text($thread, $comment, $at === 0);
+                $text = SaidAlong::text($thread, $comment, $at === 0);
                 $text === '' || $said[] = ['by' => $this->by($comment->user, CarbonImmutable::createFromTimestampUTC($comment->at)), 'initials' => $comment->user->monogram(), 'text' => $text];
             }
         }
 
         return $said;
-    }
-
-    private function text(ThreadSeen $thread, CommentSeen $comment, bool $isFirst): string
-    {
-        $deed = match ($comment->deed) {
-            CommentDeed::Settled => (string) __('talk.settle'),
-            CommentDeed::Reopened => (string) __('talk.reopen'),
-            default => '',
-        };
-
-        return $comment->isWithdrawn ? '' : implode("\n", array_filter([$isFirst && $thread->quote !== '' ? "“{$thread->quote}”" : '', $deed, $comment->text], fn (string $line): bool => $line !== ''));
     }
 
     private function by(?User $user, ?CarbonImmutable $at): TrackedBy

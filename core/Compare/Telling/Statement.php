@@ -41,18 +41,29 @@ final readonly class Statement
     }
 
     /**
+     * The changes that it tells of: keys for {@see ChangeSet::pick}.
+     *
+     * @return list<string>
+     */
+    public function keys(): array
+    {
+        return $this->keysOf($this->type);
+    }
+
+    /**
      * The changes that lead back from it: keys for {@see ChangeSet::pick} of the inverted set.
      *
      * @return list<string>
      */
     public function keysBack(): array
     {
-        if ($this->code === 'retitled') {
-            return [Statements::TITLE];
-        }
-        $type = $this->type->inverse()->value;
+        return $this->code === 'retitled' ? [Statements::TITLE] : $this->keysOf($this->type->inverse());
+    }
 
-        return [...array_map(fn (string $id) => "{$type}:{$id}", $this->isConsequence() ? [] : $this->cells ?? $this->ids), ...$this->with];
+    /** @return list<string> */
+    private function keysOf(ChangeType $type): array
+    {
+        return [...array_map(fn (string $id) => "{$type->value}:{$id}", $this->isConsequence() ? [] : $this->cells ?? $this->ids), ...$this->with];
     }
 
     /** How telling it is: what is gone matters most, then what moved, what came, what was written over; an empty block least. */

@@ -10,6 +10,7 @@ use MistyAttic\Core\Formats\Archive;
 use MistyAttic\Core\Formats\Content;
 use MistyAttic\Core\Formats\FormatLimits;
 use MistyAttic\Core\Formats\Reader;
+use MistyAttic\Core\Formats\TrackedTree;
 use MistyAttic\Core\Formats\Unreadable;
 use MistyAttic\Core\Formats\Xml;
 use MistyAttic\Core\Kinds\Document\DocumentRole;
@@ -46,16 +47,51 @@ final class DocxReader implements Reader
     /** @var list<array{string, string}> pictures met in a paragraph: relation and description */
     private array $pictures = [];
 
+    /** Authors whose tracked changes are told apart; those of further ones count as rejected. */
+    private const MOST_AUTHORS = 20;
+
+    /** As it is with all of its tracked changes accepted. */
     public function read(string $bytes, FormatLimits $limits): Content
+    {
+        return $this->settled($bytes, $limits, fn (string $author): bool => true);
+    }
+
+    /** As it was before its tracked changes, with what each author changed, and its comments. */
+    public function tracked(string $bytes, FormatLimits $limits): Content
+    {
+        $this->archive = Archive::of($bytes, $limits);
+        $body = $this->body($limits);
+        $authors = array_slice(DocxSettling::authors($body), 0, self::MOST_AUTHORS);
+        DocxSettling::of($body, fn (string $author): bool => false);
+        $said = DocxComments::of($body, Xml::read($this->archive->fileIfThere('word/comments.xml', $limits->tree) ?? '<none/>', 'word/comments.xml'));
+        $content = $this->settled($bytes, $limits, fn (string $author): bool => false);
+        $tracked = array_map(function (string $of) use ($bytes, $limits): TrackedTree {
+            $changed = (new self)->settled($bytes, $limits, fn (string $author): bool => $author === $of);
+
+            return new TrackedTree($of, $changed->tree, $changed->pictures);
+        }, $authors);
+
+        return new Content($content->kind, $content->tree, $content->pictures, $content->left, $tracked, $said);
+    }
+
+    /** @param \Closure(string): bool $accepts */
+    private function settled(string $bytes, FormatLimits $limits, \Closure $accepts): Content
     {
         $this->archive = Archive::of($bytes, $limits);
         $this->limits = $limits;
         $this->builder = new DocumentBuilder($limits);
+        [$this->counted, $this->pictures] = [[], []];
         $this->learn();
-        $body = Xml::child(Xml::read($this->archive->file(self::TEXT, $limits->tree), self::TEXT), 'w:body') ?? throw Unreadable::because('it has no text', self::TEXT);
+        $body = $this->body($limits);
+        DocxSettling::of($body, $accepts);
         $this->blocks($body);
 
         return $this->builder->content();
+    }
+
+    private function body(FormatLimits $limits): DOMElement
+    {
+        return Xml::child(Xml::read($this->archive->file(self::TEXT, $limits->tree), self::TEXT), 'w:body') ?? throw Unreadable::because('it has no text', self::TEXT);
     }
 
     private function learn(): void

@@ -46,12 +46,14 @@ final readonly class OdsReader implements Reader
         $reach = new Reach(array_map(fn (Worksheet $sheet) => $sheet->getTitle(), $sheets));
         $cells = new CellCount($limits);
         $tabs = array_map(fn (Worksheet $sheet, int $at): TabRead => $this->tab($sheet, $at, $cells, $reach), $sheets, array_keys($sheets));
+        $said = OdsNotes::read($archive->fileIfThere('content.xml', $limits->unpacked) ?? '');
+        $reach->notes($said);
         $parts = [];
         foreach ($tabs as $at => $tab) {
             array_push($parts, ...$tab->parts($at, $sheets[$at]->getTitle(), $reach->of($at), $limits));
         }
 
-        return new Content(new SpreadsheetKind, PartTree::of($parts));
+        return new Content(new SpreadsheetKind, PartTree::of($parts), said: $said);
     }
 
     /** @throws Unreadable */

@@ -30,13 +30,14 @@ final class OdsWriter
     /** @var list<array{Worksheet, string, string, mixed}> where, what, and the result */
     private array $formulas = [];
 
-    public function write(PartTree $tree): string
+    /** @param array<string, array<string, CellNote>> $notes row => column => note */
+    public function write(PartTree $tree, array $notes = []): string
     {
         $tree = TabNames::fitting($tree);
         $book = new Spreadsheet;
         $book->removeSheetByIndex(0);
         foreach ($tree->children()[PartTree::ROOT] ?? [] as $at => $id) {
-            $this->tab($tree, $id, $book->createSheet($at));
+            $this->tab($tree, $id, $book->createSheet($at), $notes);
         }
         if ($book->getSheetCount() === 0) {
             $book->createSheet();
@@ -73,7 +74,8 @@ final class OdsWriter
         $zip->close();
     }
 
-    private function tab(PartTree $tree, string $id, Worksheet $sheet): void
+    /** @param array<string, array<string, CellNote>> $notes */
+    private function tab(PartTree $tree, string $id, Worksheet $sheet, array $notes): void
     {
         $sheet->setTitle($tree->get($id)->string('name'), false, false);
         $columns = $looks = [];
@@ -90,6 +92,10 @@ final class OdsWriter
                 continue;
             }
             $row++;
+            foreach (array_intersect_key($notes[$child] ?? [], $columns) as $column => $note) {
+                $sheet->getCell($columns[$column].$row);
+                $sheet->getComment($columns[$column].$row)->setAuthor($note->by)->getText()->createText((string) preg_replace('/[\x00-\x08\x0B-\x1F]/', '', $note->text));
+            }
             foreach ($part->fields as $column => $value) {
                 if (isset($columns[$column])) {
                     $this->cell($sheet, $columns[$column].$row, $value, $looks[$column] ?? '');

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\Formats\Workbook;
 
+use MistyAttic\Core\Formats\SaidInFile;
 use MistyAttic\Core\Kinds\Formulas\CellPlaces;
 
 /** How far formulas look in each tab: a place that they name is there, though nothing stands in it, so that they keep to what they say. */
@@ -42,6 +43,21 @@ final class Reach
             [$columns, $rows] = $this->of($at);
             // Whole columns and rows go as far as the table does.
             $this->reach[$at] = [max($columns, $column > self::FAR[0] ? 0 : $column), max($rows, $row > self::FAR[1] ? 0 : $row)];
+        }
+    }
+
+    /**
+     * Cells that bear notes are there, too; far away a note alone makes no table longer.
+     *
+     * @param  list<SaidInFile>  $said
+     */
+    public function notes(array $said): void
+    {
+        foreach ($said as $one) {
+            if ($one->cell !== null && $one->cell[1] < self::FAR[1] && $one->cell[2] < self::FAR[0]) {
+                [$columns, $rows] = $this->of($one->cell[0]);
+                $this->reach[$one->cell[0]] = [max($columns, $one->cell[2] + 1), max($rows, $one->cell[1] + 1)];
+            }
         }
     }
 

@@ -81,11 +81,12 @@ enum SheetFormat: string
     /**
      * @param  string|null  $tab  which one, for a format that holds one; the first when it is null or not there
      * @param  (Closure(float): void)|null  $share  is told now and then how far writing has come, from 0 to 1; by formats that know
+     * @param  array<string, array<string, CellNote>>  $notes  row => column => note, for formats that hold notes
      */
-    public function write(PartTree $tree, ?string $tab = null, ?Closure $share = null): string
+    public function write(PartTree $tree, ?string $tab = null, ?Closure $share = null, array $notes = []): string
     {
         if (! $this->holdsOneTab()) {
-            return $this === self::Xlsx ? (new XlsxWriter($share))->write($tree, isKept: true) : (new OdsWriter)->write(Spelling::spelled(TabNames::fitting($tree)));
+            return $this === self::Xlsx ? (new XlsxWriter($share))->write($tree, isKept: true, notes: $notes) : (new OdsWriter)->write(Spelling::spelled(TabNames::fitting($tree)), $notes);
         }
         $one = $tab !== null && $tree->has($tab) && $tree->parent($tab) === PartTree::ROOT ? PartTree::of($tree->subtree($tab)) : $tree;
 

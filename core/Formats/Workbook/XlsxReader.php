@@ -10,6 +10,7 @@ use MistyAttic\Core\Formats\Archive;
 use MistyAttic\Core\Formats\Content;
 use MistyAttic\Core\Formats\FormatLimits;
 use MistyAttic\Core\Formats\Reader;
+use MistyAttic\Core\Formats\SaidInFile;
 use MistyAttic\Core\Formats\Unreadable;
 use MistyAttic\Core\Formats\Xml;
 use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetKind;
@@ -51,12 +52,32 @@ final readonly class XlsxReader implements Reader
             $tabs[] = (new XlsxSheet($at, $styles, $texts, $cells, $reach, $share))->read($archive->file($file, $limits->unpacked), $file);
         }
         $parts = [];
+        $said = $this->said($archive, $files, $related, $limits);
+        $reach->notes($said);
         foreach ($tabs as $at => $tab) {
             array_push($parts, ...$tab->parts($at, $names[$at], $reach->of($at), $limits));
             unset($tabs[$at]);
         }
 
-        return new Content(new SpreadsheetKind, PartTree::of($parts));
+        return new Content(new SpreadsheetKind, PartTree::of($parts), said: $said);
+    }
+
+    /**
+     * @param  list<string>  $files  of the sheets
+     * @param  array<string, array<string|int, string>>  $related  to the workbook
+     * @return list<SaidInFile>
+     */
+    private function said(Archive $archive, array $files, array $related, FormatLimits $limits): array
+    {
+        $read = fn (?string $file): ?string => $file === null ? null : $archive->fileIfThere($file, $limits->unpacked);
+        $people = XlsxNotes::people($read($related['person'][0] ?? null));
+        $said = [];
+        foreach ($files as $at => $file) {
+            $of = $this->targets($archive, $file, $limits);
+            array_push($said, ...XlsxNotes::read($at, $read($of['comments'][0] ?? null), $read($of['threadedComment'][0] ?? null), $people));
+        }
+
+        return array_slice($said, 0, SaidInFile::MOST);
     }
 
     /**

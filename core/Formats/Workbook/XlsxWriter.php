@@ -29,19 +29,27 @@ final readonly class XlsxWriter
     /** @param (Closure(float): void)|null $share is told now and then how far writing has come, from 0 to 1 */
     public function __construct(private ?Closure $share = null) {}
 
-    /** @param bool $isKept whether formulas are as they are kept, and not as people write them */
-    public function write(PartTree $tree, bool $isKept = false): string
+    /**
+     * @param  bool  $isKept  whether formulas are as they are kept, and not as people write them
+     * @param  array<string, array<string, CellNote>>  $notes  row => column => note
+     */
+    public function write(PartTree $tree, bool $isKept = false, array $notes = []): string
     {
         $tree = TabNames::fitting($tree);
         $looks = new XlsxLooks;
         $cells = new XlsxCells($looks, $isKept ? new CellPlaces($tree) : null);
         $package = new Package;
-        $names = [];
+        $names = $withNotes = [];
         $written = 0;
         foreach (self::tabs($tree) as $tab) {
             $names[] = $tab[0]->string('name');
             $share = $this->share === null ? null : fn (int $parts) => ($this->share)(($written + $parts) / count($tree->parts));
-            $package->add('xl/worksheets/sheet'.count($names).'.xml', $this->sheet($tab, $cells, $share));
+            $of = new XlsxNotes;
+            $package->add('xl/worksheets/sheet'.count($names).'.xml', $this->sheet($tab, $cells, $share, $notes, $of));
+            if (! $of->isEmpty()) {
+                $withNotes[] = count($names);
+                $this->addNotes($package, count($names), $of);
+            }
             $written += count($tab);
         }
         if ($names === []) {
@@ -55,9 +63,16 @@ final readonly class XlsxWriter
             ...array_map(fn (int $at): array => ['worksheet', "worksheets/sheet{$at}.xml"], range(1, count($names))), ['styles', 'styles.xml'], ['sharedStrings', 'sharedStrings.xml'],
         ]));
         $package->add('_rels/.rels', $this->relations([['officeDocument', 'xl/workbook.xml']]));
-        $package->add('[Content_Types].xml', $this->types(count($names)));
+        $package->add('[Content_Types].xml', $this->types(count($names), $withNotes));
 
         return $package->bytes();
+    }
+
+    private function addNotes(Package $package, int $number, XlsxNotes $notes): void
+    {
+        $package->add("xl/comments{$number}.xml", $notes->comments());
+        $package->add("xl/drawings/notes{$number}.vml", $notes->boxes());
+        $package->add("xl/worksheets/_rels/sheet{$number}.xml.rels", $this->relations([['comments', "../comments{$number}.xml"], ['vmlDrawing', "../drawings/notes{$number}.vml"]]));
     }
 
     /** @return iterable<non-empty-list<Part>> a tab with what stands in it */
@@ -79,8 +94,10 @@ final readonly class XlsxWriter
     /**
      * @param  list<Part>  $parts
      * @param  (Closure(int): mixed)|null  $share
+     * @param  array<string, array<string, CellNote>>  $notes
+     * @param  XlsxNotes  $of  is given those of this sheet
      */
-    private function sheet(array $parts, XlsxCells $cells, ?Closure $share = null): string
+    private function sheet(array $parts, XlsxCells $cells, ?Closure $share = null, array $notes = [], XlsxNotes $of = new XlsxNotes): string
     {
         $columns = $looks = [];
         $widths = $rows = '';
@@ -98,14 +115,17 @@ final readonly class XlsxWriter
                 foreach (array_intersect_key($columns, $part->fields) as $column => $letters) {
                     $written .= $cells->cell($letters.$row, $part->id, $part->fields[$column], $looks[$column]);
                 }
+                foreach (array_intersect_key($columns, $notes[$part->id] ?? []) as $column => $letters) {
+                    $of->add($letters.$row, $notes[$part->id][$column]);
+                }
                 $rows .= $written === '' ? '' : "<row r=\"{$row}\">{$written}</row>";
             }
         }
         $frozen = $parts === [] ? 0 : $parts[0]->int('frozen');
         $pane = $frozen > 0 && $row > 0 ? "<pane ySplit=\"{$frozen}\" topLeftCell=\"A".($frozen + 1).'" activePane="bottomLeft" state="frozen"/>' : '';
 
-        return self::HEAD.'<worksheet xmlns="'.self::MAIN."\"><sheetViews><sheetView workbookViewId=\"0\">{$pane}</sheetView></sheetViews>"
-            .($widths === '' ? '' : "<cols>{$widths}</cols>")."<sheetData>{$rows}</sheetData></worksheet>";
+        return self::HEAD.'<worksheet xmlns="'.self::MAIN.'" xmlns:r="'.self::OFFICE."\"><sheetViews><sheetView workbookViewId=\"0\">{$pane}</sheetView></sheetViews>"
+            .($widths === '' ? '' : "<cols>{$widths}</cols>")."<sheetData>{$rows}</sheetData>".($of->isEmpty() ? '' : '<legacyDrawing r:id="r2"/>').'</worksheet>';
     }
 
     /** @param non-empty-list<string> $names of the tabs */
@@ -132,12 +152,13 @@ final readonly class XlsxWriter
         return self::HEAD."<Relationships xmlns=\"http://schemas.openxmlformats.org/package/2006/relationships\">{$xml}</Relationships>";
     }
 
-    private function types(int $sheets): string
+    /** @param list<int> $withNotes */
+    private function types(int $sheets, array $withNotes): string
     {
         $of = fn (string $file, string $type): string => "<Override PartName=\"/xl/{$file}.xml\" ContentType=\"".self::TYPE."{$type}+xml\"/>";
 
         return self::HEAD.'<Types xmlns="http://schemas.openxmlformats.org/package/2006/content-types"><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/>'
-            .'<Default Extension="xml" ContentType="application/xml"/>'.$of('workbook', 'sheet.main').implode('', array_map(fn (int $at) => $of("worksheets/sheet{$at}", 'worksheet'), range(1, $sheets)))
+            .'<Default Extension="xml" ContentType="application/xml"/>'.($withNotes === [] ? '' : '<Default Extension="vml" ContentType="application/vnd.openxmlformats-officedocument.vmlDrawing"/>').implode('', array_map(fn (int $at) => $of("comments{$at}", 'comments'), $withNotes)).$of('workbook', 'sheet.main').implode('', array_map(fn (int $at) => $of("worksheets/sheet{$at}", 'worksheet'), range(1, $sheets)))
             .$of('styles', 'styles').$of('sharedStrings', 'sharedStrings').'</Types>';
     }
 }

@@ -10,6 +10,8 @@ import { smallRibbon } from '../ribbon/small.js';
 export function foot(root, number) {
     let shown = number;
     const line = () => /** @type {HTMLElement} */ (root.querySelector('[data-save-line]'));
+    // What is proposed has no number in the history.
+    const isLine = () => 'line' in line().dataset;
     const draw = () => smallRibbon(/** @type {HTMLCanvasElement} */ (root.querySelector('[data-small-ribbon]')));
     let settled = line().innerHTML;
     let savedAt = 0;
@@ -19,12 +21,12 @@ export function foot(root, number) {
     const say = (text, kind, version) => {
         // What changed is spoken, not how long ago it was.
         const spoken = root.querySelector('[data-save-spoken]');
-        const words = text === '' ? (savedAt ? `Saved as ${version}` : '') : text;
+        const words = text === '' ? (savedAt ? (isLine() ? 'Kept as a proposal' : `Saved as ${version}`) : '') : text;
         if (spoken && kind !== 'saving' && spoken.textContent !== words) spoken.textContent = words;
         const target = line();
         target.dataset.kind = kind;
         if (text !== '') target.textContent = text;
-        else if (savedAt) target.replaceChildren('Saved ', when(savedAt), ` as ${version}`);
+        else if (savedAt) target.replaceChildren(isLine() ? 'Kept ' : 'Saved ', when(savedAt), isLine() ? ' as a proposal' : ` as ${version}`);
         else target.innerHTML = settled;
     };
     /** @param {number} at */
@@ -62,7 +64,7 @@ export function foot(root, number) {
         suggested.hidden = true;
         const html = await piece(root.dataset.foot ?? '').catch(() => null);
         const name = html === null ? '' : new DOMParser().parseFromString(html, 'text/html').querySelector('[data-suggested]')?.getAttribute('data-suggested');
-        if (!name || noteForm.hidden) return;
+        if (!name || noteForm.hidden || isLine()) return;
         /** @type {HTMLElement} */ (suggested.querySelector('b')).textContent = `“${name}”`;
         suggested.hidden = false;
         suggested.onclick = () => {
@@ -77,7 +79,7 @@ export function foot(root, number) {
      * @param {(note: string) => Promise<boolean>} keep
      */
     const offerNote = (keep) => {
-        line().textContent = `Kept as ${shown}`;
+        line().textContent = isLine() ? 'Kept as a proposal' : `Kept as ${shown}`;
         if (!noteForm.hidden) {
             noteInput.focus();
             return;

@@ -4,6 +4,7 @@ import { ribbon } from '../ribbon/ribbon.js';
 import { choosing } from './choose.js';
 import { lined } from './lined.js';
 import { page } from './page.js';
+import { proposed } from './proposed.js';
 import { stepper } from './stepper.js';
 
 /**
@@ -166,6 +167,7 @@ function plainly(root) {
     const main = /** @type {HTMLElement | null} */ (root.querySelector('.is-publish'));
     if (!main) return () => {};
     const [laid, steps] = [page(main), stepper(main)];
+    proposed(main);
     // What is not written yet has no address: other tabs and layouts of it are asked for with the ticks that make it.
     const again = main.dataset.seenPlan;
     /** @param {MouseEvent} event */

@@ -1,4 +1,5 @@
-import { ask, piece } from '../common/ask.js';
+import { piece } from '../common/ask.js';
+import { causes } from './causes.js';
 
 /**
  * A table in a history: fetches its further lines as they come near, and tells of a cell that is pressed: its history, and
@@ -69,23 +70,18 @@ export function lined(root) {
             why.type = 'button';
             why.className = 'link-button';
             why.textContent = 'Why did it move?';
-            why.onclick = () => causes(cell);
+            why.onclick = () => tell(cell);
             card.append(' ', why);
         }
         card.hidden = false;
     };
     /** @param {string} cell */
-    const causes = async (cell) => {
-        const answer = await ask(`${table.dataset.cells}/causes/${cell}?${table.dataset.ends}`).catch(() => null);
-        if (!answer) return;
+    const tell = async (cell) => {
+        const told = await causes(`${table.dataset.cells}/causes/${cell}?${table.dataset.ends}`, (of) => `#part-${of}`);
+        if (!told) return;
         card.querySelector('button')?.remove();
-        const said = document.createElement('span');
-        said.className = 'cell-causes';
-        said.append(answer.text);
-        for (const cause of answer.cells.slice(0, 6)) said.append(' ', link(`${cause.name} (${cause.was || 'empty'} → ${cause.is || 'empty'})`, `#part-${cause.cell}`));
-        if (answer.cells.length > 6) said.append(' …');
-        card.append(' ', said);
-        for (const cause of answer.cells) table.querySelector(`[data-cell="${cause.cell}"]`)?.classList.add('is-cause');
+        card.append(' ', told.said);
+        for (const cause of told.cells) table.querySelector(`[data-cell="${cause}"]`)?.classList.add('is-cause');
     };
     /** @param {MouseEvent} event */
     const press = (event) => {

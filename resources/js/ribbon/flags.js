@@ -1,7 +1,7 @@
 /** @typedef {import('./marks.js').Ribbon} Ribbon */
 
 /**
- * @typedef {{x: (number: number) => number, isShown: (number: number) => boolean, laneY: (number: number) => number, lane: (lane: number) => number, isLow: boolean, step: number, width: number, to: (number: number) => void, look: (number: number) => void}} Places
+ * @typedef {{x: (number: number) => number, isShown: (number: number) => boolean, laneY: (number: number) => number, lane: (lane: number) => number, isLow: boolean, step: number, width: number, to: (number: number) => void, look: (number: number) => void, proposal: (id: number) => void}} Places
  *     where a version stands; whether it does; the middle of its lane, and of any lane; whether lanes have no room for words; what a press leads to: the version, or what changed in it
  */
 
@@ -36,6 +36,13 @@ export function flagged(data, found, at) {
             const lane = data.lanes.findIndex(({ id }) => id === who);
             const mark = spot(`talk-mark by-${colour}`, said, at.x(number) + at.step / 2);
             mark.style.top = `${lane < 0 ? at.lane(data.lanes.length - 1) + 6 : at.lane(lane) - 9}px`;
+            return mark;
+        }),
+        // A proposal stands hollow where it was begun, on the lane of who proposes.
+        ...data.proposed.filter(([number]) => at.isShown(number)).map(([number, who, colour, said, , id]) => {
+            const lane = data.lanes.findIndex((each) => each.id === who);
+            const mark = pressed(`proposed-mark by-${colour}`, said, at.x(number) + at.step / 2, () => at.proposal(id));
+            mark.style.top = `${lane < 0 ? at.lane(data.lanes.length - 1) + 14 : at.lane(lane) + 3}px`;
             return mark;
         }),
         ...shown(found).map(([number, words]) => spot('found', words, at.x(number))),

@@ -75,6 +75,7 @@ export function ribbon(root, state, choose, kept) {
                 set('from', before(number));
                 set('to', number);
             },
+            proposal: (id) => location.assign(state.ribbon.replace(/ribbon$/, `proposals?of=${id}`)),
         }));
         place();
         draw();
@@ -161,9 +162,16 @@ export function ribbon(root, state, choose, kept) {
         context.lineWidth = 1.25;
         for (let at = first; at < shown.length; at++) {
             const source = shown[at][6];
-            if (!source || !places.has(source)) continue;
-            const [a, b] = [x(placeOf(source)) - offset, x(at) - offset];
-            if (b < 0 || a > width) continue;
+            if (source && places.has(source)) arc(x(placeOf(source)), x(at));
+        }
+        for (const [number, , , , taken] of data.proposed) {
+            for (const version of places.has(number) ? taken : []) if (places.has(version)) arc(x(placeOf(number)) + step / 2, x(placeOf(version)));
+        }
+
+        /** @param {number} from @param {number} to */
+        function arc(from, to) {
+            const [a, b] = [from - offset, to - offset];
+            if (b < 0 || a > width) return;
             context.beginPath();
             context.moveTo(a, TOP - 2);
             context.bezierCurveTo(a + Math.min(40, (b - a) / 3), 17, b - Math.min(40, (b - a) / 3), 17, b, TOP - 4);

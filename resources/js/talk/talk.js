@@ -153,7 +153,8 @@ export function talk(root, shown) {
     lay();
     return {
         /** Shows what was said up to a line, unless that is shown. @param {number} last */
-        upTo: (last) => Number(section()?.dataset.talked) === last || refresh(),
+        // Where nothing is said, as on a side line, there is nothing to be told anew.
+        upTo: (last) => section() === null || Number(section()?.dataset.talked) === last || refresh(),
         begin,
         lay,
         mayBegin: () => Boolean(section()?.querySelector('[data-talk-form]')),

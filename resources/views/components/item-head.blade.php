@@ -1,4 +1,7 @@
 @props(['item', 'at', 'newest' => null, 'editable' => false])
+@if ($item->isLine())
+<x-line-head :item="$item">{{ $slot }}</x-line-head>
+@else
 <section class="head" aria-label="The item">
     <x-glyph :name="$item->kind" />
     <div class="head-title">
@@ -15,6 +18,7 @@
         @unless ($item->isAnswered() && $item->sight !== null)<a href="{{ route('item', $item) }}" @if ($at === 'write') aria-current="page" @endif>{{ $item->room(App\View\Desks\Desk::class)::TAB[Gate::allows('write', $item) ? 0 : 1] }}</a>@endunless
         <a href="{{ route('history', $item) }}" @if ($at === 'history') aria-current="page" @endif>History</a>
         @can('talk', $item)<a href="{{ route('talk', $item) }}" @if ($at === 'talk') aria-current="page" @endif>{{ __('talk.tab') }}@if (($open = App\View\Talk\Talk::open($item)) > 0) <span class="tab-count" data-talk-count>{{ $open }}</span>@endif</a>@endcan
+        @can('propose', $item)<a href="{{ route('proposals', $item) }}" @if ($at === 'proposals') aria-current="page" @endif>{{ __('proposing.tab') }}@if (($open = App\View\Proposals\OpenProposals::now($item)->count()) > 0) <span class="tab-count">{{ $open }}</span>@endif</a>@endcan
         @can('entries', $item)<a href="{{ route('entries', $item) }}" @if ($at === 'entries') aria-current="page" @endif>Entries</a>@endcan
         @if ($item->isAnswered() && $item->live_id !== null)<a href="{{ route('answer', $item) }}" @if ($at === 'answer') aria-current="page" @endif>Answer</a>@endif
         @if ($item->form_id === null && $item->isPublishable() && $item->sight === null && Gate::any(['publishNow', 'askToPublish'], $item))<a href="{{ route('publish', [$item, $item->head]) }}" data-newest="{{ route('publish', [$item, 0]) }}" @if ($at === 'publish') aria-current="page" @endif>Publish…</a>@endif
@@ -29,4 +33,6 @@
     </aside>
 @elseif ($item->shelf->archived_at !== null)
     <aside class="lost-note" aria-label="Its shelf is put away"><p>“{{ $item->shelf->name }}” is put away: what is on it is looked at, and not changed.</p></aside>
+@endif
+@if ($at === 'write')<x-proposals-bar :item="$item" />@endif
 @endif

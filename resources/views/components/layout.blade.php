@@ -10,7 +10,7 @@
     <link rel="icon" href="/mark.svg" type="image/svg+xml">
     @vite(['resources/css/fonts.css', 'resources/css/built/app.css', 'resources/js/app.js'])
 </head>
-<body class="{{ $body }}" @if ($kind !== null) data-kind="{{ $kind }}" @endif>
+<body class="{{ $body }}" data-screen="{{ request()->route()?->getName() }}" @if ($kind !== null) data-kind="{{ $kind }}" @endif>
     <a class="skip" href="#main">To the content</a>
     <header class="top">
         <a class="top-mark" href="{{ route('home') }}"><x-glyph name="mark" /> <b>Misty Attic</b></a>

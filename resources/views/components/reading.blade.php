@@ -10,7 +10,7 @@
     <link rel="icon" href="/mark.svg" type="image/svg+xml">
     @vite(['resources/css/fonts.css', 'resources/css/built/read.css', ...($scripts ? ['resources/js/read-report.js'] : [])])
 </head>
-<body class="reading">
+<body class="reading" data-screen="{{ request()->route()?->getName() }}">
     {{ $slot }}
 </body>
 </html>

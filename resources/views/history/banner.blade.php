@@ -6,4 +6,5 @@
     @endif
     @isset($fromLive) <span class="lantern-words">{{ $fromLive }}</span>@endisset
     <a href="{{ route('item', $item) }}">To the present one</a>
+    @if (($stood ?? 0) > 0)<a href="{{ route('proposals', ['item' => $item, 'at' => $from->number]) }}">{{ trans_choice('proposing.stood', $stood) }}</a>@endif
 </p>

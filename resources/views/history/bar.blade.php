@@ -25,15 +25,19 @@
                     <p class="menu-note">Version {{ $to->number }} as</p>
                     @foreach ($formats as $format => $label)<a class="menu-line" href="{{ route('download', [$item, $to->number, $format, ...$of]) }}">{{ $label }}</a>@endforeach
                 @endif
+                @foreach ($noted as $format => $label)<a class="menu-line" href="{{ route('download', [$item, $to->number, $format, 'said' => 1]) }}">{{ $label }}</a>@endforeach
             </div>
         </details>
         @if ($item->form_id === null)<a class="button" href="{{ route('copy', [$item, $from->number]) }}">Copy out…</a>@endif
         @can('restore', $item)
-            @if ($to->cause->canBeTakenBack() && $to->number === $item->head)
+            @if ($to->canBeTakenBack() && $to->number === $item->head)
                 <form method="post" action="{{ route('restore.undo', [$item, $to->number]) }}">@csrf<button class="button is-dark">Take it back</button></form>
             @endif
+            @if ($to->canBeTakenBack() && $to->number === $item->head && $item->live !== null && $item->live->version->number < $item->head && Gate::any(['publishNow', 'askToPublish'], $item))
+                <a class="button" href="{{ route('publish', [$item, $item->head]) }}">Publish {{ $item->head }}…</a>
+            @endif
             @if ($from->root !== $item->root || $from->title !== $item->title)
-                <a @class(['button', 'is-dark' => ! $to->cause->canBeTakenBack() || $to->number !== $item->head]) href="{{ route('restore', [$item, $from->number]) }}">Restore {{ $from->number }}…</a>
+                <a @class(['button', 'is-dark' => ! $to->canBeTakenBack() || $to->number !== $item->head]) href="{{ route('restore', [$item, $from->number]) }}">Restore {{ $from->number }}…</a>
             @endif
         @endcan
     </span>

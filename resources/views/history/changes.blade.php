@@ -1,6 +1,7 @@
+@php($listed = array_filter($comparison->entries, $address->shows(...)))
 <section class="changes" aria-labelledby="changes-name" data-changes>
     <div class="changes-head">
-        <h2 id="changes-name">{{ trans_choice('history.changes', count($comparison->entries)) }} @if ($item->live !== null && $item->live->version->number === $from->number && $to->number === $item->head && $from->number < $to->number) since it went live @elseif ($from->number === $to->number) in {{ $from->number }} @else between {{ $from->number }} and {{ $to->number }}@endif</h2>
+        <h2 id="changes-name">@if ($item->head === 1){{ __('history.only_one') }}@else{{ trans_choice('history.changes', count($listed)) }} @endif @if ($address->by !== [] && ($whose = $editors->whereIn('id', $address->by))->isNotEmpty()) by {{ $whose->map(fn ($editor) => $editor->firstName())->join(', ', ' and ') }} @endif @if ($item->live !== null && $item->live->version->number === $from->number && $to->number === $item->head && $from->number < $to->number) since it went live @elseif ($item->head === 1) @elseif ($from->number === $to->number) in {{ $from->number }} @else between {{ $from->number }} and {{ $to->number }}@endif</h2>
         <p><x-when :at="$from->saved_at" exact /> → <x-when :at="$to->saved_at" exact />@if ($to->number < $item->head) · {{ trans_choice('history.since', $item->head - $to->number) }}@endif
             @if ($item->isPublishable() && $item->sight === null && $to->number !== $item->head && $item->live?->version_id !== $to->id && (Gate::allows('publishNow', [$item, $to->number]) || Gate::allows('askToPublish', $item))) · <a href="{{ route('publish', [$item, $to->number]) }}">{{ Gate::allows('publishNow', [$item, $to->number]) ? 'Publish' : 'Ask to publish' }} {{ $to->number }}…</a>@endif</p>
         @if ($address->view === 'changed')
@@ -18,6 +19,7 @@
             </p>
         @endif
     </div>
+    @if ($address->view === 'changed')<p class="print-legend">{{ __('history.on_paper') }} @if ($editors->isNotEmpty()){{ __('history.on_paper_who', ['people' => $editors->map(fn ($editor) => $editor->monogram().' '.$editor->name)->join(', ')]) }}@endif</p>@endif
     @if ($together->isNotEmpty())
         <div class="note"><b>{{ __($to->cause === App\Models\Cause::TookBack ? 'report.back_together' : 'report.together') }}</b> @foreach ($together as $other)@can('view', $other->item)<a href="{{ route('history', ['item' => $other->item, 'from' => max(1, $other->number - 1), 'to' => $other->number]) }}">{{ $other->item->title }} {{ $other->number }}</a> @endcan @endforeach</div>
     @endif
@@ -28,7 +30,6 @@
         <div class="note is-unusual"><b>{{ $phrases->unusual($to->unusual) }}</b> <small>in {{ $to->number }}, by {{ $to->user->firstName() }}</small><x-unusual :version="$to" /></div>
     @endif
     <ol class="entries" data-entries>
-        @php($listed = array_filter($comparison->entries, $address->shows(...)))
         @foreach (array_slice($listed, 0, App\View\Comparison::MOST_LISTED) as $entry)
             @php($piece = ($pieces ?? null)?->of($entry->part()))
                 <li>
@@ -38,6 +39,7 @@
                             <small>@foreach ($entry->editors as $editor){{ $editor->firstName() }}@if (! $loop->last), @endif @endforeach {{ $entry->versions() }}@if ($entry->at), <x-when :at="$entry->at" />@endif @if ($entry->place())· {{ $entry->place() }}@endif</small>
                         </span>
                     </a>
+                    @if ($back !== null && $entry->statement->type === MistyAttic\Core\Compare\Changes\ChangeType::Removed)<a class="entry-back" href="{{ $back }}?parts={{ implode(',', $entry->statement->cells ?? $entry->statement->ids) }}" aria-label="{{ __('history.bring_it_back') }}: {{ $entry->sentence }}">{{ __('history.bring_it_back') }}</a>@endif
                     @if ($parts)<a class="entry-history" href="{{ $entry->story($item) }}" title="{{ __('history.its_history') }}"><x-glyph name="history" /><span class="is-sr-only">{{ __('history.its_history') }}: {{ $entry->sentence }}</span></a>@endif
                 </li>
         @endforeach
@@ -66,7 +68,7 @@
         </details>
     @endif
     @if ($comparison->entries === [])
-        <p class="changes-none">{{ $from->number === $to->number ? 'Both ends stand on the same version. Move one of them on the ribbon to see what changed.' : 'The content is the same at both ends.' }}</p>
+        <p class="changes-none">{{ __(match (true) { $item->head === 1 => 'history.only_one_note', $from->number === $to->number => 'history.one_end', default => 'history.same_at_both' }) }}</p>
     @endif
     @if ($comparison->coarse)
         <p class="changes-none">So many versions lie between that some words are told by the last person who edited their paragraph.</p>

@@ -4,6 +4,7 @@
     @endif
     @if ($block->note !== null && $side !== 'old')<span class="block-note">{{ $block->note }}</span>@endif
     @if ($parts && $side !== 'old' && $block->role() !== 'rule')<a class="block-history" href="{{ $parts }}/{{ $block->id() }}" tabindex="-1" title="{{ $itsHistory }}" aria-hidden="true"><svg class="glyph" viewBox="0 0 24 24" focusable="false"><use href="#glyph-history"/></svg></a>@endif
+    @includeWhen($side !== 'old', 'history.back')
     @switch($block->role())
         @case('rule')
             <hr>

@@ -41,7 +41,10 @@
         </div>
         <x-kept-not :form="$item" />
         @if ($list->entries->isEmpty())
-            <div class="empty"><p>{{ $list->find !== '' ? 'No entry has that.' : ($list->deleted ? 'Nothing was taken away.' : 'Nobody has answered yet.') }}</p></div>
+            <div class="empty"><p>{{ __(match (true) { $list->find !== '' => 'form.entries.none_found', $list->deleted => 'form.entries.none_removed', $item->live_id === null => 'form.entries.none_unpublished', default => 'form.entries.none' }) }}
+                @if ($list->find === '' && ! $list->deleted)
+                    @if ($item->live_id === null)<a href="{{ route('publish', [$item, $item->head]) }}">{{ __('form.entries.publish') }}</a>@elseif ($item->is_public){{ __('form.entries.answered_at') }} <a href="{{ route('read', $item->address) }}">{{ route('read', $item->address) }}</a>@else<a href="{{ route('answer', $item) }}">{{ __('form.entries.answer') }}</a>@endif
+                @endif</p></div>
         @else
             <div class="entries-table" tabindex="0" role="region" aria-label="Entries">
             <table class="versions" data-rows>

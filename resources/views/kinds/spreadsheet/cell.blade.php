@@ -1,29 +1,29 @@
-<x-layout :title="'History of one cell of '.$item->title" body="is-plain">
+<x-layout :kind="$item->kind" :title="'History of one cell of '.$item->title" body="is-plain">
     <main id="main" class="plan is-part">
         <p class="part-back"><a href="{{ route('history', $item) }}">{{ $item->title }}, all of its history</a>@if ($story->place !== '') · <a href="{{ route('item', ['item' => $item, 'at' => "{$row}/{$column}"]) }}">to the cell</a>@endif</p>
         <h1>@if ($story->columnName !== '')“{{ $story->columnName }}” of @endif “{{ $story->rowName }}”@if ($story->place !== '') <span class="cell-at">{{ $story->place }}</span>@else <span class="cell-at">gone now</span>@endif</h1>
-        <p class="plan-lead">{{ trans_choice('history.cell.count', count($story->steps) + $story->older) }}, the newest first, wherever its row and column stood.</p>
+        <p class="plan-lead">{{ trans_choice('history.cell.count', $story->written() + $story->older) }}@if (($moved = count($story->steps) - $story->written()) > 0){{ trans_choice('history.cell.count_moved', $moved) }}@endif, the newest first, wherever its row and column stood.</p>
         <x-problems />
         @if ($chart = $story->chart())
             <figure class="cell-chart">
                 <svg viewBox="0 0 640 90" width="640" height="90" role="img" aria-label="The numbers from the oldest to the newest, between {{ $chart['least'] }} and {{ $chart['most'] }}">
                     <polyline points="{{ $chart['line'] }}"/>
-                    @foreach ($chart['points'] as $point)<circle class="by-{{ $point['colour'] }}" cx="{{ $point['x'] }}" cy="{{ $point['y'] }}" r="4.5"><title>{{ $point['label'] }}</title></circle>@endforeach
+                    @foreach ($chart['points'] as $point)<circle @class(["by-{$point['colour']}" => $point['colour'] !== null, 'is-moved' => $point['colour'] === null]) cx="{{ $point['x'] }}" cy="{{ $point['y'] }}" r="{{ $point['colour'] === null ? 2.5 : 4.5 }}"><title>{{ $point['label'] }}</title></circle>@endforeach
                 </svg>
                 <figcaption>from {{ $chart['least'] }} to {{ $chart['most'] }}, oldest to newest</figcaption>
             </figure>
         @endif
         <ol class="part-steps">
             @foreach ($story->steps as $step)
-                <li class="part-step by-{{ $step->version->user->colour }}">
-                    <x-monogram :user="$step->version->user" aria-hidden="true" />
+                <li @class(['part-step', "by-{$step->version->user->colour}" => $step->since === null, 'is-moved' => $step->since !== null])>
+                    @if ($step->since === null)<x-monogram :user="$step->version->user" aria-hidden="true" />@else<span class="part-moved" aria-hidden="true">∿</span>@endif
                     <div class="part-what">
                         <p>@if ($step->value !== null)<b class="cell-value">{{ $step->value === '' ? __('history.cell.empty') : $step->value }}</b> @endif @if ($step->formula !== null)<code>{{ $step->formula }}</code>@endif</p>
-                        <small>{{ $step->sentence }}: {{ $step->version->user->name }} in <a href="{{ route('history', ['item' => $item, 'from' => $item->lookFrom($step->version->number), 'to' => $step->version->number]) }}#part-{{ $row }}">{{ $step->version->number }}</a>, <x-when :at="$step->version->saved_at" />@if ($step->version->milestone), “{{ $step->version->milestone->name }}”@endif</small>
+                        <small>{{ $step->sentence }}@if ($step->since === null): {{ $step->version->user->name }}@endif in <a href="{{ route('history', ['item' => $item, 'from' => $item->lookFrom($step->version->number), 'to' => $step->version->number]) }}#part-{{ $row }}">{{ $step->version->number }}</a>, <x-when :at="$step->version->saved_at" />@if ($step->version->milestone), “{{ $step->version->milestone->name }}”@endif @if ($step->since !== null)<a data-causes="{{ route('causes', [$item, $row, $column, 'from' => $step->since, 'to' => $step->version->number], false) }}" href="{{ route('history', ['item' => $item, 'from' => $step->since, 'to' => $step->version->number]) }}#part-{{ $row }}/{{ $column }}">{{ __('history.cell.why') }}</a>@endif</small>
                     </div>
                     @if ($step->isNow)
                         <span class="part-now">{{ $step->value === null ? 'gone now' : 'as it is now' }}</span>
-                    @elseif ($step->value !== null && $mayRestore)
+                    @elseif ($step->value !== null && $mayRestore && $step->since === null)
                         <form method="post" action="{{ route('cell.restore', [$item, $row, $column, $step->version->number]) }}">@csrf<input type="hidden" name="seen" value="{{ $item->head }}"><button class="button">Bring this back<span class="is-sr-only"> as it was in {{ $step->version->number }}</span></button></form>
                     @endif
                 </li>

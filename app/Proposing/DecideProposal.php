@@ -1,0 +1,108 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\Proposing;
+
+use App\Models\Cause;
+use App\Models\Proposal;
+use App\Models\ProposalState;
+use App\Models\User;
+use App\Models\Version;
+use App\Saving\WorkAhead;
+use App\Saving\WriteVersion;
+use App\Saving\Written;
+use App\Store\ChunksAhead;
+use App\Store\Proposed;
+use App\Store\States;
+use MistyAttic\Core\Calculate\Consequences;
+use MistyAttic\Core\Compare\Changes\TreeCompare;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Kind;
+
+/**
+ * Accepts, declines or withdraws what somebody proposes on a side line, all of it or some changes. What is accepted becomes a version by who
+ * proposed it; what is not goes from the side line. What was answered stays as a proposal of its own, so that it can be looked at and taken up again.
+ */
+final readonly class DecideProposal
+{
+    public function __construct(private Proposed $proposed, private WriteVersion $write, private WorkAhead $ahead) {}
+
+    /**
+     * @param  int  $seen  the newest version when it was looked at
+     * @param  string  $state  what it was then, a root
+     * @param  list<string>|null  $picked  keys of the changes that are answered, from the newest version to what is proposed; null for all
+     * @return Proposal|null what was answered; null when something was written or answered in the meantime, or nothing would change
+     */
+    public function handle(Proposal $proposal, User $decider, ProposalState $answer, int $seen, string $state, ?array $picked = null, ?string $word = null): ?Proposal
+    {
+        $item = $proposal->item;
+        $work = function (ChunksAhead $chunks) use ($proposal, $decider, $answer, $seen, $state, $picked): ?Decided {
+            $item = $proposal->refresh()->item->refresh();
+            if ($proposal->state !== ProposalState::Waiting || $item->head !== $seen || $proposal->root !== $state || $item->deleted_at !== null) {
+                return null;
+            }
+            $states = new States($chunks);
+            [$whole, $met] = $this->proposed->becomes($states, $proposal, $item->root);
+            [$answered, $rest] = $this->parted($states, $item->kind(), $item->root, $whole, $picked);
+            if ($answered === $item->root) {
+                return null;
+            }
+            $isAccepted = $answer === ProposalState::Accepted;
+            $written = new Written(null, null, $isAccepted ? $answered : $item->root, Cause::Wrote, kept: true, of: $decider->firstName(), whose: $proposal->name(), agreed: true, grows: false);
+
+            return new Decided($chunks, $written, $isAccepted ? $this->write->ahead($states, $item, $proposal->user, $written) : null, $item->root, $answered, $isAccepted ? $whole : $rest, $picked !== null && $rest !== $item->root, $met);
+        };
+        $write = function (Decided $made) use ($proposal, $decider, $answer, $seen, $state, $word): ?Proposal {
+            $proposal->refresh();
+            // Whoever was quicker answered it, or wrote on.
+            if ($proposal->state !== ProposalState::Waiting || $proposal->root !== $state) {
+                return null;
+            }
+            $version = $made->compared === null ? null : $this->write->handle($proposal->item, $proposal->user, $made->written, $made->compared);
+
+            return $this->answered($proposal, $decider, $answer, $seen, $made, $version, $word);
+        };
+
+        return $this->ahead->handle($item, $work, $write);
+    }
+
+    /**
+     * @param  list<string>|null  $picked
+     * @return array{string, string} the roots of the newest state with what is answered, and with what is not
+     */
+    private function parted(States $states, Kind $kind, string $now, string $whole, ?array $picked): array
+    {
+        if ($picked === null) {
+            return [$whole, $now];
+        }
+        [$is, $becomes] = [$states->tree($now), $states->tree($whole)];
+        $changes = TreeCompare::of($is, $becomes);
+        $some = $changes->pick($is, $picked)->changes;
+        $right = fn (PartTree $before, PartTree $after): PartTree => Consequences::of($kind, $before, $after, now()->format('Y-m-d'));
+        $with = $right($is, $some->apply($is)->orFail());
+        $without = $right($becomes, $changes->invert()->pick($becomes, array_map(fn ($change) => $change->invert()->key(), $some->changes))->changes->apply($becomes)->orFail());
+
+        return [$states->keepChanged($now, $is, $with), $states->keepChanged($whole, $becomes, $without)];
+    }
+
+    private function answered(Proposal $proposal, User $decider, ProposalState $answer, int $seen, Decided $made, ?Version $version, ?string $word): Proposal
+    {
+        $told = ['base' => $made->base, 'root' => $made->answered, 'state' => $answer, 'decider_id' => $decider->id, 'word' => $word, 'decided_at' => now(), 'decided' => $version->number ?? $seen, 'version_id' => $version?->id];
+        if (! $made->isPart) {
+            $proposal->standsAt($seen, $made->base, $made->answered, $made->met);
+            $proposal->update($told);
+
+            return $proposal;
+        }
+        $part = Proposal::query()->create([...$proposal->only('item_id', 'user_id', 'line_id', 'said_by', 'began', 'proposed_at'), 'stands' => $seen, 'met' => [], ...$told]);
+        $part->standsAt($seen, $made->base, $made->answered, []);
+        $line = $proposal->line?->refresh();
+        if ($line !== null && $line->root !== $made->rest) {
+            $this->write->handle($line, $answer === ProposalState::Accepted ? $proposal->user : $decider, new Written(null, null, $made->rest, Cause::Wrote, grows: false));
+        }
+        $proposal->refresh()->standsAt($version->number ?? $seen, $version->root ?? $made->base, $made->rest, $proposal->met === [] ? $made->met : $proposal->met);
+
+        return $part;
+    }
+}

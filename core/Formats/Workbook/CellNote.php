@@ -1,0 +1,11 @@
+<?php
+
+declare(strict_types=1);
+
+namespace MistyAttic\Core\Formats\Workbook;
+
+/** A note that a cell bears in a workbook. */
+final readonly class CellNote
+{
+    public function __construct(public string $by, public string $text) {}
+}

@@ -1,0 +1,27 @@
+import { ask } from '../common/ask.js';
+
+/** The most cells that are named. */
+const NAMED = 6;
+
+/**
+ * What a result moved by, in words with links to the cells.
+ *
+ * @param {string} address
+ * @param {(cell: string) => string} link where a cell is seen
+ * @returns {Promise<{said: HTMLElement, cells: string[]} | null>}
+ */
+export async function causes(address, link) {
+    const answer = await ask(address).catch(() => null);
+    if (!answer) return null;
+    const said = document.createElement('span');
+    said.className = 'cell-causes';
+    said.append(answer.text);
+    for (const cause of answer.cells.slice(0, NAMED)) {
+        const to = document.createElement('a');
+        to.href = link(cause.cell);
+        to.textContent = `${cause.name} (${cause.was || 'empty'} → ${cause.is || 'empty'})`;
+        said.append(' ', to);
+    }
+    if (answer.cells.length > NAMED) said.append(' …');
+    return { said, cells: answer.cells.map((/** @type {{cell: string}} */ cause) => cause.cell) };
+}

@@ -1,0 +1,19 @@
+/**
+ * What is proposed is answered where it stands, too: beside a changed block lie the two answers that its line in the list has.
+ *
+ * @param {HTMLElement} root
+ */
+export function proposed(root) {
+    const form = /** @type {HTMLFormElement | null} */ (root.querySelector('.proposal-lines'));
+    if (!form) return;
+    for (const line of form.querySelectorAll('[data-entry]')) {
+        const part = /** @type {HTMLElement} */ (line).dataset.entry ?? '';
+        const answers = line.parentElement?.querySelector('.entry-answer');
+        const who = document.getElementById(`part-${part}`)?.querySelector(':scope > .block-who');
+        if (!answers || !who) continue;
+        const beside = /** @type {HTMLElement} */ (answers.cloneNode(true));
+        beside.className = 'block-answer';
+        for (const button of beside.querySelectorAll('button')) button.setAttribute('form', form.id);
+        who.append(beside);
+    }
+}

@@ -1,0 +1,23 @@
+@props(['item'])
+@php($proposal = App\Models\Proposal::onLine($item))
+@php($isOwn = Gate::allows('write', $item))
+<section class="head" aria-label="The item">
+    <x-glyph :name="$item->kind" />
+    <div class="head-title">
+        <nav class="head-path" aria-label="Where this is"><a href="{{ route('shelf', $item->shelf) }}">{{ $item->shelf->name }}</a> / <a href="{{ route('item', $item->main) }}">{{ $item->main->title }}</a></nav>
+        <h1 class="head-name" title="{{ $item->main->title }}">{{ $item->main->title }}</h1>
+    </div>
+    <p class="head-note">{{ $slot }}</p>
+    <nav class="head-tabs" aria-label="This item">
+        <a href="{{ route('item', $item->main) }}">{{ __('proposing.desk_back') }}</a>
+        <a href="{{ route('item', $item) }}" aria-current="page">{{ __('proposing.desk_tab') }}</a>
+    </nav>
+</section>
+<aside class="line-strip" aria-label="{{ __('proposing.tab') }}">
+    <p>
+        @if ($proposal === null)<b>{{ __('proposing.desk_done') }}</b>
+        @else<x-proposer :proposal="$proposal" /> <b>{{ __($isOwn ? 'proposing.desk' : 'proposing.desk_theirs', ['title' => $item->main->title, 'who' => $proposal->name()]) }}</b> @if ($isOwn){{ __('proposing.desk_note') }}@endif
+        @endif
+    </p>
+    <a class="button" href="{{ route('proposals', ['item' => $item->main, ...($proposal === null ? [] : ['of' => $proposal->id])]) }}">{{ __('proposing.desk_look') }}</a>
+</aside>

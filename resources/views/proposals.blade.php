@@ -1,0 +1,60 @@
+@php($waits = $chosen->state === App\Models\ProposalState::Waiting && $open->at === null)
+@php($mayDecide = $waits && Gate::allows('decide', [$item, $chosen]))
+@php($isOwn = $waits && $chosen->said_by === null && $chosen->user_id === auth()->id() && Gate::allows('propose', $item))
+<x-layout :kind="$item->kind" :title="__('proposing.title', ['title' => $item->title])" body="is-item is-history">
+    <x-item-head :item="$item" at="proposals" />
+    <x-proposals-bar :item="$item" :open="$open" :chosen="$chosen" :look="$look" />
+    <main id="main" class="past is-publish is-proposed">
+        <section class="changes" aria-labelledby="changes-name" data-changes>
+            <div class="changes-head">
+                <h2 id="changes-name">{{ $look === 'would' ? __('proposing.look.would') : trans_choice($waits ? 'proposing.of_one' : 'proposing.of_one_then', count($lines), ['who' => $chosen->name()]) }}</h2>
+                @if ($chosen->said_by !== null)<p>{{ $chosen->whence() }}</p>@endif
+                <p>@if ($waits || $open->at !== null){{ __('proposing.of_then', ['number' => (string) $newest->number]) }}@else<b>{{ __("proposing.told.{$chosen->state->value}", ['decider' => (string) $chosen->decider?->firstName(), 'number' => (string) $chosen->version?->number]) }}</b> <x-when :at="$chosen->decided_at" />@if ($chosen->word !== null). “{{ $chosen->word }}”@endif @endif</p>
+                @if ($look !== 'would')<span class="stepper" data-stepper hidden><span data-step-count></span> <button type="button" data-step="-1" aria-label="Change before (p)" title="Change before (p)">‹</button><button type="button" data-step="1" aria-label="Next change (n)" title="Next change (n)">›</button></span>@endif
+            </div>
+            <x-problems />
+            @if ($look !== 'would' && $lines === [] && $waits)<p class="changes-none">{{ __('proposing.empty') }}</p>@endif
+            <form method="post" action="{{ route('proposals.answer', [$item, $chosen]) }}" class="proposal-lines" id="proposal-lines">
+                @csrf @method('put')
+                <input type="hidden" name="seen" value="{{ $newest->number }}"><input type="hidden" name="state" value="{{ $chosen->root }}">
+                <ol class="entries" data-entries>
+                    @foreach ($lines as $one)
+                        <li>
+                            <a class="entry" href="{{ ($sheet ?? null)?->lacks($one->line) ? $address->with(['tab' => $one->line->table()]) : '' }}#part-{{ $one->line->part() }}" @if (($sheet ?? null)?->lacks($one->line)) data-elsewhere @endif data-entry="{{ $one->line->part() }}"><span class="entry-sign" aria-hidden="true">{{ $one->line->sign() }}</span><span class="entry-text">{{ $one->line->sentence }}@if ($one->line->place()) <small>{{ $one->line->place() }}</small>@endif @if ($waits && $one->meets)<small class="is-met">{{ __('proposing.meets') }}</small>@endif</span></a>
+                            @if ($mayDecide || $isOwn)
+                                <span class="entry-answer">
+                                    @if ($mayDecide)<button class="as-link" name="do" value="accepted {{ $one->keys() }}">{{ __('proposing.accept') }}</button>@endif
+                                    @if ($mayDecide && ! $isOwn)<button class="as-link" name="do" value="declined {{ $one->keys() }}">{{ __('proposing.decline') }}</button>@endif
+                                    @if ($isOwn)<button class="as-link" name="do" value="withdrawn {{ $one->keys() }}">{{ __('proposing.withdraw') }}</button>@endif
+                                </span>
+                            @endif
+                        </li>
+                    @endforeach
+                </ol>
+                @if (($mayDecide || $isOwn) && $look !== 'would')
+                    <div class="proposal-do">
+                        @if ($lines !== [])
+                            <label class="is-sr-only" for="proposal-word">{{ __('proposing.word') }}</label>
+                            <input class="input" id="proposal-word" name="word" maxlength="{{ config('attic.note') }}" placeholder="{{ __('proposing.word') }}" value="{{ old('word') }}">
+                            @if ($mayDecide)<button class="button is-dark" name="do" value="accepted">{{ __('proposing.accept_all') }}</button>@endif
+                            @if ($mayDecide && ! $isOwn)<button class="button" name="do" value="declined">{{ __('proposing.decline_all') }}</button>@endif
+                        @endif
+                        @if ($isOwn)<button class="button" name="do" value="withdrawn">{{ __($lines === [] ? 'proposing.put_away' : 'proposing.withdraw_all') }}</button>@endif
+                    </div>
+                @endif
+            </form>
+            @if ($open->at === null && $lines !== [])
+                @foreach ($item->room(App\View\Sources\Files::class)->tracked() as $format => $said)<p class="proposal-out"><a href="{{ route('proposals.file', [$item, $chosen, $format]) }}">{{ __('proposing.take_along', ['as' => $said]) }}</a></p>@endforeach
+            @endif
+            @if (! $waits && $open->at === null && $chosen->user_id === auth()->id() && Gate::allows('propose', $item))
+                <form method="post" action="{{ route('proposals.again', [$item, $chosen]) }}" class="proposal-do">@csrf<button class="button">{{ __('proposing.again') }}</button></form>
+            @endif
+            @includeWhen($answered !== null, 'proposals-past')
+            @includeWhen($copies !== null, 'proposals-copies')
+            @includeWhen($copies !== null, 'proposals-links')
+        </section>
+        <section class="past-state" aria-label="{{ __("proposing.look.{$look}") }}">
+            @include($past::VIEW)
+        </section>
+    </main>
+</x-layout>

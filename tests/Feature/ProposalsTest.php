@@ -1,0 +1,337 @@
+<?php
+
+declare(strict_types=1);
+
+namespace Tests\Feature;
+
+use App\Making\MakeItem;
+use App\Models\Item;
+use App\Models\Proposal;
+use App\Models\ProposalLink;
+use App\Models\ProposalState;
+use App\Models\Role;
+use App\Models\Shelf;
+use App\Models\User;
+use App\Models\Version;
+use App\View\Phrases;
+use App\View\Proposals\OpenProposals;
+use Illuminate\Auth\AuthManager;
+use Illuminate\Http\Response;
+use Illuminate\Http\UploadedFile;
+use Illuminate\Testing\TestResponse;
+use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Content\RichText;
+
+final class ProposalsTest extends FeatureCase
+{
+    private const TEXT = ['pone' => 'Every lead is looked at before it goes back on its hook.', 'ptwo' => 'A lead without a tag is a broken lead.', 'pthree' => 'Chargers are never left on overnight.'];
+
+    private User $ines;
+
+    private User $nell;
+
+    private User $tobi;
+
+    private User $rafi;
+
+    private Shelf $shelf;
+
+    private Item $item;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        [$this->ines, $this->nell, $this->tobi, $this->rafi] = [$this->person('Ines Oduya'), $this->person('Nell Warwick'), $this->person('Tobi Brandt'), $this->person('Rafi Sand')];
+        $this->shelf = $this->shelf('Volunteers', [[$this->ines, Role::Owner], [$this->nell, Role::Editor], [$this->tobi, Role::Editor], [$this->rafi, Role::Viewer]]);
+        $this->item = $this->app->make(MakeItem::class)->handle($this->shelf, $this->ines, 'document', 'Handbook');
+        $this->write($this->item, self::TEXT, $this->ines);
+    }
+
+    public function test_what_is_proposed_changes_nothing_until_it_is_accepted_and_stays_its_authors(): void
+    {
+        $line = $this->proposes($this->tobi, ['pone' => 'Every lead is tested with the plug-in tester before it goes back on its hook.'] + self::TEXT + ['pfour' => 'Write the date with the paint pen.']);
+        self::assertSame([2, self::TEXT['pone']], [$this->item->refresh()->head, $this->said()['pone']]);
+        self::assertSame(0, $this->shelf->items()->where('key', $line->key)->count());
+
+        $proposal = Proposal::lineFor($this->tobi, $this->item) ?? self::fail();
+        $page = $this->actingAs($this->nell)->get(route('proposals', $this->item))->assertOk()->assertSee('Tobi proposes 2 changes')->assertSee('tested with the plug-in tester')->assertSee('Write the date with the paint pen.');
+        $this->get(route('item', $this->item))->assertOk()->assertSee('With what is proposed');
+        $this->get(route('proposals', [$this->item, 'look' => 'would']))->assertOk()->assertSee('before it goes back')->assertDontSee('looked at before');
+
+        $docx = $this->get(route('proposals.file', [$this->item, $proposal, 'docx']))->assertOk()->getContent();
+        $archive = new \ZipArchive;
+        file_put_contents($file = (string) tempnam(sys_get_temp_dir(), 'attic'), (string) $docx);
+        $archive->open($file);
+        self::assertMatchesRegularExpression('~<w:ins [^>]*w:author="Tobi Brandt"[^>]*>.*tested with the plug-in tester~s', (string) $archive->getFromName('word/document.xml'));
+        $this->get(route('proposals.file', [$this->item, $proposal, 'odt']))->assertNotFound();
+
+        // One change alone, with a word.
+        $this->answer($proposal, 'accepted '.$this->keysOf($page, 'edited:pone'), ['word' => 'Yes, tested.'])->assertSessionHas('said', 'Accepted: it is version 3 now, under Tobi’s name.');
+        self::assertSame(['pone', 'ptwo', 'pthree'], array_keys($this->said()));
+        $version = $this->item->versions()->where('number', 3)->firstOrFail();
+        self::assertSame([$this->tobi->id, 'Nell accepted Tobi’s: rewrote 6 words in “Every lead is tested with the plug-in tester…”'], [$version->user_id, (new Phrases)->version($version->setRelation('item', $this->item))]);
+        $who = $this->get(route('history', ['item' => $this->item, 'from' => 3, 'to' => 3, 'view' => 'who']))->assertOk();
+        self::assertStringContainsString('Tobi', $who->getContent() ?: '');
+        $part = Proposal::query()->where('state', ProposalState::Accepted)->firstOrFail();
+        self::assertSame([$this->nell->id, 'Yes, tested.', $version->id, 2], [$part->decider_id, $part->word, $part->version_id, $part->stands]);
+
+        // The rest waits, and is declined.
+        $this->get(route('proposals', $this->item))->assertSee('Tobi proposes one change');
+        $this->answer($proposal->refresh(), 'declined', ['word' => 'Pens run dry.'])->assertSessionHas('said', 'Declined. Tobi is told.');
+        self::assertSame([3, ProposalState::Declined], [$this->item->refresh()->head, $proposal->refresh()->state]);
+        $this->get(route('proposals', $this->item))->assertOk()->assertSee('Nell declined what Tobi proposed')->assertSee('Pens run dry.');
+        $this->actingAs($this->tobi)->get(route('for-you'))->assertSee('Pens run dry.');
+        $this->get(route('proposals', [$this->item, 'of' => $proposal->id]))->assertOk()->assertSee('Write the date with the paint pen.')->assertSee('Propose it again');
+
+        // Taken up again, by its author alone.
+        $this->actingAs($this->nell)->post(route('proposals.again', [$this->item, $proposal]))->assertForbidden();
+        $this->actingAs($this->tobi)->post(route('proposals.again', [$this->item, $proposal]))->assertSessionHasNoErrors();
+        $again = Proposal::lineFor($this->tobi, $this->item) ?? self::fail();
+        self::assertNotSame($proposal->id, $again->id);
+        $this->actingAs($this->ines);
+        $this->answer($again, 'accepted');
+        self::assertSame('Write the date with the paint pen.', $this->said()['pfour']);
+        $this->assertVerified();
+    }
+
+    public function test_the_item_goes_on_meanwhile_and_what_meets_something_is_shown(): void
+    {
+        $line = $this->proposes($this->tobi, ['pone' => 'Every lead is tested before it goes back on its hook.', 'ptwo' => 'A lead without a tag is a broken lead, and goes in the red box.'] + self::TEXT);
+        $this->write($this->item, ['pone' => 'Every lead is cut up at once.', 'pthree' => 'Chargers are never left on.'] + self::TEXT, $this->ines);
+        $page = $this->actingAs($this->nell)->get(route('proposals', $this->item))->assertOk()->assertSee('Tobi proposes 2 changes')->assertSee('Others wrote here since');
+        $proposal = Proposal::lineFor($this->tobi, $this->item) ?? self::fail();
+        // Its author goes on from the newest version, and their own words stand.
+        $this->actingAs($this->tobi)->post(route('proposals.begin', $this->item))->assertRedirect(route('item', $line));
+        self::assertSame(['Chargers are never left on.', 'Every lead is tested before it goes back on its hook.'], [$this->said($line)['pthree'], $this->said($line)['pone']]);
+        self::assertSame([['pone'], 3], [$proposal->refresh()->met, $proposal->stands]);
+        $this->actingAs($this->nell)->get(route('proposals', $this->item))->assertOk()->assertSee('Tobi proposes 2 changes')->assertSee('Others wrote here since');
+        // Looked at by an older page, nothing is answered.
+        $this->put(route('proposals.answer', [$this->item, $proposal]), ['do' => 'accepted', 'seen' => 2, 'state' => $proposal->root])->assertSessionHasErrors('do');
+        $this->answer($proposal, 'accepted '.$this->keysOf($page, 'edited:ptwo'));
+        self::assertSame(['Every lead is cut up at once.', 'A lead without a tag is a broken lead, and goes in the red box.'], [$this->said()['pone'], $this->said()['ptwo']]);
+        // Once its author writes there again, it was looked at.
+        $this->write($line->refresh(), ['pone' => 'Every lead is tested or cut up.'] + $this->said($line), $this->tobi);
+        self::assertSame([], $proposal->refresh()->met);
+        $this->answer($proposal, 'accepted');
+        self::assertSame('Every lead is tested or cut up.', $this->said()['pone']);
+        $this->assertVerified();
+    }
+
+    public function test_several_people_propose_over_the_same_words_and_looking_back_shows_what_stood(): void
+    {
+        $this->proposes($this->tobi, ['pone' => 'Every lead is tested before it goes back on its hook.'] + self::TEXT);
+        $this->proposes($this->nell, ['pone' => 'Every lead is measured before it goes back on its hook.'] + self::TEXT);
+        $this->write($this->item, self::TEXT + ['pfour' => 'Tags are yellow.'], $this->ines);
+        [$tobis, $nells] = [Proposal::lineFor($this->tobi, $this->item) ?? self::fail(), Proposal::lineFor($this->nell, $this->item) ?? self::fail()];
+        $this->actingAs($this->ines)->get(route('proposals', [$this->item, 'of' => $nells->id]))->assertOk()->assertSee('is measured')->assertSee('Nell proposes one change');
+        $this->answer($tobis, 'accepted');
+        self::assertStringContainsString('tested', $this->said()['pone']);
+        // The other one meets it now.
+        $this->get(route('proposals', $this->item))->assertOk()->assertSee('Nell proposes one change')->assertSee('Others wrote here since');
+        $this->actingAs($this->nell)->put(route('proposals.answer', [$this->item, $nells]), ['do' => 'withdrawn', 'seen' => 4, 'state' => $nells->root])->assertSessionHasNoErrors();
+        self::assertSame(ProposalState::Withdrawn, $nells->refresh()->state);
+
+        self::assertSame([[], 2, 2, 0], [(new OpenProposals($this->item, 1))->all->all(), (new OpenProposals($this->item, 2))->all->count(), (new OpenProposals($this->item, 3))->all->count(), (new OpenProposals($this->item))->all->count()]);
+        $this->get(route('proposals', [$this->item, 'of' => $nells->id, 'at' => 3]))->assertOk()->assertSee('is measured')->assertSee('As it stood when 3 was the newest version.')->assertDontSee('Decline');
+        // What was accepted is taken back like a restore.
+        $this->actingAs($this->ines)->post(route('restore.undo', [$this->item, 4]))->assertSessionHasNoErrors();
+        self::assertSame(self::TEXT['pone'], $this->said()['pone']);
+        $this->assertVerified();
+    }
+
+    public function test_who_may_propose_and_see_and_answer(): void
+    {
+        $line = $this->proposes($this->tobi, ['pone' => 'Secretly tested.'] + self::TEXT);
+        $proposal = Proposal::lineFor($this->tobi, $this->item) ?? self::fail();
+        $stranger = $this->person('Sol Field');
+        $this->actingAs($stranger)->get(route('proposals', $this->item))->assertNotFound();
+        $this->get(route('item', $line))->assertNotFound();
+        $this->getJson(route('state', $line))->assertNotFound();
+        $this->post(route('proposals.begin', $this->item))->assertNotFound();
+        // Somebody else on the shelf looks at it, and does not write on it; nothing else is there for a side line.
+        $this->actingAs($this->nell)->get(route('item', $line))->assertOk()->assertSee('Tobi proposes changes to');
+        $this->putJson(route('state.save', $line), ['base' => $line->root, 'client' => 'n', 'content' => []])->assertForbidden();
+        foreach (['milestone.mark' => [$line, 1], 'item.destroy' => [$line], 'copy.store' => [$line, 1]] as $name => $of) {
+            $this->call($name === 'milestone.mark' ? 'put' : ($name === 'item.destroy' ? 'delete' : 'post'), route($name, $of))->assertNotFound();
+        }
+        $this->get(route('history', $line))->assertRedirect(route('history', $this->item));
+        $this->put(route('proposals.answer', [$this->item, $proposal]), ['do' => 'withdrawn', 'seen' => 2, 'state' => $proposal->root])->assertForbidden();
+        // Viewers see what is proposed, and propose where the shelf says so.
+        $this->actingAs($this->rafi)->get(route('proposals', $this->item))->assertOk()->assertSee('Secretly tested')->assertDontSee('Accept');
+        $this->put(route('proposals.answer', [$this->item, $proposal]), ['do' => 'accepted', 'seen' => 2, 'state' => $proposal->root])->assertForbidden();
+        $this->post(route('proposals.begin', $this->item))->assertForbidden();
+        $this->shelf->update(['viewers_propose' => true]);
+        $his = $this->proposes($this->rafi, ['ptwo' => 'A lead without a tag is cut up.'] + self::TEXT);
+        $this->actingAs($this->ines);
+        $this->answer(Proposal::lineFor($this->rafi, $this->item) ?? self::fail(), 'accepted');
+        self::assertSame('A lead without a tag is cut up.', $this->said()['ptwo']);
+        // Whoever is no longer on the shelf writes nothing more, and what they proposed can still be answered.
+        $this->shelf->memberships()->where('user_id', $this->tobi->id)->delete();
+        $this->actingAs($this->tobi)->getJson(route('state', $line))->assertNotFound();
+        $this->actingAs($this->ines);
+        $this->answer($proposal, 'accepted');
+        self::assertSame('Secretly tested.', $this->said()['pone']);
+        self::assertSame(ProposalState::Accepted, $proposal->refresh()->state);
+        self::assertNotSame($his->id, $line->id);
+    }
+
+    public function test_tracked_changes_and_comments_of_a_file_come_in_as_proposals_and_threads(): void
+    {
+        $this->write($this->item, ['pone' => 'Every lead is tested before it goes back on its hook.'] + self::TEXT, $this->tobi);
+        $this->write($this->item, ['pone' => 'Every lead is tested before it goes back on its hook.'] + self::TEXT + ['pfour' => 'Tags are yellow.'], $this->nell);
+        $this->actingAs($this->ines)->post(route('talk.begin', $this->item), ['part' => 'ptwo', 'text' => 'Which one?']);
+        $docx = (string) $this->get(route('comparison', [$this->item, 2, 4, 'docx']))->assertOk()->getContent();
+        $file = fn () => UploadedFile::fake()->createWithContent('handbook.docx', $docx);
+
+        // As a new item: as it was before all of them, with a proposal for each name that the file gives.
+        $this->post(route('shelf.make', $this->shelf), ['title' => 'From elsewhere', 'file' => $file()])->assertSessionHasNoErrors()->assertSessionHas('said', 'It has the tracked changes of 2 people: they are proposals now.');
+        $made = $this->shelf->items()->where('title', 'From elsewhere')->firstOrFail();
+        self::assertSame(array_values(self::TEXT), array_values($this->said($made)));
+        $open = new OpenProposals($made);
+        self::assertSame([['Tobi Brandt', $this->ines->id], ['Nell Warwick', $this->ines->id]], $open->all->map(fn (Proposal $proposal) => [$proposal->said_by, $proposal->user_id])->all());
+        $this->get(route('proposals', $made))->assertOk()->assertSee('Tobi Brandt proposes one change')->assertSee('as a file says that Ines brought in');
+        $this->get(route('talk', $made))->assertOk()->assertSee('Ines Oduya, in the file:')->assertSee('Which one?');
+        $nells = $open->all[1] ?? self::fail('Nobody else proposes');
+        $this->put(route('proposals.answer', [$made, $nells]), ['do' => 'accepted', 'seen' => $made->head, 'state' => $nells->root])->assertSessionHasNoErrors();
+        self::assertContains('Tags are yellow.', $this->said($made));
+        $version = $made->versions()->where('number', $made->head)->firstOrFail();
+        self::assertSame([$this->ines->id, 'Ines accepted Nell Warwick’s: added “Tags are yellow”'], [$version->user_id, (new Phrases)->version($version->setRelation('item', $made))]);
+
+        // As the next version of the item that it was made from: nothing but the proposals is new.
+        $this->post(route('restore.store', [$this->item, 2]), ['seen' => 4])->assertSessionHasNoErrors();
+        $this->post(route('item.file.store', $this->item), ['file' => $file()])->assertSessionHasNoErrors()->assertRedirect(route('proposals', $this->item));
+        self::assertSame(5, $this->item->refresh()->head);
+        self::assertSame(['Tobi Brandt', 'Nell Warwick'], (new OpenProposals($this->item))->all->map(fn (Proposal $proposal) => $proposal->name())->all());
+        // What somebody proposes by themselves is beside it.
+        $this->proposes($this->ines, ['pone' => 'Measured.'] + self::TEXT);
+        self::assertCount(3, (new OpenProposals($this->item))->all);
+        $this->assertVerified();
+    }
+
+    public function test_a_copy_takes_its_history_and_what_was_proposed_along_and_its_changes_are_proposed_for_the_original(): void
+    {
+        $this->write($this->item, ['pone' => 'Every lead is measured.'] + self::TEXT, $this->tobi);
+        $this->actingAs($this->tobi)->put(route('milestone.mark', [$this->item, 3]), ['name' => 'Measured']);
+        $this->proposes($this->tobi, ['pone' => 'Every lead is measured.', 'ptwo' => 'A lead without a tag is cut up.'] + self::TEXT);
+        $this->write($this->item, ['pone' => 'Every lead is measured.', 'pthree' => 'Chargers come home.'] + self::TEXT, $this->ines);
+        $other = $this->shelf('Committee', [[$this->ines, Role::Owner], [$this->rafi, Role::Viewer]]);
+        $this->actingAs($this->ines)->get(route('copy', [$this->item, 3]))->assertOk()->assertSee('goes along: all 3 versions up to this one')->assertSee('What one person proposed then goes along');
+        $this->post(route('copy.store', [$this->item, 3]), ['title' => 'For the committee', 'shelf' => $other->key, 'history' => '1', 'proposals' => '1'])->assertRedirect()->assertSessionHasNoErrors();
+        $copy = $other->items()->firstOrFail();
+        $states = fn (Item $item): array => $item->versions()->orderBy('number')->limit(3)->get()->map(fn (Version $version) => [$version->number, $version->root, $version->user_id, $version->saved_at->toJSON()])->all();
+        self::assertSame([$states($this->item), 4, 'copied'], [$states($copy), $copy->head, $copy->versions()->where('number', 4)->value('cause')?->value]);
+        self::assertSame('Measured', $copy->versions()->where('number', 3)->firstOrFail()->milestone?->name);
+        // Who wrote what is who wrote it, also to those who were never on the first shelf.
+        $who = (string) $this->actingAs($this->rafi)->get(route('history', ['item' => $copy, 'from' => 4, 'to' => 4, 'view' => 'who']))->assertOk()->getContent();
+        self::assertStringContainsString('Tobi Brandt', $who);
+        $this->get(route('find', ['q' => 'looked at before', 'where' => 'all']))->assertOk();
+        $this->get(route('list', $copy))->assertOk()->assertSee('Copied out from');
+        $this->get(route('proposals', $copy))->assertOk()->assertSee('Tobi proposes one change')->assertSee('cut up');
+        $this->assertVerified();
+
+        // What is written in the copy is proposed for what it came from, and answered there.
+        $this->write($copy, ['pone' => 'Every lead is measured and labelled.'] + $this->said($copy), $this->ines);
+        $this->actingAs($this->ines)->get(route('proposals', $copy))->assertOk()->assertSee('Propose its changes there');
+        $this->post(route('proposals.from-copy', $copy))->assertSessionHasNoErrors();
+        $this->actingAs($this->nell)->get(route('proposals', [$this->item, 'of' => Proposal::lineFor($this->ines, $this->item)->id ?? 0]))->assertOk()->assertSee('and labelled');
+        $this->actingAs($this->ines);
+        $this->answer(Proposal::lineFor($this->ines, $this->item) ?? self::fail(), 'accepted');
+        self::assertSame(['Every lead is measured and labelled.', 'Chargers come home.'], [$this->said()['pone'], $this->said()['pthree']]);
+        $this->post(route('proposals.from-copy', $copy))->assertSessionHasErrors('do');
+        $this->actingAs($this->rafi)->post(route('proposals.from-copy', $copy))->assertForbidden();
+        $this->assertVerified();
+    }
+
+    public function test_somebody_without_an_account_proposes_by_a_link(): void
+    {
+        $this->actingAs($this->ines)->post(route('proposals.link', $this->item), ['days' => 91, 'most' => 0])->assertSessionHasErrors(['days', 'most']);
+        $this->post(route('proposals.link', $this->item), ['days' => 3, 'most' => 2])->assertSessionHasNoErrors();
+        $link = ProposalLink::query()->firstOrFail();
+        $url = route('visitor', $link->token);
+        $this->get(route('proposals', $this->item))->assertSee($url);
+        $this->app->make(AuthManager::class)->forgetGuards();
+        $this->flushSession();
+
+        $this->get($url)->assertOk()->assertSee(self::TEXT['pone'])->assertDontSee('Ines')->assertHeaderMissing('Set-Cookie');
+        $base = $this->item->root;
+        $sent = ['name' => 'Dara Finch', 'base' => $base, 'parts' => ['pone' => ['text' => 'Every lead is tested.'], 'ptwo' => ['text' => self::TEXT['ptwo']], 'none' => ['text' => 'x'], 'pthree' => 'no field'], 'added' => "One at the end.\r\n\n<b>Two</b> at the end."];
+        // What is typed stays, whatever is missing.
+        $this->post($url, ['name' => ' '] + $sent)->assertStatus(422)->assertSee('Say who you are')->assertSee('Every lead is tested.')->assertSee('One at the end.');
+        $this->post($url, ['base' => str_repeat('0', 40)] + $sent)->assertStatus(422)->assertSee('Every lead is tested.')->assertSee('name="base" value="'.$base.'"', false);
+        $this->post($url, ['name' => 'Dara', 'base' => $base])->assertStatus(422)->assertSee('Nothing was changed');
+        self::assertSame([0, 0], [$link->refresh()->used, Proposal::query()->count()]);
+
+        // The item goes on meanwhile.
+        $this->write($this->item, array_replace(self::TEXT, ['ptwo' => 'A lead without a tag is broken.']), $this->ines);
+        $this->app->make(AuthManager::class)->forgetGuards();
+        $this->post($url, $sent)->assertOk()->assertSee('Thank you, Dara Finch.');
+        self::assertSame(self::TEXT['pone'], $this->said()['pone']);
+        $proposal = Proposal::query()->firstOrFail();
+        self::assertSame(['Dara Finch', true], [$proposal->name(), $proposal->user->isVisitor()]);
+        self::assertSame(['Every lead is tested.', 'A lead without a tag is broken.', self::TEXT['pthree'], 'One at the end.', '<b>Two</b> at the end.'], array_values($this->said($proposal->line)));
+        $this->actingAs($this->ines)->get(route('proposals', $this->item))->assertOk()->assertSee('Dara Finch proposes 3 changes')->assertSee('who has no account here');
+        $this->answer($proposal, 'accepted');
+        self::assertSame('Every lead is tested.', $this->said()['pone']);
+
+        // It is over when it was used so often, when its time is up, when it is taken back, and when whoever gave it may not any more.
+        $this->app->make(AuthManager::class)->forgetGuards();
+        $this->post($url, ['name' => 'Dara', 'base' => $this->item->refresh()->root, 'parts' => ['pone' => ['text' => 'Again.']]])->assertOk()->assertDontSee('Propose more');
+        $this->get($url)->assertStatus(410)->assertSee('This link is over')->assertDontSee('Every lead');
+        $link->update(['most' => 9]);
+        $this->get($url)->assertOk();
+        $this->travel(4)->days();
+        $this->get($url)->assertStatus(410);
+        $link->update(['ends_at' => now()->addDay()]);
+        $this->get($url)->assertOk();
+        $this->shelf->memberships()->where('user_id', $this->ines->id)->update(['role' => Role::Editor]);
+        $this->get($url)->assertStatus(410);
+        $this->shelf->memberships()->where('user_id', $this->ines->id)->update(['role' => Role::Owner]);
+        $this->actingAs($this->ines)->delete(route('proposals.link.back', [$this->item, $link]))->assertSessionHasNoErrors();
+        $this->post($url, $sent)->assertStatus(410);
+        $this->get(route('visitor', str_repeat('x', 40)))->assertNotFound();
+        $this->assertVerified();
+    }
+
+    /** @param array<string, string> $texts */
+    private function proposes(User $who, array $texts): Item
+    {
+        $this->actingAs($who)->post(route('proposals.begin', $this->item))->assertRedirect();
+        $line = (Proposal::lineFor($who, $this->item) ?? self::fail())->line ?? self::fail();
+        $this->get(route('item', $line))->assertOk()->assertSee('You propose changes to');
+        $this->write($line, $texts, $who);
+
+        return $line->refresh();
+    }
+
+    /** @param array<string, string> $texts */
+    private function write(Item $item, array $texts, User $who): void
+    {
+        $parts = array_map(fn (string $id, string $text) => new Part($id, 'paragraph', 0, ['text' => RichText::plain($text)]), array_keys($texts), $texts);
+        $this->actingAs($who)->putJson(route('state.save', $item), ['base' => $item->refresh()->root, 'client' => 'w', 'keep' => true, 'content' => $this->wire(PartTree::of($parts))])->assertOk();
+        $item->refresh();
+    }
+
+    /**
+     * @param  array<string, string>  $more
+     * @return TestResponse<Response>
+     */
+    private function answer(Proposal $proposal, string $do, array $more = []): TestResponse
+    {
+        return $this->put(route('proposals.answer', [$this->item, $proposal]), ['do' => $do, 'seen' => $this->item->refresh()->head, 'state' => $proposal->refresh()->root, ...$more])->assertSessionHasNoErrors()->assertRedirect();
+    }
+
+    /** @param TestResponse<Response> $page */
+    private function keysOf(TestResponse $page, string $key): string
+    {
+        preg_match('/value="accepted ([^"]*'.preg_quote($key, '/').'[^"]*)"/', (string) $page->getContent(), $found);
+
+        return $found[1] ?? self::fail("No answer for {$key}");
+    }
+
+    /** @return array<string, string> */
+    private function said(?Item $item = null): array
+    {
+        return array_map(fn (Part $part) => $part->richText()->text(), $this->tree(($item ?? $this->item)->refresh())->byId());
+    }
+}
