@@ -111,7 +111,7 @@ final readonly class Doors
         $parts = $this->world->states->tree($item->root)->parts;
 
         return '/'.preg_replace_callback('/\{(\w+)\??\}/', fn (array $found): string => match ($found[1]) {
-            'item' => $item->key, 'shelf' => $item->shelf->key, 'number', 'to' => (string) (1 + $chance->under($item->head)), 'format' => $chance->of(['html', 'json', 'csv', 'md']),
+            'item' => $item->key, 'shelf' => $item->loadMissing('shelf')->shelf->key, 'number', 'to' => (string) (1 + $chance->under($item->head)), 'format' => $chance->of(['html', 'json', 'csv', 'md']),
             'part', 'row', 'record', 'field' => $parts === [] ? 'none' : $chance->of($parts)->id, 'column' => 'cfig1', 'address' => 'form-of-the-world', 'chunk' => str_repeat('a', 40), 'root' => str_repeat('a', 16), 'way' => 'before', 'stamp' => '20260601000000', 'token' => str_repeat('t', 40),
             default => '1',
         }, $way->uri());
