@@ -16,9 +16,8 @@ use App\Store\ChunksAhead;
 use App\Store\Proposed;
 use App\Store\States;
 use MistyAttic\Core\Calculate\Consequences;
-use MistyAttic\Core\Compare\Changes\TreeCompare;
-use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Kind;
+use MistyAttic\Core\Merge\Parting;
 
 /**
  * Accepts, declines or withdraws what somebody proposes on a side line, all of it or some changes. What is accepted becomes a version by who
@@ -77,11 +76,9 @@ final readonly class DecideProposal
             return [$whole, $now];
         }
         [$is, $becomes] = [$states->tree($now), $states->tree($whole)];
-        $changes = TreeCompare::of($is, $becomes);
-        $some = $changes->pick($is, $picked)->changes;
-        $right = fn (PartTree $before, PartTree $after): PartTree => Consequences::of($kind, $before, $after, now()->format('Y-m-d'));
-        $with = $right($is, $some->apply($is)->orFail());
-        $without = $right($becomes, $changes->invert()->pick($becomes, array_map(fn ($change) => $change->invert()->key(), $some->changes))->changes->apply($becomes)->orFail());
+        $parting = Parting::of($is, $becomes, $picked);
+        $with = Consequences::of($kind, $is, $parting->with, now()->format('Y-m-d'));
+        $without = Consequences::of($kind, $becomes, $parting->without, now()->format('Y-m-d'));
 
         return [$states->keepChanged($now, $is, $with), $states->keepChanged($whole, $becomes, $without)];
     }

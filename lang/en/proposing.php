@@ -20,6 +20,9 @@ return [
     'accept' => 'Accept',
     'decline' => 'Decline',
     'withdraw' => 'Withdraw',
+    'edit' => 'Accept and edit',
+    'places' => ':count places, each by itself',
+    'place' => ['comes' => 'put in “:comes”', 'goes' => 'take out “:goes”', 'instead' => '“:comes” instead of “:goes”', 'looks' => '“:comes” looks different', 'space' => 'a space or a line break'],
     'accept_all' => 'Accept all',
     'decline_all' => 'Decline all',
     'withdraw_all' => 'Withdraw all',
@@ -50,6 +53,7 @@ return [
     'stood' => '{1} One proposal stood open then|[2,*] :count proposals stood open then',
     'answered' => [
         'accepted' => 'Accepted: it is version :number now, under :who’s name.',
+        'edited' => 'Accepted: it is version :number now, under :who’s name. What you write from here on is yours.',
         'declined' => 'Declined. :who is told.',
         'withdrawn' => 'Withdrawn. It stays here among the answers.',
     ],

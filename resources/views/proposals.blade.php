@@ -22,11 +22,15 @@
                         <li>
                             <a class="entry" href="{{ ($sheet ?? null)?->lacks($one->line) ? $address->with(['tab' => $one->line->table()]) : '' }}#part-{{ $one->line->part() }}" @if (($sheet ?? null)?->lacks($one->line)) data-elsewhere @endif data-entry="{{ $one->line->part() }}"><span class="entry-sign" aria-hidden="true">{{ $one->line->sign() }}</span><span class="entry-text">{{ $one->line->sentence }}@if ($one->line->place()) <small>{{ $one->line->place() }}</small>@endif @if ($waits && $one->meets)<small class="is-met">{{ __('proposing.meets') }}</small>@endif</span></a>
                             @if ($mayDecide || $isOwn)
-                                <span class="entry-answer">
-                                    @if ($mayDecide)<button class="as-link" name="do" value="accepted {{ $one->keys() }}">{{ __('proposing.accept') }}</button>@endif
-                                    @if ($mayDecide && ! $isOwn)<button class="as-link" name="do" value="declined {{ $one->keys() }}">{{ __('proposing.decline') }}</button>@endif
-                                    @if ($isOwn)<button class="as-link" name="do" value="withdrawn {{ $one->keys() }}">{{ __('proposing.withdraw') }}</button>@endif
-                                </span>
+                                <x-answers :keys="$one->keys()" :decides="$mayDecide" :own="$isOwn" :edits="$one->goesOn()" />
+                                @if ($one->places !== [])
+                                    <details class="entry-places">
+                                        <summary>{{ __('proposing.places', ['count' => (string) count($one->places)]) }}</summary>
+                                        <ul>
+                                            @foreach ($one->places as $place)<li><span>{{ $one->said($place) }}</span><x-answers :keys="$place['key']" :decides="$mayDecide" :own="$isOwn" /></li>@endforeach
+                                        </ul>
+                                    </details>
+                                @endif
                             @endif
                         </li>
                     @endforeach

@@ -11,6 +11,7 @@ use MistyAttic\Core\Compare\Changes\TreeCompare;
 use MistyAttic\Core\Compare\Match\Matching;
 use MistyAttic\Core\Compare\Telling\Layout;
 use MistyAttic\Core\Compare\Telling\Statements;
+use MistyAttic\Core\Compare\Texts\Stretches;
 use MistyAttic\Core\Compare\Texts\Words;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
@@ -23,6 +24,7 @@ use MistyAttic\Core\Kinds\Limits;
 use MistyAttic\Core\Merge\Choice;
 use MistyAttic\Core\Merge\Conflict;
 use MistyAttic\Core\Merge\ConflictType;
+use MistyAttic\Core\Merge\Parting;
 use MistyAttic\Core\Merge\Settlement;
 use MistyAttic\Core\Merge\TakeOut;
 use MistyAttic\Core\Merge\TreeMerge;
@@ -109,6 +111,43 @@ final class PropertiesTest extends TestCase
             $all = $changes->pick($old, array_map(fn (Change $change) => $change->key(), $changes->changes));
             self::assertSame([], $all->also);
             self::assertSame($this->records($new), $this->records($all->changes->apply($old)->orFail()));
+        });
+    }
+
+    #[DataProvider('kinds')]
+    public function test_some_changes_and_the_others_are_all_of_them(Kind $kind): void
+    {
+        $this->rounds($kind, function (RandomContent $random) use ($kind): void {
+            [$is, $becomes] = $this->pair($random);
+            $keys = [];
+            foreach (TreeCompare::of($is, $becomes)->changes as $change) {
+                foreach ($change->before?->role !== $change->after?->role || $change->fields() === [] ? [''] : $change->fields() as $field) {
+                    [$was, $now] = [$change->before->fields[$field] ?? null, $change->after->fields[$field] ?? null];
+                    $places = $field !== '' && $was instanceof RichText && $now instanceof RichText ? array_map(fn (int $place) => "~{$place}", array_keys(Stretches::of($was, $now, new Words)->places)) : [''];
+                    array_push($keys, ...array_map(fn (string $place) => $change->key().($field === '' ? '' : "/{$field}").$place, $places));
+                }
+            }
+            $all = Parting::of($is, $becomes, $keys);
+            self::assertSame([$this->records($becomes), $this->records($is)], [$this->records($all->with), $this->records($all->without)]);
+            $none = Parting::of($is, $becomes, []);
+            self::assertSame([$this->records($is), $this->records($becomes)], [$this->records($none->with), $this->records($none->without)]);
+            $some = Parting::of($is, $becomes, array_values(array_filter($keys, fn () => $random->under(2) === 0)));
+            foreach ([$some->with, $some->without] as $tree) {
+                self::assertSame([], $kind->read(json_decode((string) json_encode(array_map(fn (Part $part) => $part->toJson(), $tree->parts)), true), new Limits)->problems);
+            }
+            foreach ($is->parts as $part) {
+                // Every field of what is on both sides has changed in one of the two, or every place of its text has.
+                // A cell goes with its column, and stays with it.
+                foreach ($becomes->has($part->id) && $some->with->has($part->id) && $some->without->has($part->id) ? array_filter($part->differing($becomes->get($part->id)), fn (string $field) => $is->has($field) === $becomes->has($field)) : [] as $field) {
+                    [$was, $with, $without, $now] = array_map(fn (PartTree $tree) => $tree->get($part->id)->fields[$field] ?? null, [$is, $some->with, $some->without, $becomes]);
+                    if ($was instanceof RichText && $with instanceof RichText && $without instanceof RichText && $now instanceof RichText) {
+                        $letters = fn (RichText $one, RichText $two): array => count_chars($one->text().$two->text(), 1);
+                        self::assertSame($letters($was, $now), $letters($with, $without), "{$field} of {$part->id}");
+                    } else {
+                        self::assertTrue((Part::same($was, $with) && Part::same($now, $without)) || (Part::same($now, $with) && Part::same($was, $without)), "{$field} of {$part->id}");
+                    }
+                }
+            }
         });
     }
 

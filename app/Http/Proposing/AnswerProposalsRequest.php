@@ -11,8 +11,9 @@ use Illuminate\Auth\Access\Response;
 use Illuminate\Support\Facades\Gate;
 
 /**
- * An answer to what somebody proposes: `do` is `accepted`, `declined` or `withdrawn`, and behind it the keys of the changes that are meant, all of
- * them if none is named; `seen` is the newest version that was looked at, `state` the root of what was proposed then.
+ * An answer to what somebody proposes: `do` is `accepted`, `edited` (accepted by somebody who goes on writing there), `declined` or `withdrawn`, and
+ * behind it the keys of the changes that are meant, all of them if none is named; `seen` is the newest version that was looked at, `state` the root of
+ * what was proposed then.
  */
 final class AnswerProposalsRequest extends ItemRequest
 {
@@ -34,7 +35,7 @@ final class AnswerProposalsRequest extends ItemRequest
     public function rules(): array
     {
         return [
-            'do' => ['required', 'string', 'max:4000000', 'regex:/^(accepted|declined|withdrawn)( [a-z]+:[A-Za-z0-9_\/-]+)*$/'], 'seen' => ['required', 'integer', 'min:1', 'max:999999999'],
+            'do' => ['required', 'string', 'max:4000000', 'regex:/^(accepted|edited|declined|withdrawn)( [a-z]+:[A-Za-z0-9_\/-]+(~\d{1,6})?)*$/'], 'seen' => ['required', 'integer', 'min:1', 'max:999999999'],
             'state' => ['required', 'string', 'regex:/^[0-9a-f]{40}$/'], 'word' => ['nullable', 'string', 'max:'.config('attic.note')],
         ];
     }
@@ -48,7 +49,15 @@ final class AnswerProposalsRequest extends ItemRequest
 
     public function answer(): ?ProposalState
     {
-        return is_string($this->input('do')) ? ProposalState::tryFrom(explode(' ', $this->input('do'), 2)[0]) : null;
+        $said = is_string($this->input('do')) ? explode(' ', $this->input('do'), 2)[0] : '';
+
+        return $said === 'edited' ? ProposalState::Accepted : ProposalState::tryFrom($said);
+    }
+
+    /** The part or cell that whoever accepts it goes on writing in; null when they stay here. */
+    public function goesOnAt(): ?string
+    {
+        return preg_match('~^edited [a-z]+:([A-Za-z0-9_/-]+)~', (string) $this->validated('do'), $part) === 1 ? $part[1] : null;
     }
 
     /** @return list<string>|null */

@@ -112,6 +112,9 @@ final class ProposalsController extends Controller
             return redirect()->route('proposals', [$item, 'of' => $proposal->id])->withErrors(['do' => __($proposal->refresh()->state === ProposalState::Waiting ? 'proposing.moved_on' : 'proposing.too_late')]);
         }
         $values = ['who' => $proposal->name(), 'number' => (string) $item->refresh()->head];
+        if ($request->goesOnAt() !== null) {
+            return redirect()->to(route('item', $item).'#part-'.$request->goesOnAt())->with('said', __('proposing.answered.edited', $values));
+        }
 
         return redirect()->route('proposals', $proposal->refresh()->state === ProposalState::Waiting ? [$item, 'of' => $proposal->id] : $item)->with('said', __("proposing.answered.{$answer->value}", $values));
     }

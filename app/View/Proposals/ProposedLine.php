@@ -8,15 +8,26 @@ use App\Models\Proposal;
 use App\View\ChangeLine;
 use App\View\Comparison;
 use App\View\Phrases;
+use Illuminate\Support\Str;
+use MistyAttic\Core\Compare\Changes\ChangeType;
 use MistyAttic\Core\Compare\Telling\Detail;
 use MistyAttic\Core\Compare\Telling\Statement;
 use MistyAttic\Core\Compare\Telling\Statements;
+use MistyAttic\Core\Compare\Texts\Stretches;
+use MistyAttic\Core\Compare\Texts\Words;
+use MistyAttic\Core\Content\RichText;
 
 /** One change that somebody proposes, which is answered by itself. */
 final readonly class ProposedLine
 {
-    /** @param bool $meets whether others wrote in the same place since */
-    private function __construct(public ChangeLine $line, public bool $meets) {}
+    /** Places of one text that can be answered by themselves; more are answered together. */
+    private const MOST_PLACES = 30;
+
+    /**
+     * @param  bool  $meets  whether others wrote in the same place since
+     * @param  list<array{key: string, goes: string, comes: string}>  $places  of the text that it changes, if there are several
+     */
+    private function __construct(public ChangeLine $line, public bool $meets, public array $places) {}
 
     /**
      * @param  list<string>  $met  {@see Proposal::$met}
@@ -29,11 +40,52 @@ final readonly class ProposedLine
         foreach (Statements::of($comparison->kind, $comparison->old, $comparison->new, $comparison->changes, Detail::Apart) as $statement) {
             if (! $statement->isConsequence()) {
                 $meets = array_filter([...$statement->ids, ...$statement->cells ?? []], fn (string $part) => isset($met[$part])) !== [];
-                $lines[] = new self(new ChangeLine($statement, $phrases->statement($statement), [], [$proposal->user], null), $meets);
+                $lines[] = new self(new ChangeLine($statement, $phrases->statement($statement), [], [$proposal->user], null), $meets, self::placesOf($comparison, $statement));
             }
         }
 
         return $lines;
+    }
+
+    /** @return list<array{key: string, goes: string, comes: string}> */
+    private static function placesOf(Comparison $comparison, Statement $statement): array
+    {
+        $key = count($statement->keys()) === 1 ? $statement->keys()[0] : '';
+        $part = str_starts_with($key, 'edited:') ? substr($key, strlen('edited:')) : '';
+        $places = [];
+        if ($comparison->old->has($part) && $comparison->new->has($part) && $comparison->old->get($part)->role === $comparison->new->get($part)->role) {
+            [$old, $new] = [$comparison->old->get($part), $comparison->new->get($part)];
+            foreach ($old->differing($new) as $field) {
+                [$was, $is] = [$old->fields[$field] ?? null, $new->fields[$field] ?? null];
+                $stretches = $was instanceof RichText && $is instanceof RichText ? Stretches::of($was, $is, new Words) : null;
+                foreach ($stretches->places ?? [] as $number => $unused) {
+                    [$goes, $comes] = array_map(fn (RichText $text) => trim($text->text()), $stretches?->at($number) ?? []);
+                    $places[] = ['key' => "{$key}/{$field}~{$number}", 'goes' => $goes, 'comes' => $comes];
+                }
+            }
+        }
+
+        return count($places) > 1 && count($places) <= self::MOST_PLACES ? $places : [];
+    }
+
+    /** @param array{key: string, goes: string, comes: string} $place */
+    public function said(array $place): string
+    {
+        $shown = fn (string $text): string => $text === '' ? (string) __('proposing.place.space') : Str::limit($text, 80);
+        $form = match (true) {
+            $place['goes'] === $place['comes'] => 'looks',
+            $place['goes'] === '' => 'comes',
+            $place['comes'] === '' => 'goes',
+            default => 'instead',
+        };
+
+        return (string) __("proposing.place.{$form}", ['goes' => $shown($place['goes']), 'comes' => $shown($place['comes'])]);
+    }
+
+    /** Whether there is anything to go on writing in once it is accepted. */
+    public function goesOn(): bool
+    {
+        return $this->line->statement->type !== ChangeType::Removed;
     }
 
     /** What answers it: see {@see Statement::keys}. */

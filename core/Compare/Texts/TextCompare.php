@@ -108,9 +108,9 @@ final class TextCompare
     /**
      * The gaps of the alignment, joined over crumbs.
      *
-     * @return list<array{int, int, int, int}>
+     * @return list<array{int, int, int, int}> from and to among the old words and among the new ones
      */
-    private function phrases(): array
+    public function phrases(): array
     {
         $phrases = [];
         foreach ($this->alignment->gaps() as $gap) {

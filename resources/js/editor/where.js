@@ -8,3 +8,8 @@ export function whereIs(doc, id) {
     });
     return found;
 }
+
+/** @returns {string} the part, or the cell as `row/column`, that the address of the page leads to; '' for none */
+export function asked() {
+    return location.hash.startsWith('#part-') ? location.hash.slice('#part-'.length) : '';
+}

@@ -1,7 +1,7 @@
 import { dropCursor } from 'prosemirror-dropcursor';
 import { gapCursor } from 'prosemirror-gapcursor';
 import { history } from 'prosemirror-history';
-import { EditorState, NodeSelection, Plugin } from 'prosemirror-state';
+import { EditorState, NodeSelection, Plugin, Selection } from 'prosemirror-state';
 import { ReplaceStep } from 'prosemirror-transform';
 import { Slice } from 'prosemirror-model';
 import { EditorView } from 'prosemirror-view';
@@ -16,6 +16,7 @@ import { ids } from './ids.js';
 import { itsHistory } from './its-history.js';
 import { pictures } from './pictures.js';
 import { slips } from './slips.js';
+import { asked, whereIs } from './where.js';
 import { isAddress } from '../document/schema.js';
 import { signInAgain } from './sign-in.js';
 import { wayOn } from './stuck.js';
@@ -124,7 +125,13 @@ export function writing(root, sheet, editing) {
         if (chooser.files?.[0]) takePictures.put(view, chooser.files[0], replaced);
         chooser.value = '';
     });
-    if (item.editable && editing.isBlank?.(view.state)) view.focus();
+    const at = asked() === '' ? null : whereIs(view.state.doc, asked().split('/')[0]);
+    if (at !== null) {
+        // A link to a part leads to its end, where one goes on.
+        const end = at + (view.state.doc.nodeAt(at)?.nodeSize ?? 1) - 1;
+        view.dispatch(view.state.tr.setSelection(Selection.near(view.state.doc.resolve(end), -1)).scrollIntoView());
+        view.focus();
+    } else if (item.editable && editing.isBlank?.(view.state)) view.focus();
     const stopLive = live(root, sync, {
         part: () => (view.hasFocus() ? editing.part(view.state) : ''),
         show: (others) => view.dispatch(view.state.tr.setMeta(hereKey, others).setMeta('addToHistory', false)),

@@ -3,6 +3,7 @@ import { foot } from '../../editor/foot.js';
 import { talkStrip } from '../../talk/strip.js';
 import { live } from '../../editor/live.js';
 import { signInAgain } from '../../editor/sign-in.js';
+import { asked } from '../../editor/where.js';
 import { wayOn } from '../../editor/stuck.js';
 import { Sync } from '../../sync/sync.js';
 import { cellEditor } from './cell-editor.js';
@@ -85,7 +86,7 @@ export async function attachSheet(root) {
 
     const taken = item.editable && sync.takeUp();
     refresh();
-    const [row, column] = place.dataset.at?.split('/') ?? [];
+    const [row, column] = (place.dataset.at ?? asked()).split('/');
     const wanted = column === undefined ? undefined : sheet.tabOf.get(row);
     if (wanted) {
         grid.open(wanted);
