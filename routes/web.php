@@ -172,6 +172,7 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
         Route::put('/publishings/{publishing}', [PublishingController::class, 'answer'])->name('wish.answer');
         Route::get('/proposals', [ProposalsController::class, 'show'])->name('proposals');
         Route::post('/proposals', [ProposalsController::class, 'begin'])->name('proposals.begin');
+        Route::put('/proposals', [ProposalsController::class, 'answerAll'])->name('proposals.answer-all');
         Route::post('/proposals/links', [LinkController::class, 'store'])->name('proposals.link');
         Route::delete('/proposals/links/{link}', [LinkController::class, 'destroy'])->name('proposals.link.back')->where('link', '\d{1,9}');
         Route::post('/proposals/from-copy', [ProposalsController::class, 'fromCopy'])->name('proposals.from-copy');

@@ -1,5 +1,5 @@
 @if ($answered->isNotEmpty())
-    <details class="proposals-past" @if ($chosen === null) open @endif>
+    <details class="proposals-past" @if ($chosen === null && ($all ?? null) === null) open @endif>
         <summary>{{ trans_choice('proposing.past', $answered->count()) }}</summary>
         <ol>
             @foreach ($answered as $one)

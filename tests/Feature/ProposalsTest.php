@@ -140,6 +140,54 @@ final class ProposalsTest extends FeatureCase
         $this->assertVerified();
     }
 
+    public function test_single_places_of_a_text_and_single_cells_are_answered_and_the_others_wait(): void
+    {
+        $this->proposes($this->tobi, ['pone' => 'Every cable is looked at twice before it goes back on its hook, by two people.'] + self::TEXT);
+        $proposal = Proposal::lineFor($this->tobi, $this->item) ?? self::fail();
+        $page = $this->actingAs($this->nell)->get(route('proposals', $this->item))->assertOk()->assertSee('3 places, each by itself')->assertSee('“cable” instead of “lead”')->assertSee('put in “, by two people”');
+        $this->answer($proposal, 'accepted '.$this->keysOf($page, 'edited:pone/text~0'));
+        self::assertSame('Every cable is looked at before it goes back on its hook.', $this->said()['pone']);
+        $this->get(route('proposals', $this->item))->assertSee('2 places, each by itself')->assertDontSee('“cable” instead of “lead”');
+        $this->answer($proposal, 'declined edited:pone/text~0');
+        self::assertSame(['Every cable is looked at before it goes back on its hook.', 'Every cable is looked at before it goes back on its hook, by two people.'], [$this->said()['pone'], $this->said(($proposal->refresh()->line ?? self::fail())->refresh())['pone']]);
+        self::assertSame('Declined', ucfirst(Proposal::query()->where('state', ProposalState::Declined)->firstOrFail()->state->value));
+        // Accepted by somebody who goes on writing there.
+        $this->put(route('proposals.answer', [$this->item, $proposal]), ['do' => 'edited edited:pone', 'seen' => $this->item->refresh()->head, 'state' => $proposal->refresh()->root])->assertRedirect(route('item', $this->item).'#part-pone');
+        self::assertSame('Every cable is looked at before it goes back on its hook, by two people.', $this->said()['pone']);
+
+        // A cell of a row that is declined leaves the other cells of it.
+        $sheet = $this->app->make(MakeItem::class)->handle($this->shelf, $this->ines, 'spreadsheet', 'Stock');
+        $cells = fn (string $one, string $two): PartTree => PartTree::of([new Part('tabone', 'tab', 0, ['name' => 'Stock', 'frozen' => 0]), new Part('cone', 'column', 1, ['width' => 0, 'format' => '']), new Part('ctwo', 'column', 1, ['width' => 0, 'format' => '']), new Part('rone', 'row', 1, ['cone' => $one, 'ctwo' => $two])]);
+        $save = fn (Item $item, User $who, PartTree $tree) => $this->actingAs($who)->putJson(route('state.save', $item), ['base' => $item->refresh()->root, 'client' => 'w', 'keep' => true, 'content' => $this->wire($tree)])->assertOk();
+        $save($sheet, $this->ines, $cells('Lamps', 'red'));
+        $this->actingAs($this->tobi)->post(route('proposals.begin', $sheet));
+        $line = Proposal::lineFor($this->tobi, $sheet)->line ?? self::fail();
+        $save($line, $this->tobi, $cells('Bulbs', 'blue'));
+        $this->actingAs($this->nell)->put(route('proposals.answer', [$sheet, Proposal::lineFor($this->tobi, $sheet) ?? self::fail()]), ['do' => 'declined edited:rone/cone', 'seen' => $sheet->refresh()->head, 'state' => $line->refresh()->root])->assertSessionHasNoErrors();
+        self::assertSame(['cone' => 'Lamps', 'ctwo' => 'blue'], $this->tree($line->refresh())->get('rone')->fields);
+        $this->assertVerified();
+    }
+
+    public function test_what_everybody_proposes_is_shown_and_answered_at_once(): void
+    {
+        $this->proposes($this->tobi, ['pone' => 'Every lead is tested before it goes back on its hook.'] + self::TEXT + ['pfour' => 'Tags are yellow.']);
+        $this->proposes($this->nell, ['pone' => 'Every lead is measured before it goes back on its hook.'] + self::TEXT);
+        $third = $this->proposes($this->ines, [...self::TEXT, 'pthree' => 'Chargers are never left on.']);
+        $states = Proposal::query()->waiting()->where('item_id', $this->item->id)->pluck('root', 'id')->all();
+        $this->actingAs($this->ines)->get(route('proposals', [$this->item, 'of' => 'everybody']))->assertOk()->assertSeeInOrder(['3 people propose 4 changes', 'Tobi', 'Nell', 'Added “Tags are yellow”'])->assertSee('data-below="pthree"', false);
+        $this->actingAs($this->rafi)->put(route('proposals.answer-all', $this->item), ['do' => 'accepted', 'states' => $states])->assertForbidden();
+        // One is answered here, and one comes back here; of the rest, what meets what was accepted waits.
+        $this->write($third, [...$this->said($third), 'ptwo' => 'A lead without a tag is thrown away.'], $this->ines);
+        $this->actingAs($this->ines)->put(route('proposals.answer-all', $this->item), ['do' => 'accepted', 'states' => $states, 'word' => 'Fine.'])->assertRedirect(route('proposals', [$this->item, 'of' => 'everybody']))->assertSessionHas('said', 'Accepted: what one person proposed, as a version under their name. 2 people’s wait: they meet what others wrote, or changed in the meantime.');
+        self::assertSame(['Every lead is tested before it goes back on its hook.', 'Chargers are never left on overnight.', 'Tags are yellow.'], [$this->said()['pone'], $this->said()['pthree'], $this->said()['pfour']]);
+        self::assertSame([3, 2], [$this->item->refresh()->head, (new OpenProposals($this->item))->all->count()]);
+        $left = Proposal::query()->waiting()->where('item_id', $this->item->id)->pluck('root', 'id')->all();
+        $this->put(route('proposals.answer-all', $this->item), ['do' => 'declined', 'states' => $left])->assertSessionHas('said', 'Declined: what 2 people proposed. They are told.');
+        self::assertSame(3, $this->item->refresh()->head);
+        $this->get(route('proposals', [$this->item, 'of' => 'everybody']))->assertOk()->assertSee('Nobody proposes anything.');
+        $this->assertVerified();
+    }
+
     public function test_who_may_propose_and_see_and_answer(): void
     {
         $line = $this->proposes($this->tobi, ['pone' => 'Secretly tested.'] + self::TEXT);

@@ -145,6 +145,11 @@ final class Proposing
             $this->world->allowed($page, 'looking at what is proposed');
             $this->world->allowed($this->world->as($step->who)->get(route('proposals', [$item, 'at' => 1 + $chance->under($item->head)])), 'looking at what was proposed', 410);
         }
+        if ($chance->once(4)) {
+            $this->answerAll($step, $chance, $item, $open);
+
+            return;
+        }
         if ($proposal->state !== ProposalState::Waiting) {
             $this->again($step, $proposal, $author);
 
@@ -172,6 +177,33 @@ final class Proposing
         // What is taken away is so by who proposed it.
         $this->world->tookAway($step->item, $author, $before, $item->root);
         $keys !== '' || $exact === null || $state !== ProposalState::Accepted || $item->root === $exact || throw Broken::law('Accepting all gives what was proposed', "{$item->root}, not {$exact}, for the {$step->item}");
+    }
+
+    /** @param array<int, Proposal> $open */
+    private function answerAll(Step $step, Chance $chance, Item $item, array $open): void
+    {
+        $waiting = array_filter($open, fn (Proposal $proposal) => $proposal->state === ProposalState::Waiting);
+        $page = $this->world->as($step->who)->get(route('proposals', [$item, 'of' => 'everybody', ...($chance->once(3) ? ['at' => 1 + $chance->under($item->head)] : [])]));
+        $states = array_column(array_map(fn (Proposal $proposal) => [$proposal->id, $proposal->root], array_slice($waiting, 0, 12)), 1, 0);
+        if ($states === []) {
+            return;
+        }
+        $do = $chance->of(['accepted', 'declined']);
+        [$before, $head] = [$item->root, $item->head];
+        $answer = $this->world->as($step->who)->put(route('proposals.answer-all', $item), ['do' => $do, 'states' => $states]);
+        $item->refresh();
+        if (! $this->world->mayWrite($step->who)) {
+            in_array($answer->getStatusCode(), [403, 404], true) && $item->root === $before || throw Broken::law('Only who may write answers what is proposed', "{$step->who} was answered {$answer->getStatusCode()}");
+
+            return;
+        }
+        $this->world->allowed($page, 'looking at what everybody proposes', 410);
+        $this->world->allowed($answer, 'answering what everybody proposes');
+        $do === 'accepted' || $item->root === $before || throw Broken::law('What is declined changes nothing', $step->item);
+        foreach (Version::query()->where('item_id', $item->id)->where('number', '>', $head)->orderBy('number')->get() as $version) {
+            $this->world->tookAway($step->item, (string) array_search($version->user_id, array_map(fn ($person) => $person->id, $this->world->people), true), $before, $version->root);
+            $before = $version->root;
+        }
     }
 
     private function again(Step $step, Proposal $answered, string $author): void

@@ -11,6 +11,7 @@ use App\Models\Proposal;
 use App\Models\ProposalLink;
 use App\Models\ProposalState;
 use App\Models\Version;
+use App\Proposing\DecideEverybodys;
 use App\Proposing\DecideProposal;
 use App\Proposing\OpenLine;
 use App\Proposing\ProposeFromCopy;
@@ -22,6 +23,7 @@ use App\View\HistoryAddress;
 use App\View\OtherItems;
 use App\View\Phrases;
 use App\View\Proposals\Copies;
+use App\View\Proposals\Everybody;
 use App\View\Proposals\OpenProposals;
 use App\View\Proposals\ProposedLine;
 use App\View\Sources\Files;
@@ -50,6 +52,9 @@ final class ProposalsController extends Controller
         if ($chosen === null) {
             return view('proposals-none', ['item' => $item, ...$shared]);
         }
+        if (($asked['of'] ?? '') === 'everybody' && $open->all->count() > 1) {
+            return $this->everybody($item, $open, $shared, $page, $proposed, $phrases, $request);
+        }
         $this->told($request, $chosen);
         $newest = $this->against($item, $chosen, $open->at);
         $met = [];
@@ -64,6 +69,34 @@ final class ProposalsController extends Controller
         return $page->drawn($item, $this->person($request), $newest, $becomes, $address, 'proposals', function (Comparison $comparison) use ($chosen, $phrases, $shared, $newest, &$met): array {
             return [...$shared, 'newest' => $newest, 'lines' => $shared['look'] === 'would' ? [] : ProposedLine::in($comparison, $chosen, $met, $phrases)];
         }) ?? abort(404);
+    }
+
+    /** @param array<string, mixed> $shared */
+    private function everybody(Item $item, OpenProposals $open, array $shared, HowItWillBe $page, Proposed $proposed, Phrases $phrases, Request $request): Response
+    {
+        $newest = $this->version($item, $open->at ?? $item->head);
+        $request->merge(['from' => $newest->number, 'to' => $newest->number, 'view' => 'was']);
+        $address = HistoryAddress::read($request, $item, fn (): int => $newest->number)->on('proposals', ['of' => 'everybody', 'at' => $open->at]);
+        $all = null;
+        $becomes = function (States $states) use ($open, $newest, $proposed, $phrases, &$all): Version {
+            $all = new Everybody($open, $newest, $states, $proposed, $phrases);
+
+            return $newest;
+        };
+
+        return $page->drawn($item, $this->person($request), $newest, $becomes, $address, 'proposals-everybody', function () use ($shared, $newest, &$all): array {
+            return [...$shared, 'newest' => $newest, 'all' => $all, 'chosen' => null];
+        }) ?? abort(404);
+    }
+
+    /** All that several people propose, at once. */
+    public function answerAll(AnswerEverybodyRequest $request, Item $item, DecideEverybodys $decide): RedirectResponse
+    {
+        $word = trim((string) $request->validated('word'));
+        [$answered, $waits] = $decide->handle($item, $this->person($request), $request->proposals(), $request->answer(), $request->states(), $word === '' ? null : $word);
+        $said = trans_choice("proposing.answered_all.{$request->answer()->value}", $answered).($waits === 0 ? '' : ' '.trans_choice('proposing.answered_all.waits', $waits));
+
+        return redirect()->route('proposals', [$item, ...($waits === 0 ? [] : ['of' => 'everybody'])])->with('said', $said);
     }
 
     /** What is proposed as a file with tracked changes, for whoever reads it elsewhere. */
@@ -116,7 +149,9 @@ final class ProposalsController extends Controller
             return redirect()->to(route('item', $item).'#part-'.$request->goesOnAt())->with('said', __('proposing.answered.edited', $values));
         }
 
-        return redirect()->route('proposals', $proposal->refresh()->state === ProposalState::Waiting ? [$item, 'of' => $proposal->id] : $item)->with('said', __("proposing.answered.{$answer->value}", $values));
+        $waits = $proposal->refresh()->state === ProposalState::Waiting;
+
+        return redirect()->route('proposals', [$item, ...(($sent['from'] ?? null) !== null ? ['of' => $sent['from']] : ($waits ? ['of' => $proposal->id] : []))])->with('said', __("proposing.answered.{$answer->value}", $values));
     }
 
     /** Proposes once more what was answered. */

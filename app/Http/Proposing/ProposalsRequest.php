@@ -14,6 +14,6 @@ final class ProposalsRequest extends ItemRequest
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
-        return ['of' => ['nullable', 'integer', 'min:0', 'max:999999999'], 'look' => ['nullable', 'in:with,would'], 'at' => ['nullable', 'integer', 'min:1', 'max:999999999']];
+        return ['of' => ['nullable', 'regex:/^(\d{1,9}|everybody)$/'], 'look' => ['nullable', 'in:with,would'], 'at' => ['nullable', 'integer', 'min:1', 'max:999999999']];
     }
 }

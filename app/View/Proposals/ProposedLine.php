@@ -5,16 +5,21 @@ declare(strict_types=1);
 namespace App\View\Proposals;
 
 use App\Models\Proposal;
+use App\Models\User;
 use App\View\ChangeLine;
 use App\View\Comparison;
 use App\View\Phrases;
+use App\View\SpanHtml;
 use Illuminate\Support\Str;
 use MistyAttic\Core\Compare\Changes\ChangeType;
 use MistyAttic\Core\Compare\Telling\Detail;
 use MistyAttic\Core\Compare\Telling\Statement;
 use MistyAttic\Core\Compare\Telling\Statements;
+use MistyAttic\Core\Compare\Texts\Span;
 use MistyAttic\Core\Compare\Texts\Stretches;
+use MistyAttic\Core\Compare\Texts\TextCompare;
 use MistyAttic\Core\Compare\Texts\Words;
+use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
 
 /** One change that somebody proposes, which is answered by itself. */
@@ -57,15 +62,27 @@ final readonly class ProposedLine
             [$old, $new] = [$comparison->old->get($part), $comparison->new->get($part)];
             foreach ($old->differing($new) as $field) {
                 [$was, $is] = [$old->fields[$field] ?? null, $new->fields[$field] ?? null];
-                $stretches = $was instanceof RichText && $is instanceof RichText ? Stretches::of($was, $is, new Words) : null;
-                foreach ($stretches->places ?? [] as $number => $unused) {
-                    [$goes, $comes] = array_map(fn (RichText $text) => trim($text->text()), $stretches?->at($number) ?? []);
-                    $places[] = ['key' => "{$key}/{$field}~{$number}", 'goes' => $goes, 'comes' => $comes];
+                if ($was instanceof RichText && $is instanceof RichText) {
+                    $stretches = Stretches::of($was, $is, new Words);
+                    foreach ($stretches->places as $number => $unused) {
+                        [$goes, $comes] = $stretches->at($number);
+                        $places[] = ['key' => "{$key}/{$field}~{$number}", 'goes' => trim($goes->text()), 'comes' => trim($comes->text())];
+                    }
                 }
             }
         }
 
         return count($places) > 1 && count($places) <= self::MOST_PLACES ? $places : [];
+    }
+
+    /** The text that comes, goes or changes, marked as its author's; null where there is none, or several. */
+    public function words(Comparison $comparison, User $author): ?SpanHtml
+    {
+        // Of what moved, another line tells what was written.
+        $id = $this->line->statement->type !== ChangeType::Moved && $this->line->statement->cells === null && count($this->line->statement->ids) === 1 ? $this->line->part() : '';
+        [$was, $is] = array_map(fn (PartTree $tree): RichText => $tree->find($id)?->richText() ?? new RichText, [$comparison->old, $comparison->new]);
+
+        return $was->equals($is) ? null : new SpanHtml(array_map(fn (Span $span) => [$span, $author], TextCompare::of($was, $is, new Words)->spans()));
     }
 
     /** @param array{key: string, goes: string, comes: string} $place */

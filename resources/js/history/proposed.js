@@ -1,9 +1,17 @@
+import { hasRoom, put, shownPart } from '../talk/below.js';
+
 /**
- * What is proposed is answered where it stands, too: beside a changed block lie the two answers that its line in the list has.
+ * What is proposed is answered where it stands, too: beside a changed block lie the two answers that its line in the list has; what everybody
+ * proposes lies below what it is for.
  *
  * @param {HTMLElement} root
  */
 export function proposed(root) {
+    const state = /** @type {HTMLElement | null} */ (root.querySelector('[data-state]'));
+    for (const slip of /** @type {NodeListOf<HTMLElement>} */ (root.querySelectorAll('[data-proposed-slips] > .slip'))) {
+        const block = slip.dataset.below ? shownPart(state, slip.dataset.below) : null;
+        if (block && hasRoom(block)) put(slip, block);
+    }
     const form = /** @type {HTMLFormElement | null} */ (root.querySelector('.proposal-lines'));
     if (!form) return;
     for (const line of form.querySelectorAll('[data-entry]')) {

@@ -1,3 +1,4 @@
+import { hasRoom, put, shownPart } from './below.js';
 import { isCommentKey, talk } from './talk.js';
 import { rangeOf, wordsIn } from './words.js';
 
@@ -14,31 +15,7 @@ export function attachTalk(root) {
     const state = () => /** @type {HTMLElement | null} */ (main.querySelector('[data-state]'));
     const section = () => /** @type {HTMLElement} */ (main.querySelector('[data-slips]'));
     /** @param {string} of */
-    const target = (of) => {
-        const at = CSS.escape(of);
-        const all = state()?.querySelectorAll(`[data-cell="${at}"], [data-part="${at}"], #part-${at}`) ?? [];
-        return /** @type {HTMLElement | null} */ (all[all.length - 1] ?? (of.includes('/') ? state()?.querySelector(`[data-part="${CSS.escape(of.split('/')[0])}"]`) : null) ?? null);
-    };
-    /** @param {HTMLElement} slip @param {HTMLElement} below */
-    const put = (slip, below) => {
-        const row = below.closest('tr');
-        if (row) {
-            const [line, cell] = [document.createElement('tr'), document.createElement('td')];
-            line.className = 'slip-row';
-            cell.colSpan = row.cells.length;
-            cell.append(slip);
-            line.append(cell);
-            let last = row;
-            while (last.nextElementSibling?.classList.contains('slip-row')) last = /** @type {HTMLTableRowElement} */ (last.nextElementSibling);
-            last.after(line);
-            return;
-        }
-        let last = /** @type {Element} */ (below);
-        while (last.nextElementSibling?.classList.contains('slip')) last = last.nextElementSibling;
-        last.after(slip);
-    };
-    /** Whatever lies on a grid by its own measures has no room below. @param {HTMLElement} block */
-    const hasRoom = (block) => block.closest('tr') !== null || (getComputedStyle(block).position !== 'absolute' && getComputedStyle(block).gridRowStart === 'auto' && block.closest('svg') === null);
+    const target = (of) => shownPart(state(), of);
 
     const said = talk(root, {
         place: (slips) => {

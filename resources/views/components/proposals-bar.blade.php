@@ -9,19 +9,20 @@
                     @foreach ($open->all as $proposal)
                         <a href="{{ route('proposals', ['item' => $item, 'of' => $proposal->id, ...($look === 'would' ? ['look' => 'would'] : []), ...($open->at === null ? [] : ['at' => $open->at])]) }}" @if ($chosen?->id === $proposal->id) aria-current="true" @endif><x-proposer :proposal="$proposal" /> {{ $proposal->name() }}</a>
                     @endforeach
+                    @if ($open->all->count() > 1)<a class="is-wordy" href="{{ route('proposals', ['item' => $item, 'of' => 'everybody', ...($open->at === null ? [] : ['at' => $open->at])]) }}" @if ($look === 'everybody') aria-current="true" @endif>{{ __('proposing.everybody') }}</a>@endif
                 </p>
             @else
                 <form class="proposals-who" method="get" action="{{ route('proposals', $item) }}">
                     @if ($look === 'would')<input type="hidden" name="look" value="would">@endif @if ($open->at !== null)<input type="hidden" name="at" value="{{ $open->at }}">@endif
                     <label for="proposed-by">{{ __('proposing.by') }}</label>
-                    <div class="select"><select id="proposed-by" name="of">@foreach ($open->all as $proposal)<option value="{{ $proposal->id }}" @selected($chosen?->id === $proposal->id)>{{ $proposal->said_by ?? $proposal->user->name }}</option>@endforeach</select></div>
+                    <div class="select"><select id="proposed-by" name="of"><option value="everybody" @selected($look === 'everybody')>{{ __('proposing.everybody') }}</option>@foreach ($open->all as $proposal)<option value="{{ $proposal->id }}" @selected($chosen?->id === $proposal->id)>{{ $proposal->said_by ?? $proposal->user->name }}</option>@endforeach</select></div>
                     <button class="button">{{ __('proposing.show') }}</button>
                 </form>
             @endif
             @php($of = ['item' => $item, ...($chosen === null ? [] : ['of' => $chosen->id]), ...($open->at === null ? [] : ['at' => $open->at])])
             <span class="switch" role="group" aria-label="{{ __('proposing.shown') }}">
                 <a href="{{ $open->at === null ? route('item', $item) : route('history', ['item' => $item, 'from' => $open->at, 'to' => $open->at, 'view' => 'was']) }}" @if ($look === 'is') aria-current="true" @endif>{{ __($open->at === null ? 'proposing.look.is' : 'history.was') }}</a>
-                <a href="{{ route('proposals', $of) }}" @if ($look === 'with') aria-current="true" @endif>{{ __('proposing.look.with') }}</a>
+                <a href="{{ route('proposals', $of) }}" @if ($look === 'with' || $look === 'everybody') aria-current="true" @endif>{{ __('proposing.look.with') }}</a>
                 <a href="{{ route('proposals', [...$of, 'look' => 'would']) }}" @if ($look === 'would') aria-current="true" @endif>{{ __('proposing.look.would') }}</a>
             </span>
         @endif
