@@ -11,12 +11,12 @@ use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Formats\Content;
 use MistyAttic\Core\Formats\Document\DocumentFormat;
-use MistyAttic\Core\Formats\Document\DocxReader;
 use MistyAttic\Core\Formats\Encoding;
 use MistyAttic\Core\Formats\FileFormat;
 use MistyAttic\Core\Formats\FormatLimits;
 use MistyAttic\Core\Formats\LeftOut;
 use MistyAttic\Core\Formats\Reader;
+use MistyAttic\Core\Formats\TrackedReader;
 use MistyAttic\Core\Formats\TypedText;
 use MistyAttic\Core\Formats\UnknownEncoding;
 use MistyAttic\Core\Formats\Unreadable;
@@ -58,7 +58,7 @@ final readonly class ReadFile
         }
         $bytes = self::decoded($format, $file->bytes, $file->encoding);
         $reader = $format->reader($this->progress?->between(0, self::SHARE));
-        $content = ($reader instanceof DocxReader ? $reader->tracked(...) : $reader->read(...))($bytes, $bounds = self::bounds($format->isTable() ? 250_000 : (new Limits)->parts, cells: in_array($format, [FileFormat::Xlsx, FileFormat::Ods], true) ? self::MOST_CELLS : 2_500_000));
+        $content = ($reader instanceof TrackedReader ? $reader->tracked(...) : $reader->read(...))($bytes, $bounds = self::bounds($format->isTable() ? 250_000 : (new Limits)->parts, cells: in_array($format, [FileFormat::Xlsx, FileFormat::Ods], true) ? self::MOST_CELLS : 2_500_000));
         $tree = $format->isTable() ? self::table($content->tree, $format, $asWritten) : $content->tree;
         $this->check($content->kind, $tree, Limits::for($content->kind));
 

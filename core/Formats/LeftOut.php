@@ -16,7 +16,7 @@ final class LeftOut
     ];
 
     private const ODT = [
-        'footnotes' => 'note(?=[\s/>])', 'equations' => 'object(?=[\s/>])', 'comments' => 'annotation(?=[\s/>])', 'tracked' => 'changed-region', 'merged' => 'covered-table-cell', 'boxes' => 'text-box',
+        'footnotes' => 'note(?=[\s/>])', 'equations' => 'object(?=[\s/>])', 'merged' => 'covered-table-cell', 'boxes' => 'text-box',
     ];
 
     private const HTML = ['embedded' => '(?:iframe|video|audio|object|embed|canvas|svg|math)(?=[\s/>])', 'merged' => '(?:td|th)\b[^>]*rowspan'];
@@ -27,7 +27,7 @@ final class LeftOut
 
     /**
      * @param  list<string>  $functions  that formulas may call here
-     * @return array<string, int> what, in the order in which it is said: footnotes, equations, comments, tracked, merged, boxes, charts, embedded, hidden, arrays, conditional, validation,
+     * @return array<string, int> what, in the order in which it is said: footnotes, equations, merged, boxes, charts, embedded, hidden, arrays, conditional, validation,
      *                            unknown functions as `unknown:NAME`
      */
     public static function of(FileFormat $format, string $bytes, FormatLimits $limits, array $functions): array

@@ -32,6 +32,7 @@ final class Xml
         'urn:oasis:names:tc:opendocument:xmlns:xsl-fo-compatible:1.0' => 'fo',
         'urn:oasis:names:tc:opendocument:xmlns:svg-compatible:1.0' => 'svg',
         'http://www.w3.org/1999/xlink' => 'xlink',
+        'http://purl.org/dc/elements/1.1/' => 'dc',
     ];
 
     /** @throws Unreadable */

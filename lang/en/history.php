@@ -126,7 +126,7 @@ return [
     'came_and_went_by' => ':by wrote it in :from; :out removed it in :gone',
     'came_and_went_more' => ':count earlier ones are found by their words.',
     'bring_this_back' => 'Bring this back…',
-    'tracked' => 'DOCX, with tracked changes',
+    'tracked' => ':as, with tracked changes',
     'somebody' => 'Somebody',
     'call_it' => 'Call it',
     'milestone' => [

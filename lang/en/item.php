@@ -44,8 +44,8 @@ return [
     'file_not' => 'a document is made from :formats',
     'encodings' => ['Windows-1252' => 'Western European (Windows-1252)', 'WINDOWS-1250' => 'Central European (Windows-1250)', 'Windows-1251' => 'Cyrillic (Windows-1251)', 'WINDOWS-1253' => 'Greek (Windows-1253)', 'Windows-1254' => 'Turkish (Windows-1254)', 'SJIS-win' => 'Japanese (Shift JIS)', 'GB18030' => 'Chinese (GB 18030)', 'BIG-5' => 'Chinese (Big5)', 'EUC-KR' => 'Korean (EUC-KR)'],
     'left_out' => [
-        'footnotes' => '{1} one footnote|[2,*] :count footnotes', 'equations' => '{1} one equation|[2,*] :count equations', 'comments' => '{1} one comment|[2,*] :count comments',
-        'tracked' => '{1} one change that waits to be taken on, which comes in as if it was|[2,*] :count changes that wait to be taken on, which come in as if they were', 'merged' => '{1} one cell that is joined to another, which comes in alone|[2,*] :count cells that are joined to others, which come in alone',
+        'footnotes' => '{1} one footnote|[2,*] :count footnotes', 'equations' => '{1} one equation|[2,*] :count equations',
+        'merged' => '{1} one cell that is joined to another, which comes in alone|[2,*] :count cells that are joined to others, which come in alone',
         'boxes' => '{1} one box of text|[2,*] :count boxes of text', 'charts' => '{1} one chart|[2,*] :count charts',
         'embedded' => '{1} one thing that is embedded|[2,*] :count things that are embedded', 'hidden' => '{1} one hidden tab, which comes in to be seen|[2,*] :count hidden tabs, which come in to be seen',
         'arrays' => '{1} one formula over a whole block, of which what it gave comes in|[2,*] :count formulas over whole blocks, of which what they gave comes in', 'conditional' => '{1} one look that depends on values|[2,*] :count looks that depend on values',

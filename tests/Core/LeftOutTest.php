@@ -38,7 +38,7 @@ final class LeftOutTest extends TestCase
             'joined cells' => [FileFormat::Docx, '<w:tbl><w:tc><w:tcPr><w:vMerge w:val="restart"/></w:tcPr></w:tc><w:tc><w:tcPr><w:vMerge/></w:tcPr></w:tc></w:tbl>', ['merged' => 1]],
             'an equation' => [FileFormat::Docx, '<w:p><m:oMath><m:r/></m:oMath></w:p>', ['equations' => 1]],
             'nothing' => [FileFormat::Docx, '<w:p><w:r><w:t>plain &lt;footnoteReference&gt;</w:t></w:r></w:p>', []],
-            'notes in ODT' => [FileFormat::Odt, '<text:p>a<text:note text:id="1"><text:note-body/></text:note></text:p><office:annotation/>', ['footnotes' => 1, 'comments' => 1]],
+            'notes in ODT' => [FileFormat::Odt, '<text:p>a<text:note text:id="1"><text:note-body/></text:note></text:p><office:annotation/>', ['footnotes' => 1]],
             'HTML' => [FileFormat::Html, '<p>x<sup>2</sup></p><iframe src="x"></iframe><table><td rowspan="2">a</td></table>', ['embedded' => 1, 'merged' => 1]],
         ];
     }

@@ -19,15 +19,19 @@ use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Content\Run;
 use MistyAttic\Core\Files\DocxTracked;
+use MistyAttic\Core\Files\OdtTracked;
 use MistyAttic\Core\Files\TrackedBy;
 use MistyAttic\Core\Files\Tracking;
 use MistyAttic\Core\Formats\Document\DocumentFormat;
 use MistyAttic\Core\Formats\Document\DocxPackage;
 use MistyAttic\Core\Formats\Document\DocxReader;
+use MistyAttic\Core\Formats\Document\OdtPackage;
+use MistyAttic\Core\Formats\Document\OdtReader;
 use MistyAttic\Core\Formats\FormatLimits;
 use MistyAttic\Core\Formats\SaidInFile;
 use MistyAttic\Core\Formats\TrackedTree;
 use MistyAttic\Core\Kinds\Numbering;
+use PHPUnit\Framework\Attributes\TestWith;
 use PHPUnit\Framework\TestCase;
 use ZipArchive;
 
@@ -36,31 +40,35 @@ final class TrackedTest extends TestCase
 {
     private const W = 'http://schemas.openxmlformats.org/wordprocessingml/2006/main';
 
-    public function test_accepting_all_gives_the_later_state_and_rejecting_all_the_earlier_one(): void
+    #[TestWith([DocumentFormat::Docx])]
+    #[TestWith([DocumentFormat::Odt])]
+    public function test_accepting_all_gives_the_later_state_and_rejecting_all_the_earlier_one(DocumentFormat $format): void
     {
         $seed = random_int(1, 1 << 30);
         for ($round = 0; $round < (int) (getenv('ROUNDS') ?: 40); $round++) {
             $random = new RandomContent($seed + $round);
             $old = $random->tree(2 + $random->under(14));
             $new = $random->edited($old, 1 + $random->under(10));
-            $bytes = self::tracked($old, $new);
-            self::assertSame(self::read(DocumentFormat::Docx->writer()->write('', $new, fn () => null)), self::read(self::settled($bytes, true)), 'accepted, seed '.($seed + $round));
-            self::assertSame(self::read(DocumentFormat::Docx->writer()->write('', $old, fn () => null)), self::read(self::settled($bytes, false)), 'rejected, seed '.($seed + $round));
+            $bytes = self::tracked($old, $new, format: $format);
+            self::assertSame(self::read($format->writer()->write('', $new, fn () => null), $format), self::read(self::settled($bytes, true, $format), $format), 'accepted, seed '.($seed + $round));
+            self::assertSame(self::read($format->writer()->write('', $old, fn () => null), $format), self::read(self::settled($bytes, false, $format), $format), 'rejected, seed '.($seed + $round));
         }
     }
 
-    public function test_our_reader_settles_them_as_the_standard_says(): void
+    #[TestWith([DocumentFormat::Docx])]
+    #[TestWith([DocumentFormat::Odt])]
+    public function test_our_reader_settles_them_as_the_standard_says(DocumentFormat $format): void
     {
         $seed = random_int(1, 1 << 30);
         for ($round = 0; $round < (int) (getenv('ROUNDS') ?: 40); $round++) {
             $random = new RandomContent($seed + $round);
             $old = $random->tree(2 + $random->under(14));
             $new = $random->edited($old, 1 + $random->under(10));
-            $bytes = self::tracked($old, $new, [['by' => new TrackedBy('Ines', '2026-11-04T08:00:00Z'), 'initials' => 'IO', 'text' => 'Why?']]);
-            $tracked = (new DocxReader)->tracked($bytes, new FormatLimits);
-            self::assertSame(self::read(self::settled($bytes, true)), self::read($bytes), 'accepted, seed '.($seed + $round));
-            self::assertSame(self::read(self::settled($bytes, false)), self::told($tracked->tree), 'rejected, seed '.($seed + $round));
-            self::assertSame($tracked->tracked === [] ? [] : [['Nell & Co', self::read($bytes)]], array_map(fn (TrackedTree $of) => [$of->by, self::told($of->tree)], $tracked->tracked));
+            $bytes = self::tracked($old, $new, [['by' => new TrackedBy('Ines', '2026-11-04T08:00:00Z'), 'initials' => 'IO', 'text' => 'Why?']], $format);
+            $tracked = ($format === DocumentFormat::Odt ? new OdtReader : new DocxReader)->tracked($bytes, new FormatLimits);
+            self::assertSame(self::read(self::settled($bytes, true, $format), $format), self::read($bytes, $format), 'accepted, seed '.($seed + $round));
+            self::assertSame(self::read(self::settled($bytes, false, $format), $format), self::told($tracked->tree), 'rejected, seed '.($seed + $round));
+            self::assertSame($tracked->tracked === [] ? [] : [['Nell & Co', self::read($bytes, $format)]], array_map(fn (TrackedTree $of) => [$of->by, self::told($of->tree)], $tracked->tracked));
         }
     }
 
@@ -89,6 +97,26 @@ final class TrackedTest extends TestCase
         self::assertSame([['Rafi', 'With what?', 'tagged']], array_map(fn (SaidInFile $said) => [$said->by, $said->text, $said->quote], $read->said));
     }
 
+    public function test_a_text_of_another_program_is_settled_across_its_paragraphs(): void
+    {
+        $region = fn (string $id, string $type, string $who, string $blocks = ''): string => "<text:changed-region xml:id=\"{$id}\"><text:{$type}><office:change-info><dc:creator>{$who}</dc:creator><dc:date>2026-11-03T12:04:00</dc:date></office:change-info>{$blocks}</text:{$type}></text:changed-region>";
+        $mark = fn (string $id, string $end = ''): string => "<text:change{$end} text:change-id=\"{$id}\"/>";
+        $body = '<text:tracked-changes>'.$region('c1', 'deletion', 'Nell', '<text:p>looked at</text:p>').$region('c2', 'insertion', 'Nell').$region('c3', 'deletion', 'Tobi', '<text:h text:outline-level="2">A heading that went</text:h><text:p>and its text</text:p><text:p/>').$region('c4', 'insertion', 'Tobi').$region('c5', 'deletion', 'Tobi', '<text:p> before</text:p><text:p>Doors open </text:p>').'</text:tracked-changes>'
+            ."<text:p>Every lead is {$mark('c1')}{$mark('c2', '-start')}tested{$mark('c2', '-end')}, and <office:annotation office:name=\"a1\"><dc:creator>Rafi</dc:creator><dc:date>2026-11-04T08:00:00</dc:date><text:p>With</text:p><text:p>what?</text:p></office:annotation>tagged<office:annotation-end office:name=\"a1\"/>.</text:p>"
+            ."<text:p>{$mark('c3')}Sign the log.{$mark('c4', '-start')}</text:p><text:list><text:list-item><text:p>wear closed shoes</text:p></text:list-item></text:list><text:p>Twice.{$mark('c4', '-end')} Then go home.</text:p>"
+            ."<text:p>The evening{$mark('c5')}at seven.</text:p>";
+        $bytes = self::with((new OdtPackage)->bytes('', ''), 'content.xml', str_replace('<office:text></office:text>', "<office:text>{$body}</office:text>", self::part((new OdtPackage)->bytes('', ''), 'content.xml')));
+        $read = (new OdtReader)->tracked($bytes, new FormatLimits);
+        $texts = fn (PartTree $tree): array => array_map(fn (Part $part) => $part->richText()->text(), $tree->parts);
+        self::assertSame(['Every lead is looked at, and tagged.', 'A heading that went', 'and its text', 'Sign the log. Then go home.', 'The evening before', 'Doors open at seven.'], $texts($read->tree));
+        self::assertSame('heading', $read->tree->parts[1]->role);
+        self::assertSame(['Nell', 'Tobi'], array_column($read->tracked, 'by'));
+        self::assertSame(['Every lead is tested, and tagged.', ...array_slice($texts($read->tree), 1)], $texts($read->tracked[0]->tree));
+        self::assertSame(['Every lead is looked at, and tagged.', 'Sign the log.', 'wear closed shoes', 'Twice. Then go home.', 'The eveningat seven.'], $texts($read->tracked[1]->tree));
+        self::assertSame(['Every lead is tested, and tagged.', 'Sign the log.', 'wear closed shoes', 'Twice. Then go home.', 'The eveningat seven.'], $texts((new OdtReader)->read($bytes, new FormatLimits)->tree));
+        self::assertSame([['Rafi', "With\nwhat?", 'tagged', '2026-11-04T08:00:00Z']], array_map(fn (SaidInFile $said) => [$said->by, $said->text, $said->quote, $said->at], $read->said));
+    }
+
     public function test_another_program_reads_it_alike(): void
     {
         if (trim((string) shell_exec('command -v pandoc')) === '') {
@@ -103,6 +131,10 @@ final class TrackedTest extends TestCase
             $read = array_values(array_filter(Pandoc::read($bytes, 'docx', "--track-changes={$how}"), fn (array $block): bool => $block !== ['item', 0, 'bullet', '']));
             self::assertSame(Pandoc::read(DocumentFormat::Docx->writer()->write('', $tree, fn () => null), 'docx'), $read, $how);
         }
+        // Of ODT it reads what is accepted; what is rejected stands in the file, and is settled by the standard's rules first.
+        $odt = self::tracked($old, $new, format: DocumentFormat::Odt);
+        self::assertSame(Pandoc::read(DocumentFormat::Odt->writer()->write('', $new, fn () => null), 'odt'), Pandoc::read($odt, 'odt'));
+        self::assertSame(Pandoc::read(DocumentFormat::Odt->writer()->write('', $old, fn () => null), 'odt'), Pandoc::read(self::settled($odt, false, DocumentFormat::Odt), 'odt'));
         $all = self::part($bytes, 'word/document.xml');
         self::assertStringContainsString('w:author="Nell &amp; Co" w:date="2026-11-03T12:04:00Z"', $all);
         self::assertSame(2, substr_count($all, '<w:moveFrom ') - substr_count($all, '<w:rPr><w:moveFrom ') + substr_count($all, '<w:moveTo ') - substr_count($all, '<w:rPr><w:moveTo '));
@@ -122,7 +154,7 @@ final class TrackedTest extends TestCase
     }
 
     /** @param list<array{by: TrackedBy, initials: string, text: string}> $said about each part */
-    private static function tracked(PartTree $old, PartTree $new, array $said = []): string
+    private static function tracked(PartTree $old, PartTree $new, array $said = [], DocumentFormat $format = DocumentFormat::Docx): string
     {
         $changes = TreeCompare::of($old, $new);
         $by = new class ($said) implements Tracking {
@@ -147,13 +179,13 @@ final class TrackedTest extends TestCase
             }
         };
 
-        return DocxTracked::write('', $old, $new, Layout::of($old, $new, $changes, true), $by, fn () => null);
+        return ($format === DocumentFormat::Odt ? OdtTracked::write(...) : DocxTracked::write(...))('', $old, $new, Layout::of($old, $new, $changes, true), $by, fn () => null);
     }
 
     /** @return list<list<mixed>> what our own reader reads, with the numbers that items have, however they come by them */
-    private static function read(string $bytes): array
+    private static function read(string $bytes, DocumentFormat $format = DocumentFormat::Docx): array
     {
-        return self::told((new DocxReader)->read($bytes, new FormatLimits)->tree);
+        return self::told(($format === DocumentFormat::Odt ? new OdtReader : new DocxReader)->read($bytes, new FormatLimits)->tree);
     }
 
     /** @return list<list<mixed>> */
@@ -176,8 +208,50 @@ final class TrackedTest extends TestCase
         return $xml;
     }
 
+    private static function settled(string $bytes, bool $accepts, DocumentFormat $format = DocumentFormat::Docx): string
+    {
+        return $format === DocumentFormat::Odt ? self::with($bytes, 'content.xml', self::settledOdt(self::part($bytes, 'content.xml'), $accepts)) : self::with($bytes, 'word/document.xml', self::settledDocx($bytes, $accepts));
+    }
+
+    private static function with(string $bytes, string $name, string $xml): string
+    {
+        file_put_contents($file = (string) tempnam(sys_get_temp_dir(), 'attic-'), $bytes);
+        $zip = new ZipArchive;
+        $zip->open($file);
+        $zip->addFromString($name, $xml);
+        $zip->close();
+        $settled = (string) file_get_contents($file);
+        unlink($file);
+
+        return $settled;
+    }
+
+    /** All changes accepted or rejected, by ODF 1.3 part 3, 5.5, where none begins in one block and ends in another. */
+    private static function settledOdt(string $xml, bool $accepts): string
+    {
+        $content = [];
+        preg_match_all('~<text:changed-region xml:id="(\w+)"[^>]*><text:deletion><office:change-info>.*?</office:change-info>(.*?)</text:deletion></text:changed-region>~s', $xml, $regions, PREG_SET_ORDER);
+        foreach ($regions as [, $id, $blocks]) {
+            $content[$id] = $blocks;
+        }
+        $xml = (string) preg_replace('~<text:tracked-changes>.*?</text:tracked-changes>~s', '', $xml);
+        if (! $accepts) {
+            $xml = (string) preg_replace('~<text:change-start text:change-id="(\w+)"/>.*?<text:change-end text:change-id="\1"/>~s', '', $xml);
+        }
+        $xml = (string) preg_replace('~<text:change-(start|end) [^>]*/>~', '', $xml);
+        // Within a paragraph, all but the tags around; between blocks, as it is.
+        $isOpen = fn (string $before): bool => preg_match_all('~<text:[ph][ >]~', $before) > preg_match_all('~</text:[ph]>~', $before) + preg_match_all('~<text:[ph] [^>]*/>~', $before);
+        while (preg_match('~<text:change text:change-id="(\w+)"/>~', $xml, $mark, PREG_OFFSET_CAPTURE) === 1) {
+            $before = substr($xml, 0, $mark[0][1]);
+            $blocks = $accepts ? '' : $content[$mark[1][0]];
+            $xml = $before.($isOpen($before) ? (string) preg_replace('~^<text:p>(.*)</text:p>$~s', '$1', $blocks) : $blocks).substr($xml, $mark[0][1] + strlen($mark[0][0]));
+        }
+
+        return $xml;
+    }
+
     /** All changes accepted or rejected, by ECMA-376 part 1, 17.13.5. */
-    private static function settled(string $bytes, bool $accepts): string
+    private static function settledDocx(string $bytes, bool $accepts): string
     {
         $document = new DOMDocument;
         $document->loadXML(self::part($bytes, 'word/document.xml'));
@@ -225,15 +299,6 @@ final class TrackedTest extends TestCase
                 $runs->parentNode?->removeChild($runs);
             }
         }
-        $xml = str_replace('w:delText', 'w:t', (string) $document->saveXML());
-        file_put_contents($file = (string) tempnam(sys_get_temp_dir(), 'attic-'), $bytes);
-        $zip = new ZipArchive;
-        $zip->open($file);
-        $zip->addFromString('word/document.xml', $xml);
-        $zip->close();
-        $settled = (string) file_get_contents($file);
-        unlink($file);
-
-        return $settled;
+        return str_replace('w:delText', 'w:t', (string) $document->saveXML());
     }
 }

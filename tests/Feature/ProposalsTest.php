@@ -22,6 +22,10 @@ use Illuminate\Testing\TestResponse;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
+use MistyAttic\Core\Formats\Archive;
+use MistyAttic\Core\Formats\Document\OdtReader;
+use MistyAttic\Core\Formats\FormatLimits;
+use PHPUnit\Framework\Attributes\TestWith;
 
 final class ProposalsTest extends FeatureCase
 {
@@ -64,7 +68,9 @@ final class ProposalsTest extends FeatureCase
         file_put_contents($file = (string) tempnam(sys_get_temp_dir(), 'attic'), (string) $docx);
         $archive->open($file);
         self::assertMatchesRegularExpression('~<w:ins [^>]*w:author="Tobi Brandt"[^>]*>.*tested with the plug-in tester~s', (string) $archive->getFromName('word/document.xml'));
-        $this->get(route('proposals.file', [$this->item, $proposal, 'odt']))->assertNotFound();
+        $odt = (string) $this->get(route('proposals.file', [$this->item, $proposal, 'odt']))->assertOk()->getContent();
+        self::assertSame([['Tobi Brandt'], 2], [array_column((new OdtReader)->tracked($odt, new FormatLimits)->tracked, 'by'), count(explode('<text:deletion>', (string) Archive::of($odt, new FormatLimits)->file('content.xml', 1_000_000)))]);
+        $this->get(route('proposals.file', [$this->item, $proposal, 'md']))->assertNotFound();
 
         // One change alone, with a word.
         $this->answer($proposal, 'accepted '.$this->keysOf($page, 'edited:pone'), ['word' => 'Yes, tested.'])->assertSessionHas('said', 'Accepted: it is version 3 now, under Tobi’s name.');
@@ -224,13 +230,15 @@ final class ProposalsTest extends FeatureCase
         self::assertNotSame($his->id, $line->id);
     }
 
-    public function test_tracked_changes_and_comments_of_a_file_come_in_as_proposals_and_threads(): void
+    #[TestWith(['docx'])]
+    #[TestWith(['odt'])]
+    public function test_tracked_changes_and_comments_of_a_file_come_in_as_proposals_and_threads(string $format): void
     {
         $this->write($this->item, ['pone' => 'Every lead is tested before it goes back on its hook.'] + self::TEXT, $this->tobi);
         $this->write($this->item, ['pone' => 'Every lead is tested before it goes back on its hook.'] + self::TEXT + ['pfour' => 'Tags are yellow.'], $this->nell);
         $this->actingAs($this->ines)->post(route('talk.begin', $this->item), ['part' => 'ptwo', 'text' => 'Which one?']);
-        $docx = (string) $this->get(route('comparison', [$this->item, 2, 4, 'docx']))->assertOk()->getContent();
-        $file = fn () => UploadedFile::fake()->createWithContent('handbook.docx', $docx);
+        $bytes = (string) $this->get(route('comparison', [$this->item, 2, 4, $format]))->assertOk()->getContent();
+        $file = fn () => UploadedFile::fake()->createWithContent("handbook.{$format}", $bytes);
 
         // As a new item: as it was before all of them, with a proposal for each name that the file gives.
         $this->post(route('shelf.make', $this->shelf), ['title' => 'From elsewhere', 'file' => $file()])->assertSessionHasNoErrors()->assertSessionHas('said', 'It has the tracked changes of 2 people: they are proposals now.');

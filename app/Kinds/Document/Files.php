@@ -11,6 +11,7 @@ use App\View\Sources\WrittenFile;
 use Closure;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Files\DocxTracked;
+use MistyAttic\Core\Files\OdtTracked;
 use MistyAttic\Core\Files\Tracking;
 use MistyAttic\Core\Formats\Document\DocumentFormat;
 use MistyAttic\Core\Formats\Document\MarkdownWriter;
@@ -34,12 +35,18 @@ final class Files extends Plain
 
     public function tracked(): array
     {
-        return [DocumentFormat::Docx->value => (string) __('history.tracked')];
+        return array_map(fn (DocumentFormat $format): string => (string) __('history.tracked', ['as' => $format->label()]), ['docx' => DocumentFormat::Docx, 'odt' => DocumentFormat::Odt]);
     }
 
     public function writeTracked(Comparison $comparison, Tracking $by, string $format, Closure $picture): ?WrittenFile
     {
-        return ! isset($this->tracked()[$format]) ? null : new WrittenFile(DocumentFormat::Docx->writer()->mediaType(), DocxTracked::write($comparison->to->title, $comparison->old, $comparison->new, $comparison->layout(traces: true), $by, $picture));
+        $write = match (DocumentFormat::tryFrom($format)) {
+            DocumentFormat::Docx => DocxTracked::write(...),
+            DocumentFormat::Odt => OdtTracked::write(...),
+            default => null,
+        };
+
+        return $write === null ? null : new WrittenFile((DocumentFormat::from($format))->writer()->mediaType(), $write($comparison->to->title, $comparison->old, $comparison->new, $comparison->layout(traces: true), $by, $picture));
     }
 
     public function source(PartTree $tree, Closure $picture): string

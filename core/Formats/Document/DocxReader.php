@@ -9,14 +9,14 @@ use MistyAttic\Core\Content\Run;
 use MistyAttic\Core\Formats\Archive;
 use MistyAttic\Core\Formats\Content;
 use MistyAttic\Core\Formats\FormatLimits;
-use MistyAttic\Core\Formats\Reader;
+use MistyAttic\Core\Formats\TrackedReader;
 use MistyAttic\Core\Formats\TrackedTree;
 use MistyAttic\Core\Formats\Unreadable;
 use MistyAttic\Core\Formats\Xml;
 use MistyAttic\Core\Kinds\Document\DocumentRole;
 
 /** Text documents by ECMA-376 (WordprocessingML, part 1 §17). What is left out is listed in docs/formats/documents.md. */
-final class DocxReader implements Reader
+final class DocxReader implements TrackedReader
 {
     private const TEXT = 'word/document.xml';
 
@@ -46,9 +46,6 @@ final class DocxReader implements Reader
 
     /** @var list<array{string, string}> pictures met in a paragraph: relation and description */
     private array $pictures = [];
-
-    /** Authors whose tracked changes are told apart; those of further ones count as rejected. */
-    private const MOST_AUTHORS = 20;
 
     /** As it is with all of its tracked changes accepted. */
     public function read(string $bytes, FormatLimits $limits): Content

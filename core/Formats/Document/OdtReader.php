@@ -11,13 +11,14 @@ use MistyAttic\Core\Content\Run;
 use MistyAttic\Core\Formats\Archive;
 use MistyAttic\Core\Formats\Content;
 use MistyAttic\Core\Formats\FormatLimits;
-use MistyAttic\Core\Formats\Reader;
+use MistyAttic\Core\Formats\TrackedReader;
+use MistyAttic\Core\Formats\TrackedTree;
 use MistyAttic\Core\Formats\Unreadable;
 use MistyAttic\Core\Formats\Xml;
 use MistyAttic\Core\Kinds\Document\DocumentRole;
 
 /** Text documents by OASIS ODF 1.3, part 3. What is left out is listed in docs/formats/documents.md. */
-final class OdtReader implements Reader
+final class OdtReader implements TrackedReader
 {
     private const MOST_SPACES = 1_000_000;
 
@@ -44,21 +45,52 @@ final class OdtReader implements Reader
     /** @var list<DOMElement> frames met in a paragraph, to be set behind it */
     private array $frames = [];
 
+    /** As it is with all of its tracked changes accepted. */
     public function read(string $bytes, FormatLimits $limits): Content
+    {
+        return $this->settled($bytes, $limits, fn (string $author): bool => true);
+    }
+
+    /** As it was before its tracked changes, with what each author changed, and its annotations. */
+    public function tracked(string $bytes, FormatLimits $limits): Content
+    {
+        $text = self::text(Archive::of($bytes, $limits), $limits);
+        $authors = array_slice(OdtSettling::authors($text), 0, self::MOST_AUTHORS);
+        OdtSettling::of($text, fn (string $author): bool => false);
+        $said = OdtAnnotations::of($text);
+        $content = $this->settled($bytes, $limits, fn (string $author): bool => false);
+        $tracked = array_map(function (string $of) use ($bytes, $limits): TrackedTree {
+            $changed = (new self)->settled($bytes, $limits, fn (string $author): bool => $author === $of);
+
+            return new TrackedTree($of, $changed->tree, $changed->pictures);
+        }, $authors);
+
+        return new Content($content->kind, $content->tree, $content->pictures, $content->left, $tracked, $said);
+    }
+
+    /** @param \Closure(string): bool $accepts */
+    private function settled(string $bytes, FormatLimits $limits, \Closure $accepts): Content
     {
         $this->archive = Archive::of($bytes, $limits);
         $this->limits = $limits;
         $this->builder = new DocumentBuilder($limits);
+        [$this->numbers, $this->frames] = [[], []];
         $styles = $this->archive->fileIfThere('styles.xml', $limits->tree);
         if ($styles !== null) {
             $this->learn(Xml::read($styles, 'styles.xml'));
         }
-        $content = Xml::read($this->archive->file('content.xml', $limits->tree), 'content.xml');
-        $this->learn($content);
-        $text = Xml::child($content, 'office:body', 'office:text') ?? throw Unreadable::because('it is no text document', 'content.xml');
+        $text = self::text($this->archive, $limits);
+        $root = $text->ownerDocument?->documentElement;
+        $root === null || $this->learn($root);
+        OdtSettling::of($text, $accepts);
         $this->blocks($text);
 
         return $this->builder->content();
+    }
+
+    private static function text(Archive $archive, FormatLimits $limits): DOMElement
+    {
+        return Xml::child(Xml::read($archive->file('content.xml', $limits->tree), 'content.xml'), 'office:body', 'office:text') ?? throw Unreadable::because('it is no text document', 'content.xml');
     }
 
     private function learn(DOMElement $root): void

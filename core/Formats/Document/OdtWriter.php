@@ -4,167 +4,48 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\Formats\Document;
 
-use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
-use MistyAttic\Core\Content\RichText;
-use MistyAttic\Core\Formats\Package;
 use MistyAttic\Core\Formats\Writer;
-use MistyAttic\Core\Formats\Xml;
 use MistyAttic\Core\Kinds\Document\DocumentRole;
 use MistyAttic\Core\Kinds\Numbering;
 
 /** A document as a text document by OASIS ODF 1.3, part 3. */
 final class OdtWriter implements Writer
 {
-    private const SPACES = 'xmlns:office="urn:oasis:names:tc:opendocument:xmlns:office:1.0" xmlns:style="urn:oasis:names:tc:opendocument:xmlns:style:1.0" xmlns:text="urn:oasis:names:tc:opendocument:xmlns:text:1.0" xmlns:table="urn:oasis:names:tc:opendocument:xmlns:table:1.0" xmlns:draw="urn:oasis:names:tc:opendocument:xmlns:drawing:1.0" xmlns:fo="urn:oasis:names:tc:opendocument:xmlns:xsl-fo-compatible:1.0" xmlns:svg="urn:oasis:names:tc:opendocument:xmlns:svg-compatible:1.0" xmlns:xlink="http://www.w3.org/1999/xlink" xmlns:dc="http://purl.org/dc/elements/1.1/"';
-
-    private const MARKS = ['bold' => 'fo:font-weight="bold"', 'italic' => 'fo:font-style="italic"', 'strike' => 'style:text-line-through-style="solid"', 'underline' => 'style:text-underline-style="solid"', 'raised' => 'style:text-position="super 58%"', 'lowered' => 'style:text-position="sub 58%"', 'code' => 'style:font-name="monospace"'];
-
-    /** @var array<string, string> marks => name of the automatic style */
-    private array $spans = [];
-
-    /** @var array<string, array{string, string}> chunk => name in the package and bytes */
-    private array $pictures = [];
-
     public function mediaType(): string
     {
-        return 'application/vnd.oasis.opendocument.text';
+        return OdtPackage::MEDIA_TYPE;
     }
 
     public function write(string $title, PartTree $tree, \Closure $picture): string
     {
-        return (new self)->package($title, $tree, $picture);
-    }
-
-    /** @param \Closure(string): ?string $picture */
-    private function package(string $title, PartTree $tree, \Closure $picture): string
-    {
-        $body = $this->blocks($tree, $picture);
-        $styles = '';
-        foreach ($this->spans as $marks => $name) {
-            $parent = str_contains($marks, 'code') ? ' style:parent-style-name="Source_20_Text"' : '';
-            $styles .= "<style:style style:name=\"{$name}\" style:family=\"text\"{$parent}><style:text-properties ".implode(' ', array_map(fn (string $mark) => self::MARKS[$mark], explode(' ', $marks))).'/></style:style>';
-        }
-        foreach (['LB' => 'bullet text:bullet-char="•"', 'LN' => 'number style:num-format="1" style:num-suffix="."'] as $name => $level) {
-            $levels = '';
-            for ($depth = 1; $depth <= 10; $depth++) {
-                $levels .= "<text:list-level-style-{$level} text:level=\"{$depth}\"/>";
-            }
-            $styles .= "<text:list-style style:name=\"{$name}\">{$levels}</text:list-style>";
-        }
-        $package = new Package;
-        $package->add('mimetype', $this->mediaType(), false);
-        $package->add('content.xml', '<?xml version="1.0" encoding="UTF-8"?><office:document-content '.self::SPACES." office:version=\"1.3\"><office:automatic-styles>{$styles}</office:automatic-styles><office:body><office:text>{$body}</office:text></office:body></office:document-content>");
-        $package->add('styles.xml', '<?xml version="1.0" encoding="UTF-8"?><office:document-styles '.self::SPACES.' office:version="1.3"><office:styles>'.$this->namedStyles().'</office:styles></office:document-styles>');
-        $package->add('meta.xml', '<?xml version="1.0" encoding="UTF-8"?><office:document-meta '.self::SPACES.' office:version="1.3"><office:meta><dc:title>'.Xml::escape($title).'</dc:title></office:meta></office:document-meta>');
-        $entries = '';
-        foreach ($this->pictures as [$name, $bytes]) {
-            $package->add($name, $bytes, false);
-            $entries .= "<manifest:file-entry manifest:full-path=\"{$name}\" manifest:media-type=\"\"/>";
-        }
-        $package->add('META-INF/manifest.xml', '<?xml version="1.0" encoding="UTF-8"?><manifest:manifest xmlns:manifest="urn:oasis:names:tc:opendocument:xmlns:manifest:1.0" manifest:version="1.3"><manifest:file-entry manifest:full-path="/" manifest:version="1.3" manifest:media-type="'.$this->mediaType().'"/><manifest:file-entry manifest:full-path="content.xml" manifest:media-type="text/xml"/><manifest:file-entry manifest:full-path="styles.xml" manifest:media-type="text/xml"/><manifest:file-entry manifest:full-path="meta.xml" manifest:media-type="text/xml"/>'.$entries.'</manifest:manifest>');
-
-        return $package->bytes();
-    }
-
-    private function namedStyles(): string
-    {
-        $styles = '<style:style style:name="Standard" style:family="paragraph"/><style:style style:name="Quotations" style:family="paragraph" style:parent-style-name="Standard"><style:paragraph-properties fo:margin-left="1cm"/></style:style><style:style style:name="Preformatted_20_Text" style:display-name="Preformatted Text" style:family="paragraph" style:parent-style-name="Standard"/><style:style style:name="Horizontal_20_Line" style:display-name="Horizontal Line" style:family="paragraph" style:parent-style-name="Standard"><style:paragraph-properties fo:border-bottom="0.5pt solid #808080"/></style:style><style:style style:name="Source_20_Text" style:display-name="Source Text" style:family="text"/>';
-        for ($level = 1; $level <= 4; $level++) {
-            $size = 20 - 2 * $level;
-            $styles .= "<style:style style:name=\"Heading_20_{$level}\" style:display-name=\"Heading {$level}\" style:family=\"paragraph\" style:parent-style-name=\"Standard\" style:default-outline-level=\"{$level}\"><style:text-properties fo:font-size=\"{$size}pt\" fo:font-weight=\"bold\"/></style:style>";
-        }
-
-        return $styles;
-    }
-
-    /** @param \Closure(string): ?string $picture */
-    private function blocks(PartTree $tree, \Closure $picture): string
-    {
-        $xml = '';
+        $package = new OdtPackage;
         $numbers = Numbering::of($tree);
+        $xml = '';
         foreach ($tree->parts as $at => $part) {
-            $role = DocumentRole::from($part->role);
-            if ($role === DocumentRole::Row || $role === DocumentRole::Cell) {
-                continue;
-            }
-            $text = $this->inline($part->richText());
-            $xml .= match ($role) {
-                DocumentRole::Heading => "<text:h text:style-name=\"Heading_20_{$part->int('level')}\" text:outline-level=\"{$part->int('level')}\">{$text}</text:h>",
-                DocumentRole::Quote => "<text:p text:style-name=\"Quotations\">{$text}</text:p>",
-                DocumentRole::Code => "<text:p text:style-name=\"Preformatted_20_Text\">{$text}</text:p>",
-                DocumentRole::ListItem => $this->item($part, $text, $at === 0 ? null : $tree->parts[$at - 1], $numbers[$part->id] ?? null),
-                DocumentRole::Table => $this->table($tree, $part),
-                DocumentRole::Picture => $this->picture($part, $picture),
-                DocumentRole::Rule => '<text:p text:style-name="Horizontal_20_Line"/>',
-                default => "<text:p text:style-name=\"Standard\">{$text}</text:p>",
+            [$open, $close] = OdtPackage::around($part, $tree->parts[$at - 1] ?? null, $numbers[$part->id] ?? null);
+            $xml .= match (DocumentRole::from($part->role)) {
+                DocumentRole::Row, DocumentRole::Cell => '',
+                DocumentRole::Table => OdtPackage::table(self::rows($tree, $part->id, fn (string $cell): string => $package->inline($tree->get($cell)->richText()))),
+                DocumentRole::Picture => $package->picture($part, $picture),
+                DocumentRole::Rule => $open.$close,
+                default => $open.OdtPackage::box($part).$package->inline($part->richText()).$close,
             };
         }
 
-        return $xml;
+        return $package->bytes($title, $xml);
     }
 
     /**
-     * Each item as a list of its own that goes on with the one before: depth is how many lists stand around it.
-     *
-     * @param  array{int, bool}|null  $number  of a numbered one, and whether it begins
+     * @param  \Closure(string): string  $cell  what stands in one, by its id
+     * @return list<array{bool, list<string>}> whether each row is a heading, and what stands in its cells
      */
-    private function item(Part $part, string $text, ?Part $before, ?array $number): string
+    public static function rows(PartTree $tree, string $table, \Closure $cell): array
     {
-        $box = $part->string('style') === 'task' ? (($part->fields['done'] ?? false) === true ? '☑ ' : '☐ ') : '';
-        $style = $part->string('style') === 'number' ? 'LN' : 'LB';
-        $continued = $before?->role === DocumentRole::ListItem->value ? ' text:continue-numbering="true"' : '';
-
-        $item = $number !== null && $number[1] ? "<text:list-item text:start-value=\"{$number[0]}\">" : '<text:list-item>';
-
-        return "<text:list text:style-name=\"{$style}\"{$continued}>".str_repeat('<text:list-item><text:list>', $part->depth).$item."<text:p>{$box}{$text}</text:p>".str_repeat('</text:list-item></text:list>', $part->depth + 1);
-    }
-
-    private function table(PartTree $tree, Part $table): string
-    {
-        $rows = ['', ''];
-        $columns = 0;
-        $head = true;
-        foreach ($tree->children()[$table->id] ?? [] as $row) {
+        return array_map(function (string $row) use ($tree, $cell): array {
             $cells = $tree->children()[$row] ?? [];
-            $columns = max($columns, count($cells));
-            $head = $head && $cells !== [] && array_filter($cells, fn (string $id) => ($tree->get($id)->fields['head'] ?? false) !== true) === [];
-            $rows[$head ? 0 : 1] .= '<table:table-row>'.implode('', array_map(fn (string $id) => "<table:table-cell office:value-type=\"string\"><text:p>{$this->inline($tree->get($id)->richText())}</text:p></table:table-cell>", $cells)).'</table:table-row>';
-        }
 
-        return "<table:table><table:table-column table:number-columns-repeated=\"{$columns}\"/>".($rows[0] === '' ? '' : "<table:table-header-rows>{$rows[0]}</table:table-header-rows>").$rows[1].'</table:table>';
-    }
-
-    /** @param \Closure(string): ?string $picture */
-    private function picture(Part $part, \Closure $picture): string
-    {
-        $address = $picture($part->string('chunk')) ?? '';
-        $bytes = preg_match('~^data:image/([a-z]+)[^,]*;base64,(.+)$~s', $address, $found) === 1 ? (string) base64_decode($found[2]) : null;
-        if ($bytes !== null) {
-            $this->pictures[$part->string('chunk')] = ["Pictures/{$part->string('chunk')}.{$found[1]}", $bytes];
-            $address = $this->pictures[$part->string('chunk')][0];
-        }
-        $width = number_format(min(16, max(1, $part->int('width') / 38)), 2, '.', '');
-        $height = number_format(min(16, max(1, $part->int('width') / 38)) * max(1, $part->int('height')) / max(1, $part->int('width')), 2, '.', '');
-
-        return "<text:p><draw:frame text:anchor-type=\"as-char\" svg:width=\"{$width}cm\" svg:height=\"{$height}cm\"><draw:image xlink:href=\"".Xml::escape($address).'" xlink:type="simple"/><svg:title>'.Xml::escape($part->string('alt')).'</svg:title></draw:frame></text:p>';
-    }
-
-    private function inline(RichText $text): string
-    {
-        $xml = '';
-        foreach ($text->runs as $run) {
-            $piece = Xml::escape($run->text);
-            $piece = (string) preg_replace_callback('/ {2,}|^ | $/', fn (array $spaces) => '<text:s text:c="'.strlen($spaces[0]).'"/>', $piece);
-            $piece = str_replace(["\n", "\t"], ['<text:line-break/>', '<text:tab/>'], $piece);
-            $marks = implode(' ', array_keys(array_intersect_key(self::MARKS, $run->marks)));
-            if ($marks !== '') {
-                $name = $this->spans[$marks] ??= 'T'.(count($this->spans) + 1);
-                $piece = "<text:span text:style-name=\"{$name}\">{$piece}</text:span>";
-            }
-            $xml .= isset($run->marks['link']) ? '<text:a xlink:type="simple" xlink:href="'.Xml::escape((string) $run->marks['link'])."\">{$piece}</text:a>" : $piece;
-        }
-
-        return $xml;
+            return [$cells !== [] && array_filter($cells, fn (string $id) => ($tree->get($id)->fields['head'] ?? false) !== true) === [], array_map($cell, $cells)];
+        }, $tree->children()[$table] ?? []);
     }
 }
