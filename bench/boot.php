@@ -15,8 +15,11 @@ use Illuminate\Support\Facades\Artisan;
 require __DIR__.'/../vendor/autoload.php';
 $quick = in_array('--quick', $argv, true);
 $database = (string) tempnam(sys_get_temp_dir(), 'attic-bench');
-putenv("DB_DATABASE={$database}");
-$_ENV['DB_DATABASE'] = $_SERVER['DB_DATABASE'] = $database;
+// A machine on which the application was never started has no key.
+foreach (['DB_DATABASE' => $database, 'APP_KEY' => 'base64:'.base64_encode(str_repeat('k', 32)), 'APP_CONFIG_CACHE' => '/nowhere', 'CACHE_STORE' => 'array', 'SESSION_DRIVER' => 'array', 'QUEUE_CONNECTION' => 'sync'] as $name => $value) {
+    putenv("{$name}={$value}");
+    $_ENV[$name] = $_SERVER[$name] = $value;
+}
 $app = require __DIR__.'/../bootstrap/app.php';
 $app->make(Kernel::class)->bootstrap();
 // The framework tells of an exception and ends as if all were well.

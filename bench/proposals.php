@@ -30,7 +30,6 @@ use MistyAttic\Core\Formats\Content;
 use MistyAttic\Core\Kinds\Kinds;
 
 require __DIR__.'/boot.php';
-config(['session.driver' => 'array']);
 Date::setTestNow('2026-02-02 09:00:00');
 [$blocks, $people] = $quick ? [60, 20] : [300, 200];
 $text = fn (int $at, string $more = ''): RichText => RichText::plain("{$more}Paragraph {$at} says what is to be done with the lamp, the lead and the socket before anybody opens the door.");
@@ -64,6 +63,7 @@ printf("%s open proposals on %s paragraphs\n\n", number_format($people), number_
 printf("the desk of an item without any   %7.1f ms\n", $time(fn () => $get("/items/{$bare->key}")));
 printf("its desk                          %7.1f ms\n", $time(fn () => $get("/items/{$item->key}")));
 printf("one of them, in place             %7.1f ms\n", $time(fn (int $run) => $get("/items/{$item->key}/proposals?of={$open->all[$run]->id}")));
+printf("everybody's, eight side by side   %7.1f ms\n", $time(fn () => $get("/items/{$item->key}/proposals?of=everybody")));
 $writes = fn ($of): float => $time(function (int $run) use ($save, $of, $user, $changed, $tree, $text): void {
     Date::setTestNow(Date::now()->addMinutes(2));
     $save($of, $user, $changed($tree, ['par00001' => $text(1, "Run {$run}. ")]), "s{$run}");

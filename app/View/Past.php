@@ -22,8 +22,8 @@ class Past
     /** The view that shows a state, a comparison, and who wrote what. */
     public const VIEW = 'history.state';
 
-    /** The view of one part in it: the plain one has every field, and what is below. */
-    public const BLOCK = 'history.plain-block';
+    /** The view of the parts in it: the plain one has every field, and what is below. */
+    public const BLOCKS = 'history.plain-blocks';
 
     /** Whether there is a view of who wrote what. */
     public const TELLS_AUTHORS = true;

@@ -1,6 +1,6 @@
 <x-reading :title="$title" :item="$item">
     <x-reading-past :publishing="$publishing" :item="$item" :is-live="$isLive" />
     <header class="reading-head"><h1>{{ $title }}</h1></header>
-    <main class="paper prose">@foreach ($blocks as $block)@include('history.plain-block', ['side' => 'both', 'address' => $address, 'parts' => null])@endforeach</main>
+    <main class="paper prose">@include('history.plain-blocks', ['side' => 'both', 'address' => $address, 'parts' => null])</main>
     <x-reading-foot :publishing="$publishing" :earlier="$earlier" :is-live="$isLive" />
 </x-reading>

@@ -116,6 +116,7 @@ final class RightsTest extends FeatureCase
             'saying something' => ['post', 'talk.say', 'editor', ['deed' => 'said', 'text' => 'So.']],
             'what is proposed' => ['get', 'proposals', 'viewer', []],
             'proposing' => ['post', 'proposals.begin', 'editor', []],
+            'answering what everybody proposes' => ['put', 'proposals.answer-all', 'editor', ['do' => 'declined', 'states' => [1 => str_repeat('0', 40)]]],
             'answering what is proposed' => ['put', 'proposals.answer', 'editor', ['do' => 'accepted', 'seen' => 3, 'state' => str_repeat('0', 40)]],
             'a link to propose' => ['post', 'proposals.link', 'owner', ['days' => 3, 'most' => 2]],
             'taking it back again' => ['delete', 'proposals.link.back', 'owner', []],

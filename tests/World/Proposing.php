@@ -11,6 +11,7 @@ use App\Models\ProposalLink;
 use App\Models\ProposalState;
 use App\Models\Role;
 use App\Models\Version;
+use App\View\Proposals\Everybody;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use MistyAttic\Core\Kinds\Kinds;
@@ -184,7 +185,7 @@ final class Proposing
     {
         $waiting = array_filter($open, fn (Proposal $proposal) => $proposal->state === ProposalState::Waiting);
         $page = $this->world->as($step->who)->get(route('proposals', [$item, 'of' => 'everybody', ...($chance->once(3) ? ['at' => 1 + $chance->under($item->head)] : [])]));
-        $states = array_column(array_map(fn (Proposal $proposal) => [$proposal->id, $proposal->root], array_slice($waiting, 0, 12)), 1, 0);
+        $states = array_column(array_map(fn (Proposal $proposal) => [$proposal->id, $proposal->root], array_slice($waiting, 0, Everybody::MOST)), 1, 0);
         if ($states === []) {
             return;
         }

@@ -67,7 +67,7 @@ final class ProposalsController extends Controller
         $address = HistoryAddress::read($request, $item, fn (): int => $newest->number)->on('proposals', ['of' => $chosen->id, 'look' => $shared['look'], 'at' => $open->at]);
 
         return $page->drawn($item, $this->person($request), $newest, $becomes, $address, 'proposals', function (Comparison $comparison) use ($chosen, $phrases, $shared, $newest, &$met): array {
-            return [...$shared, 'newest' => $newest, 'lines' => $shared['look'] === 'would' ? [] : ProposedLine::in($comparison, $chosen, $met, $phrases)];
+            return [...$shared, 'newest' => $newest, 'lines' => $shared['look'] === 'would' ? [] : ProposedLine::in($comparison->kind, $comparison->old, $comparison->new, $comparison->changes, $chosen, $met, $phrases)];
         }) ?? abort(404);
     }
 

@@ -11,5 +11,5 @@ final class Past extends Plain
 {
     public const STANDS = 'under';
 
-    public const BLOCK = 'kinds.document.block';
+    public const BLOCKS = 'kinds.document.blocks';
 }

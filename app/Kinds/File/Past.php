@@ -32,7 +32,7 @@ final class Past extends Plain
 {
     public const VIEW = 'kinds.file.past';
 
-    public const BLOCK = 'kinds.file.line';
+    public const BLOCKS = 'kinds.file.lines';
 
     /** Bytes of a picture of which a small copy is made. */
     private const SMALL = 4_194_304;
@@ -141,7 +141,7 @@ final class Past extends Plain
     private function parts(LookedAt $at): array
     {
         if ($at->comparison->kind->grid() === null) {
-            return $this->blocks($at, 'kinds.document.block');
+            return $this->blocks($at, 'kinds.document.blocks');
         }
         $sheet = new SheetView($at->comparison, $this->states, $at->address->tab, $at->address->rows === 'all', false, $at->address->view);
 

@@ -48,7 +48,7 @@ class Desk
     /** What readers see of it. */
     public function read(Item $item, User $person): View|RedirectResponse
     {
-        return view('read', ['item' => $item, 'blocks' => Blocks::plain($item->kind(), $this->states->tree($item->root)), 'block' => $item->room(Past::class)::BLOCK, 'address' => HistoryAddress::all($item)]);
+        return view('read', ['item' => $item, 'blocks' => Blocks::plain($item->kind(), $this->states->tree($item->root)), 'view' => $item->room(Past::class)::BLOCKS, 'address' => HistoryAddress::all($item)]);
     }
 
     /** Whether changes to it can be proposed, on a desk like this one. */

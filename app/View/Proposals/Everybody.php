@@ -6,17 +6,18 @@ namespace App\View\Proposals;
 
 use App\Models\Proposal;
 use App\Models\Version;
+use App\Store\Excerpt;
 use App\Store\Proposed;
 use App\Store\States;
-use App\View\Comparison;
 use App\View\Phrases;
+use MistyAttic\Core\Compare\Changes\TreeCompare;
 use MistyAttic\Core\Content\PartTree;
 
 /** What several people propose for an item, part by part in the order of the text, each beside the others'. */
 final readonly class Everybody
 {
     /** People of whom all is shown at once. */
-    public const MOST = 12;
+    public const MOST = 8;
 
     /** @var list<EverybodysLine> */
     public array $lines;
@@ -27,16 +28,16 @@ final readonly class Everybody
     public function __construct(public OpenProposals $open, Version $newest, States $states, Proposed $proposed, Phrases $phrases)
     {
         $this->shown = array_values($open->all->take(self::MOST)->all());
-        $item = $newest->item;
-        $now = $states->tree($newest->root);
-        $at = array_flip(array_map(fn ($part) => $part->id, $now->parts));
+        $kind = $newest->item->kind();
         $lines = [];
+        $now = null;
         foreach ($this->shown as $proposal) {
             [$root, $met] = $proposed->becomes($states, $proposal, $newest->root);
-            $comparison = new Comparison($item, $newest, Version::toCome($item, $root, $newest->title, $proposal->user), $states, $phrases, apart: true);
-            foreach (ProposedLine::in($comparison, $proposal, $met, $phrases) as $line) {
-                $below = self::below($now, $comparison->new, explode('/', $line->line->part())[0]);
-                $lines[] = [$at[$below] ?? -1, new EverybodysLine($proposal, $line, $below, $line->words($comparison, $proposal->user))];
+            $excerpt = $kind->grid() === null ? null : Excerpt::of($states, $kind->grid(), $newest->root, $root);
+            [$old, $new] = [$excerpt->old ?? $now ??= $states->tree($newest->root), $excerpt->new ?? $states->tree($root)];
+            foreach (ProposedLine::in($kind, $old, $new, $excerpt->changes ?? TreeCompare::of($old, $new), $proposal, $met, $phrases) as $line) {
+                $below = self::below($old, $new, explode('/', $line->line->part())[0]);
+                $lines[] = [$old->position($below) ?? -1, new EverybodysLine($proposal, $line, $below, $line->words($old, $new, $proposal->user))];
             }
         }
         usort($lines, fn (array $one, array $two): int => $one[0] <=> $two[0]);

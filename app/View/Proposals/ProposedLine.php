@@ -7,10 +7,10 @@ namespace App\View\Proposals;
 use App\Models\Proposal;
 use App\Models\User;
 use App\View\ChangeLine;
-use App\View\Comparison;
 use App\View\Phrases;
 use App\View\SpanHtml;
 use Illuminate\Support\Str;
+use MistyAttic\Core\Compare\Changes\ChangeSet;
 use MistyAttic\Core\Compare\Changes\ChangeType;
 use MistyAttic\Core\Compare\Telling\Detail;
 use MistyAttic\Core\Compare\Telling\Statement;
@@ -21,6 +21,7 @@ use MistyAttic\Core\Compare\Texts\TextCompare;
 use MistyAttic\Core\Compare\Texts\Words;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
+use MistyAttic\Core\Kinds\Kind;
 
 /** One change that somebody proposes, which is answered by itself. */
 final readonly class ProposedLine
@@ -38,14 +39,14 @@ final readonly class ProposedLine
      * @param  list<string>  $met  {@see Proposal::$met}
      * @return list<self>
      */
-    public static function in(Comparison $comparison, Proposal $proposal, array $met, Phrases $phrases): array
+    public static function in(Kind $kind, PartTree $old, PartTree $new, ChangeSet $changes, Proposal $proposal, array $met, Phrases $phrases): array
     {
         $met = array_flip($met);
         $lines = [];
-        foreach (Statements::of($comparison->kind, $comparison->old, $comparison->new, $comparison->changes, Detail::Apart) as $statement) {
+        foreach (Statements::of($kind, $old, $new, $changes, Detail::Apart) as $statement) {
             if (! $statement->isConsequence()) {
                 $meets = array_filter([...$statement->ids, ...$statement->cells ?? []], fn (string $part) => isset($met[$part])) !== [];
-                $lines[] = new self(new ChangeLine($statement, $phrases->statement($statement), [], [$proposal->user], null), $meets, self::placesOf($comparison, $statement));
+                $lines[] = new self(new ChangeLine($statement, $phrases->statement($statement), [], [$proposal->user], null), $meets, self::placesOf($old, $new, $statement));
             }
         }
 
@@ -53,13 +54,13 @@ final readonly class ProposedLine
     }
 
     /** @return list<array{key: string, goes: string, comes: string}> */
-    private static function placesOf(Comparison $comparison, Statement $statement): array
+    private static function placesOf(PartTree $before, PartTree $after, Statement $statement): array
     {
         $key = count($statement->keys()) === 1 ? $statement->keys()[0] : '';
         $part = str_starts_with($key, 'edited:') ? substr($key, strlen('edited:')) : '';
         $places = [];
-        if ($comparison->old->has($part) && $comparison->new->has($part) && $comparison->old->get($part)->role === $comparison->new->get($part)->role) {
-            [$old, $new] = [$comparison->old->get($part), $comparison->new->get($part)];
+        [$old, $new] = [$before->find($part), $after->find($part)];
+        if ($old !== null && $new !== null && $old->role === $new->role) {
             foreach ($old->differing($new) as $field) {
                 [$was, $is] = [$old->fields[$field] ?? null, $new->fields[$field] ?? null];
                 if ($was instanceof RichText && $is instanceof RichText) {
@@ -76,11 +77,11 @@ final readonly class ProposedLine
     }
 
     /** The text that comes, goes or changes, marked as its author's; null where there is none, or several. */
-    public function words(Comparison $comparison, User $author): ?SpanHtml
+    public function words(PartTree $old, PartTree $new, User $author): ?SpanHtml
     {
         // Of what moved, another line tells what was written.
         $id = $this->line->statement->type !== ChangeType::Moved && $this->line->statement->cells === null && count($this->line->statement->ids) === 1 ? $this->line->part() : '';
-        [$was, $is] = array_map(fn (PartTree $tree): RichText => $tree->find($id)?->richText() ?? new RichText, [$comparison->old, $comparison->new]);
+        [$was, $is] = array_map(fn (PartTree $tree): RichText => $tree->find($id)?->richText() ?? new RichText, [$old, $new]);
 
         return $was->equals($is) ? null : new SpanHtml(array_map(fn (Span $span) => [$span, $author], TextCompare::of($was, $is, new Words)->spans()));
     }

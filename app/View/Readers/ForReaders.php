@@ -49,7 +49,7 @@ class ForReaders
     /** What would be seen if a version was published, and how it differs from what is seen now. */
     public function seen(PublishingPlan $plan, User $person): View
     {
-        return view('publish.plain', ['blocks' => $plan->blocks(), 'kind' => $plan->kind, 'block' => $plan->item->room(Past::class)::BLOCK]);
+        return view('publish.plain', ['blocks' => $plan->blocks(), 'kind' => $plan->kind, 'view' => $plan->item->room(Past::class)::BLOCKS]);
     }
 
     /**

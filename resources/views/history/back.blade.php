@@ -1,1 +1,1 @@
-@if (($back ?? null) !== null && $block->removed())<a class="block-back" href="{{ $back }}?parts={{ $block->id() }}">{{ __('history.bring_it_back') }}</a>@endif
+@if (($back ?? null) !== null)<a class="block-back" href="{{ $back }}?parts={{ $block->id() }}">{{ __('history.bring_it_back') }}</a>@endif

@@ -2,7 +2,7 @@
 @if ($address->view === 'was')
     <div class="state is-was @if ($from->number === $item->head) is-newest @endif" tabindex="0" role="region" aria-label="Version {{ $from->number }}, read only" data-state>
         @include('history.banner')
-        <article class="paper prose">@foreach ($blocks as $block)@include($blockView ?? $past::BLOCK, ['side' => 'both'])@endforeach</article>
+        <article class="paper prose">@include($blockView ?? $past::BLOCKS, ['side' => 'both'])</article>
         @include('history.pieces')
     </div>
 @elseif (isset($written))
@@ -15,15 +15,15 @@
             <p class="sides-name">Earlier: {{ $from->number }}, <x-when :at="$from->saved_at" exact /></p>
             <p class="sides-name">Later: {{ $to->number }}, <x-when :at="$to->saved_at" exact />@if ($to->number === $item->head), the newest @endif</p>
             @foreach ($blocks as $block)
-                <div class="side-cell prose">@if (! $block->added())@include($blockView ?? $past::BLOCK, ['side' => 'old'])@endif</div>
-                <div class="side-cell prose">@if (! $block->removed())@include($blockView ?? $past::BLOCK, ['side' => 'new'])@endif</div>
+                <div class="side-cell prose">@if (! $block->added())@include($blockView ?? $past::BLOCKS, ['blocks' => [$block], 'side' => 'old'])@endif</div>
+                <div class="side-cell prose">@if (! $block->removed())@include($blockView ?? $past::BLOCKS, ['blocks' => [$block], 'side' => 'new'])@endif</div>
             @endforeach
         </div>
         @include('history.pieces')
     </div>
 @else
     <div class="state" tabindex="0" role="region" aria-label="What changed between {{ $from->number }} and {{ $to->number }}" data-state>
-        <article class="paper prose">@foreach ($blocks as $block)@include($blockView ?? $past::BLOCK, ['side' => 'both'])@endforeach</article>
+        <article class="paper prose">@include($blockView ?? $past::BLOCKS, ['side' => 'both'])</article>
         @include('history.pieces')
     </div>
 @endif

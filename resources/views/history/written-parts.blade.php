@@ -1,2 +1,2 @@
-<article class="paper prose">@foreach ($blocks as $block)@include($blockView ?? $past::BLOCK, ['side' => 'new'])@endforeach</article>
+<article class="paper prose">@include($blockView ?? $past::BLOCKS, ['side' => 'new'])</article>
 @include('history.pieces')

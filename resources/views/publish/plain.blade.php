@@ -1,1 +1,1 @@
-<x-seen><article class="paper prose">@foreach ($blocks as $each)@include($block, ['block' => $each, 'side' => 'both'])@endforeach</article></x-seen>
+<x-seen><article class="paper prose">@include($view, ['side' => 'both'])</article></x-seen>

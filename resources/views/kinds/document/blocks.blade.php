@@ -1,10 +1,11 @@
+@foreach ($blocks as $block)
 <div class="{{ $block->classes($address) }}" @if ($side !== 'old') id="part-{{ $block->id() }}" @elseif ($block->removed()) id="part-{{ $block->id() }}" @endif data-part="{{ $block->id() }}" @if ($block->role() === 'heading') role="heading" aria-level="{{ $block->part()->int('level') + 1 }}" @endif>
     @if ($block->editors !== [] && $side !== 'old')
         <span class="block-who">@foreach ($block->editors as $editor)<x-monogram :user="$editor" />@endforeach</span>
     @endif
     @if ($block->note !== null && $side !== 'old')<span class="block-note">{{ $block->note }}</span>@endif
     @if ($parts && $side !== 'old' && $block->role() !== 'rule')<a class="block-history" href="{{ $parts }}/{{ $block->id() }}" tabindex="-1" title="{{ $itsHistory }}" aria-hidden="true"><svg class="glyph" viewBox="0 0 24 24" focusable="false"><use href="#glyph-history"/></svg></a>@endif
-    @includeWhen($side !== 'old', 'history.back')
+    @includeWhen($side !== 'old' && $block->removed(), 'history.back')
     @switch($block->role())
         @case('rule')
             <hr>
@@ -36,3 +37,4 @@
             <span class="block-text">{{ $block->text($side, $address) }}</span>
     @endswitch
 </div>
+@endforeach

@@ -1,3 +1,4 @@
+@foreach ($blocks as $block)
 @if ($block->role() === 'bytes')
     @if ($block->changed() && $block->settings($side) !== [])
         <dl class="part-settings file-facts" id="part-{{ $block->id() }}" data-part="{{ $block->id() }}">@foreach (array_filter($block->settings($side), fn (array $each) => $each[0] !== null) as $name => [$was, $is])<div><dt>{{ __("changes.fields.{$name}") }}</dt><dd><del>{{ $was === '' ? '–' : $was }}</del> <ins>{{ $is === '' ? '–' : $is }}</ins></dd></div>@endforeach</dl>
@@ -12,3 +13,4 @@
         <code class="block-text">{{ $block->text($side, $address) }}</code>
     </div>
 @endif
+@endforeach
