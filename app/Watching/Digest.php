@@ -8,15 +8,18 @@ use App\Models\Item;
 use App\Models\Shelf;
 use App\Models\User;
 use App\Sharing\SendMail;
+use App\View\ForYou\ForYou;
+use App\View\ForYou\Notice;
 use App\View\Phrases;
 use App\View\Watching\Change;
 use App\View\Watching\Changes;
+use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
 use Illuminate\Support\Facades\URL;
 
-/** What changed since the last time on what somebody watches, in one mail; none when nothing did. It tells what they may see when it is sent. */
+/** What changed since the last time on what somebody watches, and what was said to them or proposed for what is theirs, in one mail; none when nothing was. It tells what they may see when it is sent. */
 final readonly class Digest
 {
     /** Minutes after which a version is told of: until then it may still grow. */
@@ -30,25 +33,27 @@ final readonly class Digest
     /** @return bool whether there was something to tell */
     public function send(User $person): bool
     {
-        $last = (int) DB::table('digests')->where('user_id', $person->id)->value('version_id');
+        $told = DB::table('digests')->where('user_id', $person->id)->first();
+        $last = (int) ($told->version_id ?? 0);
+        // Who never got a mail is told of the last day.
+        $since = CarbonImmutable::parse($told->told_at ?? now()->subDay());
         $newest = (int) DB::table('versions')->where('saved_at', '<=', now()->subMinutes(self::STILL)->format('Y-m-d H:i:s'))->orderByDesc('id')->limit(1)->value('id');
-        if ($newest <= $last) {
-            return false;
-        }
         // Sentences name other items to those alone who may see them.
         $was = Auth::user();
         Auth::setUser($person);
         try {
-            $changes = $this->changes($person, $last, $newest);
+            $changes = $newest <= $last ? [] : $this->changes($person, $last, $newest);
+            $said = (new ForYou($person, $this->phrases))->since($since);
         } finally {
             $was === null ? Auth::forgetUser() : Auth::setUser($was);
         }
-        DB::table('digests')->upsert(['user_id' => $person->id, 'version_id' => $newest], ['user_id']);
-        if ($changes !== []) {
-            $this->mail->handle(null, $person->email, trans_choice('watching.digest.subject', count($changes), ['count' => (string) count($changes), 'place' => (string) config('attic.place')]), $this->body($person, $changes));
+        DB::table('digests')->upsert(['user_id' => $person->id, 'version_id' => max($last, $newest), 'told_at' => now()->format('Y-m-d H:i:s')], ['user_id']);
+        if ($changes !== [] || $said !== []) {
+            $subject = trans_choice($changes === [] ? 'watching.digest.said' : 'watching.digest.subject', $changes === [] ? count($said) : count($changes), ['place' => (string) (config('attic.place') ?: config('mail.from.name'))]);
+            $this->mail->handle(null, $person->email, $subject, $this->body($person, $said, $changes));
         }
 
-        return $changes !== [];
+        return $changes !== [] || $said !== [];
     }
 
     /** @return array<int, Change> by version */
@@ -74,10 +79,16 @@ final readonly class Digest
         return array_slice($found, 0, self::MOST, true);
     }
 
-    /** @param array<int, Change> $changes */
-    private function body(User $person, array $changes): string
+    /**
+     * @param  list<Notice>  $said
+     * @param  array<int, Change>  $changes
+     */
+    private function body(User $person, array $said, array $changes): string
     {
         $lines = [];
+        foreach ($said as $notice) {
+            $lines[(string) __('watching.digest.for_you')][] = "- {$notice->said} ({$notice->where})\n  {$notice->address}";
+        }
         foreach ($changes as $change) {
             $lines[$change->item->title.', '.$change->item->shelf->name][] = "- {$change->version->user->firstName()}: {$change->said}\n  {$change->address()}";
         }

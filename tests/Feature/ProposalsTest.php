@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Making\MakeItem;
+use App\Models\HeldEdit;
 use App\Models\Item;
 use App\Models\Proposal;
 use App\Models\ProposalLink;
@@ -192,6 +193,20 @@ final class ProposalsTest extends FeatureCase
         self::assertSame(3, $this->item->refresh()->head);
         $this->get(route('proposals', [$this->item, 'of' => 'everybody']))->assertOk()->assertSee('Nobody proposes anything.');
         $this->assertVerified();
+    }
+
+    public function test_what_meets_itself_in_two_windows_of_a_side_line_waits_for_its_author(): void
+    {
+        $line = $this->proposes($this->tobi, ['pone' => 'Every lead is tested before it goes back on its hook.'] + self::TEXT);
+        $older = $line->root;
+        $sent = fn (string $text): PartTree => PartTree::of(array_map(fn (string $id, string $of) => new Part($id, 'paragraph', 0, ['text' => RichText::plain($of)]), array_keys(self::TEXT), [...array_values(['pone' => $text] + self::TEXT)]));
+        foreach (['one' => 'Nothing is tested.', 'two' => 'All of them are cut up.'] as $client => $text) {
+            $this->actingAs($this->tobi)->putJson(route('state.save', $line), ['base' => $older, 'client' => $client, 'keep' => true, 'content' => $this->wire($sent($text))])->assertOk();
+        }
+        $held = HeldEdit::query()->where('item_id', $line->id)->firstOrFail();
+        $this->get(route('for-you'))->assertOk()->assertSee(route('held', [$line, $held]));
+        $this->get(route('held', [$line, $held]))->assertOk()->assertSee('All of them are cut up.');
+        $this->actingAs($this->nell)->get(route('for-you'))->assertOk()->assertDontSee(route('held', [$line, $held]));
     }
 
     public function test_who_may_propose_and_see_and_answer(): void

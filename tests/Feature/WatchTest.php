@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Models\Proposal;
 use App\Models\Role;
 use App\Models\Shelf;
 use App\Models\User;
@@ -78,6 +79,29 @@ final class WatchTest extends FeatureCase
         $mails = $this->mails(['--soon' => true]);
         self::assertSame([1, 1], [count($mails), substr_count($mails[0], 'And more')]);
         self::assertCount(1, $this->mails(['--soon' => true]));
+    }
+
+    public function test_a_mail_tells_what_was_said_to_somebody_and_proposed_who_watches_nothing(): void
+    {
+        $item = $this->document($this->shelf, $this->ines, 'Before');
+        $part = $this->tree($item)->parts[0]->id;
+        $this->travel(2)->minutes();
+        $this->actingAs($this->tobi)->post(route('talk.begin', $item), ['part' => $part, 'text' => '@Ines Before what?']);
+        $this->post(route('proposals.begin', $item));
+        $line = Proposal::lineFor($this->tobi, $item)->line ?? self::fail();
+        $this->save($line, $this->tobi, $this->paragraphs('Before noon'));
+        $mails = $this->mails();
+        self::assertCount(1, $mails);
+        self::assertStringContainsString('Tobi calls you on “Before”: “@Ines Before what?” (Bench rules, ', $mails[0]);
+        self::assertStringContainsString(route('proposals', [$item, 'of' => 1]), $mails[0]);
+        self::assertSame('2 things were said to you at Misty Attic', DB::table('mails')->value('subject'));
+        // Once; and whoever proposed is told the answer.
+        self::assertCount(1, $this->mails());
+        $proposal = Proposal::query()->firstOrFail();
+        $this->actingAs($this->ines)->put(route('proposals.answer', [$item, $proposal]), ['do' => 'declined', 'seen' => $item->refresh()->head, 'state' => $proposal->root, 'word' => 'Not at noon.'])->assertSessionHasNoErrors();
+        $mails = $this->mails();
+        self::assertCount(2, $mails);
+        self::assertStringContainsString('Not at noon.', $mails[1]);
     }
 
     public function test_nobody_is_told_what_is_not_theirs_to_see(): void

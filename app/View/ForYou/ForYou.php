@@ -55,17 +55,43 @@ final readonly class ForYou
             ...$this->held()->with('item.shelf', 'user', 'met')->get()->map(fn (HeldEdit $held) => new Notice('held', "held {$held->id}", HeldEditView::title($held, $this->person).', '.__('for-you.met', ['who' => HeldEditView::whose($held)]), self::where($held->item), $held->created_at->toImmutable(), route('held', [$held->item, $held]), __('for-you.do.held')))->all(),
             ...$this->wishes()->with('item.shelf', 'user', 'version')->get()->map(fn (Publishing $wish) => new Notice('wish', "wish {$wish->id}", __('for-you.wish', ['who' => $wish->user->firstName(), 'number' => (string) $wish->version->number, 'note' => $wish->note === null ? '' : ": “{$wish->note}”"]), self::where($wish->item), $wish->asked_at, route('wish', [$wish->item, $wish]), __('for-you.do.wish')))->all(),
             ...$this->answers()->with('item.shelf', 'decider', 'version')->get()->map(fn (Publishing $wish) => new Notice('answer', "answer {$wish->id}", __("publishing.told.{$wish->state->value}", ['decider' => (string) $wish->decider?->firstName(), 'number' => (string) $wish->version->number]).($wish->answer === null ? '' : ": “{$wish->answer}”"), self::where($wish->item), $wish->decided_at ?? $wish->asked_at, route('wish', [$wish->item, $wish]), __('for-you.do.answer')))->all(),
-            ...$this->answeredProposals()->with('item.shelf', 'decider')->get()->map(fn (Proposal $proposal) => new Notice('answer', "declined {$proposal->id}", __("for-you.{$proposal->state->value}", ['who' => (string) $proposal->decider?->firstName()]).($proposal->word === null ? '' : ": “{$proposal->word}”"), self::where($proposal->item), $proposal->decided_at ?? $proposal->proposed_at, route('proposal', [$proposal->item, $proposal]), __('for-you.do.answer')))->all(),
+            ...$this->ofAnswered(),
             ...array_map(fn (\stdClass $row) => new Notice('proposals', "proposals {$row->key}", trans_choice('agreeing.waiting', (int) $row->count), (string) $row->title, CarbonImmutable::parse($row->at), route('entries.waiting', $row->key), __('for-you.do.wish')), $this->proposals()),
             ...$this->unusual()->with('item.shelf', 'user')->get()->map(fn (Version $version) => new Notice('unusual', "unusual {$version->id}", __('for-you.unusual', ['who' => $version->user->firstName(), 'what' => $this->phrases->unusual($version->unusual ?? []), 'number' => (string) $version->number]), self::where($version->item), $version->saved_at, route('history', ['item' => $version->item, 'from' => max(1, $version->number - 1), 'to' => $version->number]), __('for-you.do.unusual'), isAside: true))->all(),
             ...$this->restores()->with('item.shelf', 'user')->get()->map(fn (Version $version) => new Notice('restored', "restored {$version->id}", __("for-you.restored.{$version->cause->value}", ['who' => $version->user->firstName(), 'source' => (string) $version->source, 'number' => (string) $version->number]), self::where($version->item), $version->saved_at, route('history', ['item' => $version->item, 'from' => max(1, $version->number - 1), 'to' => $version->number]), __('for-you.do.restored'), isAside: true, backTo: route('restore', [$version->item, max(1, $version->number - 1)])))->all(),
             ...$this->failed()->get()->map(fn (Task $task) => new Notice('failed', "task {$task->id}", __('for-you.failed', ['name' => $task->name]), '', $task->done_at ?? $task->created_at, route('work', $task), __('for-you.do.failed'), isAside: true))->all(),
         ];
-        array_push($notices, ...$this->proposed()->with('item.shelf', 'user')->get()->map(fn (Proposal $proposal) => new Notice('proposed', "proposal {$proposal->id}", (string) __('for-you.proposed', ['who' => $proposal->name()]), self::where($proposal->item), $proposal->proposed_at, route('proposals', [$proposal->item, 'of' => $proposal->id]), (string) __('for-you.do.proposed'), isAside: true))->all());
-        array_push($notices, ...$this->said()->with('thread.item.shelf', 'user')->get()->map($this->ofComment(...))->all());
+        array_push($notices, ...$this->ofProposals(), ...$this->ofTalk());
         usort($notices, fn (Notice $one, Notice $two) => $two->at <=> $one->at);
 
         return $notices;
+    }
+
+    /** @return list<Notice> what was said to them, proposed for what is theirs, and answered of what they proposed, after a moment: the latest first */
+    public function since(CarbonImmutable $moment): array
+    {
+        $notices = array_values(array_filter([...$this->ofAnswered(), ...$this->ofProposals(), ...$this->ofTalk()], fn (Notice $notice) => $notice->at->isAfter($moment)));
+        usort($notices, fn (Notice $one, Notice $two) => $two->at <=> $one->at);
+
+        return $notices;
+    }
+
+    /** @return list<Notice> */
+    private function ofAnswered(): array
+    {
+        return array_values($this->answeredProposals()->with('item.shelf', 'decider')->get()->map(fn (Proposal $proposal) => new Notice('answer', "declined {$proposal->id}", __("for-you.{$proposal->state->value}", ['who' => (string) $proposal->decider?->firstName()]).($proposal->word === null ? '' : ": “{$proposal->word}”"), self::where($proposal->item), $proposal->decided_at ?? $proposal->proposed_at, route('proposal', [$proposal->item, $proposal]), __('for-you.do.answer')))->all());
+    }
+
+    /** @return list<Notice> */
+    private function ofProposals(): array
+    {
+        return array_values($this->proposed()->with('item.shelf', 'user')->get()->map(fn (Proposal $proposal) => new Notice('proposed', "proposal {$proposal->id}", (string) __('for-you.proposed', ['who' => $proposal->name()]), self::where($proposal->item), $proposal->proposed_at, route('proposals', [$proposal->item, 'of' => $proposal->id]), (string) __('for-you.do.proposed'), isAside: true))->all());
+    }
+
+    /** @return list<Notice> */
+    private function ofTalk(): array
+    {
+        return array_values($this->said()->with('thread.item.shelf', 'user')->get()->map($this->ofComment(...))->all());
     }
 
     /** @return list<\stdClass> what was put aside lately */
@@ -96,7 +122,7 @@ final readonly class ForYou
     /** @return Builder<HeldEdit> */
     private function held(): Builder
     {
-        return HeldEdit::query()->waitingFor($this->person)->whereIn('item_id', $this->items())->orderBy('id')->limit(self::MOST);
+        return HeldEdit::query()->waitingFor($this->person)->whereIn('item_id', $this->items()->withoutGlobalScope(Item::MAIN))->orderBy('id')->limit(self::MOST);
     }
 
     /** @return Builder<Publishing> */
