@@ -43,13 +43,18 @@ final readonly class ProposeAsVisitor
             $content[] = [MakeItem::partId(), (string) self::atTheEnd($item), 0, ['text' => ['runs' => [[$text]]]]];
         }
         $tree = $kind->read($content, Limits::for($kind))->tree;
-        // Counted first: who sends at once with others takes none of theirs.
-        if ($tree === null || $tree->equals($this->states->tree($base)) || ProposalLink::query()->whereKey($link->id)->open()->increment('used') === 0) {
+        if ($tree === null || $tree->equals($this->states->tree($base)) || ProposalLink::query()->whereKey($link->id)->open()->doesntExist()) {
             return null;
         }
         $line = $this->open->handle($item, User::visitor(), $name);
         $this->handed->keep($line, $base);
-        $saved = $this->save->handle($line, User::visitor(), new Sent($base, $tree, 'link-'.Str::random(12), keep: true));
+        // Counted with what is written, or not at all: who sends at once with others takes none of theirs.
+        $counts = fn () => ProposalLink::query()->whereKey($link->id)->open()->increment('used') === 1 || throw new LinkOver;
+        try {
+            $saved = $this->save->handle($line, User::visitor(), new Sent($base, $tree, 'link-'.Str::random(12), keep: true), $counts);
+        } catch (LinkOver) {
+            return null;
+        }
 
         return $saved instanceof Saved ? $line : null;
     }

@@ -37,17 +37,19 @@ final readonly class Digest
         $last = (int) ($told->version_id ?? 0);
         // Who never got a mail is told of the last day.
         $since = CarbonImmutable::parse($told->told_at ?? now()->subDay());
+        // What this second brings may go on: the next mail tells it.
+        $until = CarbonImmutable::now()->startOfSecond();
         $newest = (int) DB::table('versions')->where('saved_at', '<=', now()->subMinutes(self::STILL)->format('Y-m-d H:i:s'))->orderByDesc('id')->limit(1)->value('id');
         // Sentences name other items to those alone who may see them.
         $was = Auth::user();
         Auth::setUser($person);
         try {
             $changes = $newest <= $last ? [] : $this->changes($person, $last, $newest);
-            $said = (new ForYou($person, $this->phrases))->since($since);
+            $said = (new ForYou($person, $this->phrases))->between($since, $until);
         } finally {
             $was === null ? Auth::forgetUser() : Auth::setUser($was);
         }
-        DB::table('digests')->upsert(['user_id' => $person->id, 'version_id' => max($last, $newest), 'told_at' => now()->format('Y-m-d H:i:s')], ['user_id']);
+        DB::table('digests')->upsert(['user_id' => $person->id, 'version_id' => max($last, $newest), 'told_at' => $until->format('Y-m-d H:i:s')], ['user_id']);
         if ($changes !== [] || $said !== []) {
             $subject = trans_choice($changes === [] ? 'watching.digest.said' : 'watching.digest.subject', $changes === [] ? count($said) : count($changes), ['place' => (string) (config('attic.place') ?: config('mail.from.name'))]);
             $this->mail->handle(null, $person->email, $subject, $this->body($person, $said, $changes));

@@ -67,10 +67,10 @@ final readonly class ForYou
         return $notices;
     }
 
-    /** @return list<Notice> what was said to them, proposed for what is theirs, and answered of what they proposed, after a moment: the latest first */
-    public function since(CarbonImmutable $moment): array
+    /** @return list<Notice> what was said to them, proposed for what is theirs, and answered of what they proposed, from a moment to before another: the latest first */
+    public function between(CarbonImmutable $from, CarbonImmutable $until): array
     {
-        $notices = array_values(array_filter([...$this->ofAnswered(), ...$this->ofProposals(), ...$this->ofTalk()], fn (Notice $notice) => $notice->at->isAfter($moment)));
+        $notices = array_values(array_filter([...$this->ofAnswered(), ...$this->ofProposals(), ...$this->ofTalk()], fn (Notice $notice) => $notice->at >= $from && $notice->at < $until));
         usort($notices, fn (Notice $one, Notice $two) => $two->at <=> $one->at);
 
         return $notices;
