@@ -171,3 +171,43 @@ test('somebody without an account proposes by a link, by keys', async ({ page, b
     await expect(page.getByText('The link leads nowhere any more.')).toBeVisible();
     expect((await page.request.get(link)).status()).toBe(410);
 });
+
+test('places of one text are answered by themselves, everybody’s lies side by side, and who accepts goes on writing', async ({ page, browser }) => {
+    await signIn(page, 'Ines Oduya');
+    const url = await newDocument(page, 'Side by side');
+    await typed(page, 'Every lead is looked at before it goes back on its hook.');
+    for (const [who, letters] of [['Tobi Brandt', [['Home', 'Always: '], ['End', ' Twice.']]], ['Rafi Sadek', [['End', ' By daylight.']]]]) {
+        const theirs = await other(browser, who, url);
+        await beginProposing(theirs, url);
+        await text(theirs).focus();
+        for (const [key, words] of letters) {
+            await theirs.keyboard.press(`Control+${key}`);
+            await theirs.keyboard.type(words);
+        }
+        await proposed(theirs);
+        await theirs.close();
+    }
+    const now = async () => (await page.request.get(`${url}/state`).then((answer) => answer.json())).content.map(words)[0];
+
+    await page.goto(`${url}/proposals`);
+    await page.getByRole('link', { name: 'Everybody' }).press('Enter');
+    await expect(page.getByRole('heading', { name: '2 people propose 2 changes' })).toBeVisible();
+    await expect(page.locator('.paper .slip.is-proposal')).toHaveCount(2);
+    await axe(page);
+
+    // One place of Tobi's.
+    await page.locator('.proposals-who').getByRole('link', { name: 'Tobi' }).press('Enter');
+    await page.getByText('2 places, each by itself').press('Enter');
+    await page.locator('.entry-places li').filter({ hasText: 'put in “Always:”' }).getByRole('button', { name: 'Accept' }).press('Enter');
+    await expect(page.getByText(/^Accepted: it is version \d+ now, under Tobi’s name\.$/)).toBeVisible();
+    expect(await now()).toBe('Always: Every lead is looked at before it goes back on its hook.');
+
+    // Rafi's is accepted by Ines, who goes on at its end.
+    await page.locator('.proposals-who').getByRole('link', { name: 'Rafi' }).press('Enter');
+    await page.getByRole('button', { name: 'Accept and edit' }).press('Enter');
+    await expect(page.getByText('What you write from here on is yours.')).toBeVisible();
+    await expect(text(page)).toBeFocused();
+    await page.keyboard.type(' In April.');
+    await saved(page);
+    expect(await now()).toBe('Always: Every lead is looked at before it goes back on its hook. By daylight. In April.');
+});

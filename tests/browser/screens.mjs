@@ -55,6 +55,13 @@ export const screens = {
         await page.getByRole('link', { name: 'With what is proposed' }).click();
         await page.locator('.proposals-past summary').first().click();
     }],
+    'what everybody proposes': ['proposals', async (page) => {
+        await signIn(page, 'Ines Oduya');
+        await openItem(page, 'Volunteer handbook');
+        await page.getByRole('link', { name: 'With what is proposed' }).click();
+        await page.getByRole('link', { name: 'Everybody' }).click();
+        await expect(page.locator('.paper .slip.is-proposal').first()).toBeVisible();
+    }],
     'proposing': ['item', async (page) => {
         await signIn(page, 'Ines Oduya');
         await openItem(page, 'Tool library');
