@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Talk\Spot;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -22,6 +23,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int|null $version that it is about
  * @property int $number of the version that was newest when it began
  * @property string $quote the words, or what stood in the cell, when it began
+ * @property string|null $spot a place in a picture, {@see Spot::toJson}
  * @property bool $is_open
  * @property CarbonImmutable $at
  * @property-read Item $item
@@ -31,7 +33,7 @@ final class Thread extends Model
 {
     public $timestamps = false;
 
-    protected $fillable = ['key', 'item_id', 'user_id', 'part', 'field', 'also', 'version', 'number', 'quote', 'is_open', 'at'];
+    protected $fillable = ['key', 'item_id', 'user_id', 'part', 'field', 'also', 'version', 'number', 'quote', 'is_open', 'at', 'spot'];
 
     /** @return array<string, string> */
     protected function casts(): array

@@ -30,13 +30,14 @@ final readonly class BeginThread
     {
         return DB::transaction(function () use ($item, $author, $about, $text): ?Thread {
             $item->refresh();
-            [$is, $quote, $place] = $about->part === '' ? [true, '', null] : $this->stands($item, $about);
+            [$is, $quote, $place, $chunk] = $about->part === '' ? [true, '', null, ''] : $this->stands($item, $about);
             if (! $is) {
                 return null;
             }
             $thread = Thread::query()->create([
                 'key' => Str::lower(Str::random(12)), 'item_id' => $item->id, 'user_id' => $author->id, 'part' => $about->part, 'field' => $about->field, 'also' => $about->also === [] ? null : $about->also,
                 'version' => $about->part === '' ? $about->version : null, 'number' => $item->head, 'quote' => Str::limit($quote, self::QUOTE, '…'), 'is_open' => true, 'at' => now(),
+                'spot' => $about->spot === null || $chunk === '' ? null : (new Spot($about->spot->across, $about->spot->down, $chunk))->toJson(),
             ]);
             $place === null || DB::table('thread_places')->insert(['thread_id' => $thread->id, 'number' => $item->head, 'item_id' => $item->id, 'part' => $about->part, 'from_at' => $place[0], 'to_at' => $place[1], 'words' => $quote]);
             $this->add->handle($thread->setRelation('item', $item), $author, CommentDeed::Said, $text);
@@ -45,7 +46,7 @@ final readonly class BeginThread
         });
     }
 
-    /** @return array{bool, string, array{int, int}|null} whether it is there, what stands there, and where the words are */
+    /** @return array{bool, string, array{int, int}|null, string} whether it is there, what stands there, where the words are, and which picture it is */
     private function stands(Item $item, About $about): array
     {
         $kind = $item->kind();
@@ -53,7 +54,7 @@ final readonly class BeginThread
             // Of a large table nothing but the cell is read.
             $lives = DB::table('lives')->where(['item_id' => $item->id, 'part' => $about->part])->whereNull('gone_number')->pluck('text', 'field');
             if ($about->field === '' ? $lives->isNotEmpty() : $lives->has($about->field)) {
-                return [true, (string) ($lives[$about->field] ?? ''), null];
+                return [true, (string) ($lives[$about->field] ?? ''), null, ''];
             }
         }
         $tree = $this->states->tree($item->root);
@@ -64,10 +65,10 @@ final readonly class BeginThread
             $tree = is_string($then) ? $this->states->tree($then) : PartTree::of([]);
             $was = $tree->find($about->part);
 
-            return [$was !== null, $was === null ? '' : $about->words[2] ?? self::quote($kind, $tree, $was, $about->field), null];
+            return [$was !== null, $was === null ? '' : $about->words[2] ?? self::quote($kind, $tree, $was, $about->field), null, $was?->string('chunk') ?? ''];
         }
 
-        return [true, ...($about->words === null ? [self::quote($kind, $tree, $part, $about->field), null] : $this->words($part, $about->words))];
+        return [true, ...($about->words === null ? [self::quote($kind, $tree, $part, $about->field), null] : $this->words($part, $about->words)), $part->string('chunk')];
     }
 
     /** What stands in a cell, or what a part is called. */

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { newDocument, newItem, saved, signIn, text } from './steps.mjs';
+import { axe, newDocument, newItem, saved, signIn, text, typed } from './steps.mjs';
 
 test.beforeEach(async ({ page }) => {
     await signIn(page, 'Ines Oduya');
@@ -106,4 +106,45 @@ test('a cell, a question and a widget are talked about', async ({ page }) => {
     await page.getByRole('textbox', { name: /^Comment on/ }).fill('Do we need this?');
     await page.keyboard.press('Control+Enter');
     await expect(page.locator('.slip')).toContainText('Do we need this?');
+});
+
+test('a place in a picture is talked about, by pointer and by keys, while writing and looking back', async ({ page }) => {
+    await signIn(page, 'Ines Oduya');
+    const url = await newDocument(page, `Pictured ${Date.now()}`);
+    await typed(page, 'The bench:');
+    // 320 by 240, of one colour.
+    const picture = await page.evaluate(() => {
+        const canvas = Object.assign(document.createElement('canvas'), { width: 320, height: 240 });
+        canvas.getContext('2d').fillRect(0, 0, 320, 240);
+        return canvas.toDataURL('image/png').split(',')[1];
+    });
+    await page.locator('[data-picture-file]').setInputFiles({ name: 'bench.png', mimeType: 'image/png', buffer: Buffer.from(picture, 'base64') });
+    await page.getByRole('dialog').getByRole('textbox').fill('The bench');
+    await page.keyboard.press('Enter');
+    await saved(page);
+    const image = page.locator('.ProseMirror img');
+    await image.click();
+    await page.keyboard.press('Alt+c');
+    await expect(page.getByRole('textbox', { name: 'Comment on this' })).toBeFocused();
+    const box = await image.boundingBox();
+    await page.mouse.click(box.x + box.width / 4, box.y + box.height / 2);
+    await page.keyboard.type('This vice is loose.');
+    await page.keyboard.press('Control+Enter');
+    const slip = page.locator('.slip').filter({ hasText: 'This vice is loose.' });
+    await expect(slip).toContainText('on a place in the picture “The bench”');
+    await expect(slip).toHaveAttribute('data-spot', /^2[45](\.\d)?,(49|50)(\.\d)?,[0-9a-f]{40}$/);
+    await expect(page.getByRole('link', { name: '1', exact: true })).toHaveAttribute('href', /#thread-/);
+
+    // Where one looks back, the place is said by keys.
+    const { number } = await page.request.get(`${url}/state`).then((answer) => answer.json());
+    await page.goto(`${url}/history?view=was&from=${number}&to=${number}`);
+    await expect(page.locator('.past-state .spot')).toHaveText('1');
+    await page.locator('.past-state .block.is-picture img').hover();
+    await page.locator('.its-talk').click();
+    await page.getByRole('textbox', { name: 'Comment on this' }).fill('And this one?');
+    await page.getByLabel('Across').focus();
+    await page.keyboard.press('End');
+    await page.getByRole('button', { name: 'Say it' }).press('Enter');
+    await expect(page.locator('.slip').filter({ hasText: 'And this one?' })).toHaveAttribute('data-spot', /^100,50,/);
+    await axe(page);
 });

@@ -44,6 +44,7 @@ final class SlipHtml
         $settled = $seen->settled();
         $classes = "slip by-{$colour}".($settled !== null ? ' is-settled' : '').($seen->isNew() ? ' is-new' : '');
         $words = $seen->words === null ? '' : " data-words=\"{$seen->words[0]},{$seen->words[1]}\"";
+        $words .= $seen->spot === null ? '' : " data-spot=\"{$seen->spot->across},{$seen->spot->down},{$seen->spot->chunk}\"";
         $said = implode('', array_map(fn (CommentSeen $comment, int $at): string => $this->comment($seen, $comment, $at === 0 ? $about : null), $seen->comments, array_keys($seen->comments)));
         if ($settled !== null) {
             $people = implode(', ', array_map(fn (User $person) => $person->firstName(), array_slice($seen->people(), 0, 3)));

@@ -8,6 +8,7 @@ use App\Models\CommentDeed;
 use App\Models\Item;
 use App\Models\Thread;
 use App\Models\User;
+use App\Talk\Spot;
 use Illuminate\Support\Facades\DB;
 
 /** What is said about an item, as it stood at one of its versions. A fixed number of queries. */
@@ -45,6 +46,7 @@ final readonly class Talk
                 $place === null ? (string) $thread->part : (string) $place->part,
                 $words,
                 $place === null || $words !== null ? null : (int) $place->number,
+                Spot::fromJson($thread->spot === null ? null : (string) $thread->spot),
             );
         }
         $this->threads = $seen;

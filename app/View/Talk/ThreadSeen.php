@@ -7,6 +7,7 @@ namespace App\View\Talk;
 use App\Models\CommentDeed;
 use App\Models\Item;
 use App\Models\User;
+use App\Talk\Spot;
 use Illuminate\Support\Str;
 use MistyAttic\Core\Content\PartTree;
 
@@ -25,9 +26,10 @@ final readonly class ThreadSeen
      * @param  non-empty-list<CommentSeen>  $comments
      * @param  string  $part  where it is now
      * @param  array{int, int}|null  $words  where in its text, code points
+     * @param  Spot|null  $spot  of a picture
      * @param  int|null  $goneSince  the version that its words are gone since, though its part may stand
      */
-    public function __construct(public string $slug, public string $began, public string $field, public ?array $also, public ?int $version, public int $number, public string $quote, public array $comments, public string $part, public ?array $words, public ?int $goneSince) {}
+    public function __construct(public string $slug, public string $began, public string $field, public ?array $also, public ?int $version, public int $number, public string $quote, public array $comments, public string $part, public ?array $words, public ?int $goneSince, public ?Spot $spot = null) {}
 
     /** The key of what it is about: a part, or a cell as `row/column`. */
     public function key(): string
@@ -92,6 +94,7 @@ final readonly class ThreadSeen
             $this->version !== null => (string) __('talk.on_version', ['number' => (string) $this->version]),
             $this->began === '' => (string) __('talk.on_all'),
             $this->goneSince !== null => (string) __('talk.on_gone', ['quote' => $quote, 'number' => (string) $this->goneSince]),
+            $this->spot !== null => (string) __($quote === '' ? 'talk.on_spot' : 'talk.on_spot_of', ['quote' => $quote]),
             $quote === '' => (string) __('talk.on_part'),
             default => (string) __('talk.on_words', ['quote' => $quote]).($this->also === null ? '' : ' '.trans_choice('talk.and_more', count($this->also))),
         };

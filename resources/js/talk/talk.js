@@ -1,4 +1,5 @@
 import { ask, piece } from '../common/ask.js';
+import { spots } from './spots.js';
 
 /** @typedef {{part: string, field?: string, version?: string, words?: {from: number, to: number, quote: string} | null}} About */
 /**
@@ -19,6 +20,8 @@ export function talk(root, shown) {
     const section = () => /** @type {HTMLElement | null} */ (root.querySelector('[data-slips]'));
     /** @type {HTMLElement | null} */
     let open = null;
+    const places = spots(root);
+    let unasked = () => {};
 
     const lay = () => {
         const here = section();
@@ -26,6 +29,7 @@ export function talk(root, shown) {
         shown.place(/** @type {HTMLElement[]} */ ([...here.querySelectorAll('[data-slip]')]));
         const left = here.querySelectorAll('[data-slip]').length;
         here.classList.toggle('is-empty', left === 0);
+        places.show();
         /** @type {HTMLElement} */ (here.querySelector('[data-slips-more]')).hidden = left === 0;
     };
     /** Asks for all of it once more. @param {string} [seen] the thread to go to */
@@ -50,6 +54,8 @@ export function talk(root, shown) {
     const close = () => {
         open?.remove();
         open = null;
+        unasked();
+        unasked = () => {};
     };
     /** @param {About} about @param {string} said what it is about, in words */
     const begin = (about, said) => {
@@ -63,6 +69,7 @@ export function talk(root, shown) {
         /** @type {HTMLElement} */ (form.querySelector('[data-talk-cancel]')).hidden = false;
         open = form;
         shown.open(form, about);
+        if (!about.field && !about.words) unasked = places.ask(form, about.part);
         form.querySelector('textarea')?.focus();
     };
     /** @param {SubmitEvent} event */
@@ -163,6 +170,7 @@ export function talk(root, shown) {
             root.removeEventListener('click', click);
             root.removeEventListener('keydown', key);
             close();
+            places.dispose();
         },
     };
 }
