@@ -100,6 +100,25 @@ test('a cell, a question and a widget are talked about', async ({ page }) => {
     await expect(page.locator('.slip')).toContainText('on “450”');
     await expect(page.locator('.grid-cell.is-talked')).toHaveText('450');
 
+    // What is said about a row opens below it, where one is there, and moves the others down.
+    for (const key of ['ArrowDown', 'ArrowDown', 'Alt+c']) await page.keyboard.press(key);
+    await expect(page.getByText('Comment on A3')).toBeVisible();
+    await page.keyboard.type('Empty?');
+    await page.keyboard.press('Control+Enter');
+    await expect(page.locator('.grid-below .slip')).toContainText('Empty?');
+    const [third, fourth] = await Promise.all(['2', '3'].map((line) => page.locator(`.grid-row[data-line="${line}"]`).boundingBox()));
+    expect(fourth.y - third.y).toBeGreaterThan(80);
+    await page.locator('.grid-below').getByRole('button', { name: 'Answer' }).press('Enter');
+    await page.keyboard.type('Not yet');
+    await page.keyboard.press('Control+Enter');
+    await expect(page.locator('.grid-below .slip')).toContainText('Not yet');
+    await expect(page.locator('.grid-row[data-line="2"]')).not.toContainText('Not');
+    await axe(page);
+    await page.locator('[data-grid]').focus();
+    await page.keyboard.press('ArrowUp');
+    await expect(page.locator('.grid-below')).toHaveCount(0);
+    await expect(page.locator('[data-slips] .slip')).toHaveCount(2);
+
     await page.goto('/');
     await newItem(page, 'Form', 'Talked about by questions', 'Committee');
     await page.keyboard.press('Alt+c');

@@ -1,17 +1,30 @@
 import { isCommentKey, talk } from './talk.js';
 
 /**
- * What is said about something whose parts leave no room between them, such as cells and widgets: the slips lie together below it.
+ * What is said about something whose parts leave no room between them, such as widgets: the slips lie together below it, but for those that it lays
+ * where one is.
  *
  * @param {HTMLElement} root
- * @param {{part: () => string, named: () => string, saved: () => Promise<unknown>, talked?: (keys: Set<string>) => void}} desk where one is and how that is called; what marks the parts that are talked about
+ * @param {{part: () => string, named: () => string, saved: () => Promise<unknown>, talked?: (keys: Set<string>) => void, lay?: (things: HTMLElement[]) => boolean}} desk where one is and how that is called; what marks the parts that are talked about, and lays what is said where one is, where there is room
  */
 export function talkStrip(root, desk) {
     const section = /** @type {() => HTMLElement | null} */ (() => root.querySelector('[data-slips]'));
+    /** @type {HTMLElement[]} all of them, wherever they lie */
+    let all = [];
+    const lay = () => {
+        const [row] = desk.part().split('/');
+        const here = row === '' ? [] : all.filter((slip) => (slip.dataset.of ?? '').split('/')[0] === row);
+        const isLaid = desk.lay?.(here) ?? false;
+        for (const slip of all) if (!(isLaid && here.includes(slip)) && slip.parentElement !== section()) section()?.append(slip);
+    };
     const said = talk(root, {
-        place: (slips) => desk.talked?.(new Set(slips.map((slip) => slip.dataset.of ?? ''))),
+        place: (slips) => {
+            all = slips;
+            desk.talked?.(new Set(slips.map((slip) => slip.dataset.of ?? '')));
+            lay();
+        },
         open: (form) => {
-            section()?.prepend(form);
+            if (!desk.lay?.([...all.filter((slip) => slip.closest('.grid-below')), form])) section()?.prepend(form);
             form.scrollIntoView({ block: 'nearest' });
         },
         before: desk.saved,
@@ -29,6 +42,8 @@ export function talkStrip(root, desk) {
     document.addEventListener('keydown', key);
     return {
         upTo: said.upTo,
+        /** Where one is now. */
+        moved: lay,
         dispose: () => {
             document.removeEventListener('keydown', key);
             said.dispose();

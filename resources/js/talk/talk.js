@@ -22,6 +22,15 @@ export function talk(root, shown) {
     let open = null;
     const places = spots(root);
     let unasked = () => {};
+    /** @type {Element | null} where somebody was before they began to say something */
+    let origin = null;
+    /** Back to there; where that is gone, to the thread. @param {string} [thread] */
+    const goBack = (thread) => {
+        const slip = thread ? root.querySelector(`[data-slip="${CSS.escape(thread)}"]`) : null;
+        const to = origin?.isConnected ? origin : slip?.querySelector('[data-talk-do], a, button, summary') ?? null;
+        if (to instanceof HTMLElement) to.focus({ preventScroll: true });
+        origin = null;
+    };
 
     const lay = () => {
         const here = section();
@@ -63,6 +72,7 @@ export function talk(root, shown) {
         const form = /** @type {HTMLFormElement | null} */ (template?.content.firstElementChild?.cloneNode(true) ?? null);
         if (!form) return;
         close();
+        origin = document.activeElement;
         const values = { part: about.part, field: about.field ?? '', version: about.version ?? '', from: about.words?.from ?? '', to: about.words?.to ?? '', quote: about.words?.quote ?? '' };
         for (const [name, value] of Object.entries(values)) /** @type {HTMLInputElement} */ (form.elements.namedItem(name)).value = String(value);
         /** @type {HTMLElement} */ (form.querySelector('[data-talk-about]')).textContent = `Comment on ${about.words ? `“${about.words.quote.slice(0, 60)}”` : said}`;
@@ -85,9 +95,9 @@ export function talk(root, shown) {
             const answer = await ask(form.action, { method: 'POST', form: new FormData(form) });
             const isNew = form.hasAttribute('data-talk-begin');
             close();
-            /** @type {HTMLElement | null} */ (document.activeElement)?.blur();
             tell(answer.said);
             await refresh(answer.thread);
+            goBack(answer.thread);
             if (isNew) shown.after?.(answer.thread);
         } catch (error) {
             const problem = document.createElement('p');
@@ -113,6 +123,7 @@ export function talk(root, shown) {
         const form = /** @type {HTMLFormElement | null} */ (template?.content.firstElementChild?.cloneNode(true) ?? null);
         if (!form) return;
         close();
+        origin = link;
         form.action = form.action.replace('KEY', slip.dataset.slip ?? '');
         /** @type {HTMLInputElement} */ (form.elements.namedItem('deed')).value = name;
         /** @type {HTMLInputElement} */ (form.elements.namedItem('of')).value = link.dataset.talkOf ?? '';
@@ -131,7 +142,10 @@ export function talk(root, shown) {
     /** @param {MouseEvent} event */
     const click = (event) => {
         const target = /** @type {Element} */ (event.target);
-        if (target.closest('[data-talk-cancel]')) close();
+        if (target.closest('[data-talk-cancel]')) {
+            close();
+            goBack();
+        }
         const link = /** @type {HTMLElement | null} */ (target.closest('[data-talk-do]'));
         if (!link || event.button !== 0 || event.ctrlKey || event.metaKey) return;
         event.preventDefault();
@@ -149,6 +163,7 @@ export function talk(root, shown) {
         if (event.key === 'Escape' && form === open) {
             event.stopPropagation();
             close();
+            goBack();
         } else if (event.key === 'Enter' && (event.ctrlKey || event.metaKey)) {
             event.preventDefault();
             form.requestSubmit();

@@ -39,8 +39,13 @@ export class Grid {
         this.people = new Map();
         /** @type {Set<string>} cells and rows that somebody talks about */
         this.talked = new Set();
+        /** What lies below a row and moves the others down, such as what is said about it. @type {{row: string, line: HTMLElement} | null} */
+        this.below = null;
         /** @type {() => void} */
         this.onChoice = () => {};
+        /** Behind which row it lies, and how high it is. */
+        this.gapAt = -1;
+        this.gap = 0;
         /** @type {Map<number, HTMLElement>} */
         this.lines = new Map();
         this.space = element('div', 'grid-space');
@@ -57,11 +62,32 @@ export class Grid {
         root.addEventListener('scroll', () => this.soon(), { passive: true });
         this.watch = new ResizeObserver(() => this.soon());
         this.watch.observe(root);
+        this.grown = new ResizeObserver(() => this.refresh());
     }
 
     dispose() {
         this.watch.disconnect();
+        this.grown.disconnect();
         cancelAnimationFrame(this.frame);
+    }
+
+    /** Puts something below a row, until it is given up. @param {string} row @param {HTMLElement[]} things none give it up */
+    lieBelow(row, things) {
+        if (this.below) this.grown.unobserve(this.below.line);
+        this.below = null;
+        if (things.length > 0) {
+            const [line, cell] = [element('div', 'grid-below', { role: 'row' }), element('div', '', { role: 'gridcell' })];
+            cell.append(...things);
+            line.append(cell);
+            this.below = { row, line };
+            this.grown.observe(line);
+        }
+        this.refresh();
+    }
+
+    /** Where a row begins, from the top of all of them. @param {number} at */
+    topOf(at) {
+        return at * ROW + (this.below && at > this.gapAt ? this.gap : 0);
     }
 
     soon() {
@@ -91,13 +117,22 @@ export class Grid {
         this.from = this.inside(this.from);
         this.frozen = this.filter === null ? Math.min(this.tab.frozen, this.rows.length, 8) : 0;
         this.space.style.width = `${NUMBERS + this.lefts[this.lefts.length - 1]}px`;
-        this.space.style.height = `${HEAD + this.rows.length * ROW}px`;
+        this.gapAt = this.below === null ? -1 : this.rows.findIndex((row) => row.id === this.below?.row);
+        if (this.gapAt < this.frozen) this.gapAt = this.rows.length;
+        this.gap = this.below?.line.isConnected ? this.below.line.offsetHeight : 0;
+        this.space.style.height = `${HEAD + this.topOf(this.rows.length)}px`;
         this.head.style.height = `${HEAD + this.frozen * ROW}px`;
         this.root.setAttribute('aria-rowcount', String(this.rows.length + 1));
         this.root.setAttribute('aria-colcount', String(this.tab.columns.length + 1));
         this.root.setAttribute('aria-label', this.tab.name);
         this.lines.clear();
-        this.body.replaceChildren();
+        // What somebody writes below a row keeps the focus.
+        const line = this.below && this.gapAt < this.rows.length ? this.below.line : null;
+        for (const old of [...this.body.children]) if (old !== line) old.remove();
+        if (line) {
+            line.style.transform = `translateY(${HEAD + (this.gapAt + 1) * ROW}px)`;
+            if (line.parentElement !== this.body) this.body.append(line);
+        }
         this.draw();
     }
 
@@ -150,7 +185,7 @@ export class Grid {
         if (left < this.root.scrollLeft) this.root.scrollLeft = left;
         else if (right > this.root.scrollLeft + this.root.clientWidth - NUMBERS) this.root.scrollLeft = right - this.root.clientWidth + NUMBERS;
         if (this.at.row < (this.frozen ?? 0)) return;
-        const top = (this.at.row - (this.frozen ?? 0)) * ROW;
+        const top = this.topOf(this.at.row) - (this.frozen ?? 0) * ROW;
         const height = this.root.clientHeight - HEAD - (this.frozen ?? 0) * ROW;
         if (top < this.root.scrollTop) this.root.scrollTop = top;
         else if (top + ROW > this.root.scrollTop + height) this.root.scrollTop = top + ROW - height;
@@ -178,7 +213,7 @@ export class Grid {
         const wider = anew || span !== this.span;
         this.span = span;
         if (wider) this.drawHead(columns);
-        const top = Math.max(frozen, Math.floor(y / ROW) + frozen - MORE);
+        const top = Math.max(frozen, Math.floor((y - this.gap) / ROW) + frozen - MORE);
         const bottom = Math.min(rows.length, Math.ceil((y + this.root.clientHeight) / ROW) + frozen + MORE);
         for (const [at, line] of this.lines) {
             if (at < top || at >= bottom) {
@@ -191,7 +226,7 @@ export class Grid {
             if (!line) {
                 line = element('div', 'grid-row', { role: 'row', 'aria-rowindex': String(at + 2) });
                 line.dataset.line = String(at);
-                line.style.transform = `translateY(${HEAD + at * ROW}px)`;
+                line.style.transform = `translateY(${HEAD + this.topOf(at)}px)`;
                 this.lines.set(at, line);
                 this.body.append(line);
                 this.fill(line, at, columns);

@@ -73,12 +73,12 @@ export async function attachSheet(root) {
     };
     /** @type {[EventTarget, string, (event: any) => void][]} */
     const listeners = [
-        [grid.root, 'keydown', gridKeys(grid, does, editor, item.editable)],
-        [grid.root, 'pointerdown', pointer(sheet, grid, editor, () => (refresh(), sync.changed()))],
-        [grid.root, 'input', editor.typedIn],
-        [document, 'copy', clipboard.copy],
-        [document, 'cut', clipboard.copy],
-        [document, 'paste', clipboard.paste],
+        [grid.root, 'keydown', inCells(gridKeys(grid, does, editor, item.editable))],
+        [grid.root, 'pointerdown', inCells(pointer(sheet, grid, editor, () => (refresh(), sync.changed())))],
+        [grid.root, 'input', inCells(editor.typedIn)],
+        [document, 'copy', inCells(clipboard.copy)],
+        [document, 'cut', inCells(clipboard.copy)],
+        [document, 'paste', inCells(clipboard.paste)],
         [document, 'keydown', keepKey],
     ];
     for (const [target, name, listener] of listeners) target.addEventListener(name, listener);
@@ -103,7 +103,23 @@ export async function attachSheet(root) {
             grid.talked = cells;
             grid.draw();
         },
+        lay: (things) => {
+            // Rows that stay at the top leave no room between them.
+            const here = grid.row && grid.at.row >= (grid.frozen ?? 0) ? things : [];
+            if (grid.row && (here.length > 0 || grid.below !== null)) grid.lieBelow(grid.row.id, here);
+            return here.length > 0;
+        },
     });
+    const showsChoice = grid.onChoice;
+    let talkedRow = '';
+    grid.onChoice = () => {
+        showsChoice();
+        // What is said about a row opens below it when somebody goes there; not while they choose several.
+        if (grid.row && grid.row.id !== talkedRow && grid.at.row === grid.from.row) {
+            talkedRow = grid.row.id;
+            talks.moved();
+        }
+    };
     const stopLive = live(root, sync, {
         talked: talks.upTo,
         part: () => (grid.row && grid.column ? `${grid.row.id}/${grid.column.id}` : ''),
@@ -123,6 +139,8 @@ export async function attachSheet(root) {
         grid.dispose();
     };
 }
+/** What is said lies between the rows, and is no cell. @param {(event: any) => unknown} listener */
+const inCells = (listener) => (/** @type {Event} */ event) => (event.target instanceof Element && event.target.closest('.grid-below') ? undefined : listener(event));
 
 /**
  * The parts that came with the page; what is too large for that is asked for.
