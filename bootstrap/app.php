@@ -14,6 +14,7 @@ use MistyAttic\Core\Store\ChunkMissing;
 use App\Http\Middleware\ForWhom;
 use App\Http\Middleware\PlainFields;
 use App\Http\Middleware\RequestId;
+use App\Http\Middleware\SecondAsked;
 use App\Http\Middleware\SecurityHeaders;
 use App\Http\Middleware\StartSession;
 use App\Http\Middleware\StillHere;
@@ -38,7 +39,7 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->append([RequestId::class, SecurityHeaders::class, AtItsAddress::class]);
         $middleware->web(replace: [StartsSessions::class => StartSession::class]);
-        $middleware->appendToGroup('web', [ForWhom::class, StillHere::class]);
+        $middleware->appendToGroup('web', [ForWhom::class, StillHere::class, SecondAsked::class]);
         $middleware->prependToGroup('web', PlainFields::class);
         // Who chose a new password has ended all other sessions.
         $middleware->authenticateSessions();

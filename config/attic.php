@@ -4,6 +4,9 @@ return [
     // Offers the demo's people on the sign-in page, with one press and without a password.
     'demo' => (bool) env('ATTIC_DEMO', false),
 
+    // Whether whoever owns a shelf is asked for a code besides the password when they sign in.
+    'owners_second' => (bool) env('ATTIC_OWNERS_SECOND', false),
+
     // What the shared place is called, in the top bar.
     'place' => env('ATTIC_PLACE', ''),
 

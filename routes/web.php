@@ -36,6 +36,7 @@ use App\Http\Sharing\ForgottenController;
 use App\Http\Sharing\InvitationController;
 use App\Http\Sharing\OutboxController;
 use App\Http\Sharing\PeopleController;
+use App\Http\Sharing\SecondController;
 use App\Http\Sharing\SignInController;
 use App\Http\Shelf\DayController;
 use App\Http\Shelf\ItemController;
@@ -59,6 +60,8 @@ Route::middleware('throttle:sign-in')->group(function (): void {
     Route::post('/sign-in', [SignInController::class, 'store'])->name('sign-in.store');
     Route::post('/sign-in/demo/{person}', [SignInController::class, 'demo'])->name('sign-in.demo');
 });
+Route::get('/sign-in/second', [SecondController::class, 'ask'])->name('sign-in.second');
+Route::post('/sign-in/second', [SecondController::class, 'answer'])->middleware('throttle:second')->name('sign-in.second.store');
 Route::get('/forgotten', [ForgottenController::class, 'show'])->name('forgotten');
 Route::post('/forgotten', [ForgottenController::class, 'ask'])->middleware('throttle:sign-in')->name('forgotten.ask');
 Route::middleware('signed:relative')->group(function (): void {
@@ -72,10 +75,13 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
     Route::post('/sign-out', [SignInController::class, 'destroy'])->name('sign-out');
     Route::get('/', [ShelfController::class, 'index'])->name('home');
     Route::get('/account', [AccountController::class, 'show'])->name('account');
+    Route::get('/account/second', [SecondController::class, 'show'])->name('second');
     Route::put('/account', [AccountController::class, 'update'])->name('account.update');
     Route::middleware('throttle:sign-in')->group(function (): void {
         Route::put('/account/password', [AccountController::class, 'password'])->name('account.password');
         Route::put('/account/address', [AccountController::class, 'address'])->name('account.address');
+        Route::post('/account/second', [SecondController::class, 'store'])->name('second.store');
+        Route::delete('/account/second', [SecondController::class, 'destroy'])->name('second.off');
         Route::post('/account/elsewhere', [AccountController::class, 'elsewhere'])->name('account.elsewhere');
     });
     Route::get('/account/address/{person}', [AccountController::class, 'moved'])->middleware('signed:relative')->where('person', '\d{1,9}')->name('account.moved');
@@ -83,6 +89,7 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
     Route::get('/address/{person}', [AddressController::class, 'prove'])->middleware('signed:relative')->where('person', '\d{1,9}')->name('address.prove');
     Route::get('/place', [PlaceController::class, 'show'])->name('place');
     Route::put('/place/people/{person}', [PlaceController::class, 'admit'])->name('place.admit');
+    Route::put('/place/people/{person}/second', [PlaceController::class, 'second'])->name('place.second');
     Route::get('/keeping', [KeepingController::class, 'place'])->name('keeping.place');
     Route::post('/keeping', [KeepingController::class, 'sayOfPlace'])->name('keeping.place.say');
     Route::get('/lost', [LostController::class, 'index'])->name('lost.all');

@@ -20,7 +20,23 @@ abstract class Controller
     use AuthorizesRequests;
 
     /** Begins a session of somebody's own: nothing of whoever sat here before is in it. */
-    protected function letIn(Request $request, User $person): void
+    /** Who waits for their code: the password that they gave fits. */
+    protected const WAITS = 'second.waits';
+
+    /** @return RedirectResponse|null null when they are in; else where they say a code besides */
+    protected function letIn(Request $request, User $person): ?RedirectResponse
+    {
+        if ($person->second_key !== null) {
+            $request->session()->put(self::WAITS, ['person' => $person->id, 'until' => now()->addMinutes(10)->getTimestamp()]);
+
+            return redirect()->route('sign-in.second');
+        }
+        $this->letInAtLast($request, $person);
+
+        return null;
+    }
+
+    protected function letInAtLast(Request $request, User $person): void
     {
         $intended = $request->session()->get('url.intended');
         StartSession::end($request->session());

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Sharing\SecondFactor;
 use Carbon\CarbonImmutable;
 use Database\Factories\UserFactory;
 use Illuminate\Database\Eloquent\Builder;
@@ -21,6 +22,8 @@ use Illuminate\Support\Str;
  * @property bool $proved whether it is known that the address is theirs
  * @property CarbonImmutable|null $left_at since when they are let in no more
  * @property string|null $feed_key by which programs follow what they may see
+ * @property string|null $second_key by which their device makes codes, {@see SecondFactor}
+ * @property list<string> $recovery hashes of the codes that they wrote down
  * @property string $mails `daily` or `none`
  * @property string $look `day`, `night`, or '' for as the device has it
  * @property bool $keeps_place whether they keep the whole place: its outbox
@@ -42,14 +45,14 @@ final class User extends Authenticatable
 
     protected $fillable = ['name', 'email', 'password', 'colour', 'proved', 'keeps_place', 'look', 'mails'];
 
-    protected $attributes = ['proved' => true, 'keeps_place' => false, 'look' => '', 'left_at' => null, 'feed_key' => null, 'mails' => 'daily'];
+    protected $attributes = ['proved' => true, 'keeps_place' => false, 'look' => '', 'left_at' => null, 'feed_key' => null, 'second_key' => null, 'recovery' => '[]', 'mails' => 'daily'];
 
-    protected $hidden = ['password', 'remember_token'];
+    protected $hidden = ['password', 'remember_token', 'second_key', 'recovery'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['password' => 'hashed', 'left_at' => 'immutable_datetime', 'proved' => 'boolean', 'keeps_place' => 'boolean'];
+        return ['password' => 'hashed', 'left_at' => 'immutable_datetime', 'proved' => 'boolean', 'keeps_place' => 'boolean', 'second_key' => 'encrypted', 'recovery' => 'array'];
     }
 
     /**

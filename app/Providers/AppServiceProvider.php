@@ -80,6 +80,8 @@ final class AppServiceProvider extends ServiceProvider
             ...(self::account($request) === '' ? [] : [Limit::perHour(60)->by('account:'.self::account($request))]),
             Limit::perMinute(60)->by('address:'.$request->ip()),
         ]);
+        // How often codes of one account are tried is counted with these.
+        RateLimiter::for('second', fn (Request $request) => Limit::perMinute(60)->by('second:'.$request->ip()));
         RateLimiter::for('read', fn (Request $request) => Limit::perMinute(600)->by((string) $request->ip()));
         RateLimiter::for('work', fn (Request $request) => Limit::perMinute(1200)->by((string) ($request->user()->id ?? $request->ip())));
     }

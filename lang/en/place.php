@@ -5,5 +5,10 @@ return [
     'yourself' => 'You keep the place yourself: somebody has to.',
     'left' => ':name is let in no more. What they wrote stays under their name.',
     'back' => ':name can sign in again.',
+    'second' => ':name signs in without a code until they set it up anew. They are told by mail.',
+    'set_anew' => 'Let :name set up the code anew',
+    'set_anew_short' => 'New code',
+    'has_second' => 'has a code',
+    'own_second' => 'Your own code is taken off in your account.',
     'no_more' => 'You are let in no more. Ask whoever keeps the place.',
 ];

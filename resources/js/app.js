@@ -28,6 +28,7 @@ attachHistory(document.body);
 attachTalk(document.body);
 attachPlan(document.body);
 attachShelfPlan(document.body);
+if (document.querySelector('[data-square]')) import('./common/square.js').then(({ attachSquare }) => attachSquare(document.body));
 if (document.querySelector('[data-day]')) import('./shelf/day.js').then(({ attachDay }) => attachDay(document.body));
 
 if ('serviceWorker' in navigator) {

@@ -25,6 +25,11 @@
                         <button class="button">Change it</button>
                     </form>
                     <section class="panel">
+                        <h2>{{ __('second.title') }}</h2>
+                        <p class="door-note">{{ __($me->second_key === null ? 'second.lead' : 'second.is_on') }}</p>
+                        <p><a class="button" href="{{ route('second') }}">{{ __($me->second_key === null ? 'second.set_up' : 'second.look') }}</a></p>
+                    </section>
+                    <section class="panel">
                         <h2>Word of what you watch</h2>
                         <form method="post" action="{{ route('account.mails') }}">@csrf @method('put')<label class="label" for="mails">Mail</label><div class="field"><div class="select"><select id="mails" name="mails"><option value="daily" @selected($me->mails === 'daily')>once a day, when something changed</option><option value="soon" @selected($me->mails === 'soon')>within a quarter of an hour, all of it in one</option><option value="none" @selected($me->mails === 'none')>none</option></select></div></div><button class="button">Save</button></form>
                         <p class="door-note">{{ $me->feed_key === null ? 'Programs can follow what you may see, by addresses with a key of your own.' : 'You have a key for programs. A new one ends every address with the one before.' }}</p>

@@ -21,9 +21,9 @@
             <table class="items plain-rows">
                 <thead><tr><th>Who</th><th>Address</th><th>Shelves</th><th><span class="is-sr-only">Let in</span></th></tr></thead>
                 <tbody>@foreach ($people as $person)<tr>
-                    <td class="people-name"><x-monogram :user="$person" aria-hidden="true" /> {{ $person->name }} @if ($person->keeps_place)<small>keeps the place</small>@endif @if ($person->left_at !== null)<small>let in no more</small>@endif</td>
+                    <td class="people-name"><x-monogram :user="$person" aria-hidden="true" /> {{ $person->name }} @if ($person->keeps_place)<small>keeps the place</small>@endif @if ($person->second_key !== null)<small>{{ __('place.has_second') }}</small>@endif @if ($person->left_at !== null)<small>let in no more</small>@endif</td>
                     <td>{{ $person->email }}</td><td>{{ $person->shelves_count }}</td>
-                    <td class="items-do">@unless ($person->is(auth()->user()))<form method="post" action="{{ route('place.admit', $person) }}">@csrf @method('put')<input type="hidden" name="leaves" value="{{ $person->left_at === null ? '1' : '0' }}"><button class="button is-quiet" aria-label="{{ $person->left_at === null ? 'Let '.$person->name.' in no more' : 'Let '.$person->name.' in again' }}">{{ $person->left_at === null ? 'Let in no more' : 'Let in again' }}</button></form>@endunless</td>
+                    <td class="items-do">@if ($person->second_key !== null && ! $person->is(auth()->user()))<form method="post" action="{{ route('place.second', $person) }}">@csrf @method('put')<button class="button is-quiet" aria-label="{{ __('place.set_anew', ['name' => $person->name]) }}">{{ __('place.set_anew_short') }}</button></form>@endif @unless ($person->is(auth()->user()))<form method="post" action="{{ route('place.admit', $person) }}">@csrf @method('put')<input type="hidden" name="leaves" value="{{ $person->left_at === null ? '1' : '0' }}"><button class="button is-quiet" aria-label="{{ $person->left_at === null ? 'Let '.$person->name.' in no more' : 'Let '.$person->name.' in again' }}">{{ $person->left_at === null ? 'Let in no more' : 'Let in again' }}</button></form>@endunless</td>
                 </tr>@endforeach</tbody>
             </table>
             <h2>Shelves</h2>

@@ -253,6 +253,11 @@ export const screens = {
         await signIn(page, 'Ines Oduya');
         await page.goto('/account');
     }],
+    'a code besides the password': ['second', async (page) => {
+        await signIn(page, 'Ines Oduya');
+        await page.goto('/account/second');
+        await expect(page.locator('.second-square path')).toBeVisible();
+    }],
     'a forgotten password': ['forgotten', async (page) => {
         await page.goto('/forgotten');
     }],
@@ -294,5 +299,5 @@ export const others = {
     parts: ['causes', 'item.foot', 'item.flow', 'item.notes', 'part.where', 'live', 'line', 'lines', 'ribbon', 'day.ribbon', 'miniature', 'state', 'sign-in.state', 'file.named', 'report.show', 'work'],
     files: ['comparison', 'download', 'entries.download', 'feed.item', 'feed.shelf', 'file.content', 'log.csv', 'picture', 'proposals.file', 'read.feed', 'read.picture', 'read.timemap', 'report.figures', 'work.file'],
     leadsOn: ['home', 'history.at', 'account.moved', 'proposal'],
-    seenElsewhere: ['address.prove', 'cell', 'field.edit', 'forgotten.choose', 'held', 'invitation', 'mails.none', 'read.memento', 'read.mine', 'record.edit', 'report.settings', 'shelf.ask-for-good', 'visitor', 'wish'],
+    seenElsewhere: ['address.prove', 'cell', 'field.edit', 'forgotten.choose', 'held', 'invitation', 'mails.none', 'read.memento', 'read.mine', 'record.edit', 'report.settings', 'shelf.ask-for-good', 'sign-in.second', 'visitor', 'wish'],
 };

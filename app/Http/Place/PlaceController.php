@@ -7,6 +7,7 @@ namespace App\Http\Place;
 use App\Http\Controller;
 use App\Models\Shelf;
 use App\Models\User;
+use App\Sharing\SendMail;
 use App\Store\Space;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
@@ -45,5 +46,19 @@ final class PlaceController extends Controller
         $person->forceFill(['left_at' => $leaves ? now() : null, 'remember_token' => Str::random(60)])->save();
 
         return redirect()->route('place')->with('said', __($leaves ? 'place.left' : 'place.back', ['name' => $person->name]));
+    }
+
+    /** Lets somebody who lost their device set their code up anew: until then the password is enough, which their mail says. */
+    public function second(Request $request, User $person, SendMail $mail): RedirectResponse
+    {
+        $keeper = $this->person($request);
+        abort_unless($keeper->keeps_place, 404);
+        if ($person->is($keeper)) {
+            return redirect()->route('place')->withErrors(['person' => __('place.own_second')]);
+        }
+        $person->forceFill(['second_key' => null, 'recovery' => [], 'remember_token' => Str::random(60)])->save();
+        $mail->handle(null, $person->email, (string) __('second.mail.subject'), (string) __('second.mail.body', ['keeper' => $keeper->name, 'link' => route('second')]));
+
+        return redirect()->route('place')->with('said', __('place.second', ['name' => $person->name]));
     }
 }

@@ -43,9 +43,7 @@ final class ForgottenController extends Controller
         $found = $this->of($request, $person);
         $found->update(['password' => $request->validated('password'), 'proved' => true]);
         $found->forceFill(['remember_token' => Str::random(60)])->save();
-        $this->letIn($request, $found);
-
-        return redirect()->route('home')->with('said', __('account.password_changed'));
+        return ($this->letIn($request, $found) ?? redirect()->route('home'))->with('said', __('account.password_changed'));
     }
 
     /** Whose link it is; it opens nothing any more once the password is another one. */

@@ -6,7 +6,7 @@ namespace App\Http\Sharing;
 
 use Illuminate\Foundation\Http\FormRequest;
 
-/** An address and a password. */
+/** An address and a password; with them a code, where a window asks for all at once. */
 final class SignInRequest extends FormRequest
 {
     public function authorize(): bool
@@ -17,6 +17,6 @@ final class SignInRequest extends FormRequest
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
-        return ['email' => ['required', 'string', 'max:200'], 'password' => ['required', 'string', 'max:200']];
+        return ['email' => ['required', 'string', 'max:200'], 'password' => ['required', 'string', 'max:200'], 'code' => ['nullable', 'string', 'max:40']];
     }
 }

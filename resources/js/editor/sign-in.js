@@ -37,7 +37,7 @@ export async function signInAgain(dialog, person) {
         form.onsubmit = (event) => {
             event.preventDefault();
             const data = new FormData(form);
-            attempt(form.dataset.signIn ?? '', { email: String(data.get('email')), password: String(data.get('password')) });
+            attempt(form.dataset.signIn ?? '', { email: String(data.get('email')), password: String(data.get('password')), code: String(data.get('code') ?? '') });
         };
         if (button) button.onclick = () => attempt(button.dataset.signInAs ?? '', {});
         dialog.addEventListener('cancel', stay);

@@ -23,6 +23,7 @@
     <form data-sign-in="{{ route('sign-in.store') }}">
         <label class="label" for="again-email">E-mail address</label><input class="input" id="again-email" name="email" type="email" value="{{ auth()->user()->email }}" autocomplete="username" required>
         <label class="label" for="again-password">Password</label><input class="input" id="again-password" name="password" type="password" autocomplete="current-password" required>
+        <label class="label" for="again-code">{{ __('second.again') }}</label><input class="input" id="again-code" name="code" maxlength="40" inputmode="numeric" autocomplete="one-time-code">
         <div class="dialog-do"><button class="button is-dark">Sign in</button></div>
     </form>
 </dialog>

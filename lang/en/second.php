@@ -1,0 +1,30 @@
+<?php
+
+/* A code besides the password. */
+return [
+    'title' => 'A code besides the password',
+    'lead' => 'When you sign in, you are asked for a code of six digits as well. An app on your telephone shows it, or a program that keeps passwords; whoever learns your password can’t come in without it.',
+    'is_on' => 'You are asked for a code when you sign in.',
+    'left' => '{0} None of the codes that you wrote down is left: set it up anew.|{1} One of the codes that you wrote down is left.|[2,*] :count of the codes that you wrote down are left.',
+    'scan' => 'Point your app at this square, or type its key:',
+    'square' => 'A square of dots for an app; it says the same as the key below',
+    'code' => 'The code that it shows now',
+    'turn_on' => 'Ask me for it from now on',
+    'set_up' => 'Set it up…',
+    'look' => 'Look at it…',
+    'turn_off' => 'Ask me no more',
+    'password' => 'Your password',
+    'on' => 'From now on you are asked for a code when you sign in.',
+    'off' => 'You are no longer asked for a code.',
+    'not_yet' => 'That is not the code of this key. Take the one that the app shows now; if it never fits, the clock of your device may be wrong.',
+    'wrong' => 'That code does not fit, or was used already. Take the next one, or one that you wrote down.',
+    'written' => 'Write these down, and keep them where your telephone is not. Each lets you in once when it is lost. They are shown only now.',
+    'ask' => 'And the code',
+    'ask_lead' => 'From your app, or one of those that you wrote down.',
+    'go_on' => 'Go on',
+    'again' => 'Code, if your account asks for one',
+    'json' => 'Your account asks for a code as well. Write the one that your app shows now.',
+    'asked' => 'This place asks everybody who owns a shelf for a code besides the password. Set it up, then go on.',
+    'mail' => ['subject' => 'Your code', 'body' => ":keeper, who keeps the place, took off the code that you were asked for when you signed in, so that you can set it up anew:\n\n:link\n\nIf you did not ask for that, tell them, and change your password."],
+    'lost' => 'Without your app and without a code that you wrote down, whoever keeps the place can let you set it up anew.',
+];
