@@ -6,6 +6,7 @@ namespace App\Keeping;
 
 use App\Models\Item;
 use App\Models\LogLine;
+use App\Models\PlaceLine;
 use App\Models\Shelf;
 use App\Models\User;
 use Illuminate\Support\Facades\DB;
@@ -31,13 +32,14 @@ final class DeleteForGood
     }
 
     /** A shelf with all that stands on it or was deleted from it. */
-    public function shelf(Shelf $shelf): void
+    public function shelf(Shelf $shelf, User $person): void
     {
-        DB::transaction(function () use ($shelf): void {
+        DB::transaction(function () use ($shelf, $person): void {
             $this->items(Item::query()->where('shelf_id', $shelf->id)->whereNotNull('form_id')->pluck('id')->all());
             $this->items(Item::query()->withoutGlobalScope(Item::MAIN)->where('shelf_id', $shelf->id)->whereNotNull('line_of')->pluck('id')->all());
             $this->items(Item::query()->where('shelf_id', $shelf->id)->pluck('id')->all());
             $this->rows('shelves', 'id', [$shelf->id]);
+            PlaceLine::note($person, 'shelf_gone', $shelf->name);
         });
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Keeping;
 
 use App\Models\LogLine;
+use App\Models\PlaceLine;
 use App\Models\Shelf;
 use App\Models\User;
 use App\Saving\Rules;
@@ -24,6 +25,7 @@ final class DeleteShelf
                 $item->room(Rules::class)->removed($item, $person, true);
             }
             LogLine::ofShelf($back ? 'shelf_back' : 'shelf_deleted', $person, $shelf);
+            PlaceLine::note($person, $back ? 'shelf_back' : 'shelf_deleted', $shelf->name);
         });
     }
 }

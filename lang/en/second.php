@@ -3,7 +3,7 @@
 /* A code besides the password. */
 return [
     'title' => 'A code besides the password',
-    'lead' => 'When you sign in, you are asked for a code of six digits as well. An app on your telephone shows it, or a program that keeps passwords; whoever learns your password can’t come in without it.',
+    'lead' => 'Besides your password you can be asked for a code of six digits when you sign in. An app on your telephone shows it, or a program that keeps passwords; whoever learns your password can’t come in without it.',
     'is_on' => 'You are asked for a code when you sign in.',
     'left' => '{0} None of the codes that you wrote down is left: set it up anew.|{1} One of the codes that you wrote down is left.|[2,*] :count of the codes that you wrote down are left.',
     'scan' => 'Point your app at this square, or type its key:',

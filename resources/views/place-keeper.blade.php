@@ -31,6 +31,11 @@
                 <thead><tr><th>Shelf</th><th>Owners</th><th class="is-number">Items</th></tr></thead>
                 <tbody>@foreach ($shelves as $shelf)<tr><td>{{ $shelf->name }}@if ($shelf->archived_at !== null) <small>put away</small>@endif</td><td>{{ $shelf->memberships->where('role', App\Models\Role::Owner)->map(fn ($each) => $each->user->name)->join(', ') }}</td><td class="is-number">{{ $shelf->items_count }}</td></tr>@endforeach</tbody>
             </table>
+            @if ($done->isNotEmpty())
+                <h2>{{ __('place.log') }}</h2>
+                <table class="items plain-rows">@foreach ($done as $line)<tr><td class="people-name"><x-monogram :user="$line->user" aria-hidden="true" /> {{ $line->user->name }}</td><td>{{ $line->said() }}</td><td><x-when :at="$line->at" /></td></tr>@endforeach</table>
+                @if ($done->hasPages())<nav class="pages" aria-label="{{ __('place.pages') }}">@if ($done->previousPageUrl())<a class="button" href="{{ $done->previousPageUrl() }}">{{ __('place.before') }}</a>@endif @if ($done->nextPageUrl())<a class="button" href="{{ $done->nextPageUrl() }}">{{ __('place.next') }}</a>@endif</nav>@endif
+            @endif
         </main>
     </div>
 </x-layout>

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Models\Role;
+use App\Models\Shelf;
 use App\Models\User;
 
 /** The page for whoever keeps the place, and people who are let in no more. */
@@ -41,5 +42,11 @@ final class KeeperTest extends FeatureCase
         $this->actingAs($ines)->get(route('list', $item))->assertSee('Tobi');
         $this->put(route('place.admit', $tobi), ['leaves' => '0']);
         $this->actingAs($tobi->refresh())->get(route('item', $item))->assertOk();
+        // What was done to the place is in its log, a shelf that is gone for good as well.
+        $this->actingAs($ines)->post(route('shelf.store'), ['name' => 'For a week', 'about' => '']);
+        $made = Shelf::query()->where('name', 'For a week')->firstOrFail();
+        $this->delete(route('shelf.destroy', $made))->assertSessionHasNoErrors();
+        $this->delete(route('shelf.for-good', $made), ['name' => 'For a week'])->assertSessionHasNoErrors();
+        $this->get(route('place'))->assertOk()->assertSeeInOrder(['What was done', 'deleted the shelf “For a week” for good', 'deleted the shelf “For a week”', 'made the shelf “For a week”', 'let Tobi Brandt in again', 'let Tobi Brandt in no more']);
     }
 }

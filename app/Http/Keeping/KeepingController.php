@@ -10,6 +10,7 @@ use App\Keeping\KeepByRules;
 use App\Keeping\Rehearsed;
 use App\Models\Item;
 use App\Models\LogLine;
+use App\Models\PlaceLine;
 use App\Models\Shelf;
 use App\Store\Space;
 use App\Store\WhatIsKept;
@@ -100,6 +101,7 @@ final class KeepingController extends Controller
     public function sayOfPlace(PlaceKeepingRequest $request): RedirectResponse
     {
         WhatIsKept::say($this->person($request), $request->values());
+        PlaceLine::note($this->person($request), 'rules', WhatIsKept::place()->said());
 
         return redirect()->route('keeping.place')->with('said', __('keeping.kept', ['said' => WhatIsKept::place()->said()]));
     }

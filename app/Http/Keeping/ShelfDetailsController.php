@@ -99,7 +99,7 @@ final class ShelfDetailsController extends Controller
 
     public function forGood(ShelfForGoodRequest $request, Shelf $shelf, DeleteForGood $delete): RedirectResponse
     {
-        $delete->shelf($shelf);
+        $delete->shelf($shelf, $this->person($request));
 
         return redirect()->route('lost.all')->with('said', __('keeping.for_good', ['title' => $shelf->name]));
     }

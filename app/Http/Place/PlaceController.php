@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Place;
 
 use App\Http\Controller;
+use App\Models\PlaceLine;
 use App\Models\Shelf;
 use App\Models\User;
 use App\Sharing\SendMail;
@@ -18,6 +19,9 @@ use Illuminate\Support\Str;
 /** The whole place, for whoever keeps it: its people and shelves, how large it is, and how it is. */
 final class PlaceController extends Controller
 {
+    /** Lines of the log on a page. */
+    private const LINES = 30;
+
     public function show(Request $request): View
     {
         abort_unless($this->person($request)->keeps_place, 404);
@@ -27,6 +31,7 @@ final class PlaceController extends Controller
         return view('place-keeper', [
             'people' => User::query()->people()->withCount('shelves')->orderBy('name')->get(),
             'shelves' => Shelf::query()->with('memberships.user')->withCount('items')->whereNull('deleted_at')->orderBy('name')->get(),
+            'done' => PlaceLine::query()->with('user')->orderByDesc('id')->paginate(self::LINES),
             'file' => Space::file(),
             'backups' => count($backups), 'backup' => $newest === false ? null : $newest,
             'checks' => DB::table('checks')->orderBy('name')->get(),
@@ -44,6 +49,7 @@ final class PlaceController extends Controller
         }
         $leaves = $request->boolean('leaves');
         $person->forceFill(['left_at' => $leaves ? now() : null, 'remember_token' => Str::random(60)])->save();
+        PlaceLine::note($keeper, $leaves ? 'left' : 'back', $person->name);
 
         return redirect()->route('place')->with('said', __($leaves ? 'place.left' : 'place.back', ['name' => $person->name]));
     }
@@ -57,6 +63,7 @@ final class PlaceController extends Controller
             return redirect()->route('place')->withErrors(['person' => __('place.own_second')]);
         }
         $person->forceFill(['second_key' => null, 'recovery' => [], 'remember_token' => Str::random(60)])->save();
+        PlaceLine::note($keeper, 'second', $person->name);
         $mail->handle(null, $person->email, (string) __('second.mail.subject'), (string) __('second.mail.body', ['keeper' => $keeper->name, 'link' => route('second')]));
 
         return redirect()->route('place')->with('said', __('place.second', ['name' => $person->name]));
