@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use App\Talk\Spot;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -23,7 +22,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int|null $version that it is about
  * @property int $number of the version that was newest when it began
  * @property string $quote the words, or what stood in the cell, when it began
- * @property string|null $spot a place in a picture, {@see Spot::toJson}
+ * @property string|null $spot a place in a picture, as JSON: across, down and chunk
  * @property bool $is_open
  * @property CarbonImmutable $at
  * @property-read Item $item

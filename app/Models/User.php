@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use App\Sharing\SecondFactor;
 use Carbon\CarbonImmutable;
 use Database\Factories\UserFactory;
 use Illuminate\Database\Eloquent\Builder;
@@ -22,7 +21,7 @@ use Illuminate\Support\Str;
  * @property bool $proved whether it is known that the address is theirs
  * @property CarbonImmutable|null $left_at since when they are let in no more
  * @property string|null $feed_key by which programs follow what they may see
- * @property string|null $second_key by which their device makes codes, {@see SecondFactor}
+ * @property string|null $second_key by which their device makes codes (base 32)
  * @property list<string> $recovery hashes of the codes that they wrote down
  * @property string $mails `daily` or `none`
  * @property string $look `day`, `night`, or '' for as the device has it
