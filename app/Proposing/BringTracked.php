@@ -41,7 +41,7 @@ final readonly class BringTracked
         $proposed = 0;
         $now = $this->states->tree($item->root);
         foreach ($content->tracked as $tracked) {
-            $name = Str::limit(Str::squish($tracked->by), self::NAME) ?: (string) __('history.somebody');
+            $name = Str::limit($this->named($item, $tracked->by), self::NAME) ?: (string) __('history.somebody');
             $becomes = self::matched($content, $now, $tracked);
             // What changes nothing is not proposed, nor what stands open here under the same name.
             if ($becomes->equals($now) || $this->isProposed($item, $name, $now, $becomes)) {
@@ -82,13 +82,14 @@ final readonly class BringTracked
         $notes = $along->notes();
         $known = $along->lines();
         $begun = 0;
-        foreach ($all as $said) {
+        foreach ($all as $one) {
+            $said = $one->with(by: $this->named($item, $one->by));
             $about = $this->about($item->kind()->grid(), $tree, $said);
             $note = Str::squish($notes[$about->part][$about->field]->text ?? '');
             $text = Str::squish($said->text);
             // Of a note that grew, only what is new of it.
             $isNew = ! isset($known[Str::squish($said->by)."\n".$text]) && $text !== $note;
-            $begun += $isNew && $this->thread($item, $person, $about, $note !== '' && str_starts_with($text, $note) ? self::with($said, mb_substr($text, mb_strlen($note))) : $said) ? 1 : 0;
+            $begun += $isNew && $this->thread($item, $person, $about, $note !== '' && str_starts_with($text, $note) ? $said->with(text: trim(mb_substr($text, mb_strlen($note)))) : $said) ? 1 : 0;
         }
 
         return $begun;
@@ -108,9 +109,16 @@ final readonly class BringTracked
         return true;
     }
 
-    private static function with(SaidInFile $said, string $text): SaidInFile
+    /** Whoever is on the shelf with the address that a file gives, by their name here; anybody else by the name that it gives, without an address. */
+    private function named(Item $item, string $by): string
     {
-        return new SaidInFile($said->by, trim($text), $said->quote, $said->cell, $said->part, $said->field, $said->at, $said->answers, $said->isSettled);
+        $by = Str::squish($by);
+        if (preg_match('/^(.*?)\s*<?([^\s<>]+@[^\s<>]+)>?$/D', $by, $found) !== 1) {
+            return $by;
+        }
+        $person = User::query()->where('email', $found[2])->whereIn('id', $item->shelf->memberships()->select('user_id'))->first();
+
+        return $person->name ?? ($found[1] === '' ? $by : $found[1]);
     }
 
     private static function text(SaidInFile $said): string

@@ -22,7 +22,7 @@ final readonly class Content
     /** What is said about the cells of its first tab, about those of another one: the tab that the file stands for, from 0. */
     public function inTab(int $tab): self
     {
-        $said = array_map(fn (SaidInFile $one): SaidInFile => $one->cell === null ? $one : new SaidInFile($one->by, $one->text, $one->quote, [$one->cell[0] + $tab, $one->cell[1], $one->cell[2]], $one->part, $one->field, $one->at, $one->answers, $one->isSettled), $this->said);
+        $said = array_map(fn (SaidInFile $one): SaidInFile => $one->cell === null ? $one : $one->with(cell: [$one->cell[0] + $tab, $one->cell[1], $one->cell[2]]), $this->said);
 
         return $tab === 0 ? $this : new self($this->kind, $this->tree, $this->pictures, $this->left, $this->tracked, $said, $this->hasIds);
     }

@@ -11,6 +11,7 @@ final readonly class SaidInFile
     public const MOST = 2_000;
 
     /**
+     * @param  string  $by  a name, with an address in angle brackets where the file has one
      * @param  string  $quote  the words that it is about; '' when it is about a place
      * @param  array{int, int, int}|null  $cell  tab, row and column that it is about, from 0
      * @param  string  $part  that it is about, where a file has ids; '' where it has none
@@ -29,4 +30,14 @@ final readonly class SaidInFile
         public array $answers = [],
         public bool $isSettled = false,
     ) {}
+
+    /**
+     * The same under another name, with another text, or about another cell.
+     *
+     * @param  array{int, int, int}|null  $cell
+     */
+    public function with(?string $by = null, ?string $text = null, ?array $cell = null): self
+    {
+        return new self($by ?? $this->by, $text ?? $this->text, $this->quote, $cell ?? $this->cell, $this->part, $this->field, $this->at, $this->answers, $this->isSettled);
+    }
 }

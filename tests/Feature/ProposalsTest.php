@@ -24,6 +24,7 @@ use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Formats\Archive;
+use MistyAttic\Core\Formats\Document\DocxPackage;
 use MistyAttic\Core\Formats\Document\OdtReader;
 use MistyAttic\Core\Formats\FormatLimits;
 use PHPUnit\Framework\Attributes\TestWith;
@@ -278,6 +279,23 @@ final class ProposalsTest extends FeatureCase
         $this->proposes($this->ines, ['pone' => 'Measured.'] + self::TEXT);
         self::assertCount(3, (new OpenProposals($this->item))->all);
         $this->assertVerified();
+    }
+
+    public function test_whoever_a_file_names_by_an_address_that_is_known_here_has_their_name(): void
+    {
+        $run = fn (string $text): string => "<w:r><w:t xml:space=\"preserve\">{$text}</w:t></w:r>";
+        $by = fn (string $who): string => "w:id=\"1\" w:author=\"{$who}\" w:date=\"2026-11-03T12:04:00Z\"";
+        $bytes = (new DocxPackage)->bytes('', "<w:p>{$run('Every lead is tested')}<w:ins {$by('N. W.')}>{$run(' twice')}</w:ins><w:ins {$by('Somebody Else')}>{$run(' or thrice')}</w:ins>.</w:p>");
+        file_put_contents($file = (string) tempnam(sys_get_temp_dir(), 'attic'), $bytes);
+        $archive = new \ZipArchive;
+        $archive->open($file);
+        $archive->addFromString('word/people.xml', '<p:people xmlns:p="urn:people"><p:person p:author="N. W."><p:presenceInfo p:providerId="None" p:userId="S::'.$this->nell->email.'::1"/></p:person><p:person p:author="Somebody Else"><p:presenceInfo p:userId="else@example.org"/></p:person></p:people>');
+        $archive->close();
+        $this->actingAs($this->ines)->post(route('shelf.make', $this->shelf), ['title' => 'From elsewhere', 'file' => UploadedFile::fake()->createWithContent('leads.docx', (string) file_get_contents($file))])->assertSessionHasNoErrors();
+        unlink($file);
+        $made = $this->shelf->items()->where('title', 'From elsewhere')->firstOrFail();
+        // By name, and still as a file says: it proves nobody's.
+        self::assertSame([['Nell Warwick', $this->ines->id], ['Somebody Else', $this->ines->id]], (new OpenProposals($made))->all->map(fn (Proposal $proposal) => [$proposal->said_by, $proposal->user_id])->all());
     }
 
     public function test_a_copy_takes_its_history_and_what_was_proposed_along_and_its_changes_are_proposed_for_the_original(): void

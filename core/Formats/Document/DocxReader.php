@@ -9,6 +9,7 @@ use MistyAttic\Core\Content\Run;
 use MistyAttic\Core\Formats\Archive;
 use MistyAttic\Core\Formats\Content;
 use MistyAttic\Core\Formats\FormatLimits;
+use MistyAttic\Core\Formats\SaidInFile;
 use MistyAttic\Core\Formats\TrackedReader;
 use MistyAttic\Core\Formats\TrackedTree;
 use MistyAttic\Core\Formats\Unreadable;
@@ -60,15 +61,43 @@ final class DocxReader implements TrackedReader
         $body = $this->body($limits);
         $authors = array_slice(DocxSettling::authors($body), 0, self::MOST_AUTHORS);
         DocxSettling::of($body, fn (string $author): bool => false);
+        $addresses = $this->addresses($limits);
+        $named = fn (string $author): string => isset($addresses[$author]) ? "{$author} <{$addresses[$author]}>" : $author;
         $said = DocxComments::of($body, Xml::read($this->archive->fileIfThere('word/comments.xml', $limits->tree) ?? '<none/>', 'word/comments.xml'));
         $content = $this->settled($bytes, $limits, fn (string $author): bool => false);
-        $tracked = array_map(function (string $of) use ($bytes, $limits): TrackedTree {
+        $tracked = array_map(function (string $of) use ($bytes, $limits, $named): TrackedTree {
             $changed = (new self)->settled($bytes, $limits, fn (string $author): bool => $author === $of);
 
-            return new TrackedTree($of, $changed->tree, $changed->pictures);
+            return new TrackedTree($named($of), $changed->tree, $changed->pictures);
         }, $authors);
 
-        return new Content($content->kind, $content->tree, $content->pictures, $content->left, $tracked, $said);
+        return new Content($content->kind, $content->tree, $content->pictures, $content->left, $tracked, array_map(fn (SaidInFile $one): SaidInFile => $one->with(by: $named($one->by)), $said));
+    }
+
+    /** @return array<string, string> author => their address, of those among the people of the file who have one */
+    private function addresses(FormatLimits $limits): array
+    {
+        $addresses = [];
+        foreach (Xml::children(Xml::read($this->archive->fileIfThere('word/people.xml', $limits->tree) ?? '<none/>', 'word/people.xml')) as $person) {
+            $known = $person->firstElementChild === null ? '' : self::attribute($person->firstElementChild, 'userId');
+            if (preg_match('/[^\s:<>]+@[^\s:<>]+/', $known, $found) === 1) {
+                $addresses[self::attribute($person, 'author')] = $found[0];
+            }
+        }
+
+        return $addresses;
+    }
+
+    /** By its name without a prefix: which one it has differs from program to program. */
+    private static function attribute(DOMElement $element, string $name): string
+    {
+        foreach ($element->attributes as $attribute) {
+            if ($attribute->localName === $name) {
+                return (string) $attribute->nodeValue;
+            }
+        }
+
+        return '';
     }
 
     /** @param \Closure(string): bool $accepts */
