@@ -144,6 +144,8 @@ final class Proposal extends Model
      */
     public function wrote(string $root, array $touched): void
     {
+        // An empty side line proposes nothing yet: it is told of from its first words on.
+        $this->root !== $this->base || $root === $this->base || $this->update(['proposed_at' => now()]);
         $this->standsAt((int) $this->stands, $this->base, $root, array_values(array_diff($this->met, $touched, array_map(fn (string $part) => explode('/', $part)[0], $touched))));
     }
 

@@ -86,9 +86,11 @@ final class WatchTest extends FeatureCase
         $item = $this->document($this->shelf, $this->ines, 'Before');
         $part = $this->tree($item)->parts[0]->id;
         $this->travel(2)->minutes();
-        $this->actingAs($this->tobi)->post(route('talk.begin', $item), ['part' => $part, 'text' => '@Ines Before what?']);
-        $this->post(route('proposals.begin', $item));
+        // Begun long before anything was written on it.
+        $this->actingAs($this->tobi)->post(route('proposals.begin', $item));
         $line = Proposal::lineFor($this->tobi, $item)->line ?? self::fail();
+        $this->travel(2)->days();
+        $this->post(route('talk.begin', $item), ['part' => $part, 'text' => '@Ines Before what?']);
         $this->save($line, $this->tobi, $this->paragraphs('Before noon'));
         $mails = $this->mails();
         self::assertCount(1, $mails);
