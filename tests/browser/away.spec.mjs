@@ -8,13 +8,11 @@ test.use({ serviceWorkers: 'allow', baseURL: 'http://127.0.0.1:8124' });
 let server;
 test.beforeAll(async () => {
     // Building the demo takes its time beside other tests.
-    test.setTimeout(120_000);
     server = await new Server(8124).start();
 });
 test.afterAll(() => server.stop());
 
 test('two people at one browser: what one had open and wrote is not there for the other, and is under its own name', async ({ page, context }) => {
-    test.setTimeout(90_000);
     const everything = () => page.evaluate(async () => {
         let all = JSON.stringify({ ...localStorage });
         for (const name of await caches.keys()) {
@@ -56,7 +54,7 @@ test('two people at one browser: what one had open and wrote is not there for th
     await context.setOffline(false);
     // Ines comes back, in place: it is saved under her name.
     await page.getByRole('dialog').getByRole('button', { name: /Ines/ }).click();
-    await expect.poll(async () => (await state(page)).number ?? 0, { timeout: 25_000 }).toBeGreaterThan(number);
+    await expect.poll(async () => (await state(page)).number ?? 0).toBeGreaterThan(number);
     await saved(page);
     expect(await (await page.request.get(`${url}/history/list`)).text()).not.toMatch(/Tobi[^<]*<\/td>\s*<td>Added/);
     await expect(text(page)).toContainText('Seen by Ines. And typed on.');
@@ -77,7 +75,6 @@ test('two people at one browser: what one had open and wrote is not there for th
 });
 
 test('with the server stopped one goes on typing, over a reload, and it is merged when it is back', async ({ browser, page }) => {
-    test.setTimeout(90_000);
     await signIn(page, 'Ines Oduya');
     const url = await newDocument(page, 'Away');
     await page.keyboard.type('Before the storm.');
@@ -106,8 +103,8 @@ test('with the server stopped one goes on typing, over a reload, and it is merge
     await server.start();
     await signIn(other, 'Nell Warwick');
     await other.goto(url);
-    await expect(page.locator('[data-save-line]')).toHaveText(/as \d+/, { timeout: 30_000 });
-    await expect(text(other)).toContainText('Second paragraph. Written in the dark. And more.', { timeout: 15_000 });
+    await expect(page.locator('[data-save-line]')).toHaveText(/as \d+/);
+    await expect(text(other)).toContainText('Second paragraph. Written in the dark. And more.');
 
     // Once more, with an edit of somebody else in between: merged, and said so.
     await page.route('**/state', (route) => route.abort());
@@ -120,7 +117,7 @@ test('with the server stopped one goes on typing, over a reload, and it is merge
     await saved(other);
     await page.unroute('**/state');
     await page.unroute('**/live*');
-    await expect(page.locator('[data-save-line]')).toContainText('merged with what others wrote', { timeout: 20_000 });
+    await expect(page.locator('[data-save-line]')).toContainText('merged with what others wrote');
     await expect(text(page)).toContainText('Before the storm. Theirs.');
     await expect(text(page)).toContainText('And more. Mine.');
 });

@@ -25,7 +25,6 @@ test('the shelf on a day: looked at, moved by its ends and by words, and marked'
 });
 
 test('several items are brought back to one moment, and taken back together', async ({ page }) => {
-    test.setTimeout(90_000);
     await signIn(page, 'Ines Oduya');
     await page.getByRole('link', { name: 'New shelf…' }).click();
     await page.getByLabel('What is it called?').fill('For a day');

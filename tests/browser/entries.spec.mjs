@@ -1,15 +1,13 @@
 import { expect, test } from '@playwright/test';
 import { axe, newForm, openItem, signIn, toShelf } from './steps.mjs';
 
-test.describe.configure({ timeout: 90_000 });
-
 /** Publishes a form with one question on a shelf of one's own, answers it, and gives the address of its entries. */
 async function answered(page, title, name) {
     const url = await newForm(page, title);
     await page.getByText('Put in…', { exact: true }).press('Enter');
     await page.getByRole('button', { name: 'Short text', exact: true }).press('Enter');
     await page.keyboard.type('Your name');
-    await expect(page.locator('[data-save-line]')).toHaveText(/Saved .* as \d+/, { timeout: 10_000 });
+    await expect(page.locator('[data-save-line]')).toHaveText(/Saved .* as \d+/);
     await page.getByRole('link', { name: 'Publish…' }).click();
     await page.getByRole('button', { name: /^Publish \d+/ }).click();
     await page.waitForURL(/\/history/);

@@ -1,8 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { ask, axe, newForm, openHistory, saved, signIn, state, toShelf } from './steps.mjs';
 
-test.describe.configure({ timeout: 90_000 });
-
 const editor = (page) => page.locator('.form-writing');
 
 const brief = async (page) => (await state(page)).content.filter((part) => part[1] !== 'settings').map(([, role, , fields]) => (fields.text ? fields.text.runs.map((run) => run[0]).join('') : fields.label ?? role));

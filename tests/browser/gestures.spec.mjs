@@ -31,6 +31,12 @@ const press = async (page, ...keys) => {
     }
 };
 
+/** Three presses of the mouse on one paragraph; what was pressed before is over by then. */
+async function thrice(page, at) {
+    await page.waitForTimeout(600);
+    await page.locator('.ProseMirror p').nth(at).click({ clickCount: 3 });
+}
+
 /** Presses keys while the window is busy, so that they queue up. */
 async function queued(page, ...keys) {
     const cdp = await page.context().newCDPSession(page);
@@ -72,11 +78,31 @@ const gestures = [
         name: 'three presses of the mouse and Delete',
         at: 1,
         does: async (page) => {
-            await page.locator('.ProseMirror p').nth(1).click({ clickCount: 3 });
+            await thrice(page, 1);
             await press(page, 'Delete');
         },
         leaves: (ids) => [[ids[0], 'Alpha bravo charlie.'], [ids[2], 'Golf hotel india.']],
         says: /^Removed “Delta echo foxtrot”$/,
+    },
+    {
+        name: 'three presses of the mouse at the end and Backspace',
+        at: 2,
+        does: async (page) => {
+            await thrice(page, 2);
+            await press(page, 'Backspace');
+        },
+        leaves: (ids) => [[ids[0], 'Alpha bravo charlie.'], [ids[1], 'Delta echo foxtrot.']],
+        says: /^Removed “Golf hotel india”$/,
+    },
+    {
+        name: 'three presses of the mouse and other words',
+        at: 1,
+        does: async (page) => {
+            await thrice(page, 1);
+            await page.keyboard.type('Juliet.');
+        },
+        leaves: (ids) => [[ids[0], 'Alpha bravo charlie.'], [ids[1], 'Juliet.'], [ids[2], 'Golf hotel india.']],
+        says: /“(Juliet|Delta)/,
     },
     {
         name: 'Delete at the end',

@@ -2,8 +2,6 @@ import { request } from 'node:http';
 import { expect, test } from '@playwright/test';
 import { axe, newItem, openHistory, saved, signIn, state, text, toShelf, words, tool } from './steps.mjs';
 
-test.describe.configure({ timeout: 90_000 });
-
 /** A page of its own on a shelf, with these texts in its only column. */
 async function newPage(page, title, texts = [], on = 'Website') {
     await newItem(page, 'Page', title, on);
@@ -155,8 +153,8 @@ test('two people lay out one page at once, and both find all of it', async ({ br
     await page.keyboard.press('ArrowRight');
     await page.keyboard.press('Space');
     for (const each of [page, nell]) {
-        await expect(each.locator('.ProseMirror [data-width]').nth(1)).toHaveText('One', { timeout: 15_000 });
-        await expect(each.locator('.ProseMirror [data-width]').nth(0)).toContainText('Two from Nell', { timeout: 15_000 });
+        await expect(each.locator('.ProseMirror [data-width]').nth(1)).toHaveText('One');
+        await expect(each.locator('.ProseMirror [data-width]').nth(0)).toContainText('Two from Nell');
     }
     await nell.context().close();
 });

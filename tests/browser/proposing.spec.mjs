@@ -4,7 +4,7 @@ import { axe, newDocument, newForm, newItem, saved, signIn, state, text, typed, 
 /** Waits until what was typed is kept on the side line. */
 async function proposed(page) {
     await page.waitForTimeout(60);
-    await expect(page.locator('[data-save-line]')).toHaveText(/Kept .*as a proposal/, { timeout: 10_000 });
+    await expect(page.locator('[data-save-line]')).toHaveText(/Kept .*as a proposal/);
 }
 
 /** Somebody else, in a browser of their own. */
@@ -100,7 +100,7 @@ test('the item goes on meanwhile: its author takes that in, and what meets somet
     // What was written since comes in with the next word that is proposed.
     await tobi.keyboard.press('Home');
     await tobi.keyboard.type('Usually: ');
-    await expect(text(tobi)).toContainText('Ring twice.', { timeout: 15_000 });
+    await expect(text(tobi)).toContainText('Ring twice.');
     await page.goto(`${url}/proposals`);
     await expect(page.getByRole('heading', { name: 'Tobi proposes one change' })).toBeVisible();
     await page.getByRole('button', { name: 'Accept all' }).press('Enter');
@@ -111,7 +111,6 @@ test('the item goes on meanwhile: its author takes that in, and what meets somet
 });
 
 test('cells, blocks and questions are proposed on the same desks', async ({ page, browser }) => {
-    test.setTimeout(120_000);
     await signIn(page, 'Ines Oduya');
     const sheet = await newItem(page, 'Spreadsheet', 'Proposed cells', 'Committee');
     await expect(page.locator('[data-grid]')).toBeFocused();

@@ -2,8 +2,6 @@ import { expect, test } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { axe, newItem, openItem, signIn, toShelf } from './steps.mjs';
 
-test.describe.configure({ timeout: 90_000 });
-
 const CSV = 'Day,Bench,Minutes,Mended\n2026-01-03,Wood,35,yes\n2026-01-17,Cloth,20,no\n2026-02-07,Wood,80,yes\n2026-03-07,Heat,15,yes\n';
 
 /** Makes a dataset from a file on a shelf, looking at it first. */

@@ -82,7 +82,7 @@ export const text = (page) => page.locator('.ProseMirror');
 /** Waits until what was typed is saved. */
 export async function saved(page) {
     await page.waitForTimeout(60);
-    await expect(page.locator('[data-save-line]')).toHaveText(/(Saved .* as \d+|saved as \d+|Kept as \d+)/, { timeout: 10_000 });
+    await expect(page.locator('[data-save-line]')).toHaveText(/(Saved .* as \d+|saved as \d+|Kept as \d+)/);
 }
 
 /** Types a line and keeps it as a version of its own. */

@@ -43,7 +43,7 @@ test('each sees who is here, and gets what the other writes without losing the c
     await caretAfter(ines, 'Test every');
     await ines.keyboard.type(' bench');
     const start = Date.now();
-    await expect(text(nell)).toContainText('Test every bench socket', { timeout: 6000 });
+    await expect(text(nell)).toContainText('Test every bench socket');
     expect(Date.now() - start).toBeLessThan(5000);
     await nell.keyboard.type(' blue');
     await expect(text(ines)).toContainText('Sign the blue log.');
@@ -73,7 +73,7 @@ test('edits that met keep the first, hold the other back, and are settled', asyn
     await nell.keyboard.type('Stamp');
     await expect(nell.locator('[data-save-line]')).toContainText('not reachable: kept on this computer');
     await nell.context().setOffline(false);
-    await expect(nell.locator('[data-notes]')).toContainText('One of your edits is held back', { timeout: 20_000 });
+    await expect(nell.locator('[data-notes]')).toContainText('One of your edits is held back');
     await expect(text(nell)).toContainText('Initial the log.');
     await expect(ines.locator('[data-notes]')).not.toContainText('held back');
     await axe(nell);
@@ -99,7 +99,7 @@ test('a paragraph that another removed while it was edited is held, and comes ba
     await caretAfter(nell, 'Sign the log');
     await nell.keyboard.type(' twice');
     await nell.context().setOffline(false);
-    await expect(nell.locator('[data-notes]')).toContainText('held back', { timeout: 20_000 });
+    await expect(nell.locator('[data-notes]')).toContainText('held back');
     await nell.getByRole('link', { name: 'Settle it' }).click();
     await nell.getByRole('button', { name: 'Take mine' }).click();
     await expect(text(nell)).toContainText('Sign the log twice.');

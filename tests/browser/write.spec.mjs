@@ -175,7 +175,6 @@ test('never pressing save, and keeping a version with a note all the same', asyn
 });
 
 test('far too much pasted is said so, and nothing is lost', async ({ page }) => {
-    test.setTimeout(90_000);
     await page.keyboard.type('Before.');
     await saved(page);
     await text(page).evaluate((target) => {
@@ -183,8 +182,8 @@ test('far too much pasted is said so, and nothing is lost', async ({ page }) => 
         data.setData('text/plain', `${'word '.repeat(30_000)}\n`.repeat(32));
         target.dispatchEvent(new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }));
     });
-    await expect(page.locator('[data-save-line]')).toContainText('Not saved. This is too much at once', { timeout: 60_000 });
+    await expect(page.locator('[data-save-line]')).toContainText('Not saved. This is too much at once');
     expect(words((await state(page)).content[0])).toBe('Before.');
     await page.keyboard.press('Control+z');
-    await expect(page.locator('[data-save-line]')).toHaveText(/Saved|saved/, { timeout: 30_000 });
+    await expect(page.locator('[data-save-line]')).toHaveText(/Saved|saved/);
 });

@@ -1,4 +1,5 @@
 import { isAddress } from '../document/schema.js';
+import { shown } from './dialogs.js';
 
 /**
  * @typedef {object} Field
@@ -91,35 +92,32 @@ export function askSettings(dialog, title, fields, attrs) {
     const heading = /** @type {HTMLElement} */ (dialog.querySelector('h2'));
     const problem = /** @type {HTMLElement} */ (dialog.querySelector('.dialog-problem'));
     const controls = fields.map((field) => control(field, attrs));
+    /** @param {SubmitEvent} event */
+    const submit = (event) => {
+        if (/** @type {HTMLButtonElement | null} */ (event.submitter)?.value === 'cancel') return;
+        const wrong = controls.map((each) => each.problem()).find(Boolean);
+        if (wrong) {
+            event.preventDefault();
+            problem.hidden = false;
+            wrong.focus();
+        }
+    };
+    /** @param {KeyboardEvent} event Enter in a line keeps it, though the first button is another */
+    const enter = (event) => {
+        if (event.key !== 'Enter' || !(event.target instanceof HTMLInputElement)) return;
+        event.preventDefault();
+        /** @type {HTMLButtonElement | null} */ (form.querySelector('[value=set]'))?.click();
+    };
+    const answer = shown(dialog, (how) => {
+        form.removeEventListener('submit', submit);
+        form.removeEventListener('keydown', enter);
+        return how === 'set' ? Object.assign({}, ...controls.map((each) => each.read())) : null;
+    });
+    form.addEventListener('submit', submit);
+    form.addEventListener('keydown', enter);
     heading.textContent = title;
     problem.hidden = true;
     /** @type {HTMLElement} */ (dialog.querySelector('[data-fields]')).replaceChildren(...controls.map(({ dom }) => dom));
-    dialog.returnValue = '';
-    return new Promise((resolve) => {
-        /** @param {SubmitEvent} event */
-        const submit = (event) => {
-            if (/** @type {HTMLButtonElement | null} */ (event.submitter)?.value === 'cancel') return;
-            const wrong = controls.map((each) => each.problem()).find(Boolean);
-            if (wrong) {
-                event.preventDefault();
-                problem.hidden = false;
-                wrong.focus();
-            }
-        };
-        /** @param {KeyboardEvent} event Enter in a line keeps it, though the first button is another */
-        const enter = (event) => {
-            if (event.key !== 'Enter' || !(event.target instanceof HTMLInputElement)) return;
-            event.preventDefault();
-            /** @type {HTMLButtonElement | null} */ (form.querySelector('[value=set]'))?.click();
-        };
-        form.addEventListener('submit', submit);
-        form.addEventListener('keydown', enter);
-        dialog.addEventListener('close', () => {
-            form.removeEventListener('submit', submit);
-            form.removeEventListener('keydown', enter);
-            resolve(dialog.returnValue === 'set' ? Object.assign({}, ...controls.map((each) => each.read())) : null);
-        }, { once: true });
-        dialog.showModal();
-        /** @type {HTMLElement | null} */ (dialog.querySelector('input, select, textarea'))?.focus();
-    });
+    /** @type {HTMLElement | null} */ (dialog.querySelector('input, select, textarea'))?.focus();
+    return answer;
 }

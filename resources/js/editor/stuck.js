@@ -1,3 +1,5 @@
+import { shown } from './dialogs.js';
+
 /**
  * Asks what is to become of what was written, when it can't be saved as it is.
  *
@@ -6,12 +8,10 @@
  */
 export function wayOn(dialog) {
     return {
-        stuck: (why) => new Promise((resolve) => {
+        stuck: (why) => {
             for (const part of dialog.querySelectorAll('[data-why]')) part.toggleAttribute('hidden', /** @type {HTMLElement} */ (part).dataset.why !== why);
-            dialog.returnValue = '';
-            dialog.addEventListener('close', () => resolve(/** @type {any} */ (['merge', 'again', 'aside'].includes(dialog.returnValue) ? dialog.returnValue : null)), { once: true });
-            if (!dialog.open) dialog.showModal();
-        }),
+            return shown(dialog, (how) => /** @type {any} */ (['merge', 'again', 'aside'].includes(how) ? how : null));
+        },
         kept: (address) => location.assign(address),
     };
 }

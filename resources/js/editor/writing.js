@@ -16,6 +16,7 @@ import { ids } from './ids.js';
 import { itsHistory } from './its-history.js';
 import { pictures } from './pictures.js';
 import { slips } from './slips.js';
+import { thrice } from './thrice.js';
 import { asked, whereIs } from './where.js';
 import { isAddress } from '../document/schema.js';
 import { signInAgain } from './sign-in.js';
@@ -87,7 +88,7 @@ export function writing(root, sheet, editing) {
     const view = new EditorView(place, {
         state: EditorState.create({
             doc: desk.kept ?? document_,
-            plugins: [...editing.plugins({ link, keep }, dialog), history(), dropCursor({ width: 2, class: 'drop-here' }), gapCursor(), ids(), here(), itsHistory(`/items/${item.key}`, () => sync.save(), said), said.plugin, new Plugin({ props: takePictures.props })],
+            plugins: [thrice(), ...editing.plugins({ link, keep }, dialog), history(), dropCursor({ width: 2, class: 'drop-here' }), gapCursor(), ids(), here(), itsHistory(`/items/${item.key}`, () => sync.save(), said), said.plugin, new Plugin({ props: takePictures.props })],
         }),
         editable: () => item.editable,
         attributes: { ...editing.attributes, ...(item.editable ? {} : { 'aria-label': `${editing.attributes['aria-label']}, read only` }), role: 'textbox', 'aria-multiline': 'true', spellcheck: 'true', tabindex: '0' },
