@@ -215,6 +215,9 @@ export const screens = {
     'the log of a shelf': ['log', async (page) => {
         await signIn(page, 'Ines Oduya');
         await page.getByRole('link', { name: 'Log', exact: true }).click();
+        await page.getByLabel('What it is about').selectOption({ label: 'deleting and moving' });
+        await page.getByLabel('Who').selectOption({ label: 'by Rafi Sadek' });
+        await page.getByRole('button', { name: 'Show' }).click();
         await expect(page.getByText('deleted “Kettle guide”')).toBeVisible();
     }],
     'finding': ['find', async (page) => {

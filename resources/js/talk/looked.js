@@ -91,12 +91,14 @@ export function attachTalk(root) {
     };
     /** @param {KeyboardEvent} event */
     const key = (event) => {
+        // Whoever goes on by keys has left what the pointer was on.
+        if (!event.altKey && !event.ctrlKey && !event.metaKey && event.key !== 'Shift') scrolled();
         if (!isCommentKey(event) || !said.mayBegin()) return;
         event.preventDefault();
         const selection = window.getSelection();
         const chosen = selection && !selection.isCollapsed ? thing(selection.anchorNode?.parentElement ?? null) : null;
         const entry = /** @type {HTMLElement | null} */ (main.querySelector('.entry[aria-current]'));
-        const block = chosen ?? thing(document.activeElement) ?? (entry ? target(entry.dataset.entry ?? '') : null) ?? under;
+        const block = chosen ?? thing(document.activeElement) ?? under ?? (entry ? target(entry.dataset.entry ?? '') : null);
         if (block) begin(block);
         else said.begin({ part: '', version: section().dataset.at }, `version ${section().dataset.at}`);
     };
