@@ -131,7 +131,7 @@ final class Proposal extends Model
         $stood = DB::table('proposal_states AS s')->join('proposals AS p', 'p.id', '=', 's.proposal_id')->where('p.item_id', $item->id)->where('p.began', '<=', $number)->where('s.number', '<=', $number)
             ->where(fn ($open) => $open->whereNull('p.decided')->orWhere('p.decided', '>', $number))->orderBy('s.number')->get(['s.proposal_id', 's.number', 's.base', 's.root'])->keyBy('proposal_id');
 
-        return self::query()->whereKey($stood->keys())->with('user', 'line')->orderBy('id')->get()->each(function (self $proposal) use ($stood): void {
+        return self::query()->whereKey($stood->keys())->with('user')->orderBy('id')->get()->each(function (self $proposal) use ($stood): void {
             $then = $stood[$proposal->id] ?? throw new \LogicException('It is one of those that stood');
             $proposal->forceFill(['stands' => $then->number, 'base' => $then->base, 'root' => $then->root, 'state' => ProposalState::Waiting, 'met' => $proposal->stands === (int) $then->number ? $proposal->met : []])->syncOriginal();
         })->filter(fn (self $proposal) => $proposal->base !== $proposal->root)->values();

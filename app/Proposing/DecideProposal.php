@@ -94,7 +94,7 @@ final readonly class DecideProposal
         }
         $part = Proposal::query()->create([...$proposal->only('item_id', 'user_id', 'line_id', 'said_by', 'began', 'proposed_at'), 'stands' => $seen, 'met' => [], ...$told]);
         $part->standsAt($seen, $made->base, $made->answered, []);
-        $line = $proposal->line?->refresh();
+        $line = $proposal->loadMissing('line')->line?->refresh();
         if ($line !== null && $line->root !== $made->rest) {
             $this->write->handle($line, $answer === ProposalState::Accepted ? $proposal->user : $decider, new Written(null, null, $made->rest, Cause::Wrote, grows: false));
         }

@@ -1,5 +1,3 @@
-@php($decides = fn ($proposal) => $open->at === null && Gate::allows('decide', [$item, $proposal]))
-@php($own = fn ($proposal) => $open->at === null && $proposal->said_by === null && $proposal->user_id === auth()->id() && Gate::allows('propose', $item))
 <x-layout :kind="$item->kind" :title="__('proposing.title', ['title' => $item->title])" body="is-item is-history">
     <x-item-head :item="$item" at="proposals" />
     <x-proposals-bar :item="$item" :open="$open" look="everybody" />
@@ -18,7 +16,7 @@
                 @foreach ($all->lines as $number => $one)
                     <li>
                         <a class="entry by-{{ $one->proposal->user->colour }}" href="#proposed-{{ $number }}" data-entry="{{ $one->of->line->part() }}"><span class="entry-sign" aria-hidden="true">{{ $one->of->line->sign() }}</span><span class="entry-text"><x-proposer :proposal="$one->proposal" /> <b>{{ $one->proposal->name() }}</b>: {{ $one->of->line->sentence }}@if ($one->of->line->place()) <small>{{ $one->of->line->place() }}</small>@endif @if ($one->of->meets)<small class="is-met">{{ __('proposing.meets') }}</small>@endif</span></a>
-                        <x-answers :keys="$one->of->keys()" :decides="$decides($one->proposal)" :own="$own($one->proposal)" :form="'answer-'.$one->proposal->id" />
+                        <x-answers :keys="$one->of->keys()" :decides="$answers[$one->proposal->id]['decides'] ?? false" :own="$answers[$one->proposal->id]['own'] ?? false" :form="'answer-'.$one->proposal->id" />
                     </li>
                 @endforeach
             </ol>
@@ -45,7 +43,7 @@
                     <article class="slip is-proposal by-{{ $one->proposal->user->colour }}" id="proposed-{{ $number }}" data-below="{{ $one->below }}">
                         <p class="slip-who"><x-proposer :proposal="$one->proposal" /> <b>{{ $one->proposal->name() }}</b> <small>{{ $one->of->line->sentence }}</small></p>
                         @if ($one->words !== null)<div class="slip-text" dir="auto">{{ $one->words }}</div>@endif
-                        <x-answers :keys="$one->of->keys()" :decides="$decides($one->proposal)" :own="$own($one->proposal)" :form="'answer-'.$one->proposal->id" />
+                        <x-answers :keys="$one->of->keys()" :decides="$answers[$one->proposal->id]['decides'] ?? false" :own="$answers[$one->proposal->id]['own'] ?? false" :form="'answer-'.$one->proposal->id" />
                     </article>
                 @endforeach
             </section>

@@ -84,9 +84,24 @@ final class ProposalsController extends Controller
             return $newest;
         };
 
-        return $page->drawn($item, $this->person($request), $newest, $becomes, $address, 'proposals-everybody', function () use ($shared, $newest, &$all): array {
-            return [...$shared, 'newest' => $newest, 'all' => $all, 'chosen' => null];
+        return $page->drawn($item, $this->person($request), $newest, $becomes, $address, 'proposals-everybody', function () use ($item, $shared, $open, $newest, &$all): array {
+            return [...$shared, 'newest' => $newest, 'all' => $all, 'chosen' => null, 'answers' => $open->at === null ? $this->answers($item, $all->shown ?? []) : []];
         }) ?? abort(404);
+    }
+
+    /**
+     * @param  list<Proposal>  $proposals
+     * @return array<int, array{decides: bool, own: bool}> by their ids, how whoever looks at them may answer
+     */
+    private function answers(Item $item, array $proposals): array
+    {
+        $proposes = Gate::allows('propose', $item);
+        $answers = [];
+        foreach ($proposals as $proposal) {
+            $answers[$proposal->id] = ['decides' => Gate::allows('decide', [$item, $proposal]), 'own' => $proposes && $proposal->said_by === null && $proposal->user_id === auth()->id()];
+        }
+
+        return $answers;
     }
 
     /** All that several people propose, at once. */
@@ -125,7 +140,7 @@ final class ProposalsController extends Controller
         [$root, $met] = $proposal->state === ProposalState::Waiting ? $proposed->becomes($states, $proposal, $newest->root) : [$proposal->root, []];
         $to = Version::toCome($newest->item, $root, $newest->title, $proposal->user);
 
-        return [$to->forceFill(['saved_at' => $proposal->decided_at ?? $proposal->line->changed_at ?? $proposal->proposed_at]), $met];
+        return [$to->forceFill(['saved_at' => $proposal->decided_at ?? $proposal->loadMissing('line')->line->changed_at ?? $proposal->proposed_at]), $met];
     }
 
     public function begin(Request $request, Item $item, OpenLine $open): RedirectResponse

@@ -21,7 +21,7 @@ final readonly class OpenProposals
 
     public function __construct(private Item $item, public ?int $at = null)
     {
-        $this->all = ($at === null ? self::now($item)->orderBy('id')->limit(self::MOST)->with('user', 'line')->get() : Proposal::stood($item, $at)->take(self::MOST))->each(fn (Proposal $proposal) => $proposal->setRelation('item', $item));
+        $this->all = ($at === null ? self::now($item)->orderBy('id')->limit(self::MOST)->with('user')->get() : Proposal::stood($item, $at)->take(self::MOST))->each(fn (Proposal $proposal) => $proposal->setRelation('item', $item));
     }
 
     /** @return Builder<Proposal> that hold anything */
