@@ -15,8 +15,8 @@
             <ol class="entries" data-entries>
                 @foreach ($all->lines as $number => $one)
                     <li>
-                        <a class="entry by-{{ $one->proposal->user->colour }}" href="#proposed-{{ $number }}" data-entry="{{ $one->of->line->part() }}"><span class="entry-sign" aria-hidden="true">{{ $one->of->line->sign() }}</span><span class="entry-text"><x-proposer :proposal="$one->proposal" /> <b>{{ $one->proposal->name() }}</b>: {{ $one->of->line->sentence }}@if ($one->of->line->place()) <small>{{ $one->of->line->place() }}</small>@endif @if ($one->of->meets)<small class="is-met">{{ __('proposing.meets') }}</small>@endif</span></a>
-                        <x-answers :keys="$one->of->keys()" :decides="$answers[$one->proposal->id]['decides'] ?? false" :own="$answers[$one->proposal->id]['own'] ?? false" :form="'answer-'.$one->proposal->id" />
+                        <a class="entry by-{{ $one->proposal->user->colour }}" href="#proposed-{{ $number }}" data-entry="{{ $one->of->line->part() }}"><span class="entry-sign" aria-hidden="true">{{ $one->of->line->sign() }}</span><span class="entry-text">{{ $answers[$one->proposal->id]['sign'] }} <b>{{ $one->proposal->name() }}</b>: {{ $one->of->line->sentence }}@if ($one->of->line->place()) <small>{{ $one->of->line->place() }}</small>@endif @if ($one->of->meets)<small class="is-met">{{ __('proposing.meets') }}</small>@endif</span></a>
+                        <x-answers :keys="$one->of->keys()" :decides="$answers[$one->proposal->id]['decides']" :own="$answers[$one->proposal->id]['own']" :form="'answer-'.$one->proposal->id" />
                     </li>
                 @endforeach
             </ol>
@@ -41,9 +41,9 @@
             <section class="slips" aria-label="{{ __('proposing.everybody') }}" data-proposed-slips>
                 @foreach ($all->lines as $number => $one)
                     <article class="slip is-proposal by-{{ $one->proposal->user->colour }}" id="proposed-{{ $number }}" data-below="{{ $one->below }}">
-                        <p class="slip-who"><x-proposer :proposal="$one->proposal" /> <b>{{ $one->proposal->name() }}</b> <small>{{ $one->of->line->sentence }}</small></p>
+                        <p class="slip-who">{{ $answers[$one->proposal->id]['sign'] }} <b>{{ $one->proposal->name() }}</b> <small>{{ $one->of->line->sentence }}</small></p>
                         @if ($one->words !== null)<div class="slip-text" dir="auto">{{ $one->words }}</div>@endif
-                        <x-answers :keys="$one->of->keys()" :decides="$answers[$one->proposal->id]['decides'] ?? false" :own="$answers[$one->proposal->id]['own'] ?? false" :form="'answer-'.$one->proposal->id" />
+                        <x-answers :keys="$one->of->keys()" :decides="$answers[$one->proposal->id]['decides']" :own="$answers[$one->proposal->id]['own']" :form="'answer-'.$one->proposal->id" />
                     </article>
                 @endforeach
             </section>

@@ -37,6 +37,7 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
+use Illuminate\Support\HtmlString;
 use Illuminate\Support\Str;
 
 /** What people propose for an item instead of writing it: looked at in place, answered change by change. */
@@ -85,20 +86,21 @@ final class ProposalsController extends Controller
         };
 
         return $page->drawn($item, $this->person($request), $newest, $becomes, $address, 'proposals-everybody', function () use ($item, $shared, $open, $newest, &$all): array {
-            return [...$shared, 'newest' => $newest, 'all' => $all, 'chosen' => null, 'answers' => $open->at === null ? $this->answers($item, $all->shown ?? []) : []];
+            return [...$shared, 'newest' => $newest, 'all' => $all, 'chosen' => null, 'answers' => $this->answers($item, $open, $all->shown ?? [])];
         }) ?? abort(404);
     }
 
     /**
      * @param  list<Proposal>  $proposals
-     * @return array<int, array{decides: bool, own: bool}> by their ids, how whoever looks at them may answer
+     * @return array<int, array{decides: bool, own: bool, sign: HtmlString}> by their ids, how whoever looks at them may answer, and the sign of who proposes
      */
-    private function answers(Item $item, array $proposals): array
+    private function answers(Item $item, OpenProposals $open, array $proposals): array
     {
-        $proposes = Gate::allows('propose', $item);
+        $isNow = $open->at === null;
+        $proposes = $isNow && Gate::allows('propose', $item);
         $answers = [];
         foreach ($proposals as $proposal) {
-            $answers[$proposal->id] = ['decides' => Gate::allows('decide', [$item, $proposal]), 'own' => $proposes && $proposal->said_by === null && $proposal->user_id === auth()->id()];
+            $answers[$proposal->id] = ['decides' => $isNow && Gate::allows('decide', [$item, $proposal]), 'own' => $proposes && $proposal->said_by === null && $proposal->user_id === auth()->id(), 'sign' => new HtmlString(view('components.proposer', ['proposal' => $proposal])->render())];
         }
 
         return $answers;
