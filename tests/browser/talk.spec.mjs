@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { axe, newDocument, newItem, saved, signIn, text, typed } from './steps.mjs';
+import { axe, newDocument, newItem, openItem, saved, signIn, text, typed } from './steps.mjs';
 
 test.beforeEach(async ({ page }) => {
     await signIn(page, 'Ines Oduya');
@@ -118,6 +118,22 @@ test('a cell, a question and a widget are talked about', async ({ page }) => {
     await page.keyboard.press('ArrowUp');
     await expect(page.locator('.grid-below')).toHaveCount(0);
     await expect(page.locator('[data-slips] .slip')).toHaveCount(2);
+
+    // Below a row that stays at the top, too, as long as nothing is scrolled away behind it.
+    await page.goto('/');
+    await openItem(page, 'Repair log');
+    await expect(page.locator('[data-grid]')).toBeFocused();
+    for (const key of ['Control+Home', 'Alt+c']) await page.keyboard.press(key);
+    const [head, form] = [await page.locator('.grid-head').boundingBox(), await page.locator('.grid-below form').boundingBox()];
+    expect(Math.abs(form.y - head.y - head.height)).toBeLessThan(12);
+    await page.keyboard.press('Escape');
+    await expect(page.locator('.grid-below')).toHaveCount(0);
+    await page.locator('[data-grid]').focus();
+    await page.keyboard.press('Control+End');
+    await page.locator('.grid-head .grid-cell').first().click();
+    await page.keyboard.press('Alt+c');
+    await expect(page.locator('[data-slips] form')).toBeVisible();
+    await page.keyboard.press('Escape');
 
     await page.goto('/');
     await newItem(page, 'Form', 'Talked about by questions', 'Committee');

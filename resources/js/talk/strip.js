@@ -27,6 +27,7 @@ export function talkStrip(root, desk) {
             if (!desk.lay?.([...all.filter((slip) => slip.closest('.grid-below')), form])) section()?.prepend(form);
             form.scrollIntoView({ block: 'nearest' });
         },
+        closed: lay,
         before: desk.saved,
     });
     const begin = () => {

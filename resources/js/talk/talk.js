@@ -6,6 +6,7 @@ import { spots } from './spots.js';
  * @typedef {object} Shown how a page shows what is said
  * @property {(slips: HTMLElement[]) => void} place puts each slip below what it is about; those that it leaves alone lie together
  * @property {(form: HTMLElement, about: About) => void} open puts the form of a new thread below what it is about
+ * @property {() => void} [closed] what is done when a form went, sent or not
  * @property {() => Promise<unknown>} [before] done before anything is said, so that what it is about is there
  * @property {(thread: string) => void} [after] what is done when a thread began
  */
@@ -61,8 +62,10 @@ export function talk(root, shown) {
         if (seen) /** @type {HTMLElement | null} */ (root.querySelector(`[data-slip="${CSS.escape(seen)}"]`))?.scrollIntoView({ block: 'nearest' });
     };
     const close = () => {
+        const wasOpen = open !== null;
         open?.remove();
         open = null;
+        if (wasOpen) shown.closed?.();
         unasked();
         unasked = () => {};
     };

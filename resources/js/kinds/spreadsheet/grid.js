@@ -85,6 +85,11 @@ export class Grid {
         this.refresh();
     }
 
+    /** Rows that stay at the top leave no room between them: what is below one of them lies below all, unless others are scrolled away there. @param {number} row */
+    hasRoomBelow(row) {
+        return row >= (this.frozen ?? 0) || this.root.scrollTop === 0;
+    }
+
     /** Where a row begins, from the top of all of them. @param {number} at */
     topOf(at) {
         return at * ROW + (this.below && at > this.gapAt ? this.gap : 0);
@@ -118,7 +123,7 @@ export class Grid {
         this.frozen = this.filter === null ? Math.min(this.tab.frozen, this.rows.length, 8) : 0;
         this.space.style.width = `${NUMBERS + this.lefts[this.lefts.length - 1]}px`;
         this.gapAt = this.below === null ? -1 : this.rows.findIndex((row) => row.id === this.below?.row);
-        if (this.gapAt < this.frozen) this.gapAt = this.rows.length;
+        if (this.below) this.gapAt = this.gapAt < 0 ? this.rows.length : Math.max(this.gapAt, this.frozen - 1);
         this.gap = this.below?.line.isConnected ? this.below.line.offsetHeight : 0;
         this.space.style.height = `${HEAD + this.topOf(this.rows.length)}px`;
         this.head.style.height = `${HEAD + this.frozen * ROW}px`;

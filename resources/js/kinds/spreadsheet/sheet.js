@@ -104,8 +104,7 @@ export async function attachSheet(root) {
             grid.draw();
         },
         lay: (things) => {
-            // Rows that stay at the top leave no room between them.
-            const here = grid.row && grid.at.row >= (grid.frozen ?? 0) ? things : [];
+            const here = grid.row && grid.hasRoomBelow(grid.at.row) ? things : [];
             if (grid.row && (here.length > 0 || grid.below !== null)) grid.lieBelow(grid.row.id, here);
             return here.length > 0;
         },
