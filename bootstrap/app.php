@@ -50,7 +50,7 @@ return Application::configure(basePath: dirname(__DIR__))
         $schedule->command('attic:lives')->dailyAt('02:30')->withoutOverlapping(300);
         $schedule->command('attic:keep')->dailyAt('03:00')->withoutOverlapping(120);
         $schedule->command('attic:tidy')->dailyAt('03:10')->withoutOverlapping(120);
-        $schedule->command('attic:digest')->dailyAt('06:30')->withoutOverlapping(120);
+        $schedule->command('attic:digest --morning')->hourlyAt(30)->withoutOverlapping(50);
         $schedule->command('attic:digest --soon')->everyFifteenMinutes()->withoutOverlapping(60);
         foreach (['attic:backup' => $schedule->command('attic:backup')->dailyAt('03:40'), 'attic:verify' => $schedule->command('attic:verify')->weeklyOn(0, '04:30')] as $name => $event) {
             $event->withoutOverlapping(120)->onSuccessWithOutput(fn (Stringable $output) => Checks::note($name, $output, true))->onFailureWithOutput(fn (Stringable $output) => Checks::note($name, $output, false));

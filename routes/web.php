@@ -22,6 +22,7 @@ use App\Http\LookingBack\UnusualController;
 use App\Http\LookingBack\VersionListController;
 use App\Http\Making\CopyController;
 use App\Http\Making\FileController;
+use App\Http\Place\MergeController;
 use App\Http\Place\PlaceController;
 use App\Http\Proposing\LinkController;
 use App\Http\Proposing\ProposalsController;
@@ -90,6 +91,8 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
     Route::get('/place', [PlaceController::class, 'show'])->name('place');
     Route::put('/place/people/{person}', [PlaceController::class, 'admit'])->name('place.admit');
     Route::put('/place/people/{person}/second', [PlaceController::class, 'second'])->name('place.second');
+    Route::get('/place/people/{person}/merge', [MergeController::class, 'show'])->name('place.merge');
+    Route::post('/place/people/{person}/merge', [MergeController::class, 'store'])->name('place.merge.store');
     Route::get('/keeping', [KeepingController::class, 'place'])->name('keeping.place');
     Route::post('/keeping', [KeepingController::class, 'sayOfPlace'])->name('keeping.place.say');
     Route::get('/lost', [LostController::class, 'index'])->name('lost.all');

@@ -8,10 +8,13 @@ use App\Models\User;
 use App\Watching\Digest;
 use Illuminate\Console\Command;
 
-/** To be run every morning, and with `--soon` every quarter of an hour. */
+/** To be run with `--morning` every hour, and with `--soon` every quarter of an hour. */
 final class SendDigests extends Command
 {
-    protected $signature = 'attic:digest {--soon : To those who want it within a quarter of an hour, instead of those who want it once a day}';
+    /** The hour of the day at which the daily mail goes. */
+    private const MORNING = 6;
+
+    protected $signature = 'attic:digest {--soon : To those who want it within a quarter of an hour, instead of those who want it once a day} {--morning : Only to those by whose clock it is between six and seven}';
 
     protected $description = 'Mails to each what changed on what they watch since the last time, and what was said to them or proposed';
 
@@ -19,6 +22,9 @@ final class SendDigests extends Command
     {
         $sent = 0;
         foreach (User::query()->people()->where('mails', $this->option('soon') ? 'soon' : 'daily')->where('proved', true)->whereNull('left_at')->orderBy('id')->get() as $person) {
+            if ($this->option('morning') && now()->setTimezone($person->zone ?: (string) config('app.timezone'))->hour !== self::MORNING) {
+                continue;
+            }
             $sent += $digest->send($person) ? 1 : 0;
         }
         $this->line("{$sent} mails.");

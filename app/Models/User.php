@@ -25,6 +25,7 @@ use Illuminate\Support\Str;
  * @property list<string> $recovery hashes of the codes that they wrote down
  * @property string $mails `daily` or `none`
  * @property string $look `day`, `night`, or '' for as the device has it
+ * @property string $zone that they read times in (a name of the IANA database), or '' for that of the device
  * @property bool $keeps_place whether they keep the whole place: its outbox
  * @property int $colour 1 to 12, the same everywhere; 0 for whoever has no account
  */
@@ -42,9 +43,9 @@ final class User extends Authenticatable
     /** @var list<self> of whom one did it, and it is not known any more which */
     public array $oneOf = [];
 
-    protected $fillable = ['name', 'email', 'password', 'colour', 'proved', 'keeps_place', 'look', 'mails'];
+    protected $fillable = ['name', 'email', 'password', 'colour', 'proved', 'keeps_place', 'look', 'zone', 'mails'];
 
-    protected $attributes = ['proved' => true, 'keeps_place' => false, 'look' => '', 'left_at' => null, 'feed_key' => null, 'second_key' => null, 'recovery' => '[]', 'mails' => 'daily'];
+    protected $attributes = ['proved' => true, 'keeps_place' => false, 'look' => '', 'zone' => '', 'left_at' => null, 'feed_key' => null, 'second_key' => null, 'recovery' => '[]', 'mails' => 'daily'];
 
     protected $hidden = ['password', 'remember_token', 'second_key', 'recovery'];
 

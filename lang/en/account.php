@@ -5,6 +5,7 @@ return [
     'password_changed' => 'Your password is changed. Sessions elsewhere are ended.',
     'elsewhere' => 'You are signed in here alone now.',
     'wrong' => 'That is not your password.',
+    'zone' => 'Your zone', 'zone_device' => 'as the device has it', 'zone_note' => 'For times on all your devices, and for the hour at which your daily mail comes.',
     'taken' => ':email is somebody else’s by now.',
     'forgotten' => [
         'subject' => 'A new password',

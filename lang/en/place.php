@@ -13,8 +13,21 @@ return [
     'pages' => 'Pages', 'before' => 'Before', 'next' => 'Next',
     'log' => 'What was done',
     'deeds' => [
-        'left' => 'let :about in no more', 'back' => 'let :about in again', 'second' => 'took :about’s code off, to be set up anew', 'rules' => 'changed the rules of the place: :about',
+        'left' => 'let :about in no more', 'merged' => 'made one of two accounts: :about', 'back' => 'let :about in again', 'second' => 'took :about’s code off, to be set up anew', 'rules' => 'changed the rules of the place: :about',
         'shelf_made' => 'made the shelf “:about”', 'shelf_deleted' => 'deleted the shelf “:about”', 'shelf_back' => 'brought the shelf “:about” back', 'shelf_gone' => 'deleted the shelf “:about” for good',
+    ],
+    'merge' => [
+        'link' => 'The same as…', 'link_of' => ':name is the same person as…',
+        'title' => ':name has two accounts?',
+        'lead' => 'The account of :address goes. What it did, :versions on :shelves, is the other account’s from then on, under its name: versions, talk, proposals and places on shelves, with the stronger role of two. Whoever is signed in with it is signed out.',
+        'versions' => '{0} no version|{1} one version|[2,*] :count versions', 'shelves' => '{0} no shelf|{1} one shelf|[2,*] :count shelves',
+        'never' => 'This can’t be undone, by anybody.',
+        'into' => 'The account that stays', 'choose' => 'Choose one', 'type' => 'To go on, type the address of the one that goes: :address',
+        'cancel' => 'Cancel', 'do' => 'Make one account',
+        'alone' => 'There is nobody else here.',
+        'nobody' => 'Choose the account that stays.', 'wrong' => 'That is not the address of the account that goes.',
+        'proposals' => 'Both propose changes to :items. Answer or withdraw one of the two there first.',
+        'done' => 'It is one account now: :name, :address.',
     ],
     'no_more' => 'You are let in no more. Ask whoever keeps the place.',
 ];

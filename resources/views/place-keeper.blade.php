@@ -6,7 +6,7 @@
             <x-problems />
             <dl class="keeping-sums">
                 <div><dd>{{ Illuminate\Support\Number::fileSize($file, 0) }}</dd><dt>the file</dt></div>
-                <div><dd>{{ $backups }}</dd><dt>backups{{ $backup === null ? '' : ', the newest of '.Carbon\CarbonImmutable::createFromTimestamp($backup)->format('j M, H:i') }}</dt></div>
+                <div><dd>{{ $backups }}</dd><dt>backups{{ $backup === null ? '' : ', the newest of '.App\Words\Clock::exact(Carbon\CarbonImmutable::createFromTimestamp($backup)) }}</dt></div>
                 <div><dd>{{ $people->count() }}</dd><dt>people</dt></div>
             </dl>
             <p><a class="button" href="{{ route('keeping.place') }}">What is kept here…</a> <a class="button" href="{{ route('outbox') }}">Outbox</a></p>
@@ -23,7 +23,7 @@
                 <tbody>@foreach ($people as $person)<tr>
                     <td class="people-name"><x-monogram :user="$person" aria-hidden="true" /> {{ $person->name }} @if ($person->keeps_place)<small>keeps the place</small>@endif @if ($person->second_key !== null)<small>{{ __('place.has_second') }}</small>@endif @if ($person->left_at !== null)<small>let in no more</small>@endif</td>
                     <td>{{ $person->email }}</td><td>{{ $person->shelves_count }}</td>
-                    <td class="items-do">@if ($person->second_key !== null && ! $person->is(auth()->user()))<form method="post" action="{{ route('place.second', $person) }}">@csrf @method('put')<button class="button is-quiet" aria-label="{{ __('place.set_anew', ['name' => $person->name]) }}">{{ __('place.set_anew_short') }}</button></form>@endif @unless ($person->is(auth()->user()))<form method="post" action="{{ route('place.admit', $person) }}">@csrf @method('put')<input type="hidden" name="leaves" value="{{ $person->left_at === null ? '1' : '0' }}"><button class="button is-quiet" aria-label="{{ $person->left_at === null ? 'Let '.$person->name.' in no more' : 'Let '.$person->name.' in again' }}">{{ $person->left_at === null ? 'Let in no more' : 'Let in again' }}</button></form>@endunless</td>
+                    <td class="items-do">@if ($person->second_key !== null && ! $person->is(auth()->user()))<form method="post" action="{{ route('place.second', $person) }}">@csrf @method('put')<button class="button is-quiet" aria-label="{{ __('place.set_anew', ['name' => $person->name]) }}">{{ __('place.set_anew_short') }}</button></form>@endif @unless ($person->is(auth()->user()))@if ($people->count() > 1)<a class="button is-quiet" href="{{ route('place.merge', $person) }}" aria-label="{{ __('place.merge.link_of', ['name' => $person->name]) }}">{{ __('place.merge.link') }}</a>@endif <form method="post" action="{{ route('place.admit', $person) }}">@csrf @method('put')<input type="hidden" name="leaves" value="{{ $person->left_at === null ? '1' : '0' }}"><button class="button is-quiet" aria-label="{{ $person->left_at === null ? 'Let '.$person->name.' in no more' : 'Let '.$person->name.' in again' }}">{{ $person->left_at === null ? 'Let in no more' : 'Let in again' }}</button></form>@endunless</td>
                 </tr>@endforeach</tbody>
             </table>
             <h2>Shelves</h2>

@@ -23,16 +23,16 @@
                     <form class="menu-sheet is-right menu-form" method="post" action="{{ route('day.copy', $shelf) }}">
                         @csrf<input type="hidden" name="at" value="{{ $stamp($day->moment) }}">
                         <label class="label" for="copy-name">What is the new shelf called?</label>
-                        <span class="milestone-line"><input class="input" id="copy-name" name="name" maxlength="{{ config('attic.title') }}" value="{{ Str::limit($shelf->name, 180) }}, {{ $day->moment->format('j F Y') }}" required data-focus><button class="button is-dark">Copy it out</button></span>
+                        <span class="milestone-line"><input class="input" id="copy-name" name="name" maxlength="{{ config('attic.title') }}" value="{{ Str::limit($shelf->name, 180) }}, {{ App\Words\Clock::at($day->moment)->format('j F Y') }}" required data-focus><button class="button is-dark">Copy it out</button></span>
                         <small>It has each item as it was then, and you alone are on it.</small>
                     </form>
                 </details>
             </div>
             <x-problems />
             <form class="items-find day-when" method="get" action="{{ route('day', $shelf, false) }}">
-                <input type="hidden" name="at" value="{{ $stamp($day->moment) }}"><input type="hidden" name="zone" value="UTC" data-zone>
-                <label for="when">As it was</label> <input class="input" id="when" name="when" maxlength="200" value="{{ old('when', $day->moment->format('j M Y H:i')) }}" data-day-when="{{ old('when') === null ? $stamp($day->moment) : '' }}" required aria-describedby="when-how">
-                <label for="then">held against</label> <input class="input" id="then" name="then" maxlength="200" value="{{ old('then', $day->until === null ? 'now' : $day->until->format('j M Y H:i')) }}" data-day-when="{{ old('then') === null && $day->until !== null ? $stamp($day->until) : '' }}">
+                <input type="hidden" name="at" value="{{ $stamp($day->moment) }}"><input type="hidden" name="zone" value="{{ App\Words\Clock::zone()->getName() }}" data-zone>
+                <label for="when">As it was</label> <input class="input" id="when" name="when" maxlength="200" value="{{ old('when', App\Words\Clock::at($day->moment)->format('j M Y H:i')) }}" data-day-when="{{ old('when') === null ? $stamp($day->moment) : '' }}" required aria-describedby="when-how">
+                <label for="then">held against</label> <input class="input" id="then" name="then" maxlength="200" value="{{ old('then', $day->until === null ? 'now' : App\Words\Clock::at($day->until)->format('j M Y H:i')) }}" data-day-when="{{ old('then') === null && $day->until !== null ? $stamp($day->until) : '' }}">
                 <button class="button">Show</button> <small id="when-how">such as last Tuesday, 3 Nov, 12 Oct 18:00, or a milestone of the shelf</small>
             </form>
             @if ($return !== null)

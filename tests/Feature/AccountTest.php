@@ -35,6 +35,19 @@ final class AccountTest extends FeatureCase
         self::assertSame([false, ''], [$this->ines->refresh()->keeps_place, $this->ines->look]);
     }
 
+    public function test_times_are_told_by_the_clock_of_the_account(): void
+    {
+        Date::setTestNow('2026-11-03 23:30:00');
+        $item = $this->document($this->shelf('Hours', [[$this->ines, Role::Owner]]), $this->ines, 'Late');
+        $this->actingAs($this->ines)->get(route('list', $item))->assertSee('3 Nov 2026, 23:30 UTC');
+        $this->get(route('account'))->assertDontSee('data-zone-of', false)->assertSee('Buenos Aires');
+        $this->put(route('account.update'), ['name' => 'Ines', 'colour' => 1, 'look' => '', 'zone' => 'Nowhere/Else'])->assertSessionHasErrors('zone');
+        $this->put(route('account.update'), ['name' => 'Ines', 'colour' => 1, 'look' => '', 'zone' => 'Europe/Berlin'])->assertSessionHasNoErrors();
+        $this->get(route('list', $item))->assertSee('4 Nov 2026, 00:30 CET')->assertSee('data-zone-of="Europe/Berlin"', false);
+        $this->put(route('account.update'), ['name' => 'Ines', 'colour' => 1, 'look' => '', 'zone' => '']);
+        self::assertSame('', $this->ines->refresh()->zone);
+    }
+
     public function test_a_password_is_changed_by_who_knows_the_one_before(): void
     {
         $this->actingAs($this->ines)->put(route('account.password'), ['current' => 'wrong', 'password' => 'another long one', 'password_confirmation' => 'another long one'])->assertSessionHasErrors('current');

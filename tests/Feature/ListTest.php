@@ -119,6 +119,13 @@ final class ListTest extends FeatureCase
         $this->get(route('history.at', [$this->item, ...$asked]))->assertRedirect(route('history', $this->item).'?'.$ends);
     }
 
+    public function test_an_hour_is_meant_by_the_clock_of_the_account_where_no_other_is_sent(): void
+    {
+        foreach (['Europe/Berlin' => 2, '' => 3] as $zone => $from) {
+            $this->actingAs(tap($this->ines)->update(['zone' => $zone]))->get(route('history.at', [$this->item, 'when' => '3 Oct 13:30']))->assertRedirect(route('history', $this->item)."?from={$from}&to=6");
+        }
+    }
+
     public function test_what_is_no_time_is_said_and_readers_come_to_what_was_published(): void
     {
         $this->from(route('history', [$this->item, 'from' => 2]))->get(route('history.at', [$this->item, 'when' => 'the cake']))->assertRedirect(route('history', [$this->item, 'from' => 2]))->assertSessionHasErrors('when');

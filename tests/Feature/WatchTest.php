@@ -8,7 +8,9 @@ use App\Models\Proposal;
 use App\Models\Role;
 use App\Models\Shelf;
 use App\Models\User;
+use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\Date;
 use Illuminate\Support\Facades\DB;
 use SimpleXMLElement;
 
@@ -79,6 +81,22 @@ final class WatchTest extends FeatureCase
         $mails = $this->mails(['--soon' => true]);
         self::assertSame([1, 1], [count($mails), substr_count($mails[0], 'And more')]);
         self::assertCount(1, $this->mails(['--soon' => true]));
+    }
+
+    public function test_the_daily_mail_comes_in_the_morning_of_whoever_reads_it(): void
+    {
+        $item = $this->document($this->shelf, $this->tobi, 'Before');
+        $this->actingAs($this->ines)->put(route('watch.shelf', $this->shelf), ['how' => 'all']);
+        $this->ines->update(['zone' => 'Pacific/Auckland']);
+        $this->save($item, $this->tobi, $this->paragraphs('Before', 'By Tobi'));
+        $mailed = [];
+        for ($hour = CarbonImmutable::parse('2026-11-10 00:30'); $hour->lessThan('2026-11-11 00:30'); $hour = $hour->addHour()) {
+            Date::setTestNow($hour);
+            Artisan::call('attic:digest', ['--morning' => true]);
+            DB::table('mails')->count() === count($mailed) || $mailed[] = $hour->format('H:i');
+        }
+        // Half past six on the other side of the world, in summer there.
+        self::assertSame(['17:30'], $mailed);
     }
 
     public function test_a_mail_tells_what_was_said_to_somebody_and_proposed_who_watches_nothing(): void

@@ -293,6 +293,7 @@ export const pages = [
     ['lost', 'Volunteers', '/lost'],
     ['shelf.new', '', '/shelves/new'],
     ['place', '', '/place'],
+    ['place.merge', '', '/place/people/2/merge'],
     ['keeping.place', '', '/keeping'],
     ['outbox', '', '/outbox'],
 ];

@@ -1,6 +1,6 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { near } from '../../resources/js/common/times.js';
+import { near, nearIn } from '../../resources/js/common/times.js';
 
 test('moments in words', () => {
     const now = new Date(2026, 4, 13, 12, 0, 0);
@@ -13,4 +13,14 @@ test('moments in words', () => {
     assert.equal(before(3 * 86400), 'Sunday 12:00');
     assert.equal(before(30 * 86400), '13 April');
     assert.equal(before(400 * 86400), '8 April 2025');
+});
+
+test('moments by the clock of an account, whatever the device has', () => {
+    const now = new Date('2026-05-13T03:00:00Z');
+    const at = new Date('2026-05-12T23:30:00Z');
+    assert.equal(nearIn(at, now, 'UTC'), 'yesterday 23:30');
+    assert.equal(nearIn(at, now, 'Europe/Berlin'), 'today 01:30');
+    assert.equal(nearIn(at, now, 'America/New_York'), 'today 19:30');
+    assert.equal(nearIn(new Date('2025-12-31T23:30:00Z'), now, 'Europe/Berlin'), '1 January');
+    assert.equal(nearIn(new Date('2025-12-31T23:30:00Z'), now, 'UTC'), '31 December 2025');
 });

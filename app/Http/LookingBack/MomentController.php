@@ -11,7 +11,6 @@ use App\Models\User;
 use App\Store\AtMoment;
 use App\Words\When;
 use Carbon\CarbonImmutable;
-use DateTimeZone;
 use Illuminate\Http\RedirectResponse;
 
 /** To the version that was the newest on a day, at an hour, or before a milestone. */
@@ -23,7 +22,7 @@ final class MomentController extends Controller
     public function __invoke(MomentRequest $request, Item $item): RedirectResponse
     {
         $text = (string) $request->validated('when');
-        $zone = new DateTimeZone((string) ($request->validated('zone') ?? 'UTC'));
+        $zone = $request->zone();
         $stretch = $text === self::MINE ? null : When::range($text, $zone, now()->toImmutable());
         if ($stretch !== null) {
             return $this->stretch($item, $text, ...$stretch);

@@ -4,11 +4,14 @@ declare(strict_types=1);
 
 namespace App\Http\LookingBack;
 
+use App\Http\InZone;
 use App\Http\ItemRequest;
 
 /** A day or hour as people write it, or the name of a milestone, to which the earlier end of a history goes. */
 final class MomentRequest extends ItemRequest
 {
+    use InZone;
+
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {

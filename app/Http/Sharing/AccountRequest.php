@@ -14,7 +14,7 @@ final class AccountRequest extends FormRequest
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
-        return ['name' => ['required', 'string', 'max:80'], 'colour' => ['required', 'integer', 'min:1', 'max:'.User::COLOURS], 'look' => ['present', 'nullable', Rule::in(['day', 'night'])]];
+        return ['name' => ['required', 'string', 'max:80'], 'colour' => ['required', 'integer', 'min:1', 'max:'.User::COLOURS], 'look' => ['present', 'nullable', Rule::in(['day', 'night'])], 'zone' => ['nullable', 'timezone:all']];
     }
 
     /** @return array<string, mixed> */
@@ -22,6 +22,6 @@ final class AccountRequest extends FormRequest
     {
         $sent = parent::validated($key, $default);
 
-        return is_array($sent) ? [...$sent, 'look' => (string) ($sent['look'] ?? '')] : $sent;
+        return is_array($sent) ? [...$sent, 'look' => (string) ($sent['look'] ?? ''), 'zone' => (string) ($sent['zone'] ?? '')] : $sent;
     }
 }

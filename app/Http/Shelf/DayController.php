@@ -63,7 +63,7 @@ final class DayController extends Controller
     /** From a moment as people write it to its address. */
     private function sought(DayRequest $request, Shelf $shelf): RedirectResponse
     {
-        $zone = new DateTimeZone((string) ($request->validated('zone') ?? 'UTC'));
+        $zone = $request->zone();
         $until = (string) $request->validated('then');
         [$at, $then] = [$this->moment($shelf, (string) $request->validated('when'), $zone), $until === '' || mb_strtolower(trim($until)) === 'now' ? null : $this->moment($shelf, $until, $zone)];
         $unread = array_filter([$at === null ? $request->validated('when') : null, $then === null && $until !== '' && mb_strtolower(trim($until)) !== 'now' ? $until : null]);

@@ -4,11 +4,14 @@ declare(strict_types=1);
 
 namespace App\Http\Shelf;
 
+use App\Http\InZone;
 use Carbon\CarbonImmutable;
 
 /** A moment of a shelf, and another one that it is held against. */
 final class DayRequest extends ShelfRequest
 {
+    use InZone;
+
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {

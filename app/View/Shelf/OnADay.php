@@ -11,6 +11,7 @@ use App\Models\User;
 use App\Models\Version;
 use App\Past\ShelfThen;
 use App\View\Phrases;
+use App\Words\Clock;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use stdClass;
@@ -116,7 +117,7 @@ final class OnADay
         }
         $key = $last instanceof Removal ? ($last->back ? 'found' : 'deleted') : ($isThere ? 'came' : 'moved');
 
-        return (string) __("day.{$key}", ['by' => $last->user->firstName(), 'date' => $last->at->format('j F')]);
+        return (string) __("day.{$key}", ['by' => $last->user->firstName(), 'date' => Clock::at($last->at)->format('j F')]);
     }
 
     /**

@@ -7,6 +7,8 @@ namespace App\View\Talk;
 use App\Models\CommentDeed;
 use App\Models\Item;
 use App\Models\User;
+use App\Words\Clock;
+use Carbon\CarbonImmutable;
 use Closure;
 use Illuminate\Support\HtmlString;
 use MistyAttic\Core\Content\PartTree;
@@ -99,7 +101,7 @@ final class SlipHtml
             default => '',
         };
         [$sign, $name] = $this->person($comment);
-        $when = '<time datetime="'.gmdate('Y-m-d\TH:i:s\Z', $comment->at).'" data-when="near">'.gmdate('j M Y, H:i', $comment->at).' UTC</time>';
+        $when = '<time datetime="'.gmdate('Y-m-d\TH:i:s\Z', $comment->at).'" data-when="near">'.Clock::exact(CarbonImmutable::createFromTimestamp($comment->at)).'</time>';
         $new = $comment->isNew ? ' <i>'.$this->said('new', (int) $this->since).'</i>' : '';
         $text = match (true) {
             $comment->isWithdrawn => '<p class="slip-text is-withdrawn">'.$this->said('withdrawn').'</p>',

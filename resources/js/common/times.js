@@ -1,45 +1,66 @@
 const MINUTE = 60_000;
 const DAY = 24 * 60 * MINUTE;
 
-/** Making a format costs a hundred times as much as using it. @type {Record<string, Intl.DateTimeFormat>} */
-const FORMATS = {
-    clock: new Intl.DateTimeFormat('en-GB', { hour: '2-digit', minute: '2-digit' }),
-    weekday: new Intl.DateTimeFormat('en-GB', { weekday: 'long' }),
-    day: new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long' }),
-    shortDay: new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short' }),
-    shortYear: new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric' }),
-    year: new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', year: 'numeric' }),
-    exact: new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' }),
-};
+/** The zone of the account that reads; that of the device where it says none. */
+const timeZone = globalThis.document?.documentElement.dataset.zoneOf || undefined;
+
+/** Making a format costs a hundred times as much as using it. @param {string | undefined} zone @returns {Record<string, Intl.DateTimeFormat>} */
+const formats = (zone) => Object.fromEntries(Object.entries({
+    clock: { hour: '2-digit', minute: '2-digit' },
+    weekday: { weekday: 'long' },
+    day: { day: 'numeric', month: 'long' },
+    shortDay: { day: 'numeric', month: 'short' },
+    shortYear: { day: 'numeric', month: 'short', year: 'numeric' },
+    year: { day: 'numeric', month: 'long', year: 'numeric' },
+    exact: { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' },
+    numbers: { day: 'numeric', month: 'numeric', year: 'numeric' },
+}).map(([name, how]) => [name, new Intl.DateTimeFormat('en-GB', /** @type {Intl.DateTimeFormatOptions} */ ({ ...how, timeZone: zone }))]));
+
+const FORMATS = formats(timeZone);
+
+/** Which day it is in a zone, and its year. @param {Date} date @param {Record<string, Intl.DateTimeFormat>} by @returns {[number, number]} days since 1970, and the year */
+function dayOf(date, by) {
+    const { day, month, year } = Object.fromEntries(by.numbers.formatToParts(date).map(({ type, value }) => [type, Number(value)]));
+    return [Date.UTC(year, month - 1, day) / DAY, year];
+}
 
 /**
  * A moment in words, in the reader's own zone: relative when recent.
  *
  * @param {Date} date
  * @param {Date} now
+ * @param {Record<string, Intl.DateTimeFormat>} [by]
  * @returns {string}
  */
-export function near(date, now) {
+export function near(date, now, by = FORMATS) {
     const ago = now.getTime() - date.getTime();
-    const clock = FORMATS.clock.format(date);
-    const midnight = new Date(now);
-    midnight.setHours(0, 0, 0, 0);
     if (ago < MINUTE) return `${Math.max(0, Math.round(ago / 1000))} s ago`;
     if (ago < 60 * MINUTE) return `${Math.round(ago / MINUTE)} min ago`;
-    if (date >= midnight) return `today ${clock}`;
-    if (date.getTime() >= midnight.getTime() - DAY) return `yesterday ${clock}`;
-    if (date.getTime() >= midnight.getTime() - 6 * DAY) return `${FORMATS.weekday.format(date)} ${clock}`;
-    return (date.getFullYear() === now.getFullYear() ? FORMATS.day : FORMATS.year).format(date);
+    const clock = by.clock.format(date);
+    const [[then, year], [today, thisYear]] = [dayOf(date, by), dayOf(now, by)];
+    if (then >= today) return `today ${clock}`;
+    if (then === today - 1) return `yesterday ${clock}`;
+    if (then >= today - 6) return `${by.weekday.format(date)} ${clock}`;
+    return (year === thisYear ? by.day : by.year).format(date);
 }
 
+/** @param {Date} date @param {Date} now @param {string} zone */
+export const nearIn = (date, now, zone) => near(date, now, formats(zone));
+
 /** The day alone, where there is little room. @param {Date} date @param {Date} now */
-const short = (date, now) => (date.getFullYear() === now.getFullYear() ? FORMATS.shortDay : FORMATS.shortYear).format(date);
+const short = (date, now) => (dayOf(date, FORMATS)[1] === dayOf(now, FORMATS)[1] ? FORMATS.shortDay : FORMATS.shortYear).format(date);
 
 /** A moment in few letters, for a title. @param {Date} date */
 export const moment = (date) => `${short(date, new Date())}, ${FORMATS.clock.format(date)}`;
 
 /** @param {Date} date */
 export const exact = (date) => FORMATS.exact.format(date);
+
+/** A day without its year: “3 Nov”. @param {Date} date */
+export const shortDay = (date) => FORMATS.shortDay.format(date);
+
+/** “3 November”. @param {Date} date */
+export const longDay = (date) => FORMATS.day.format(date);
 
 /**
  * Puts every `<time data-when>` into the reader's words and zone, now and then anew.
@@ -49,7 +70,7 @@ export const exact = (date) => FORMATS.exact.format(date);
  */
 export function attachTimes(root) {
     // What is written as a day or an hour is meant by the reader's own clock.
-    for (const field of /** @type {NodeListOf<HTMLInputElement>} */ (root.querySelectorAll('[data-zone]'))) field.value = Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC';
+    for (const field of /** @type {NodeListOf<HTMLInputElement>} */ (root.querySelectorAll('[data-zone]'))) field.value = timeZone ?? (Intl.DateTimeFormat().resolvedOptions().timeZone || 'UTC');
     const say = () => {
         const now = new Date();
         for (const time of root.querySelectorAll('time[data-when]')) {

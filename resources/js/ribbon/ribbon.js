@@ -1,4 +1,5 @@
 import { ask } from '../common/ask.js';
+import { longDay, shortDay } from '../common/times.js';
 import { card } from './card.js';
 import { flagged } from './flags.js';
 import { laid } from './layout.js';
@@ -149,7 +150,7 @@ export function ribbon(root, state, choose, kept) {
             if ((version[5] || how.only || how.fold) && left - labelled > 90 && !hidden) {
                 labelled = left;
                 context.fillStyle = ink;
-                context.fillText(new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short' }).format(new Date((times.get(version[0]) ?? 0) * 1000)), left - 3, tall - 7);
+                context.fillText(shortDay(new Date((times.get(version[0]) ?? 0) * 1000)), left - 3, tall - 7);
             }
             for (const each of plan?.marks[at] ?? []) {
                 context.globalAlpha = isAside(each) ? 0.25 : 1;
@@ -346,7 +347,7 @@ export function ribbon(root, state, choose, kept) {
         let time = 0;
         times = new Map(data.versions.map(([number, , , , seconds]) => [number, (time += seconds)]));
         const sittings = root.querySelector('[data-sittings]');
-        if (sittings && data.versions.length) sittings.textContent = `${data.sittings === 1 ? 'one sitting' : `${data.sittings} sittings`} since ${new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long' }).format(new Date((times.get(data.versions[0][0]) ?? 0) * 1000))}`;
+        if (sittings && data.versions.length) sittings.textContent = `${data.sittings === 1 ? 'one sitting' : `${data.sittings} sittings`} since ${longDay(new Date((times.get(data.versions[0][0]) ?? 0) * 1000))}`;
         // What there is nothing of is not offered.
         for (const each of /** @type {NodeListOf<HTMLElement>} */ (root.querySelectorAll('[data-only="restores"], [data-only="unusual"], [data-only="pins"]'))) {
             each.hidden = laid(data, { ...how, only: each.dataset.only ?? '' }, 900).shown.length === 0;

@@ -1,2 +1,2 @@
 @props(['at', 'exact' => false, 'short' => false])
-<time datetime="{{ $at->toIso8601ZuluString() }}" data-when="{{ $exact ? 'exact' : ($short ? 'short' : 'near') }}">{{ $at->format('j M Y, H:i') }} UTC</time>
+<time datetime="{{ $at->toIso8601ZuluString() }}" data-when="{{ $exact ? 'exact' : ($short ? 'short' : 'near') }}">{{ App\Words\Clock::exact($at) }}</time>

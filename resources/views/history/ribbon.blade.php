@@ -15,7 +15,7 @@
         <span class="ribbon-hint is-sr-only" data-hint role="status"></span>
         @if ($item->sight === null)<a class="ribbon-mine" href="{{ route('history.at', [$item, 'when' => 'mine'], false) }}" data-since-mine title="{{ __('history.since_mine_how') }} (Alt+Shift+W)">{{ __('history.since_mine') }}</a>@endif
         <form class="ribbon-when" method="get" action="{{ route('history.at', $item, false) }}" data-ribbon-when>
-            <input type="hidden" name="zone" value="UTC" data-zone><input type="hidden" name="to" value="{{ $to->number }}"><input type="hidden" name="view" value="{{ $address->view }}">
+            <input type="hidden" name="zone" value="{{ App\Words\Clock::zone()->getName() }}" data-zone><input type="hidden" name="to" value="{{ $to->number }}"><input type="hidden" name="view" value="{{ $address->view }}">
             <label class="is-sr-only" for="ribbon-when">{{ __('history.go_to') }}</label>
             <input class="input" id="ribbon-when" name="when" maxlength="200" value="{{ old('when') }}" placeholder="{{ __('history.go_to') }}" title="{{ __('history.go_to_how') }}" required>
         </form>
