@@ -35,6 +35,9 @@ final class TreeMerge
 
     private readonly ChangeSet $myChanges;
 
+    /** @var array<string, true>|null */
+    private ?array $columns = null;
+
     /** @var array<string, int> id => bits of {@see ChangeType} */
     private readonly array $theirTouched;
 
@@ -176,7 +179,7 @@ final class TreeMerge
                 continue;
             }
             if ($this->busy($this->mine, $this->myTouched, $this->theirTouched, $this->myCells, $id)) {
-                $this->conflicts[] = new Conflict(ConflictType::EditedRemoved, $id, $this->mine->subtree($id), Spot::of($this->mine, $id), cells: isset($this->myCells[$id]) ? $this->column($id) : []);
+                $this->conflicts[] = new Conflict(ConflictType::EditedRemoved, $id, $this->mine->subtree($id), Spot::of($this->mine, $id), cells: $this->column($id));
             }
         }
         foreach ($this->mine->parts as $part) {
@@ -222,17 +225,36 @@ final class TreeMerge
         return false;
     }
 
-    /** @return array<string, mixed> row => what I have in a column */
+    /**
+     * All of it: what waits already may be in cells that I have not touched since.
+     *
+     * @return array<string, mixed> row => what I have in a column; none for what is no column
+     */
     private function column(string $id): array
     {
         $cells = [];
-        foreach ($this->mine->parts as $part) {
+        foreach (isset($this->columns()[$id]) ? $this->mine->parts : [] as $part) {
             if (isset($part->fields[$id])) {
                 $cells[$part->id] = $part->fields[$id];
             }
         }
 
         return $cells;
+    }
+
+    /** @return array<string, true> every field that a part of mine has: the columns of a table are among them */
+    private function columns(): array
+    {
+        if ($this->columns === null) {
+            $this->columns = [];
+            foreach ($this->mine->parts as $part) {
+                foreach ($part->fields as $field => $unused) {
+                    $this->columns[$field] = true;
+                }
+            }
+        }
+
+        return $this->columns;
     }
 
     private function dropStrayCells(): void

@@ -59,4 +59,11 @@ final class MergeTest extends TestCase
         self::assertNull($next->after($waits, PartTree::of([$column, $row->with('col1', 'six')])));
         self::assertSame($next, $next->after($waits, PartTree::of([$column, $row])));
     }
+
+    public function test_who_names_a_column_that_is_gone_holds_its_cells_as_well(): void
+    {
+        [$column, $row] = [new Part('col1', 'field', 0, ['name' => 'Kilos']), new Part('row1', 'record', 0, ['col1' => 'four'])];
+        $merged = TreeMerge::of(PartTree::of([$column, $row]), PartTree::of([$row->without('col1')]), PartTree::of([$column->with('name', 'Kg'), $row]));
+        self::assertSame([['row1' => 'four']], array_map(fn (Conflict $conflict) => $conflict->cells, $merged->conflicts));
+    }
 }
