@@ -12,6 +12,7 @@ use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\History\Keeping\Exemption;
 use MistyAttic\Core\History\Keeping\Kept;
 use MistyAttic\Core\History\Keeping\Pace;
+use MistyAttic\Core\Store\ChunkStore;
 
 /** What the rules of an item would let go, and what stays and why. Nothing goes by it. */
 final readonly class Rehearsed
@@ -38,8 +39,22 @@ final readonly class Rehearsed
         }
         $kept = array_values($this->versions->map(fn (\stdClass $row) => new Kept((int) $row->number, (int) strtotime($row->saved_at.' UTC'), $exempt[(int) $row->number] ?? null))->all());
         $rehearsal = $item->form_id !== null || ! $rules->thins() ? null : $rules->core()->rehearse($kept, now()->getTimestamp());
-        $this->go = $rehearsal->go ?? [];
-        $this->stay = $rehearsal->stay ?? array_fill_keys($this->versions->keys()->all(), Pace::Every);
+        $stay = $rehearsal->stay ?? array_fill_keys($this->versions->keys()->all(), Pace::Every);
+        $over = $rehearsal === null || $rules->values['bytes'] === null ? [] : $this->over($stay, $rules->values['bytes']);
+        $this->stay = array_diff_key($stay, array_flip($over));
+        $this->go = array_values(array_diff($this->versions->keys()->all(), array_keys($this->stay)));
+    }
+
+    /**
+     * @param  array<int, Exemption|Pace>  $stay
+     * @return list<int> those that go besides, so that the others fit
+     */
+    private function over(array $stay, int $bytes): array
+    {
+        $roots = array_map(fn (int $number): string => (string) $this->version($number)->root, array_combine(array_keys($stay), array_keys($stay)));
+        $exempt = array_filter($stay, fn (Exemption|Pace $why) => $why instanceof Exemption);
+
+        return (new WithinBytes(app(ChunkStore::class)))->over(array_values(array_intersect_key($roots, $exempt)), array_reverse(array_diff_key($roots, $exempt), true), $bytes);
     }
 
     /** @return list<int> of the versions that would go */

@@ -23,7 +23,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property int|null $source the version that was restored
  * @property bool $kept asked for, so that later saves do not grow it
  * @property string|null $note
- * @property array{code: string, values: array<string, string|int>, more: int, of?: string, whose?: string, number?: int, by?: list<int>} $facts
+ * @property array{code: string, values: array<string, string|int>, more: int, of?: string, whose?: string, number?: int, author?: int, by?: list<int>} $facts
  * @property list<array{type: string, part: string, evidence: array<string, string|int|float>}>|null $unusual what of it is worth a look
  * @property int|null $meant_user_id who said that the unusual was meant
  * @property int $added words

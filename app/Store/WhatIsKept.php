@@ -16,8 +16,10 @@ use MistyAttic\Core\History\Keeping\Step;
 use MistyAttic\Core\History\Sittings;
 
 /**
- * What is kept, in four sentences: how soon a version is left behind, how long everything stays, how it thins then, how many stay at most. A shelf says
+ * What is kept, in four sentences: how soon a version is left behind, how long everything stays, how it thins then, how many stay at most and in how many bytes. A shelf says
  * what differs from the place, an item what differs from its shelf. As it is made, a place keeps every version for ever.
+ *
+ * @phpstan-type Values array{leave: int, every: int|null, then: list<array{string, int|null}>, most: int|null, bytes: int|null}
  */
 final readonly class WhatIsKept
 {
@@ -34,8 +36,11 @@ final readonly class WhatIsKept
 
     public const MOST = [10, 50, 100, 200, 500, 1000, 5000];
 
+    /** Of the states of one item, as they lie in the file. */
+    public const BYTES = [100_000, 1_000_000, 10_000_000, 100_000_000, 1_000_000_000];
+
     /**
-     * @param  array{leave: int, every: int|null, then: list<array{string, int|null}>, most: int|null}  $values  seconds; days, or null for ever; paces with their days; versions
+     * @param  Values  $values  seconds; days, or null for ever; paces with their days; versions
      * @param  array<string, mixed>  $own  what is said here
      */
     private function __construct(public array $values, public array $own) {}
@@ -58,7 +63,7 @@ final readonly class WhatIsKept
     /**
      * As it would be, with other values.
      *
-     * @param  array{leave: int, every: int|null, then: list<array{string, int|null}>, most: int|null}  $values
+     * @param  Values  $values
      */
     public function tried(array $values): self
     {
@@ -70,7 +75,7 @@ final readonly class WhatIsKept
         $rows = DB::table('keeping_rules')->where(fn ($query) => $query->where(fn ($place) => $place->whereNull('shelf_id')->whereNull('item_id'))
             ->when($shelf, fn ($query) => $query->orWhere('shelf_id', $shelf))->when($item, fn ($query) => $query->orWhere('item_id', $item)))
             ->get(['shelf_id', 'item_id', 'rules'])->sortBy(fn (\stdClass $row) => [$row->shelf_id !== null || $row->item_id !== null, $row->item_id !== null]);
-        $values = ['leave' => (int) config('attic.checkpoint'), 'every' => null, 'then' => [], 'most' => null];
+        $values = ['leave' => (int) config('attic.checkpoint'), 'every' => null, 'then' => [], 'most' => null, 'bytes' => null];
         $own = [];
         foreach ($rows as $row) {
             $said = array_intersect_key((array) json_decode((string) $row->rules, true), $values);
@@ -78,18 +83,18 @@ final readonly class WhatIsKept
             $own = (int) $row->shelf_id === (int) ($item === null ? $shelf : 0) && (int) $row->item_id === (int) $item ? $said : $own;
         }
 
-        /** @var array{leave: int, every: int|null, then: list<array{string, int|null}>, most: int|null} $values */
+        /** @var Values $values */
         return new self($values, $own);
     }
 
     /**
      * Says what holds from now on; what is the same as above it goes without saying.
      *
-     * @param  array{leave: int, every: int|null, then: list<array{string, int|null}>, most: int|null}  $values
+     * @param  Values  $values
      */
     public static function say(User $person, array $values, ?Shelf $shelf = null, ?Item $item = null): void
     {
-        $above = $item !== null ? self::shelf($item->shelf) : ($shelf !== null ? self::place() : new self(['leave' => (int) config('attic.checkpoint'), 'every' => null, 'then' => [], 'most' => null], []));
+        $above = $item !== null ? self::shelf($item->shelf) : ($shelf !== null ? self::place() : new self(['leave' => (int) config('attic.checkpoint'), 'every' => null, 'then' => [], 'most' => null, 'bytes' => null], []));
         $own = array_filter($values, fn (mixed $value, string $name) => $value !== $above->values[$name], ARRAY_FILTER_USE_BOTH);
         $at = ['shelf_id' => $item === null ? $shelf?->id : null, 'item_id' => $item?->id];
         DB::transaction(function () use ($at, $own, $person): void {
@@ -111,6 +116,7 @@ final readonly class WhatIsKept
             (string) __('keeping.rule.leave', ['after' => self::leave($values['leave'])]),
             implode(', ', $keep).'.',
             $values['most'] === null ? '' : (string) __('keeping.rule.most', ['most' => number_format($values['most'])]),
+            $values['bytes'] === null ? '' : (string) __('keeping.rule.bytes', ['bytes' => self::bytes($values['bytes'])]),
         ]));
     }
 
@@ -122,6 +128,11 @@ final readonly class WhatIsKept
     public static function days(?int $days): string
     {
         return $days === null ? (string) __('keeping.ever') : (string) (__('keeping.days')[$days] ?? trans_choice('keeping.so_many_days', $days, ['count' => (string) $days]));
+    }
+
+    public static function bytes(int $bytes): string
+    {
+        return $bytes < 1_000_000 ? number_format(intdiv($bytes, 1000)).' KB' : ($bytes < 1_000_000_000 ? number_format(intdiv($bytes, 1_000_000)).' MB' : number_format(intdiv($bytes, 1_000_000_000)).' GB');
     }
 
     /**
@@ -142,7 +153,7 @@ final readonly class WhatIsKept
     /** Whether anything ever goes by them. */
     public function thins(): bool
     {
-        return $this->values['every'] !== null || $this->values['most'] !== null;
+        return $this->values['every'] !== null || $this->values['most'] !== null || $this->values['bytes'] !== null;
     }
 
     public function core(): KeepingRules

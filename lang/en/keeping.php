@@ -48,6 +48,7 @@ return [
         'every' => 'Keep everything for :days',
         'then' => 'then :pace for :days',
         'most' => 'Keep :most versions at most.',
+        'bytes' => 'Keep them in :bytes at most.',
     ],
     'why' => [
         'first' => 'the first', 'newest' => 'the newest, and the one before it', 'milestone' => 'milestones', 'pinned' => 'pinned', 'published' => 'published', 'published_with' => 'readers see them with something else',

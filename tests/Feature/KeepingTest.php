@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Keeping\FreedBytes;
+use App\Keeping\KeepByRules;
+use App\Keeping\LetGo;
 use App\Keeping\Rehearsed;
 use App\Kinds\Spreadsheet\SheetAuthors;
 use App\Making\CopyOut;
@@ -59,7 +61,7 @@ final class KeepingTest extends FeatureCase
         // What is the same as above it goes without saying, and moves with it.
         self::assertSame(['leave' => 0, 'most' => 50], WhatIsKept::item($item)->own);
         $this->post(route('keeping.shelf.say', $this->shelf), ['leave' => 300, 'every' => 7, 'do' => 'keep']);
-        self::assertSame(['leave' => 0, 'every' => 7, 'then' => [], 'most' => 50], WhatIsKept::item($item)->values);
+        self::assertSame(['leave' => 0, 'every' => 7, 'then' => [], 'most' => 50, 'bytes' => null], WhatIsKept::item($item)->values);
         $this->post(route('keeping.say', $item), ['do' => 'above', 'leave' => 0]);
         self::assertSame([[], 'Leave a version behind after five minutes of somebody’s writing. Keep everything for a week.'], [WhatIsKept::item($item)->own, WhatIsKept::item($item)->said()]);
         $this->post(route('keeping.say', $item), ['leave' => 17, 'do' => 'keep'])->assertSessionHasErrors('leave');
@@ -207,6 +209,39 @@ final class KeepingTest extends FeatureCase
         $takes = $this->app->make(Space::class)->of($item);
         self::assertSame($rests, $takes['newest']);
         self::assertLessThanOrEqual((int) DB::table('chunks')->sum(DB::raw('length(data)')), array_sum($takes));
+    }
+
+    public function test_the_oldest_go_where_a_history_takes_more_bytes_than_it_may(): void
+    {
+        Date::setTestNow('2026-03-02 09:00:00');
+        $item = $this->document($this->shelf, $this->ines, 'One');
+        mt_srand(5);
+        for ($at = 0; $at < 60; $at++) {
+            Date::setTestNow(Date::now()->addMinutes(5));
+            $this->save($item, $this->ines, $this->paragraphs('Version '.$at, bin2hex(implode('', array_map(fn () => chr(mt_rand(0, 255)), range(1, 4000))))));
+        }
+        $this->app->make(MarkMilestone::class)->handle(Version::query()->where(['item_id' => $item->id, 'number' => 5])->firstOrFail(), $this->ines, 'Kept in any case');
+        $this->actingAs($this->ines)->post(route('keeping.say', $item), ['leave' => 60, 'bytes' => 123, 'do' => 'keep'])->assertSessionHasErrors('bytes');
+        $this->post(route('keeping.say', $item), ['leave' => 60, 'bytes' => 100_000, 'do' => 'keep'])->assertSessionHasNoErrors();
+        $rules = WhatIsKept::item($item);
+        self::assertSame('Leave a version behind after a minute of somebody’s writing. Keep everything for ever. Keep them in 100 KB at most.', $rules->said());
+        $this->get(route('keeping', $item))->assertOk()->assertSee('100 KB at most');
+        $rehearsed = new Rehearsed($item, $rules);
+        // What stays is the youngest, and what is exempt however old.
+        self::assertGreaterThan(20, count($rehearsed->go));
+        $young = array_values(array_diff(array_keys($rehearsed->stay), [1, 5]));
+        self::assertSame(range($item->refresh()->head - count($young) + 1, $item->head), $young);
+        $bytes = fn (): int => (int) DB::table('chunks')->sum(DB::raw('length(data)'));
+        $freed = $this->app->make(FreedBytes::class)->of($rehearsed->ids());
+        $before = $bytes();
+        self::assertSame(count($rehearsed->go), (new KeepByRules($this->app->make(LetGo::class)))->handle($item, $this->ines));
+        Date::setTestNow(Date::now()->addDays(90));
+        Artisan::call('attic:tidy', ['--at-once' => true]);
+        self::assertEqualsWithDelta($freed, $before - $bytes(), 0.05 * $freed);
+        self::assertLessThanOrEqual(100_000 + 8_500, $bytes());
+        // One more would not have fitted, and nothing else goes by saying it again.
+        self::assertGreaterThan(100_000 - 8_500, $bytes());
+        self::assertSame([], (new Rehearsed($item, $rules))->go);
     }
 
     public function test_by_night_rules_are_kept_and_lost_things_go_when_their_shelf_says_so(): void

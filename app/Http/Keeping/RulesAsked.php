@@ -8,7 +8,11 @@ use App\Store\WhatIsKept;
 use Illuminate\Validation\Rule;
 use MistyAttic\Core\History\Keeping\Pace;
 
-/** Keeping rules as a form sends them: how soon, how long everything, two steps of thinning, how many at most. */
+/**
+ * Keeping rules as a form sends them: how soon, how long everything, two steps of thinning, how many at most, and in how many bytes.
+ *
+ * @phpstan-import-type Values from WhatIsKept
+ */
 trait RulesAsked
 {
     /** @return array<string, list<mixed>> */
@@ -18,7 +22,7 @@ trait RulesAsked
         $pace = ['nullable', Rule::enum(Pace::class)];
 
         return [
-            'leave' => ['nullable', Rule::in([...WhatIsKept::LEAVE, (int) config('attic.checkpoint')])], 'every' => $days, 'most' => ['nullable', Rule::in(WhatIsKept::MOST)],
+            'leave' => ['nullable', Rule::in([...WhatIsKept::LEAVE, (int) config('attic.checkpoint')])], 'every' => $days, 'most' => ['nullable', Rule::in(WhatIsKept::MOST)], 'bytes' => ['nullable', Rule::in(WhatIsKept::BYTES)],
             'pace1' => $pace, 'days1' => $days, 'pace2' => $pace, 'days2' => $days, 'do' => ['nullable', Rule::in(['rehearse', 'keep', 'above'])],
         ];
     }
@@ -28,7 +32,7 @@ trait RulesAsked
         return $this->filled('leave');
     }
 
-    /** @return array{leave: int, every: int|null, then: list<array{string, int|null}>, most: int|null} */
+    /** @return Values */
     public function values(): array
     {
         $number = fn (string $name): ?int => $this->filled($name) ? $this->integer($name) : null;
@@ -39,6 +43,6 @@ trait RulesAsked
             }
         }
 
-        return ['leave' => $this->integer('leave'), 'every' => $number('every'), 'then' => $then, 'most' => $number('most')];
+        return ['leave' => $this->integer('leave'), 'every' => $number('every'), 'then' => $then, 'most' => $number('most'), 'bytes' => $number('bytes')];
     }
 }
