@@ -21,5 +21,5 @@ export default defineConfig({
             args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
         },
     },
-    webServer: { command: 'node tests/browser/serve.mjs 8123', url: 'http://127.0.0.1:8123/sign-in', timeout: 60_000, gracefulShutdown: { signal: 'SIGTERM', timeout: 3000 } },
+    webServer: { command: 'node tests/browser/serve.mjs 8123', url: 'http://127.0.0.1:8123/sign-in', timeout: 300_000, gracefulShutdown: { signal: 'SIGTERM', timeout: 3000 } },
 });

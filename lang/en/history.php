@@ -3,6 +3,8 @@
 return [
     'chosen_same' => 'What you chose is the same in :number and now. Nothing is ticked; tick what else shall come back or go.',
     'will_change' => '{0} Nothing will change|{1} One thing will change|[2,*] :count things will change',
+    'to_past' => 'To how it is looked at and brought back',
+    'to_foot' => 'To the end of the plan',
     'since_mine' => 'Since mine',
     'since_mine_how' => 'What others changed since you wrote in it last',
     'go_to' => 'Go to a day…',

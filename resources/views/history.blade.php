@@ -3,9 +3,10 @@
         newest is {{ $item->head }}, saved <x-when :at="$item->changed_at" />
     </x-item-head>
     <main id="main" class="past" data-history="{{ json_encode(['from' => $from->number, 'to' => $to->number, 'head' => $item->head, 'title' => $item->title, 'moments' => array_map(fn ($end) => $end->saved_at->toIso8601ZuluString(), $address->view === 'was' ? [$from] : [$from, $to]), 'spots' => $spots, 'only' => $address->only, 'by' => $address->by, 'url' => $address->with(['from' => 0, 'to' => 0]), 'ribbon' => route('ribbon', $item), 'line' => route('line', [$item, 0])]) }}">
+        <a class="skip" href="#past">{{ __('history.to_past') }}</a>
         <a class="skip" href="#ribbon">To the ribbon</a>
         @include('history.changes')
-        <section class="past-state" aria-label="The {{ $item->kind }}">
+        <section class="past-state" id="past" tabindex="-1" aria-label="The {{ $item->kind }}">
             @include('history.bar')
             <x-problems />
             @if ($item->form !== null)<x-kept-not :form="$item->form" />@endif

@@ -1,5 +1,6 @@
 <x-layout :title="'Restore '.$item->title.' to '.$version->number" body="is-item">
     <main id="main" class="plan" data-plan>
+        <a class="skip" href="#plan-foot">{{ __('history.to_foot') }}</a>
         <h1>Restore “{{ $item->title }}” to {{ $version->number }}</h1>
         <p class="plan-lead">as it stood on <x-when :at="$version->saved_at" exact />@if ($version->milestone), “{{ $version->milestone->name }}”@endif. Nothing is overwritten: this becomes version {{ $item->head + 1 }}, and {{ $item->head }} stays in the history. @if ($plan->sought === []) Untick what shall stay as it is now. @else Ticked is what you came for; tick what else shall come back or go. @endif @if ($waits) <b>It waits for a yes:</b> others go on seeing what was agreed to until then. @endif @if ($live !== null) <b>It becomes a draft:</b> readers go on seeing {{ $live->version->number }} until somebody publishes it.@endif</p>
         <x-problems />
@@ -52,7 +53,7 @@
             </section>
         @endif
     </main>
-    <footer class="plan-foot">
+    <footer class="plan-foot" id="plan-foot" tabindex="-1">
         <a class="button" href="{{ route('history', ['item' => $item, 'from' => $version->number, 'to' => $item->head]) }}">Cancel</a>
         <button class="button" type="button" data-tick-all hidden>Tick none</button>
         <span aria-live="polite" data-plan-count>{{ count(array_filter(array_keys($plan->comesBack), $plan->ticks(...))) }} come back, {{ count(array_filter(array_keys($plan->goesAway), $plan->ticks(...))) }} go away</span>

@@ -115,6 +115,22 @@ final class SignInTest extends FeatureCase
         self::assertSame('', $handler->read($session));
     }
 
+    public function test_what_scripts_ask_for_beside_a_page_takes_no_message_away(): void
+    {
+        $ines = $this->person('Ines Oduya');
+        $item = $this->document($this->shelf('Office', [[$ines, Role::Owner]]), $ines, 'One');
+        $name = (string) config('session.cookie');
+        $this->post(route('sign-in.store'), ['email' => 'ines@example.org', 'password' => 'a long password'])->assertRedirect();
+        $this->withCookie($name, session()->getId());
+        $this->get(route('history', $item))->assertOk();
+        $this->put(route('milestone.mark', [$item, 2]), ['name' => 'Agreed'])->assertSessionHas('said');
+        // What the page of before still asks for comes in between, and leads nobody back to itself.
+        $this->withHeader('Sec-Fetch-Dest', 'empty')->get(route('ribbon', $item))->assertOk();
+        $this->withHeader('Sec-Fetch-Dest', 'document')->get(route('history', $item))->assertOk()->assertSee('data-said', false)->assertSee('Agreed');
+        self::assertSame(route('history', $item), session()->previousUrl());
+        $this->get(route('history', $item))->assertOk()->assertDontSee('data-said', false);
+    }
+
     public function test_what_another_tab_sent_before_it_knew_signs_nobody_in_again(): void
     {
         $ines = $this->person('Ines Oduya');

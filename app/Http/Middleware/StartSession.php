@@ -12,11 +12,18 @@ use Symfony\Component\HttpFoundation\Response;
 
 /**
  * A session that was ended stays ended, also for what another tab of the same browser had sent before it knew: the answer to that neither
- * writes the session back, nor puts a cookie in the place of the one that somebody else signed in with meanwhile.
+ * writes the session back, nor puts a cookie in the place of the one that somebody else signed in with meanwhile. What scripts ask for beside a page
+ * leaves the session alone.
  */
 final class StartSession extends Middleware
 {
+    /** Seconds after which a session is written though nothing in it changed, so that it does not end under whoever has a page open. */
+    private const FRESH = 3600;
+
     private string $begunAs = '';
+
+    /** What it held when it was begun. */
+    private string $begunWith = '';
 
     private bool $isNobodys = false;
 
@@ -46,6 +53,7 @@ final class StartSession extends Middleware
             $this->isNobodys || $started->setId('');
         }
         $this->begunAs = $endedBy === '' && $started->getHandler()->read($started->getId()) !== '' ? $started->getId() : '';
+        $this->begunWith = serialize($started->all());
 
         return $started;
     }
@@ -58,7 +66,35 @@ final class StartSession extends Middleware
     /** @param Request $request */
     protected function saveSession($request): void
     {
-        $this->ended($request->session()) || parent::saveSession($request);
+        if ($this->ended($request->session()) || $this->isBeside($request)) {
+            return;
+        }
+        $request->session()->put('written', now()->getTimestamp());
+        parent::saveSession($request);
+    }
+
+    /**
+     * Whether a script asked for something beside its page and nothing in the session changed by it. Written back, it would undo what another request of
+     * the same browser wrote meanwhile, and take away the message that was meant for the next page. (Fetch Metadata Request Headers, W3C, 2.1)
+     */
+    private function isBeside(Request $request): bool
+    {
+        $session = $request->session();
+
+        return $request->isMethodSafe() && ! self::isPage($request)
+            && $this->begunAs === $session->getId() && (int) $session->get('written') > now()->getTimestamp() - self::FRESH && serialize($session->all()) === $this->begunWith;
+    }
+
+    /** Whether the browser shows the answer by itself; one that does not say so may. */
+    private static function isPage(Request $request): bool
+    {
+        return in_array($request->headers->get('Sec-Fetch-Dest', 'document'), ['document', 'iframe', 'embed', 'object'], true);
+    }
+
+    /** The page that one was on; what its scripts asked for since is none. */
+    protected function storeCurrentUrl(Request $request, $session): void
+    {
+        self::isPage($request) && parent::storeCurrentUrl($request, $session);
     }
 
     /** Whether it was ended before the request came, or while it was worked on; who signs in with it gets another one. */
