@@ -26,8 +26,13 @@ function counting(page) {
         async skip(...names) {
             await page.waitForLoadState('networkidle');
             for (const name of names) {
-                await this.to(page.getByRole('link', { name, exact: true }));
+                const link = page.getByRole('link', { name, exact: true });
+                const to = await link.evaluate((element) => /** @type {HTMLAnchorElement} */ (element).hash);
+                await this.to(link);
                 await press('Enter');
+                // From there the next Tab goes on, once the browser has gone there.
+                await page.waitForURL((address) => address.hash === to);
+                await page.evaluate(() => new Promise((resolve) => requestAnimationFrame(() => requestAnimationFrame(resolve))));
             }
         },
         count: () => count,
