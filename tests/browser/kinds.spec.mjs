@@ -98,6 +98,9 @@ function texts(block) {
     };
 }
 
+/** Waits until whoever said something is back at the thread: a key that comes before would go elsewhere. */
+const isBack = (page) => expect.poll(() => page.evaluate(() => document.activeElement?.closest('[data-slip], [data-grid], .ProseMirror') !== null)).toBe(true);
+
 const content = async (page, url) => JSON.stringify((await (await page.request.get(`${url}/state`)).json()).content);
 
 for (const [kind, it] of Object.entries(kinds)) {
@@ -111,6 +114,7 @@ for (const [kind, it] of Object.entries(kinds)) {
         await page.keyboard.type('Is it so, @Nell?');
         await page.keyboard.press('Control+Enter');
         await expect(it.slip(page)).toContainText('Is it so, Nell?');
+        await isBack(page);
 
         // Its author words it otherwise; what it was stays.
         await it.slip(page).getByRole('button', { name: 'Change the wording' }).press('Enter');
@@ -119,6 +123,7 @@ for (const [kind, it] of Object.entries(kinds)) {
         await page.keyboard.press('Control+Enter');
         await expect(it.slip(page)).toContainText('Is it so, Nell? Really?');
         await expect(it.slip(page)).toContainText('worded otherwise before');
+        await isBack(page);
 
         // Whoever is called is told, answers, and takes the answer back.
         const nell = await (await browser.newContext()).newPage();
@@ -129,6 +134,8 @@ for (const [kind, it] of Object.entries(kinds)) {
         await nell.getByRole('button', { name: 'Answer' }).press('Enter');
         await nell.keyboard.type('It is.');
         await nell.keyboard.press('Control+Enter');
+        // The page of all is drawn anew, at the thread.
+        await nell.waitForURL(/#thread-/);
         await expect(nell.locator('[data-slip]')).toContainText('It is.');
         await nell.getByRole('button', { name: 'Withdraw it' }).press('Enter');
         await expect(nell.locator('[data-slip]')).toContainText('Withdrawn by who said it.');
@@ -147,6 +154,7 @@ for (const [kind, it] of Object.entries(kinds)) {
         await page.keyboard.type('Seen.');
         await page.keyboard.press('Control+Enter');
         await expect(page.locator('.slip.is-settled')).toContainText('settled since');
+        await isBack(page);
         await page.locator('.slip.is-settled').getByRole('button', { name: 'Open it again' }).press('Enter');
         await expect(page.locator('.slip.is-settled')).toHaveCount(0);
 
