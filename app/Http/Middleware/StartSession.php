@@ -69,7 +69,7 @@ final class StartSession extends Middleware
         if ($this->ended($request->session()) || $this->isBeside($request)) {
             return;
         }
-        $request->session()->put('written', now()->getTimestamp());
+        $request->session()->put('_kept_at', now()->getTimestamp());
         parent::saveSession($request);
     }
 
@@ -82,7 +82,7 @@ final class StartSession extends Middleware
         $session = $request->session();
 
         return $request->isMethodSafe() && ! self::isPage($request)
-            && $this->begunAs === $session->getId() && (int) $session->get('written') > now()->getTimestamp() - self::FRESH && serialize($session->all()) === $this->begunWith;
+            && $this->begunAs === $session->getId() && (int) $session->get('_kept_at') > now()->getTimestamp() - self::FRESH && serialize($session->all()) === $this->begunWith;
     }
 
     /** Whether the browser shows the answer by itself; one that does not say so may. */
