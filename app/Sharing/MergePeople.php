@@ -5,9 +5,10 @@ declare(strict_types=1);
 namespace App\Sharing;
 
 use App\Models\PlaceLine;
-use App\Models\Proposal;
+use App\Models\ProposalState;
 use App\Models\Role;
 use App\Models\User;
+use Illuminate\Database\Query\JoinClause;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -16,12 +17,16 @@ use Illuminate\Support\Facades\DB;
  */
 final class MergePeople
 {
+    /** What can be said of both: what is left there says of the one what is said of the other already. Anywhere else nothing goes; what can't be put under the other's name ends all of it. */
+    private const SAID_TWICE = ['digests', 'memberships', 'mentions', 'put_aside', 'shared_touches', 'watches'];
+
     /** @return list<string> the titles of the items for which both propose changes: these are answered or withdrawn first, since nobody has two proposals for one item */
     public function inTheWay(User $double, User $person): array
     {
-        $open = fn (User $of) => Proposal::query()->waiting()->whereNotNull('line_id')->whereNull('said_by')->where('user_id', $of->id);
+        $open = fn (User $of) => DB::table('proposals')->where('state', ProposalState::Waiting->value)->whereNotNull('line_id')->where('user_id', $of->id);
 
-        return array_values(array_map(strval(...), $open($double)->whereIn('item_id', $open($person)->select('item_id'))->join('items', 'items.id', '=', 'proposals.item_id')->orderBy('items.title')->limit(5)->pluck('items.title')->all()));
+        return array_values(array_map(strval(...), $open($double)->joinSub($open($person)->select('item_id', 'said_by'), 'theirs', fn (JoinClause $both) => $both->on('theirs.item_id', '=', 'proposals.item_id')->whereRaw("coalesce(theirs.said_by, '') = coalesce(proposals.said_by, '')"))
+            ->join('items', 'items.id', '=', 'proposals.item_id')->orderBy('items.title')->limit(5)->pluck('items.title')->all()));
     }
 
     public function handle(User $keeper, User $double, User $person): void
@@ -31,9 +36,9 @@ final class MergePeople
             $this->days($double, $person);
             $this->facts($double, $person);
             foreach ($this->columns() as [$table, $column]) {
-                DB::statement("UPDATE OR IGNORE \"{$table}\" SET \"{$column}\" = ? WHERE \"{$column}\" = ?", [$person->id, $double->id]);
-                // What is left is said of the other one already: a watch, a mention, something put aside.
-                DB::table($table)->where($column, $double->id)->delete();
+                $isTwice = in_array($table, self::SAID_TWICE, true);
+                DB::statement('UPDATE '.($isTwice ? 'OR IGNORE ' : '')."\"{$table}\" SET \"{$column}\" = ? WHERE \"{$column}\" = ?", [$person->id, $double->id]);
+                $isTwice && DB::table($table)->where($column, $double->id)->delete();
             }
             $person->forceFill(['keeps_place' => $person->keeps_place || $double->keeps_place])->save();
             $double->delete();
