@@ -3,26 +3,46 @@ import { expect } from '@playwright/test';
 
 const isReady = () => !document.querySelector('script[type=module]') || document.body?.dataset.ready !== undefined;
 
-/** Keys and presses wait for the scripts of the page: on a slow machine these come after the page, and a person would not press yet. */
-function patient(page) {
+/** Pages on which keys and presses wait for the scripts: on a slow machine these come after the page, and a person would not press yet. */
+const patient = new WeakSet();
+let locatorsWait = false;
+
+/** @param {import('@playwright/test').Page} page */
+async function ready(page) {
+    if (patient.has(page) && !await page.evaluate(isReady).catch(() => false)) await page.waitForFunction(isReady).catch(() => {});
+}
+
+/** Has all that acts on something wait first. @param {object} acting @param {string[]} ways @param {(acting: any) => import('@playwright/test').Page} on */
+function waiting(acting, ways, on) {
+    for (const way of ways) {
+        const done = acting[way];
+        acting[way] = async function (...given) {
+            await ready(on(this));
+            return done.apply(this, given);
+        };
+    }
+}
+
+/** @param {import('@playwright/test').Page} page */
+function bePatient(page) {
+    if (patient.has(page)) return;
     const go = page.goto.bind(page);
     page.goto = async (...given) => {
         const answer = await go(...given);
         await page.waitForFunction(isReady, null, { timeout: 5_000 }).catch(() => {});
         return answer;
     };
-    for (const way of ['press', 'type', 'insertText']) {
-        const done = page.keyboard[way].bind(page.keyboard);
-        page.keyboard[way] = async (...given) => {
-            if (!await page.evaluate(isReady).catch(() => false)) await page.waitForFunction(isReady).catch(() => {});
-            return done(...given);
-        };
+    waiting(page.keyboard, ['press', 'type', 'insertText'], () => page);
+    if (!locatorsWait) {
+        locatorsWait = true;
+        waiting(Object.getPrototypeOf(page.locator('body')), ['press', 'pressSequentially', 'click', 'fill', 'check', 'uncheck', 'selectOption', 'focus'], (locator) => locator.page());
     }
+    patient.add(page);
 }
 
 /** @param {import('@playwright/test').Page} page @param {string} name */
 export async function signIn(page, name) {
-    patient(page);
+    bePatient(page);
     await page.goto('/sign-in');
     await page.getByRole('button', { name }).click();
     await page.waitForURL(/\/shelves\//);
