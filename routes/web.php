@@ -121,6 +121,7 @@ Route::middleware(['auth', 'throttle:work'])->group(function (): void {
         Route::put('/watch', [WatchController::class, 'shelf'])->name('watch.shelf');
         Route::get('/keeping', [KeepingController::class, 'shelf'])->name('keeping.shelf');
         Route::post('/keeping', [KeepingController::class, 'sayOfShelf'])->name('keeping.shelf.say');
+        Route::put('/keeping/kinds', [KeepingController::class, 'kindsOfShelf'])->name('keeping.shelf.kinds');
         Route::post('/keeping/now', [KeepingController::class, 'nowOfShelf'])->name('keeping.shelf.now');
         Route::get('/day', [DayController::class, 'show'])->name('day');
         Route::get('/day/ribbon', [DayController::class, 'ribbon'])->name('day.ribbon');

@@ -4,9 +4,12 @@ declare(strict_types=1);
 
 namespace App\Database;
 
+use Generator;
 use Illuminate\Database\Schema\Grammars\SQLiteGrammar;
 use Illuminate\Database\SQLiteConnection;
+use LogicException;
 use PDOException;
+use stdClass;
 
 /**
  * Begins every transaction as a writing one. A deferred SQLite transaction that reads and then writes fails at once when
@@ -28,8 +31,29 @@ final class ImmediateConnection extends SQLiteConnection
     /** @var resource|null */
     private $queue = null;
 
+    /** Statements of which not all rows are read yet. */
+    private int $reading = 0;
+
+    /**
+     * @param  mixed  $query
+     * @param  mixed  $bindings
+     * @param  mixed  $useReadPdo
+     * @return Generator<int, stdClass>
+     */
+    public function cursor($query, $bindings = [], $useReadPdo = true): Generator
+    {
+        $this->reading++;
+        try {
+            yield from parent::cursor($query, $bindings, $useReadPdo);
+        } finally {
+            $this->reading--;
+        }
+    }
+
+    /** @throws LogicException while rows are still read: these stand on an older state, from which SQLite lets nobody write once somebody else has */
     protected function executeBeginTransactionStatement(): void
     {
+        $this->reading === 0 || throw new LogicException('A transaction begins when all rows of a cursor are read.');
         $queue = $this->queue();
         if ($queue === null) {
             $this->begin();

@@ -31,8 +31,9 @@ final readonly class LetGo
     public function handle(Item $item, array $numbers): int
     {
         $gone = 0;
-        foreach ($this->gaps($item, $numbers) as [$before, $between, $next]) {
-            $gone += $this->close($item, $before, $between, $next) ? count($between) : 0;
+        foreach ($this->gaps($item, $numbers) as [$kept, $between, $behind]) {
+            $ends = Version::query()->findMany([$kept, $behind])->keyBy('id');
+            $gone += isset($ends[$kept], $ends[$behind]) && $this->close($item, $ends[$kept], $between, $ends[$behind]) ? count($between) : 0;
         }
         $gone === 0 || $this->pictures($item);
 
@@ -41,24 +42,26 @@ final readonly class LetGo
 
     /**
      * @param  list<int>  $numbers
-     * @return iterable<array{Version, non-empty-list<int>, Version}> the version that is kept before, those that go, the one that is kept behind
+     * @return list<array{int, non-empty-list<int>, int}> the id of the version that is kept before, the numbers of those that go, the id of the one that is kept behind
      */
-    private function gaps(Item $item, array $numbers): iterable
+    private function gaps(Item $item, array $numbers): array
     {
         $goes = array_flip($numbers);
+        $gaps = $between = [];
         $kept = null;
-        $between = [];
-        foreach (Version::query()->where('item_id', $item->id)->orderBy('number')->cursor() as $version) {
-            if (isset($goes[$version->number])) {
-                $between[] = $version->number;
+        foreach (DB::table('versions')->where('item_id', $item->id)->orderBy('number')->pluck('id', 'number') as $number => $id) {
+            if (isset($goes[$number])) {
+                $between[] = (int) $number;
 
                 continue;
             }
             if ($between !== [] && $kept !== null) {
-                yield [$kept, $between, $version];
+                $gaps[] = [$kept, $between, (int) $id];
             }
-            [$kept, $between] = [$version, []];
+            [$kept, $between] = [(int) $id, []];
         }
+
+        return $gaps;
     }
 
     /** @param non-empty-list<int> $between */

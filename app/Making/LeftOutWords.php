@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Making;
 
+use App\Words\Numbers;
 use MistyAttic\Core\Formats\LeftOut;
 
 /** What a file holds and what was left out of it, in words: {@see LeftOut}. */
@@ -18,7 +19,7 @@ final class LeftOutWords
         return array_map(function (string $code) use ($left): string {
             [$what, $name] = explode(':', $code, 2) + ['', ''];
 
-            return trans_choice("item.left_out.{$what}", $left[$code], ['count' => number_format($left[$code]), 'name' => $name]);
+            return trans_choice("item.left_out.{$what}", $left[$code], ['count' => Numbers::said($left[$code]), 'name' => $name]);
         }, array_keys($left));
     }
 

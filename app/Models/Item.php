@@ -82,6 +82,12 @@ final class Item extends Model
         self::addGlobalScope(self::MAIN, fn (Builder $items) => $items->whereNull('items.line_of'));
     }
 
+    /** Whether its shelf keeps a history of such items. That of entries is switched at their form. */
+    public function keepsHistory(): bool
+    {
+        return $this->form_id !== null || ! in_array($this->kind, $this->loadMissing('shelf')->shelf->unkept_kinds, true);
+    }
+
     public function getRouteKeyName(): string
     {
         return 'key';

@@ -25,6 +25,7 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property CarbonImmutable|null $archived_at since when it is only looked at
  * @property CarbonImmutable|null $deleted_at since when it is in Lost & found
  * @property int|null $lost_days after how many days what was deleted goes for good; null for never
+ * @property list<string> $unkept_kinds kinds of which no history is kept
  * @property-read User|null $deleter
  */
 final class Shelf extends Model
@@ -32,14 +33,14 @@ final class Shelf extends Model
     /** @use HasFactory<ShelfFactory> */
     use HasFactory;
 
-    protected $fillable = ['key', 'name', 'editors_restore', 'asks', 'asks_entries', 'drafts', 'about', 'archived_at', 'deleted_at', 'deleted_by', 'lost_days', 'viewers_comment', 'viewers_propose'];
+    protected $fillable = ['key', 'name', 'editors_restore', 'asks', 'asks_entries', 'drafts', 'about', 'archived_at', 'deleted_at', 'deleted_by', 'lost_days', 'viewers_comment', 'viewers_propose', 'unkept_kinds'];
 
-    protected $attributes = ['asks' => false, 'asks_entries' => false, 'drafts' => 'editors', 'editors_restore' => true, 'viewers_comment' => false, 'viewers_propose' => false];
+    protected $attributes = ['asks' => false, 'asks_entries' => false, 'drafts' => 'editors', 'editors_restore' => true, 'viewers_comment' => false, 'viewers_propose' => false, 'unkept_kinds' => '[]'];
 
     /** @return array<string, string> */
     protected function casts(): array
     {
-        return ['editors_restore' => 'boolean', 'viewers_comment' => 'boolean', 'viewers_propose' => 'boolean', 'asks' => 'boolean', 'asks_entries' => 'boolean', 'drafts' => Drafts::class, 'archived_at' => 'immutable_datetime', 'deleted_at' => 'immutable_datetime', 'lost_days' => 'integer'];
+        return ['editors_restore' => 'boolean', 'viewers_comment' => 'boolean', 'viewers_propose' => 'boolean', 'asks' => 'boolean', 'asks_entries' => 'boolean', 'drafts' => Drafts::class, 'archived_at' => 'immutable_datetime', 'deleted_at' => 'immutable_datetime', 'lost_days' => 'integer', 'unkept_kinds' => 'array'];
     }
 
     public function getRouteKeyName(): string

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use App\Words\Ways;
 use Carbon\CarbonImmutable;
 use Database\Factories\UserFactory;
 use Illuminate\Database\Eloquent\Builder;
@@ -26,6 +27,8 @@ use Illuminate\Support\Str;
  * @property string $mails `daily` or `none`
  * @property string $look `day`, `night`, or '' for as the device has it
  * @property string $zone that they read times in (a name of the IANA database), or '' for that of the device
+ * @property string $numbers how they write numbers, one of {@see Ways::NUMBERS}
+ * @property string $dates how they write dates, one of {@see Ways::DATES}
  * @property bool $keeps_place whether they keep the whole place: its outbox
  * @property int $colour 1 to 12, the same everywhere; 0 for whoever has no account
  */
@@ -43,9 +46,9 @@ final class User extends Authenticatable
     /** @var list<self> of whom one did it, and it is not known any more which */
     public array $oneOf = [];
 
-    protected $fillable = ['name', 'email', 'password', 'colour', 'proved', 'keeps_place', 'look', 'zone', 'mails'];
+    protected $fillable = ['name', 'email', 'password', 'colour', 'proved', 'keeps_place', 'look', 'zone', 'numbers', 'dates', 'mails'];
 
-    protected $attributes = ['proved' => true, 'keeps_place' => false, 'look' => '', 'zone' => '', 'left_at' => null, 'feed_key' => null, 'second_key' => null, 'recovery' => '[]', 'mails' => 'daily'];
+    protected $attributes = ['proved' => true, 'keeps_place' => false, 'look' => '', 'zone' => '', 'numbers' => '', 'dates' => '', 'left_at' => null, 'feed_key' => null, 'second_key' => null, 'recovery' => '[]', 'mails' => 'daily'];
 
     protected $hidden = ['password', 'remember_token', 'second_key', 'recovery'];
 

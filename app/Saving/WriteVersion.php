@@ -185,9 +185,12 @@ final readonly class WriteVersion
         return $newest->load('user', 'milestone');
     }
 
-    /** Answers to a form without a history have none, and nor have the datasets that follow them. */
+    /** Where a shelf keeps no history of such items, none is kept of what is written; answers to a form without a history have none, and nor have the datasets that follow them. */
     private function keepsNoSteps(Item $item, Written $written): bool
     {
+        if (! $item->isLine() && ! $item->keepsHistory()) {
+            return $written->cause === Cause::Wrote;
+        }
         $form = $item->form_id !== null ? $item->form : ($written->follows ? $item->source : null);
 
         return $written->cause === Cause::Wrote && $form?->isAnswered() === true && $form->keeps_entries === false;

@@ -14,6 +14,9 @@ final class LiveRoots
     /** A clock that is told in seconds may be one behind. */
     private const SLACK = 2;
 
+    /** Rows that are read at once: a cursor that stays open stands on an old state, from which nobody may write. */
+    private const PAGE = 2_000;
+
     /**
      * @param  array<int, true>  $without  versions that are looked at as if they were gone, by their ids
      * @param  bool  $windows  whether states count that only windows stand on
@@ -66,7 +69,7 @@ final class LiveRoots
     /** @return iterable<array{string, bool}> hexadecimal addresses of chunks, and whether such a one lists pieces: all at first, then those that came since the last time */
     public function pictures(): iterable
     {
-        foreach (DB::table('pictures')->where('id', '>', $this->pictures)->orderBy('id')->select('id', 'chunk', 'bytes')->cursor() as $row) {
+        foreach (DB::table('pictures')->where('id', '>', $this->pictures)->select('id', 'chunk', 'bytes')->lazyById(self::PAGE) as $row) {
             $this->pictures = (int) $row->id;
             yield [(string) $row->chunk, $row->bytes !== null];
         }
@@ -75,8 +78,8 @@ final class LiveRoots
     /** @return iterable<PieceList> what came in so far of files that are on their way */
     public function uploads(): iterable
     {
-        foreach (DB::table('uploads')->select('pieces')->cursor() as $row) {
-            yield PieceList::read((string) $row->pieces);
+        foreach (DB::table('uploads')->pluck('pieces') as $pieces) {
+            yield PieceList::read((string) $pieces);
         }
     }
 
@@ -86,7 +89,7 @@ final class LiveRoots
      */
     private function since(string $table, string $column, int &$last, array $without = []): iterable
     {
-        foreach (DB::table($table)->where('id', '>', $last)->orderBy('id')->select('id', $column)->cursor() as $row) {
+        foreach (DB::table($table)->where('id', '>', $last)->select('id', $column)->lazyById(self::PAGE) as $row) {
             $last = (int) $row->id;
             if (! isset($without[$last])) {
                 yield (string) $row->{$column};
@@ -97,7 +100,7 @@ final class LiveRoots
     /** @return iterable<string> */
     private static function texts(Builder $query): iterable
     {
-        foreach ($query->distinct()->cursor() as $row) {
+        foreach ($query->distinct()->get() as $row) {
             yield (string) current((array) $row);
         }
     }

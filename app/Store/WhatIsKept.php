@@ -8,6 +8,7 @@ use App\Models\Item;
 use App\Models\KeepingRule;
 use App\Models\Shelf;
 use App\Models\User;
+use App\Words\Numbers;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\History\Keeping\KeepingRules;
@@ -115,8 +116,8 @@ final readonly class WhatIsKept
         return implode(' ', array_filter([
             (string) __('keeping.rule.leave', ['after' => self::leave($values['leave'])]),
             implode(', ', $keep).'.',
-            $values['most'] === null ? '' : (string) __('keeping.rule.most', ['most' => number_format($values['most'])]),
-            $values['bytes'] === null ? '' : (string) __('keeping.rule.bytes', ['bytes' => self::bytes($values['bytes'])]),
+            $values['most'] === null ? '' : (string) __('keeping.rule.most', ['most' => Numbers::said($values['most'])]),
+            $values['bytes'] === null ? '' : (string) __('keeping.rule.bytes', ['bytes' => Numbers::bytes($values['bytes'])]),
         ]));
     }
 
@@ -128,11 +129,6 @@ final readonly class WhatIsKept
     public static function days(?int $days): string
     {
         return $days === null ? (string) __('keeping.ever') : (string) (__('keeping.days')[$days] ?? trans_choice('keeping.so_many_days', $days, ['count' => (string) $days]));
-    }
-
-    public static function bytes(int $bytes): string
-    {
-        return $bytes < 1_000_000 ? number_format(intdiv($bytes, 1000)).' KB' : ($bytes < 1_000_000_000 ? number_format(intdiv($bytes, 1_000_000)).' MB' : number_format(intdiv($bytes, 1_000_000_000)).' GB');
     }
 
     /**

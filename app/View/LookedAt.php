@@ -6,6 +6,7 @@ namespace App\View;
 
 use App\Models\Item;
 use App\Models\User;
+use App\Words\Days;
 use MistyAttic\Core\Kinds\Kind;
 
 /** What of a history somebody looks at. */
@@ -24,7 +25,7 @@ final readonly class LookedAt
         $publishing = $this->item->publishings()->whereNotNull('count')->whereRelation('version', 'number', $this->address->from)->orderByDesc('count')->first();
 
         return $publishing?->decided_at === null ? null : (string) __($publishing->ended_at === null ? 'publishing.live_since' : 'publishing.live_until', [
-            'since' => $publishing->decided_at->format('j M Y'), 'until' => $publishing->ended_at?->format('j M Y') ?? '',
+            'since' => Days::short($publishing->decided_at), 'until' => $publishing->ended_at === null ? '' : Days::short($publishing->ended_at),
         ]);
     }
 }

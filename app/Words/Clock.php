@@ -28,7 +28,7 @@ final class Clock
     /** With the hour, and whose it is: “3 Nov 2026, 12:04 CET”. */
     public static function exact(CarbonInterface $moment): string
     {
-        return self::at($moment)->format('j M Y, H:i T');
+        return self::at($moment)->format(Ways::dates()[1].', H:i T');
     }
 
     /**

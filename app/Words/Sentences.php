@@ -14,7 +14,7 @@ final class Sentences extends Translator
     {
         $count = $replace['count'] ?? null;
         if (is_int($count) || (is_string($count) && ctype_digit($count))) {
-            $replace['count'] = number_format((int) $count);
+            $replace['count'] = Numbers::said((int) $count);
         }
 
         return parent::makeReplacements($line, $replace);

@@ -6,6 +6,9 @@ return [
     'elsewhere' => 'You are signed in here alone now.',
     'wrong' => 'That is not your password.',
     'zone' => 'Your zone', 'zone_device' => 'as the device has it', 'zone_note' => 'For times on all your devices, and for the hour at which your daily mail comes.',
+    'numbers' => 'Numbers', 'numbers_as' => ['plain' => '1,234.5', 'comma' => '1.234,5', 'space' => '1 234,5'],
+    'numbers_note' => 'For counts, sizes and figures in reports. Cells, answers and files stay as they are written, so that all read the same.',
+    'dates' => 'Dates', 'dates_as' => ['plain' => '3 Nov 2026', 'month' => 'Nov 3, 2026', 'year' => '2026-11-03', 'points' => '3.11.2026'],
     'taken' => ':email is somebody else’s by now.',
     'forgotten' => [
         'subject' => 'A new password',

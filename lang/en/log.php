@@ -47,6 +47,8 @@ return [
         'made' => 'made the shelf',
         'renamed' => 'called the shelf “:title”, which was “:was”',
         'described' => 'changed what is said about the shelf',
+        'kinds_kept' => 'switched the history of :kinds on',
+        'kinds_not_kept' => 'switched the history of :kinds off: what is written over in them is gone for good',
         'put_away' => 'put the shelf away',
         'taken_up' => 'took the shelf up again',
     ],

@@ -13,6 +13,9 @@
                     <h2>How you see the place</h2>
                     <div class="field"><label class="label" for="look">Light or dark</label><div class="select"><select id="look" name="look"><option value="">as the device has it</option><option value="day" @selected($me->look === 'day')>light</option><option value="night" @selected($me->look === 'night')>dark</option></select></div></div>
                     <div class="field"><label class="label" for="zone">{{ __('account.zone') }}</label><div class="select"><select id="zone" name="zone" aria-describedby="zone-what"><option value="">{{ __('account.zone_device') }}</option>@foreach (App\Words\Clock::zones() as $part => $zones)@if ($part !== '')<optgroup label="{{ $part }}">@endif @foreach ($zones as $zone => $said)<option value="{{ $zone }}" @selected(old('zone', $me->zone) === $zone)>{{ $said }}</option>@endforeach @if ($part !== '')</optgroup>@endif @endforeach</select></div><p class="door-note" id="zone-what">{{ __('account.zone_note') }}</p></div>
+                    @foreach (['numbers' => array_keys(App\Words\Ways::NUMBERS), 'dates' => array_keys(App\Words\Ways::DATES)] as $what => $ways)
+                        <div class="field"><label class="label" for="{{ $what }}">{{ __("account.{$what}") }}</label><div class="select"><select id="{{ $what }}" name="{{ $what }}" @if ($loop->first) aria-describedby="numbers-what" @endif>@foreach ($ways as $way)<option value="{{ $way }}" @selected(old($what, $me->{$what}) === $way)>{{ __("account.{$what}_as.".($way === '' ? 'plain' : $way)) }}</option>@endforeach</select></div>@if ($loop->first)<p class="door-note" id="numbers-what">{{ __('account.numbers_note') }}</p>@endif</div>
+                    @endforeach
                     <button class="button is-dark">Save</button>
                 </form>
                 <div>

@@ -17,7 +17,7 @@
                         <div class="field"><label class="label" for="tab">How much of it?</label><div class="select"><select id="tab" name="tab"><option value="">All tabs</option>@foreach ($tabs as $id => $name)<option value="{{ $id }}">Only “{{ $name }}”</option>@endforeach</select></div></div>
                     @endif
                     @if ($history > 1 && $parts === [])
-                        <div class="field"><label class="label" for="history">{{ __('copies.history') }}</label><div class="select"><select id="history" name="history" aria-describedby="history-what"><option value="">{{ __('copies.state') }}</option><option value="1" @selected(old('history') === '1')>{{ trans_choice('copies.all', $history, ['count' => number_format($history)]) }}</option></select></div><small id="history-what">{{ __('copies.all_note') }}</small></div>
+                        <div class="field"><label class="label" for="history">{{ __('copies.history') }}</label><div class="select"><select id="history" name="history" aria-describedby="history-what"><option value="">{{ __('copies.state') }}</option><option value="1" @selected(old('history') === '1')>{{ trans_choice('copies.all', $history, ['count' => App\Words\Numbers::said($history)]) }}</option></select></div><small id="history-what">{{ __('copies.all_note') }}</small></div>
                     @endif
                     @if ($proposed > 0 && $parts === [])
                         <label class="checkbox"><input type="checkbox" name="proposals" value="1" @checked(old('proposals') === '1')> {{ trans_choice('copies.proposals', $proposed) }}</label>

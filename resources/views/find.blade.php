@@ -28,10 +28,10 @@
         <main id="main" class="shelf finds">
             <div class="shelf-head">
                 <h1>{{ $q === '' ? 'Find in every version' : "“{$q}”" }}</h1>
-                <p role="status">@if ($finds->asked->pieces !== []){{ trans_choice('finding.said', $finds->count, ['count' => number_format($finds->count)]) }}@if ($finds->count > 0) {{ trans_choice('finding.in', $finds->items, ['count' => number_format($finds->items)]) }}, {{ trans_choice('finding.of_them_gone', $finds->gone, ['count' => number_format($finds->gone)]) }}@endif @endif</p>
+                <p role="status">@if ($finds->asked->pieces !== []){{ trans_choice('finding.said', $finds->count, ['count' => App\Words\Numbers::said($finds->count)]) }}@if ($finds->count > 0) {{ trans_choice('finding.in', $finds->items, ['count' => App\Words\Numbers::said($finds->items)]) }}, {{ trans_choice('finding.of_them_gone', $finds->gone, ['count' => App\Words\Numbers::said($finds->gone)]) }}@endif @endif</p>
                 @if ($q !== '')<span class="switch" role="group" aria-label="Which">@foreach (['any' => 'Gone first', 'gone' => 'Only gone', 'there' => 'Only there'] as $which => $said)<a href="{{ $more(['state' => $which === 'any' ? null : $which]) }}" @if ($state === $which) aria-current="true" @endif>{{ $said }}</a>@endforeach</span>@endif
             </div>
-            @if ($finds->unread > 0)<p class="notice">{{ trans_choice('{1} One item is not read in yet|[2,*] :count items are not read in yet', $finds->unread, ['count' => number_format($finds->unread)]) }}: whoever runs the place does so with <code>php artisan attic:lives</code>.</p>@endif
+            @if ($finds->unread > 0)<p class="notice">{{ trans_choice('{1} One item is not read in yet|[2,*] :count items are not read in yet', $finds->unread, ['count' => App\Words\Numbers::said($finds->unread)]) }}: whoever runs the place does so with <code>php artisan attic:lives</code>.</p>@endif
             @if ($finds->isCut)<p class="notice">There is more than can be shown. Add a word, or look on one shelf.</p>@endif
             @if ($finds->asked->pieces === [])
                 <div class="empty"><p>{{ $q === '' ? 'Type some words, above.' : 'Three letters at least.' }}</p><p>Text that is there is found, and text that is gone: in documents, tables, forms, pages, entries, in any version. Pieces of words do, case and accents don’t matter, and “exact words” stand in quotation marks.</p></div>
@@ -70,7 +70,7 @@
                         @endforeach
                     </tbody>
                 </table>
-                @if ($finds->count > App\View\Finding\Finds::SHOWN)<nav class="pages" aria-label="Pages">@if ($page > 1)<a class="button" href="{{ $more(['page' => $page - 1]) }}">Before</a>@endif <span>{{ ($page - 1) * App\View\Finding\Finds::SHOWN + 1 }} to {{ min($finds->count, $page * App\View\Finding\Finds::SHOWN) }} of {{ number_format($finds->count) }}</span> @if ($page * App\View\Finding\Finds::SHOWN < $finds->count)<a class="button" href="{{ $more(['page' => $page + 1]) }}">Next</a>@endif</nav>@endif
+                @if ($finds->count > App\View\Finding\Finds::SHOWN)<nav class="pages" aria-label="Pages">@if ($page > 1)<a class="button" href="{{ $more(['page' => $page - 1]) }}">Before</a>@endif <span>{{ ($page - 1) * App\View\Finding\Finds::SHOWN + 1 }} to {{ min($finds->count, $page * App\View\Finding\Finds::SHOWN) }} of {{ App\Words\Numbers::said($finds->count) }}</span> @if ($page * App\View\Finding\Finds::SHOWN < $finds->count)<a class="button" href="{{ $more(['page' => $page + 1]) }}">Next</a>@endif</nav>@endif
             @endif
         </main>
     </div>

@@ -16,7 +16,7 @@
             <label for="list-from">from</label> <input class="input list-day" type="date" id="list-from" name="from" value="{{ $asked->from?->format('Y-m-d') }}">
             <label for="list-until">to</label> <input class="input list-day" type="date" id="list-until" name="until" value="{{ $asked->until?->format('Y-m-d') }}">
             <button class="button">Show</button>
-            <span role="status">{{ trans_choice('{0} no version|{1} one version|[2,*] :count versions', $page->total()) }}@if ($asked->words !== '' && $item->head > App\View\ListQuery::LOOKED_THROUGH), of the newest {{ number_format(App\View\ListQuery::LOOKED_THROUGH) }}@endif</span>
+            <span role="status">{{ trans_choice('{0} no version|{1} one version|[2,*] :count versions', $page->total()) }}@if ($asked->words !== '' && $item->head > App\View\ListQuery::LOOKED_THROUGH), of the newest {{ App\Words\Numbers::said(App\View\ListQuery::LOOKED_THROUGH) }}@endif</span>
             @if ($asked->isAsked())<a href="{{ route('list', $item, false) }}">show all</a>@endif
         </form>
         @if ($page->isEmpty())

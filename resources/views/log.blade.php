@@ -17,7 +17,7 @@
                     <thead><tr><th>When</th><th>Who</th><th>What</th></tr></thead>
                     <tbody>@foreach ($view->lines as $line)<tr><td class="items-change"><x-when :at="$line->at" /></td><td class="people-name"><x-monogram :user="$line->user" aria-hidden="true" /> {{ $line->user->firstName() }}</td><td>{{ $line->said() }}</td></tr>@endforeach</tbody>
                 </table>
-                @if ($view->lines->hasPages())<nav class="pages" aria-label="Pages">@if ($view->lines->previousPageUrl())<a class="button" href="{{ $view->lines->previousPageUrl() }}">Before</a>@endif <span>{{ $view->lines->firstItem() }} to {{ $view->lines->lastItem() }} of {{ number_format($view->lines->total()) }}</span> @if ($view->lines->nextPageUrl())<a class="button" href="{{ $view->lines->nextPageUrl() }}">Next</a>@endif</nav>@endif
+                @if ($view->lines->hasPages())<nav class="pages" aria-label="Pages">@if ($view->lines->previousPageUrl())<a class="button" href="{{ $view->lines->previousPageUrl() }}">Before</a>@endif <span>{{ $view->lines->firstItem() }} to {{ $view->lines->lastItem() }} of {{ App\Words\Numbers::said($view->lines->total()) }}</span> @if ($view->lines->nextPageUrl())<a class="button" href="{{ $view->lines->nextPageUrl() }}">Next</a>@endif</nav>@endif
             @endif
         </main>
     </div>

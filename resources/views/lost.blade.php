@@ -52,7 +52,7 @@
                         @endforeach
                     </tbody>
                 </table>
-                @if ($view->items->hasPages())<nav class="pages" aria-label="Pages">@if ($view->items->previousPageUrl())<a class="button" href="{{ $view->items->previousPageUrl() }}">Before</a>@endif <span>{{ $view->items->firstItem() }} to {{ $view->items->lastItem() }} of {{ number_format($view->items->total()) }}</span> @if ($view->items->nextPageUrl())<a class="button" href="{{ $view->items->nextPageUrl() }}">Next</a>@endif</nav>@endif
+                @if ($view->items->hasPages())<nav class="pages" aria-label="Pages">@if ($view->items->previousPageUrl())<a class="button" href="{{ $view->items->previousPageUrl() }}">Before</a>@endif <span>{{ $view->items->firstItem() }} to {{ $view->items->lastItem() }} of {{ App\Words\Numbers::said($view->items->total()) }}</span> @if ($view->items->nextPageUrl())<a class="button" href="{{ $view->items->nextPageUrl() }}">Next</a>@endif</nav>@endif
             @endif
         </main>
     </div>

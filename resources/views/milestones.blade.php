@@ -30,7 +30,7 @@
                         </li>
                     @endforeach
                 </ul>
-                @if ($page->hasPages())<nav class="pages" aria-label="Pages">@if ($page->previousPageUrl())<a class="button" href="{{ $page->previousPageUrl() }}">Newer</a>@endif <span>{{ $page->firstItem() }} to {{ $page->lastItem() }} of {{ number_format($page->total()) }}</span> @if ($page->nextPageUrl())<a class="button" href="{{ $page->nextPageUrl() }}">Older</a>@endif</nav>@endif
+                @if ($page->hasPages())<nav class="pages" aria-label="Pages">@if ($page->previousPageUrl())<a class="button" href="{{ $page->previousPageUrl() }}">Newer</a>@endif <span>{{ $page->firstItem() }} to {{ $page->lastItem() }} of {{ App\Words\Numbers::said($page->total()) }}</span> @if ($page->nextPageUrl())<a class="button" href="{{ $page->nextPageUrl() }}">Older</a>@endif</nav>@endif
             @endif
         </main>
     </div>

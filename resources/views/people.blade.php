@@ -56,7 +56,7 @@
                             <td class="people-name">{{ $invitation->name }} <small>{{ $invitation->expires_at->isPast() ? 'did not come' : 'invited' }}</small></td>
                             <td>{{ $invitation->email }}</td>
                             <td>{{ ucfirst($invitation->role->value) }}</td>
-                            <td>by {{ $invitation->user->firstName() }}, until {{ App\Words\Clock::at($invitation->expires_at)->format('j F') }}</td>
+                            <td>by {{ $invitation->user->firstName() }}, until {{ App\Words\Days::ofYear(App\Words\Clock::at($invitation->expires_at)) }}</td>
                             <td class="items-do">@can('manage', $shelf)<form method="post" action="{{ route('people.take-back', [$shelf, $invitation]) }}">@csrf @method('delete')<button class="button is-quiet" aria-label="Take the invitation of {{ $invitation->name }} back">Take back</button></form>@endcan</td>
                         </tr>
                     @endforeach

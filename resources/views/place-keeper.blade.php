@@ -5,7 +5,7 @@
             <div class="shelf-head"><h1>The whole place</h1><p>for whoever keeps it</p></div>
             <x-problems />
             <dl class="keeping-sums">
-                <div><dd>{{ Illuminate\Support\Number::fileSize($file, 0) }}</dd><dt>the file</dt></div>
+                <div><dd>{{ App\Words\Numbers::bytes($file) }}</dd><dt>the file</dt></div>
                 <div><dd>{{ $backups }}</dd><dt>backups{{ $backup === null ? '' : ', the newest of '.App\Words\Clock::exact(Carbon\CarbonImmutable::createFromTimestamp($backup)) }}</dt></div>
                 <div><dd>{{ $people->count() }}</dd><dt>people</dt></div>
             </dl>

@@ -1,7 +1,7 @@
 <x-layout :title="__('place.merge.title', ['name' => $double->name])" body="is-plain">
     <main id="main" class="door"><div class="door-sheet is-wide">
         <h1>{{ __('place.merge.title', ['name' => $double->name]) }}</h1>
-        <p class="door-note">{{ __('place.merge.lead', ['address' => $double->email, 'versions' => trans_choice('place.merge.versions', $versions, ['count' => number_format($versions)]), 'shelves' => trans_choice('place.merge.shelves', $double->shelves_count, ['count' => (string) $double->shelves_count])]) }} <b>{{ __('place.merge.never') }}</b></p>
+        <p class="door-note">{{ __('place.merge.lead', ['address' => $double->email, 'versions' => trans_choice('place.merge.versions', $versions, ['count' => App\Words\Numbers::said($versions)]), 'shelves' => trans_choice('place.merge.shelves', $double->shelves_count, ['count' => (string) $double->shelves_count])]) }} <b>{{ __('place.merge.never') }}</b></p>
         <x-problems />
         @if ($people->isEmpty())
             <p class="notice">{{ __('place.merge.alone') }}</p>

@@ -4,7 +4,7 @@
         @if ($links->isNotEmpty())
             <ol class="links-given">
                 @foreach ($links as $link)
-                    <li><input class="input" readonly value="{{ route('visitor', $link->token) }}" aria-label="{{ __('proposing.link.address') }}"> <small>{{ __('proposing.link.until', ['until' => App\Words\Clock::at($link->ends_at)->format('j F Y'), 'used' => (string) $link->used, 'most' => (string) $link->most]) }}</small>
+                    <li><input class="input" readonly value="{{ route('visitor', $link->token) }}" aria-label="{{ __('proposing.link.address') }}"> <small>{{ __('proposing.link.until', ['until' => App\Words\Days::long(App\Words\Clock::at($link->ends_at)), 'used' => (string) $link->used, 'most' => (string) $link->most]) }}</small>
                         <form method="post" action="{{ route('proposals.link.back', [$item, $link]) }}">@csrf @method('delete')<button class="button is-small">{{ __('proposing.link.take_back') }}</button></form></li>
                 @endforeach
             </ol>

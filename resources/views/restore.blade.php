@@ -39,7 +39,7 @@
                             <span class="plan-what">{{ $entry->statement->type === MistyAttic\Core\Compare\Changes\ChangeType::Added ? 'Goes away: ' : 'Comes back: ' }}{{ $entry->plan() }}@if (in_array($at, $one['needed'], true)) <b>the report needs it</b>@endif <small>{{ $entry->planned() }}@if ($entry->at), <x-when :at="$entry->at" />@endif</small></span></label></li>
                     @endforeach
                 </ul>
-                @if ($one['more'] > 0)<p>and {{ number_format($one['more']) }} more, which <a href="{{ route('restore', [$one['item'], $one['then']->number]) }}">a restore of the dataset alone</a> has.</p>@endif
+                @if ($one['more'] > 0)<p>and {{ App\Words\Numbers::said($one['more']) }} more, which <a href="{{ route('restore', [$one['item'], $one['then']->number]) }}">a restore of the dataset alone</a> has.</p>@endif
                 @if (! $one['may'])<p>You may not restore “{{ $one['item']->title }}”.</p>@endif
             </section>
         @endforeach

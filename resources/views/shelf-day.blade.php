@@ -23,7 +23,7 @@
                     <form class="menu-sheet is-right menu-form" method="post" action="{{ route('day.copy', $shelf) }}">
                         @csrf<input type="hidden" name="at" value="{{ $stamp($day->moment) }}">
                         <label class="label" for="copy-name">What is the new shelf called?</label>
-                        <span class="milestone-line"><input class="input" id="copy-name" name="name" maxlength="{{ config('attic.title') }}" value="{{ Str::limit($shelf->name, 180) }}, {{ App\Words\Clock::at($day->moment)->format('j F Y') }}" required data-focus><button class="button is-dark">Copy it out</button></span>
+                        <span class="milestone-line"><input class="input" id="copy-name" name="name" maxlength="{{ config('attic.title') }}" value="{{ Str::limit($shelf->name, 180) }}, {{ App\Words\Days::long(App\Words\Clock::at($day->moment)) }}" required data-focus><button class="button is-dark">Copy it out</button></span>
                         <small>It has each item as it was then, and you alone are on it.</small>
                     </form>
                 </details>

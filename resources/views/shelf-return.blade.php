@@ -20,7 +20,7 @@
                                 <span class="plan-what">{{ isset($one['plan']->goesAway[$at]) ? 'Goes away: ' : 'Comes back: ' }}{{ $entry->plan() }} <small>{{ $entry->planned() }}@if ($entry->at), <x-when :at="$entry->at" />@endif</small></span></label></li>
                         @endforeach
                     </ul>
-                    @if ($plan->more($key) > 0)<p>and {{ number_format($plan->more($key)) }} more, which come with it; <a href="{{ route('restore', [$one['item'], $one['then']->number]) }}">a restore of it alone</a> has them all.</p>@endif
+                    @if ($plan->more($key) > 0)<p>and {{ App\Words\Numbers::said($plan->more($key)) }} more, which come with it; <a href="{{ route('restore', [$one['item'], $one['then']->number]) }}">a restore of it alone</a> has them all.</p>@endif
                     <p class="plan-none">{{ trans_choice('{0} Nothing stays as it is.|[1,*] Stays as it is: :what', count($one['plan']->stays), ['what' => collect(array_slice($one['plan']->stays, 0, 3))->map(fn ($count, $noun) => trans_choice("changes.inner.{$noun}", $count))->join(', ')]) }}</p>
                 @endif
             </section>

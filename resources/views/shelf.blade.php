@@ -4,7 +4,7 @@
         <main id="main" class="shelf">
             <div class="shelf-head">
                 <h1>{{ $shelf->name }}</h1>
-                <p>@if ($shelf->about !== ''){{ $shelf->about }} · @endif {{ trans_choice('shelf.shared', $shelf->memberships->count() - 1) }} · every change kept</p>
+                <p>@if ($shelf->about !== ''){{ $shelf->about }} · @endif {{ trans_choice('shelf.shared', $shelf->memberships->count() - 1) }} · @if ($shelf->unkept_kinds === [])every change kept @else {{ lcfirst(__('keeping.kinds.said_on_shelf', ['kinds' => App\Keeping\KeepKinds::named($shelf->unkept_kinds)])) }}@endif</p>
                 @unless ($view->items->isEmpty())
                     <nav class="switch" aria-label="How items are shown">@foreach (['' => 'Rows', '1' => 'Miniatures'] as $value => $said)<a href="{{ route('shelf', [$shelf, ...$view->asked->with(['pictures' => (string) $value])], false) }}" @if ($view->asked->pictures === ($value !== '')) aria-current="true" @endif>{{ $said }}</a>@endforeach</nav>
                 @endunless
@@ -111,7 +111,7 @@
                         @endforeach
                     </tbody>
                 </table>
-                @if ($view->items->hasPages())<nav class="pages" aria-label="Pages">@if ($view->items->previousPageUrl())<a class="button" href="{{ $view->items->previousPageUrl() }}">Before</a>@endif <span>{{ $view->items->firstItem() }} to {{ $view->items->lastItem() }} of {{ number_format($view->items->total()) }}</span> @if ($view->items->nextPageUrl())<a class="button" href="{{ $view->items->nextPageUrl() }}">Next</a>@endif</nav>@endif
+                @if ($view->items->hasPages())<nav class="pages" aria-label="Pages">@if ($view->items->previousPageUrl())<a class="button" href="{{ $view->items->previousPageUrl() }}">Before</a>@endif <span>{{ $view->items->firstItem() }} to {{ $view->items->lastItem() }} of {{ App\Words\Numbers::said($view->items->total()) }}</span> @if ($view->items->nextPageUrl())<a class="button" href="{{ $view->items->nextPageUrl() }}">Next</a>@endif</nav>@endif
             @endif
         </main>
     </div>

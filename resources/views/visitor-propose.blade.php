@@ -1,7 +1,7 @@
 <x-reading :title="$item->title">
     <main class="answering is-texts">
         <h1>{{ $item->title }}</h1>
-        <p class="ask-help">{{ trans_choice('proposing.link.lead', $link->most - $link->used, ['until' => $link->ends_at->format('j F Y'), 'left' => (string) ($link->most - $link->used)]) }}</p>
+        <p class="ask-help">{{ trans_choice('proposing.link.lead', $link->most - $link->used, ['until' => App\Words\Days::long($link->ends_at), 'left' => (string) ($link->most - $link->used)]) }}</p>
         @if ($problem !== null)<p class="answer-problems" role="alert">{{ $problem }}</p>@endif
         <form method="post" action="{{ route('visitor.send', $link->token) }}" class="answer-form">
             <input type="hidden" name="base" value="{{ $sent['base'] ?? $item->root }}">

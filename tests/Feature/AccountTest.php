@@ -48,6 +48,23 @@ final class AccountTest extends FeatureCase
         self::assertSame('', $this->ines->refresh()->zone);
     }
 
+    public function test_numbers_and_dates_are_told_as_the_account_writes_them(): void
+    {
+        Date::setTestNow('2026-11-03 23:30:00');
+        $tobi = User::factory()->create();
+        $shelf = $this->shelf('Ways', [[$this->ines, Role::Owner], [$tobi, Role::Owner]]);
+        $item = $this->document($shelf, $this->ines, 'Counted');
+        DB::table('items')->where('id', $item->id)->update(['gone' => 1234567]);
+        $ways = [['', '', '1,234,567', '3 Nov 2026, 23:30 UTC'], ['comma', 'month', '1.234.567', 'Nov 3, 2026, 23:30 UTC'], ['space', 'year', "1\u{202F}234\u{202F}567", '2026-11-03, 23:30 UTC'], ['', 'points', '1,234,567', '3.11.2026, 23:30 UTC']];
+        foreach ($ways as [$numbers, $dates, $count, $moment]) {
+            $this->actingAs($this->ines)->put(route('account.update'), ['name' => 'Ines', 'colour' => 1, 'look' => '', 'numbers' => $numbers, 'dates' => $dates])->assertSessionHasNoErrors();
+            $this->get(route('keeping', $item))->assertSee($count);
+            $this->get(route('list', $item))->assertSee($moment);
+        }
+        $this->put(route('account.update'), ['name' => 'Ines', 'colour' => 1, 'look' => '', 'numbers' => 'roman', 'dates' => 'lunar'])->assertSessionHasErrors(['numbers', 'dates']);
+        $this->actingAs($tobi)->get(route('list', $item))->assertSee('3 Nov 2026, 23:30 UTC');
+    }
+
     public function test_a_password_is_changed_by_who_knows_the_one_before(): void
     {
         $this->actingAs($this->ines)->put(route('account.password'), ['current' => 'wrong', 'password' => 'another long one', 'password_confirmation' => 'another long one'])->assertSessionHasErrors('current');

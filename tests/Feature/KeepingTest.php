@@ -11,6 +11,7 @@ use App\Keeping\Rehearsed;
 use App\Kinds\Spreadsheet\SheetAuthors;
 use App\Making\CopyOut;
 use App\Making\MakeItem;
+use App\Making\Offered;
 use App\Models\Item;
 use App\Models\Role;
 use App\Models\Shelf;
@@ -22,11 +23,13 @@ use App\Store\Space;
 use App\Store\States;
 use App\Store\WhatIsKept;
 use App\View\Authorship;
+use Illuminate\Database\Events\QueryExecuted;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Date;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\History\Keeping\Exemption;
 use MistyAttic\Core\Store\ChunkStore;
 use MistyAttic\Core\Store\HashTree;
@@ -45,6 +48,53 @@ final class KeepingTest extends FeatureCase
         parent::setUp();
         [$this->ines, $this->tobi] = [$this->person('Ines Oduya'), $this->person('Tobi Brandt')];
         $this->shelf = $this->shelf('Office', [[$this->ines, Role::Owner], [$this->tobi, Role::Editor]]);
+    }
+
+    public function test_a_shelf_keeps_no_history_of_kinds_that_it_names(): void
+    {
+        $item = $this->document($this->shelf, $this->tobi, 'First.');
+        $page = $this->app->make(MakeItem::class)->handle($this->shelf, $this->tobi, 'page', 'Open');
+        $words = fn (): array => $item->versions()->orderBy('number')->get()->map(fn (Version $version) => $this->app->make(States::class)->tree($version->root)->parts[0]->richText()->text())->all();
+        $this->actingAs($this->ines)->put(route('keeping.shelf.kinds', $this->shelf), ['kinds' => ['entry']])->assertSessionHasErrors('kinds.0');
+        $this->put(route('keeping.shelf.kinds', $this->shelf), ['kinds' => array_values(array_diff(Offered::kinds(), ['document']))])->assertSessionHas('said', 'From now on no history is kept of documents on this shelf.');
+        $this->get(route('log', [$this->shelf, 'about' => 'rules']))->assertSee('switched the history of documents off');
+        $this->get(route('shelf', $this->shelf))->assertSee('no history is kept of documents')->assertDontSee('every change kept');
+        foreach ([route('item', $item), route('history', $item), route('list', $item), route('keeping', $item), route('talk', $item)] as $screen) {
+            $this->get($screen)->assertSee('The history of documents on this shelf is switched off');
+        }
+        $this->get(route('item', $page))->assertDontSee('is switched off');
+        $head = $item->refresh()->head;
+        foreach ([[$this->tobi, 'Second.'], [$this->ines, 'Third.'], [$this->tobi, 'Fourth.']] as $at => [$person, $text]) {
+            Date::setTestNow(now()->addHours($at + 1));
+            $this->save($item->refresh(), $person, $this->text($item, $text));
+        }
+        self::assertSame(['First.', 'Fourth.'], array_slice($words(), -2));
+        self::assertSame($head + 1, $item->refresh()->head);
+        // A name for a moment stays, and what is written from then on leaves it alone.
+        $this->app->make(MarkMilestone::class)->handle($item->versions()->where('number', $item->head)->firstOrFail(), $this->ines, 'Agreed');
+        $this->save($item->refresh(), $this->tobi, $this->text($item, 'Fifth.'));
+        $this->save($item->refresh(), $this->ines, $this->text($item, 'Sixth.'));
+        self::assertSame(['First.', 'Fourth.', 'Sixth.'], array_slice($words(), -3));
+        // What goes to such a shelf is told so beforehand; where it is switched on, each change is kept again.
+        $other = $this->shelf('Elsewhere', [[$this->ines, Role::Owner]]);
+        $there = $this->document($other, $this->ines, 'Moved');
+        $this->actingAs($this->ines)->get(route('item.move', [$there, 'to' => $this->shelf->key]))->assertSee('No history is kept of documents there');
+        $this->put(route('keeping.shelf.kinds', $this->shelf), ['kinds' => Offered::kinds()])->assertSessionHas('said', 'A history is kept of everything on this shelf.');
+        $this->get(route('item', $item))->assertDontSee('is switched off');
+        $head = $item->refresh()->head;
+        $this->save($item->refresh(), $this->ines, $this->text($item, 'Seventh.'));
+        $this->save($item->refresh(), $this->tobi, $this->text($item, 'Eighth.'));
+        self::assertSame($head + 2, $item->refresh()->head);
+        self::assertSame(['Sixth.', 'Seventh.', 'Eighth.'], array_slice($words(), -3));
+        $this->assertVerified();
+    }
+
+    /** The item with other words in its first paragraph. */
+    private function text(Item $item, string $words): PartTree
+    {
+        $parts = $this->app->make(States::class)->tree($item->root)->parts;
+
+        return PartTree::of([$parts[0]->with('text', RichText::plain($words)), ...array_slice($parts, 1)]);
     }
 
     public function test_an_item_differs_from_its_shelf_and_that_from_the_place_in_what_they_say(): void
@@ -139,6 +189,25 @@ final class KeepingTest extends FeatureCase
         $this->save($item, $this->tobi, $this->paragraphs('more'));
         self::assertSame(23, $item->refresh()->head);
         self::assertTrue($page->exists());
+    }
+
+    public function test_versions_go_while_others_write_between_two_gaps(): void
+    {
+        $item = $this->document($this->shelf, $this->tobi, 'Begin');
+        foreach (range(3, 9) as $number) {
+            $this->save($item, $this->tobi, $this->paragraphs("As of {$number}"));
+        }
+        $this->app->make(MarkMilestone::class)->handle($this->version($item, 5), $this->ines, 'Held');
+        $other = new \PDO('sqlite:'.$this->databasePath());
+        DB::listen(function (QueryExecuted $query) use ($other): void {
+            // Somebody else's writing, as soon as the first gap is closed.
+            if (str_starts_with($query->sql, 'update "items" set "gone"')) {
+                DB::afterCommit(fn () => $other->exec('UPDATE users SET remember_token = hex(randomblob(4))'));
+            }
+        });
+        self::assertSame(4, $this->app->make(LetGo::class)->handle($item->refresh(), [3, 4, 6, 7]));
+        self::assertSame([1, 2, 5, 8, 9], $item->versions()->orderBy('number')->pluck('number')->all());
+        $this->assertVerified();
     }
 
     public function test_over_a_gap_all_are_named_who_may_have_written_a_word(): void

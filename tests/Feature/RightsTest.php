@@ -85,6 +85,7 @@ final class RightsTest extends FeatureCase
             'Lost & found' => ['get', 'lost', 'editor', []],
             'what is kept of a shelf' => ['get', 'keeping.shelf', 'viewer', []],
             'saying what is kept of a shelf' => ['post', 'keeping.shelf.say', 'owner', ['leave' => 60, 'do' => 'keep']],
+            'switching histories by kind' => ['put', 'keeping.shelf.kinds', 'owner', ['kinds' => ['document']]],
             'letting versions of a shelf go' => ['post', 'keeping.shelf.now', 'owner', []],
             'watching, asking' => ['get', 'watch', 'viewer', []],
             'watching' => ['put', 'watch.item', 'viewer', ['how' => 'all']],

@@ -7,6 +7,7 @@ namespace App\Http\Keeping;
 use App\Http\Controller;
 use App\Keeping\FreedBytes;
 use App\Keeping\KeepByRules;
+use App\Keeping\KeepKinds;
 use App\Keeping\Rehearsed;
 use App\Models\Item;
 use App\Models\LogLine;
@@ -80,6 +81,13 @@ final class KeepingController extends Controller
         LogLine::ofShelf('keeping', $this->person($request), $shelf, facts: ['rule' => $said]);
 
         return redirect()->route('keeping.shelf', $shelf)->with('said', __('keeping.kept', ['said' => $said]));
+    }
+
+    public function kindsOfShelf(KeepKindsRequest $request, Shelf $shelf, KeepKinds $keep): RedirectResponse
+    {
+        $keep->handle($shelf, $this->person($request), $request->off());
+
+        return redirect()->route('keeping.shelf', $shelf)->with('said', $shelf->unkept_kinds === [] ? __('keeping.kinds.all') : __('keeping.kinds.without', ['kinds' => KeepKinds::named($shelf->unkept_kinds)]));
     }
 
     public function nowOfShelf(Request $request, Shelf $shelf): RedirectResponse

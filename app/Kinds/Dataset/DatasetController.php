@@ -11,6 +11,7 @@ use App\Making\MakeItem;
 use App\Models\Item;
 use App\Models\Shelf;
 use App\Store\States;
+use App\Words\Numbers;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -73,6 +74,6 @@ final class DatasetController extends Controller
         // Its columns are made now, and not when it is looked at for the first time.
         $columns->records($item->root);
 
-        return redirect()->route('item', $item)->with('said', trans_choice('data.taken', count($source->records), ['count' => number_format(count($source->records))]));
+        return redirect()->route('item', $item)->with('said', trans_choice('data.taken', count($source->records), ['count' => Numbers::said(count($source->records))]));
     }
 }

@@ -8,6 +8,7 @@ use App\Kinds\Report\DrawnFrom;
 use App\Models\Item;
 use App\Models\User;
 use App\Store\States;
+use App\Words\Numbers;
 use Illuminate\Pagination\LengthAwarePaginator;
 use Illuminate\Support\Facades\Gate;
 use MistyAttic\Core\Calculate\Data\Records;
@@ -66,7 +67,7 @@ final class DatasetView
         $plain = is_int($number) ? (string) $number : (string) json_encode($number);
         $decimals = str_contains($plain, '.') && ! str_contains($plain, 'e') ? strlen($plain) - strpos($plain, '.') - 1 : 0;
 
-        return number_format($number, $decimals);
+        return Numbers::said($number, $decimals);
     }
 
     /** What a record holds in a field, as a person writes it. */

@@ -8,6 +8,7 @@ use App\Kinds\Form\EntryList;
 use App\Models\Item;
 use App\Models\Publishing;
 use App\Store\States;
+use App\Words\Numbers;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Content\Part;
@@ -132,7 +133,7 @@ final class EntrySums
 
     private static function figure(float $value): string
     {
-        return rtrim(rtrim(number_format($value, 2), '0'), '.');
+        return Numbers::short($value, 2);
     }
 
     /** @return array<string, string> of the answers that are numbers */

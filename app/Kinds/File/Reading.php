@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Kinds\File;
 
+use App\Words\Numbers;
 use Illuminate\Support\Facades\Process;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
@@ -130,7 +131,7 @@ final class Reading
             for ($at = 0; $at < min($zip->numFiles, self::MOST_LINES); $at++) {
                 $one = $zip->statIndex($at);
                 if (is_array($one) && ! str_ends_with($one['name'], '/')) {
-                    $lines[$one['name']] = mb_scrub($one['name']).' · '.__('file.bytes', ['count' => number_format($one['size'])]).' · '.sprintf('%08x', $one['crc'] & 0xFFFFFFFF);
+                    $lines[$one['name']] = mb_scrub($one['name']).' · '.__('file.bytes', ['count' => Numbers::said($one['size'])]).' · '.sprintf('%08x', $one['crc'] & 0xFFFFFFFF);
                 }
             }
             $zip->close();

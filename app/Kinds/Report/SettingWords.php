@@ -10,6 +10,7 @@ use App\Store\Excerpt;
 use App\Store\States;
 use App\View\OtherItems;
 use App\View\Settings\SettingWords as Plain;
+use App\Words\Days;
 use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Content\Part;
@@ -65,7 +66,7 @@ final class SettingWords extends Plain
         $said = [];
         $period = Widget::period($page);
         if ($period !== null) {
-            [$from, $to] = array_map(fn (string $day) => (new \DateTimeImmutable($day))->format('j M Y'), $period);
+            [$from, $to] = array_map(fn (string $day) => Days::short(new \DateTimeImmutable($day)), $period);
             $open = ($period[0] === Widget::FIRST_DAY ? 'until' : ($period[1] === Widget::LAST_DAY ? 'since' : 'between'));
             $said[] = (string) __("data.days.{$open}", ['from' => $from, 'to' => $to]);
         }

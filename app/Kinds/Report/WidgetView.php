@@ -8,6 +8,8 @@ use App\Kinds\Dataset\DatasetView;
 use App\Models\Item;
 use App\Models\Version;
 use App\Store\States;
+use App\Words\Days;
+use App\Words\Numbers;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Calculate\Data\Counted;
 use MistyAttic\Core\Calculate\Data\Figures;
@@ -103,7 +105,7 @@ final class WidgetView
             $this->widget->step === 'month' => (new \DateTimeImmutable("{$key}-01"))->format('M Y'),
             $this->widget->step === 'quarter' => substr($key, 5).' '.substr($key, 0, 4),
             $this->widget->step === 'week' => 'week '.(int) substr($key, 6).', '.substr($key, 0, 4),
-            $this->widget->step === 'day' => (new \DateTimeImmutable($key))->format('j M Y'),
+            $this->widget->step === 'day' => Days::short(new \DateTimeImmutable($key)),
             default => $key,
         };
     }
@@ -116,7 +118,7 @@ final class WidgetView
         [$digits, $behind] = explode('|', $this->widget->format, 2) + ['', ''];
         $digits = preg_match('/^[0-6]$/D', $digits) === 1 ? (int) $digits : (is_int($value) ? 0 : 2);
 
-        return number_format($value, $digits).$behind;
+        return Numbers::said($value, $digits).$behind;
     }
 
     public function seriesName(int $at): string
@@ -143,7 +145,7 @@ final class WidgetView
         $said = [];
         foreach (['undated' => $figures->undated, 'earlier' => $figures->earlier] as $code => $count) {
             if ($count > 0) {
-                $said[] = trans_choice("data.left_out.{$code}", $count, ['count' => number_format($count), 'field' => $this->name($this->widget->by), 'first' => $this->key(0)]);
+                $said[] = trans_choice("data.left_out.{$code}", $count, ['count' => Numbers::said($count), 'field' => $this->name($this->widget->by), 'first' => $this->key(0)]);
             }
         }
 

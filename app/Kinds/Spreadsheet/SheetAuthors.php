@@ -8,6 +8,7 @@ use App\Models\Item;
 use App\Models\User;
 use App\Models\Version;
 use App\Store\Writers;
+use App\Words\Days;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
@@ -115,7 +116,7 @@ final class SheetAuthors
     {
         $wrote = $this->wrote($row, $column);
 
-        return $wrote === null ? '' : $this->person($wrote[1])?->firstName().', '.CarbonImmutable::parse($wrote[0]->saved_at)->format('j M Y');
+        return $wrote === null ? '' : $this->person($wrote[1])?->firstName().', '.Days::short(CarbonImmutable::parse($wrote[0]->saved_at));
     }
 
     /**

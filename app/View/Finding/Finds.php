@@ -12,6 +12,7 @@ use App\Models\Version;
 use App\Store\Lives;
 use App\Store\States;
 use App\Words\Clock;
+use App\Words\Days;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
@@ -256,11 +257,11 @@ final class Finds
                 continue;
             }
             [$in, $out] = [$ends->who($life, $from), $ends->who($life, $gone)];
-            $said = ['by' => (string) $in?->firstName(), 'from' => (string) $from, 'date' => Clock::at($came)->format('j M')];
+            $said = ['by' => (string) $in?->firstName(), 'from' => (string) $from, 'date' => Days::inShort(Clock::at($came))];
             $stretches[] = [
                 'from' => $from, 'gone' => $gone, 'moment' => $ends->version($life, $gone ?? $from), 'came' => $came, 'went' => $went,
                 'by' => (string) $in?->firstName(), 'colour' => (int) $in?->colour, 'out' => (string) $out?->firstName(), 'outColour' => (int) $out?->colour,
-                'said' => (string) ($gone === null ? __('finding.there', [...$said, 'head' => (string) $item->head]) : __('finding.gone', [...$said, 'out' => (string) $out?->firstName(), 'gone' => (string) $gone, 'then' => (string) ($went === null ? '' : Clock::at($went)->format('j M'))])),
+                'said' => (string) ($gone === null ? __('finding.there', [...$said, 'head' => (string) $item->head]) : __('finding.gone', [...$said, 'out' => (string) $out?->firstName(), 'gone' => (string) $gone, 'then' => (string) ($went === null ? '' : Days::inShort(Clock::at($went)))])),
             ];
         }
 
@@ -271,7 +272,7 @@ final class Finds
     private function forReaders(Item $item, int $from, ?int $gone, ?Version $moment): array
     {
         [$came, $went] = [$this->published->at($item->id, $from) ?? now()->toImmutable(), $this->published->at($item->id, $gone)];
-        $said = ['from' => (string) $from, 'date' => Clock::at($came)->format('j M'), 'gone' => (string) $gone, 'then' => (string) ($went === null ? '' : Clock::at($went)->format('j M'))];
+        $said = ['from' => (string) $from, 'date' => Days::inShort(Clock::at($came)), 'gone' => (string) $gone, 'then' => (string) ($went === null ? '' : Days::inShort(Clock::at($went)))];
 
         return ['from' => $from, 'gone' => $gone, 'moment' => $moment, 'came' => $came, 'went' => $went, 'by' => '', 'colour' => 0, 'out' => '', 'outColour' => 0, 'said' => (string) __($gone === null ? 'finding.is_live' : 'finding.was_live', $said)];
     }

@@ -7,6 +7,7 @@ namespace App\View\Keeping;
 use App\Models\Item;
 use App\Models\User;
 use App\Saving\Rules;
+use App\Words\Numbers;
 use Illuminate\Support\Facades\Gate;
 
 /** What hangs on an item: said before it is deleted. */
@@ -22,7 +23,7 @@ final readonly class HangsOn
         $this->said = [
             ...($item->is_public && $item->live !== null ? [(string) __('keeping.hanging.public', ['address' => route('read', $item->address)])] : []),
             ...($item->live !== null && ! $item->is_public ? [(string) __('keeping.hanging.live')] : []),
-            ...($entries === 0 ? [] : [trans_choice('keeping.hanging.entries', $entries, ['count' => number_format($entries)])]),
+            ...($entries === 0 ? [] : [trans_choice('keeping.hanging.entries', $entries, ['count' => Numbers::said($entries)])]),
             ...$this->followers($item, $person),
             ...$item->room(Rules::class)->hanging($item, $person),
             ...($copies === 0 ? [] : [trans_choice('keeping.hanging.copies', $copies, ['count' => (string) $copies])]),

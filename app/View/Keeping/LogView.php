@@ -22,7 +22,7 @@ final readonly class LogView
         'restoring' => ['restored', 'brought_back', 'took_back', 'took_out', 'returned', 'return_undone'],
         'publishing' => ['published', 'unpublished', 'opened', 'closed'],
         'people' => ['invited', 'joined', 'came', 'role', 'left', 'removed', 'may_publish', 'may_not_publish'],
-        'rules' => ['made', 'renamed', 'described', 'put_away', 'taken_up', 'settings', 'keeping', 'thinned', 'versions_deleted', 'entries_kept', 'entries_not_kept'],
+        'rules' => ['made', 'renamed', 'described', 'put_away', 'taken_up', 'settings', 'keeping', 'thinned', 'versions_deleted', 'entries_kept', 'entries_not_kept', 'kinds_kept', 'kinds_not_kept'],
         'exports' => ['downloaded', 'copied', 'shelf_copied'],
     ];
 

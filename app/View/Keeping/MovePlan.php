@@ -26,6 +26,7 @@ final readonly class MovePlan
         sort($names);
         $this->people = array_values(array_filter(array_map(fn (string $name) => ['name' => $name, 'was' => $was[$name] ?? null, 'is' => $is[$name] ?? null], $names), fn (array $each) => $each['was'] !== $each['is']));
         $this->rules = array_values(array_filter([
+            in_array($item->kind, $to->unkept_kinds, true) ? (string) __('keeping.kinds.move', ['kinds' => __("item.kinds.{$item->kind}")]) : null,
             $item->isPublishable() && $from->asks !== $to->asks ? (string) __($to->asks ? 'keeping.move.asks' : 'keeping.move.asks_not') : null,
             $item->isPublishable() && $from->drafts !== $to->drafts ? (string) __("keeping.move.drafts.{$to->drafts->value}") : null,
             $item->isAnswered() && $from->asks_entries !== $to->asks_entries ? (string) __($to->asks_entries ? 'keeping.move.asks_entries' : 'keeping.move.asks_entries_not') : null,

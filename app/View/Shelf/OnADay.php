@@ -12,6 +12,7 @@ use App\Models\Version;
 use App\Past\ShelfThen;
 use App\View\Phrases;
 use App\Words\Clock;
+use App\Words\Days;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use stdClass;
@@ -117,7 +118,7 @@ final class OnADay
         }
         $key = $last instanceof Removal ? ($last->back ? 'found' : 'deleted') : ($isThere ? 'came' : 'moved');
 
-        return (string) __("day.{$key}", ['by' => $last->user->firstName(), 'date' => Clock::at($last->at)->format('j F')]);
+        return (string) __("day.{$key}", ['by' => $last->user->firstName(), 'date' => Days::ofYear(Clock::at($last->at))]);
     }
 
     /**

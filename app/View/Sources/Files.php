@@ -7,6 +7,7 @@ namespace App\View\Sources;
 use App\Models\Version;
 use App\Store\States;
 use App\View\Comparison;
+use App\Words\Numbers;
 use Closure;
 use Illuminate\Http\Exceptions\HttpResponseException;
 use MistyAttic\Core\Content\Part;
@@ -103,7 +104,7 @@ class Files
     {
         if ($cells > $format->mostCells()) {
             throw new HttpResponseException(redirect()->route('history', ['item' => $version->item, 'from' => $version->number, 'to' => $version->item->head, 'view' => 'was'])
-                ->withErrors(['format' => __('item.too_many_cells', ['cells' => number_format($cells), 'max' => number_format($format->mostCells()), 'format' => strtoupper($format->value)])]));
+                ->withErrors(['format' => __('item.too_many_cells', ['cells' => Numbers::said($cells), 'max' => Numbers::said($format->mostCells()), 'format' => strtoupper($format->value)])]));
         }
     }
 }

@@ -4,17 +4,30 @@ const DAY = 24 * 60 * MINUTE;
 /** The zone of the account that reads; that of the device where it says none. */
 const timeZone = globalThis.document?.documentElement.dataset.zoneOf || undefined;
 
+/** How the account that reads writes dates; the server has the same ({@link https://www.rfc-editor.org/rfc/rfc3339 RFC 3339} for the year first). */
+const way = globalThis.document?.documentElement.dataset.dates ?? '';
+
+const NUMERIC = /** @type {const} */ ({ day: 'numeric', month: 'numeric', year: 'numeric' });
+const PADDED = /** @type {const} */ ({ day: '2-digit', month: '2-digit', year: 'numeric' });
+/** A locale that writes dates so; where there are no names of months, a day has its year. @type {Record<string, [string, Intl.DateTimeFormatOptions | null, Intl.DateTimeFormatOptions | null]>} */
+const WAYS = { month: ['en-US', null, null], year: ['sv-SE', PADDED, PADDED], points: ['de-DE', NUMERIC, { day: 'numeric', month: 'numeric' }] };
+
 /** Making a format costs a hundred times as much as using it. @param {string | undefined} zone @returns {Record<string, Intl.DateTimeFormat>} */
-const formats = (zone) => Object.fromEntries(Object.entries({
-    clock: { hour: '2-digit', minute: '2-digit' },
-    weekday: { weekday: 'long' },
-    day: { day: 'numeric', month: 'long' },
-    shortDay: { day: 'numeric', month: 'short' },
-    shortYear: { day: 'numeric', month: 'short', year: 'numeric' },
-    year: { day: 'numeric', month: 'long', year: 'numeric' },
-    exact: { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' },
-    numbers: { day: 'numeric', month: 'numeric', year: 'numeric' },
-}).map(([name, how]) => [name, new Intl.DateTimeFormat('en-GB', /** @type {Intl.DateTimeFormatOptions} */ ({ ...how, timeZone: zone }))]));
+function formats(zone) {
+    const [locale, whole, ofYear] = WAYS[way] ?? ['en-GB', null, null];
+    /** @type {Record<string, Intl.DateTimeFormatOptions>} */
+    const days = {
+        day: ofYear ?? { day: 'numeric', month: 'long' },
+        shortDay: ofYear ?? { day: 'numeric', month: 'short' },
+        shortYear: whole ?? { day: 'numeric', month: 'short', year: 'numeric' },
+        year: whole ?? { day: 'numeric', month: 'long', year: 'numeric' },
+    };
+    const clock = /** @type {const} */ ({ hour: '2-digit', minute: '2-digit', hourCycle: 'h23' });
+    return Object.fromEntries([
+        ...Object.entries(days).map(([name, how]) => [name, new Intl.DateTimeFormat(locale, { ...how, timeZone: zone })]),
+        ...Object.entries({ clock, weekday: { weekday: 'long' }, numbers: NUMERIC }).map(([name, how]) => [name, new Intl.DateTimeFormat('en-GB', /** @type {Intl.DateTimeFormatOptions} */ ({ ...how, timeZone: zone }))]),
+    ]);
+}
 
 const FORMATS = formats(timeZone);
 
@@ -54,7 +67,7 @@ const short = (date, now) => (dayOf(date, FORMATS)[1] === dayOf(now, FORMATS)[1]
 export const moment = (date) => `${short(date, new Date())}, ${FORMATS.clock.format(date)}`;
 
 /** @param {Date} date */
-export const exact = (date) => FORMATS.exact.format(date);
+export const exact = (date) => `${FORMATS.shortYear.format(date)}, ${FORMATS.clock.format(date)}`;
 
 /** A day without its year: “3 Nov”. @param {Date} date */
 export const shortDay = (date) => FORMATS.shortDay.format(date);

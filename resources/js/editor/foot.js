@@ -79,7 +79,7 @@ export function foot(root, number) {
      * @param {(note: string) => Promise<boolean>} keep
      */
     const offerNote = (keep) => {
-        line().textContent = isLine() ? 'Kept as a proposal' : `Kept as ${shown}`;
+        line().textContent = isLine() ? 'Kept as a proposal' : 'unkept' in line().dataset ? 'Saved. No history is kept of it: a name keeps this moment' : `Kept as ${shown}`;
         if (!noteForm.hidden) {
             noteInput.focus();
             return;

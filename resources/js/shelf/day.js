@@ -1,3 +1,4 @@
+import { figure } from '../common/figures.js';
 import { ask } from '../common/ask.js';
 import { exact } from '../common/times.js';
 import { height, laneNames, sized, token } from '../ribbon/marks.js';
@@ -227,7 +228,7 @@ function band(root, address, at, until, choose) {
         const earliest = Math.min(at.getTime(), ...data.milestones.map(([moment]) => Date.parse(moment)), Date.parse(data.marks[0]?.[0] ?? new Date(now).toISOString()));
         first = Math.floor(earliest / DAY) * DAY;
         days = Math.max(1, Math.ceil((now - first) / DAY));
-        sum.textContent = `${data.versions === 1 ? 'one version' : `${data.versions.toLocaleString('en-GB')} versions`} of ${data.items.length === 1 ? 'one item' : `${data.items.length} items`}`;
+        sum.textContent = `${data.versions === 1 ? 'one version' : `${figure(data.versions)} versions`} of ${data.items.length === 1 ? 'one item' : `${data.items.length} items`}`;
         lay();
         scroll.scrollLeft = Math.max(0, x(at.getTime()) - scroll.clientWidth / 2);
         root.dataset.ready = '1';

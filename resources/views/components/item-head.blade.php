@@ -34,5 +34,6 @@
 @elseif ($item->shelf->archived_at !== null)
     <aside class="lost-note" aria-label="Its shelf is put away"><p>“{{ $item->shelf->name }}” is put away: what is on it is looked at, and not changed.</p></aside>
 @endif
+@unless ($item->keepsHistory())<aside class="lost-note is-unkept" aria-label="{{ __('keeping.kinds.title') }}"><p><b>{{ __('keeping.kinds.off', ['kinds' => __("item.kinds.{$item->kind}")]) }}</b> {{ __('keeping.kinds.off_more') }}</p></aside>@endunless
 @if ($at === 'write')<x-proposals-bar :item="$item" />@endif
 @endif

@@ -1,6 +1,6 @@
 @props(['title', 'wide' => false, 'body' => '', 'kind' => null])
 <!doctype html>
-<html lang="en" @if (auth()->user()?->look) data-look="{{ auth()->user()->look }}" @endif @if (auth()->user()?->zone) data-zone-of="{{ auth()->user()->zone }}" @endif>
+<html lang="en" @if (auth()->user()?->look) data-look="{{ auth()->user()->look }}" @endif @if (auth()->user()?->zone) data-zone-of="{{ auth()->user()->zone }}" @endif @if (auth()->user()?->dates) data-dates="{{ auth()->user()->dates }}" @endif @if (auth()->user()?->numbers) data-numbers="{{ auth()->user()->numbers }}" @endif>
 <head>
     <meta charset="utf-8">
     <meta name="viewport" content="width=device-width, initial-scale=1">

@@ -43,7 +43,7 @@
                     @if ($parts)<a class="entry-history" href="{{ $entry->story($item) }}" title="{{ __('history.its_history') }}"><x-glyph name="history" /><span class="is-sr-only">{{ __('history.its_history') }}: {{ $entry->sentence }}</span></a>@endif
                 </li>
         @endforeach
-        @if (count($listed) > App\View\Comparison::MOST_LISTED)<li class="data-moved">and {{ number_format(count($listed) - App\View\Comparison::MOST_LISTED) }} more: all of them are in <a href="{{ route('comparison', [$item, $from->number, $to->number, 'xlsx']) }}">the comparison to take along</a></li>@endif
+        @if (count($listed) > App\View\Comparison::MOST_LISTED)<li class="data-moved">and {{ App\Words\Numbers::said(count($listed) - App\View\Comparison::MOST_LISTED) }} more: all of them are in <a href="{{ route('comparison', [$item, $from->number, $to->number, 'xlsx']) }}">the comparison to take along</a></li>@endif
         @if (($compared ?? null) !== null && $compared->because !== [])
                 <li class="data-moved">And because the data changed</li>
                 @foreach ($compared->because as $moved)

@@ -2,7 +2,7 @@
     <p class="state-legend">
         Version {{ $to->number }}, by who wrote each word last:
         @forelse ($written->people() as [$person, $count])
-            <span class="legend-who @if (! $address->highlights($person->id)) is-quiet @endif"><x-monogram :user="$person" /> {{ $person->firstName() }} <small>{{ trans_choice('history.written_words', $count, ['count' => number_format($count)]) }}</small></span>
+            <span class="legend-who @if (! $address->highlights($person->id)) is-quiet @endif"><x-monogram :user="$person" /> {{ $person->firstName() }} <small>{{ trans_choice('history.written_words', $count, ['count' => App\Words\Numbers::said($count)]) }}</small></span>
         @empty
             there are no words in it.
         @endforelse

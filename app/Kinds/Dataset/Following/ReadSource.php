@@ -9,6 +9,7 @@ use App\Making\ReadFile;
 use App\Models\Item;
 use App\Models\Version;
 use App\Store\States;
+use App\Words\Numbers;
 use Carbon\CarbonImmutable;
 use Generator;
 use MistyAttic\Core\Content\PartTree;
@@ -51,7 +52,7 @@ final readonly class ReadSource
             $names = [];
             foreach ($list as $object) {
                 $names += is_array($object) ? $object : [];
-                count($names) <= self::MOST_FIELDS || throw Unreadable::because(__('data.too_many_fields', ['most' => number_format(self::MOST_FIELDS)]));
+                count($names) <= self::MOST_FIELDS || throw Unreadable::because(__('data.too_many_fields', ['most' => Numbers::said(self::MOST_FIELDS)]));
             }
 
             return Source::objects($list);
@@ -79,7 +80,7 @@ final readonly class ReadSource
         $names = array_map(fn (string $id): string => $content->tree->get($id)->string('name'), $tabs);
         $source = isset($tabs[$tab]) ? Source::tab($content->tree, $tabs[$tab], $hint, $names) : new Source([], []);
 
-        count($source->names) <= self::MOST_FIELDS || throw Unreadable::because(__('data.too_many_fields', ['most' => number_format(self::MOST_FIELDS)]));
+        count($source->names) <= self::MOST_FIELDS || throw Unreadable::because(__('data.too_many_fields', ['most' => Numbers::said(self::MOST_FIELDS)]));
 
         return $source->names === [] && count($names) < 2 ? throw Unreadable::because(__('data.file_empty')) : $source;
     }

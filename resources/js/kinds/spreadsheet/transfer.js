@@ -1,3 +1,4 @@
+import { figure } from '../../common/figures.js';
 import { readCell } from './cell-editor.js';
 import { carriedTo, cellsOf, copyOut } from './clipboard.js';
 
@@ -34,7 +35,7 @@ export function transfer(sheet, grid, does, { editable, refuse }) {
         const rows = own ? own.rows : cellsOf(event.clipboardData);
         const widest = Math.max(0, ...rows.map((row) => row.length));
         if (rows.length * widest === 0) return;
-        if (rows.length * widest > MOST) return refuse(`That is more than can be put in at once: ${MOST.toLocaleString('en')} cells.`);
+        if (rows.length * widest > MOST) return refuse(`That is more than can be put in at once: ${figure(MOST)} cells.`);
         const { top, left, bottom: low, right } = grid.range;
         // One copied cell goes into all that are chosen.
         const [high, wide] = rows.length === 1 && widest === 1 ? [low - top + 1, right - left + 1] : [rows.length, widest];

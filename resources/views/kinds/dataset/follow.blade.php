@@ -6,7 +6,7 @@
             <x-problems />
             <h2>What changes by it</h2>
             <ul>@foreach ($sentences as $sentence)<li>{{ $sentence }}</li>@endforeach</ul>
-            @if ($more > 0)<p>{{ trans_choice('{1} and one more change|[2,*] and :count more changes', $more, ['count' => number_format($more)]) }}</p>@endif
+            @if ($more > 0)<p>{{ trans_choice('{1} and one more change|[2,*] and :count more changes', $more, ['count' => App\Words\Numbers::said($more)]) }}</p>@endif
             <form class="dialog-do" method="post" action="{{ route('dataset.follow', $item) }}">@csrf @method('put')<input type="hidden" name="follow" value="1"><input type="hidden" name="seen" value="{{ $item->head }}"><a class="button" href="{{ route('item', $item) }}">Leave it as it is</a><button class="button is-dark">Follow again</button></form>
         </div>
     </main>

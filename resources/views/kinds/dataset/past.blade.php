@@ -16,7 +16,7 @@
             <tbody>
                 @foreach ($data->lines as $line)
                     @if (is_int($line))
-                        <tr class="data-same"><td colspan="{{ max(1, count($data->fields) + ($data->same > 0 ? 1 : 0)) }}">{{ trans_choice('{1} one record the same|[2,*] :count records the same', $line, ['count' => number_format($line)]) }}</td></tr>
+                        <tr class="data-same"><td colspan="{{ max(1, count($data->fields) + ($data->same > 0 ? 1 : 0)) }}">{{ trans_choice('{1} one record the same|[2,*] :count records the same', $line, ['count' => App\Words\Numbers::said($line)]) }}</td></tr>
                     @else
                         @php($editor = $data->editor($line))
                         <tr id="part-{{ $line->part->id }}" data-part="{{ $line->part->id }}" @class(['is-'.$data->state($line), "by-{$editor?->colour}" => $editor !== null])>
@@ -30,6 +30,6 @@
                 @endforeach
             </tbody>
         </table>
-        @if ($data->more > 0)<p class="form-same">and {{ number_format($data->more) }} more</p>@endif
+        @if ($data->more > 0)<p class="form-same">and {{ App\Words\Numbers::said($data->more) }} more</p>@endif
     </div>
 </div>

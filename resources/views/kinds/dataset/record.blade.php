@@ -1,7 +1,7 @@
 <x-layout :title="'A record of '.$item->title" body="is-item">
     <x-item-head :item="$item" at="write" />
     <main id="main" class="answering">
-        <h2>{{ $record === null ? 'A new record' : 'Record '.number_format($at - $before + 1) }}</h2>
+        <h2>{{ $record === null ? 'A new record' : 'Record '.App\Words\Numbers::said($at - $before + 1) }}</h2>
         <x-problems />
         <form method="post" action="{{ route('record.save', [$item, $record->id ?? 'new']) }}">
             @csrf @method('put')<input type="hidden" name="base" value="{{ $item->root }}">@if ($at !== null)<input type="hidden" name="at" value="{{ $at }}">@endif

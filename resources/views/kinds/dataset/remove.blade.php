@@ -2,7 +2,7 @@
     <main id="main" class="door">
         <div class="door-sheet is-wide data-hangs">
             <h1>Remove “{{ $field->string('name') }}” from “{{ $item->title }}”?</h1>
-            <p class="door-note">{{ $field->string('expression') !== '' ? 'It is calculated, so no value is lost with it.' : trans_choice('{0} No record has a value there.|{1} One record has a value there.|[2,*] :count records have a value there.', $values, ['count' => number_format($values)]) }} It stays in the history, and can be brought back alone.</p>
+            <p class="door-note">{{ $field->string('expression') !== '' ? 'It is calculated, so no value is lost with it.' : trans_choice('{0} No record has a value there.|{1} One record has a value there.|[2,*] :count records have a value there.', $values, ['count' => App\Words\Numbers::said($values)]) }} It stays in the history, and can be brought back alone.</p>
             <x-problems />
             @if ($calculated !== [])<h2>Calculated from it</h2><ul>@foreach ($calculated as $other)<li>“{{ $other->string('name') }}”</li>@endforeach</ul>@endif
             @if ($widgets !== [])<h2>Drawn from it</h2><ul>@foreach ($widgets as $one)<li>“{{ $one['widget']->string('title') }}” in <a href="{{ route('item', $one['report']) }}">{{ $one['report']->title }}</a></li>@endforeach</ul>@endif

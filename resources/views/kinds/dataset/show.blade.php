@@ -4,7 +4,7 @@
         <x-problems />
         <div class="bar-row">
             <form class="entries-find" method="get" action="{{ route('item', $item) }}" role="search"><input class="input" name="find" value="{{ $view->find }}" maxlength="200" placeholder="Find in the records" aria-label="Find in the records"><input type="hidden" name="sort" value="{{ $view->sort }}"><input type="hidden" name="down" value="{{ $view->down ? 1 : 0 }}"><button class="button">Find</button></form>
-            <span>{{ trans_choice('{0} no records|{1} one record|[2,*] :count records', $view->records->total(), ['count' => number_format($view->records->total())]) }}</span>
+            <span>{{ trans_choice('{0} no records|{1} one record|[2,*] :count records', $view->records->total(), ['count' => App\Words\Numbers::said($view->records->total())]) }}</span>
             @if ($view->data->has($view->unread))<span>in which “{{ $view->data->name($view->unread) }}” can’t be read; <a href="{{ route('item', $item) }}">show all</a></span>@endif
             @if ($item->source !== null)
                 <span class="data-source">@if (! app(App\View\OtherItems::class)->tellsOf($item->source)) {{ __($item->follows() ? 'data.follows_elsewhere' : 'data.from_elsewhere') }} @elseif ($item->follows()) follows <a href="{{ route('item', $item->source) }}">{{ $item->source->title }}</a> @else as <a href="{{ route('item', $item->source) }}">{{ $item->source->title }}</a> stood in {{ $item->source_number }} @endif</span>
@@ -28,7 +28,7 @@
                         <th scope="col" @class(['is-number' => in_array($view->data->type($id), ['number', 'money'], true)]) @if ($view->sort === $id) aria-sort="{{ $view->down ? 'descending' : 'ascending' }}" @endif>
                             <a href="{{ route('item', ['item' => $item, 'sort' => $id, 'down' => $view->sort === $id && ! $view->down ? 1 : 0, 'find' => $view->find]) }}">{{ $field->string('name') }}{{ $view->sort === $id ? ($view->down ? ' ↓' : ' ↑') : '' }}</a>
                             <small>{{ $view->data->isCalculated($id) ? '= '.Str::limit($kind->written($tree, $field, $field->string('expression')), 40) : __("data.types.{$field->string('type')}") }}</small>
-                            @if ($view->problem($id) !== null)<small class="data-wrong">{{ $view->problem($id) }}</small>@elseif (($view->data->misfits[$id] ?? 0) > 0)<a class="data-wrong" href="{{ route('item', ['item' => $item, 'unread' => $id]) }}">{{ number_format($view->data->misfits[$id]) }} can’t be read as that</a>@endif
+                            @if ($view->problem($id) !== null)<small class="data-wrong">{{ $view->problem($id) }}</small>@elseif (($view->data->misfits[$id] ?? 0) > 0)<a class="data-wrong" href="{{ route('item', ['item' => $item, 'unread' => $id]) }}">{{ App\Words\Numbers::said($view->data->misfits[$id]) }} can’t be read as that</a>@endif
                             @can('write', $item)<a class="data-change" href="{{ route('field.edit', [$item, $id]) }}" aria-label="Change the field “{{ $field->string('name') }}”">Change…</a>@endcan
                         </th>
                     @endforeach
@@ -45,7 +45,7 @@
             </table>
         </div>
         @if ($view->records->isEmpty())<div class="empty"><p>{{ $view->find === '' && $view->unread === '' ? 'No records yet.' : 'No record has that.' }}</p></div>@endif
-        @if ($view->records->hasPages())<nav class="pages" aria-label="Pages">@if ($view->records->currentPage() > 1)<a class="button" href="{{ route('item', ['item' => $item, 'sort' => $view->sort, 'down' => $view->down ? 1 : 0, 'find' => $view->find, 'unread' => $view->unread, 'page' => $view->records->currentPage() - 1]) }}">Before</a>@endif <span>{{ $view->records->firstItem() }} to {{ $view->records->lastItem() }} of {{ number_format($view->records->total()) }}</span> @if ($view->records->hasMorePages())<a class="button" href="{{ route('item', ['item' => $item, 'sort' => $view->sort, 'down' => $view->down ? 1 : 0, 'find' => $view->find, 'unread' => $view->unread, 'page' => $view->records->currentPage() + 1]) }}">Next</a>@endif</nav>@endif
+        @if ($view->records->hasPages())<nav class="pages" aria-label="Pages">@if ($view->records->currentPage() > 1)<a class="button" href="{{ route('item', ['item' => $item, 'sort' => $view->sort, 'down' => $view->down ? 1 : 0, 'find' => $view->find, 'unread' => $view->unread, 'page' => $view->records->currentPage() - 1]) }}">Before</a>@endif <span>{{ $view->records->firstItem() }} to {{ $view->records->lastItem() }} of {{ App\Words\Numbers::said($view->records->total()) }}</span> @if ($view->records->hasMorePages())<a class="button" href="{{ route('item', ['item' => $item, 'sort' => $view->sort, 'down' => $view->down ? 1 : 0, 'find' => $view->find, 'unread' => $view->unread, 'page' => $view->records->currentPage() + 1]) }}">Next</a>@endif</nav>@endif
         @if ($hanging !== [])
             <section class="data-hanging" aria-labelledby="hanging"><h2 id="hanging">Drawn from it</h2><ul>@foreach ($hanging as $one)<li>“{{ $one['widget']->string('title') }}” in <a href="{{ route('item', $one['report']) }}">{{ $one['report']->title }}</a></li>@endforeach</ul></section>
         @endif

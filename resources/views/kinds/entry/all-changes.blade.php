@@ -19,7 +19,7 @@
                 <form class="answer-note" method="post" action="{{ route('entries.changes.out', $asked) }}" data-goes-on>
                     @csrf
                     <input type="hidden" name="all" value="1"><input type="hidden" name="after" value="{{ $going['after'] }}"><input type="hidden" name="done" value="{{ $going['done'] }}"><input type="hidden" name="of" value="{{ $going['of'] }}">
-                    <p role="status"><b>Taken out of {{ number_format($going['done']) }} of {{ number_format($going['of']) }} entries.</b> What is done stays done; if you leave, the rest can be taken out later.</p>
+                    <p role="status"><b>Taken out of {{ App\Words\Numbers::said($going['done']) }} of {{ App\Words\Numbers::said($going['of']) }} entries.</b> What is done stays done; if you leave, the rest can be taken out later.</p>
                     <progress max="{{ $going['of'] }}" value="{{ $going['done'] }}">{{ $going['done'] }}</progress>
                     <button class="button">Go on</button>
                 </form>
@@ -44,9 +44,9 @@
                             </tr>
                         @endforeach</tbody>
                     </table>
-                    @if ($mayTakeOut)<div class="changes-do"><button class="button is-dark">Take those ticked out</button>@if ($changes->page->hasPages())<button class="button" name="all" value="1">Take out all, of {{ number_format($changes->page->total()) }} entries</button>@endif<span>{{ $item->shelf->asks_entries ? 'Where a change needs a yes, it waits for that.' : 'Later changes by anybody stay. Nothing is overwritten: each entry gets a new version, which can be taken back.' }}</span></div>@endif
+                    @if ($mayTakeOut)<div class="changes-do"><button class="button is-dark">Take those ticked out</button>@if ($changes->page->hasPages())<button class="button" name="all" value="1">Take out all, of {{ App\Words\Numbers::said($changes->page->total()) }} entries</button>@endif<span>{{ $item->shelf->asks_entries ? 'Where a change needs a yes, it waits for that.' : 'Later changes by anybody stay. Nothing is overwritten: each entry gets a new version, which can be taken back.' }}</span></div>@endif
                 </form>
-                @if ($changes->page->hasPages())<nav class="pages" aria-label="Pages">@if ($changes->page->previousPageUrl())<a class="button" href="{{ $changes->page->previousPageUrl() }}">Before</a>@endif <span>{{ $changes->page->firstItem() }} to {{ $changes->page->lastItem() }} of {{ number_format($changes->page->total()) }}</span> @if ($changes->page->nextPageUrl())<a class="button" href="{{ $changes->page->nextPageUrl() }}">Next</a>@endif</nav>@endif
+                @if ($changes->page->hasPages())<nav class="pages" aria-label="Pages">@if ($changes->page->previousPageUrl())<a class="button" href="{{ $changes->page->previousPageUrl() }}">Before</a>@endif <span>{{ $changes->page->firstItem() }} to {{ $changes->page->lastItem() }} of {{ App\Words\Numbers::said($changes->page->total()) }}</span> @if ($changes->page->nextPageUrl())<a class="button" href="{{ $changes->page->nextPageUrl() }}">Next</a>@endif</nav>@endif
             @endif
         @endif
     </main>

@@ -6,7 +6,7 @@
     @else
         <p class="state-legend" role="status">
             @if ($pictures === null){{ __('file.not_by_points') }}
-            @else{{ trans_choice('file.differ', count($pictures->places), ['count' => (string) count($pictures->places), 'share' => $pictures->share > 0 && $pictures->share < 0.001 ? 'less than 0.1' : number_format(100 * $pictures->share, 1)]) }}.
+            @else{{ trans_choice('file.differ', count($pictures->places), ['count' => (string) count($pictures->places), 'share' => $pictures->share > 0 && $pictures->share < 0.001 ? 'less than 0.1' : App\Words\Numbers::said(100 * $pictures->share, 1)]) }}.
                 @if ($pictures->before !== $pictures->after){{ __('file.resized', ['was' => __('file.points', ['width' => (string) $pictures->before[0], 'height' => (string) $pictures->before[1]]), 'is' => __('file.points', ['width' => (string) $pictures->after[0], 'height' => (string) $pictures->after[1]])]) }}@endif
             @endif
         </p>

@@ -1,1 +1,1 @@
-@if ($part->string('chunk') !== '')<p class="part-text">{{ trans_choice('file.size', $part->int('size'), ['count' => number_format($part->int('size'))]) }}, {{ $part->string('media') }}</p>@endif
+@if ($part->string('chunk') !== '')<p class="part-text">{{ trans_choice('file.size', $part->int('size'), ['count' => App\Words\Numbers::said($part->int('size'))]) }}, {{ $part->string('media') }}</p>@endif

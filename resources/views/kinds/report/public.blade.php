@@ -1,6 +1,6 @@
 <x-reading :title="$title" :item="$item" scripts>
     <x-reading-past :publishing="$publishing" :item="$item" :is-live="$isLive" />
-    <header class="reading-head"><h1>{{ $title }}</h1><p class="report-period">{{ $publishing->data === null ? __('report.reader_follows') : __('report.reader_pins', ['when' => $publishing->decided_at?->format('j F Y')]) }}</p></header>
+    <header class="reading-head"><h1>{{ $title }}</h1><p class="report-period">{{ $publishing->data === null ? __('report.reader_follows') : __('report.reader_pins', ['when' => App\Words\Days::long($publishing->decided_at)]) }}</p></header>
     <main class="report-read">
         @foreach ($report->pages as $page)
             <section class="report-page" aria-label="{{ $page['page']->string('title') }}"><h2>{{ $page['page']->string('title') }}</h2>@include('kinds.report.period', ['page' => $page['page']])

@@ -1,7 +1,7 @@
 <x-layout :kind="$item->kind" :title="$item->title" body="is-item is-report">
     <x-item-head :item="$item" at="write" />
     <main id="main" class="report-desk" data-report-read>
-        <p class="report-period">{{ $item->live?->data === null ? __('report.reader_follows') : __('report.reader_pins', ['when' => $item->live->decided_at?->format('j F Y')]) }}</p>
+        <p class="report-period">{{ $item->live?->data === null ? __('report.reader_follows') : __('report.reader_pins', ['when' => App\Words\Days::long($item->live->decided_at)]) }}</p>
         <p class="report-period"><button type="button" class="button" data-save-page>HTML, all in one file</button> <button type="button" class="button" data-page-picture="png">This page as PNG</button> <button type="button" class="button" data-print>Print, or PDF…</button></p>
         <div class="report-sheet">@include('kinds.report.sheet', ['shown' => '', 'mayWrite' => false, 'data' => 'published'])</div>
     </main>

@@ -1,6 +1,6 @@
 @foreach ($sheet->lines($start, $chunk) as $line)
     @if ($line->same > 0)
-        <tr class="gap"><td colspan="{{ count($sheet->columns) + 1 }}">{{ trans_choice('history.sheet.same', $line->same, ['count' => number_format($line->same)]) }}</td></tr>
+        <tr class="gap"><td colspan="{{ count($sheet->columns) + 1 }}">{{ trans_choice('history.sheet.same', $line->same, ['count' => App\Words\Numbers::said($line->same)]) }}</td></tr>
     @else
         <tr id="part-{{ $line->id }}" class="was-{{ $line->state }} @if ($line->isHeading) is-heading-row @endif @if ($line->note) was-moved @endif @if ($line->editor) by-{{ $line->editor->colour }} @if (! $address->highlights($line->editor->id)) is-quiet @endif @endif">
             <th scope="row">{{ $line->number }}@if ($line->editor) <x-monogram :user="$line->editor" />@endif @if ($line->note)<small>{{ $line->note }}</small>@endif</th>
@@ -17,5 +17,5 @@
     @endif
 @endforeach
 @if ($start + $chunk < $sheet->count())
-    <tr class="gap" data-more="{{ $start + $chunk }}"><td colspan="{{ count($sheet->columns) + 1 }}"><a href="{{ $address->with([], 'lines') }}&amp;start={{ $start + $chunk }}">{{ number_format($sheet->count() - $start - $chunk) }} more</a></td></tr>
+    <tr class="gap" data-more="{{ $start + $chunk }}"><td colspan="{{ count($sheet->columns) + 1 }}"><a href="{{ $address->with([], 'lines') }}&amp;start={{ $start + $chunk }}">{{ App\Words\Numbers::said($sheet->count() - $start - $chunk) }} more</a></td></tr>
 @endif

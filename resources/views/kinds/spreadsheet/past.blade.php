@@ -33,7 +33,7 @@
             @if ($address->show === 'age')
                 age: <span class="age age-0">a day</span> <span class="age age-1">a week</span> <span class="age age-2">a month</span> <span class="age age-3">three months</span> <span class="age age-4">older</span>
             @else
-                who wrote each cell last: @foreach ($writers as [$person, $count])<span class="legend-who"><x-monogram :user="$person" /> {{ $person->firstName() }} @if ($count !== null)<small>{{ trans_choice('history.written_cells', $count, ['count' => number_format($count)]) }}</small>@endif</span> @endforeach
+                who wrote each cell last: @foreach ($writers as [$person, $count])<span class="legend-who"><x-monogram :user="$person" /> {{ $person->firstName() }} @if ($count !== null)<small>{{ trans_choice('history.written_cells', $count, ['count' => App\Words\Numbers::said($count)]) }}</small>@endif</span> @endforeach
             @endif
         </p>
     @endif
