@@ -2,14 +2,14 @@
 
 return [
     'kinds' => [
-        'title' => 'Of what a history is kept',
+        'title' => 'A history is kept of',
         'lead' => 'Where it is switched off, what people write over is gone for good: there is what stood when it was switched off, and what stands now. Restores and names for a moment stay. It is said on every screen of such an item, and in the log.',
         'entries' => 'That of a form’s entries is switched at the form.',
         'save' => 'Save',
         'all' => 'A history is kept of everything on this shelf.',
         'without' => 'From now on no history is kept of :kinds on this shelf.',
         'off' => 'The history of :kinds on this shelf is switched off: no change is kept.',
-        'off_more' => 'There is what stood when it was switched off, what stands now, and what somebody named or brought back. What is written over is gone for good.',
+        'off_more' => 'What is written over is gone for good; a name for a moment keeps it.',
         'said_on_shelf' => 'No history is kept of :kinds',
         'move' => 'No history is kept of :kinds there: what is written over from then on is gone for good.',
     ],
