@@ -1,20 +1,20 @@
-<x-layout :title="'Copy out '.$item->title" body="is-plain">
+<x-layout :title="__('views/copy.copy_out', ['title' => $item->title])" body="is-plain">
     <main id="main" class="door">
         <div class="door-sheet is-wide">
-            <h1>Copy out {{ $version->number }} of “{{ $item->title }}”</h1>
-            <p class="door-note">A new {{ $item->kind }} with the content of {{ $version->number }}, saved by {{ $version->user->firstName() }} on <x-when :at="$version->saved_at" exact />. It says where it came from; “{{ $item->title }}” is not touched.</p>
+            <h1>{{ __('views/copy.copy_out_of', ['number' => $version->number, 'title' => $item->title]) }}</h1>
+            <p class="door-note">{{ __('views/copy.a_new_with_the_content_of', ['kind' => $item->kind, 'number' => $version->number, 'who' => $version->user->firstName()]) }} <x-when :at="$version->saved_at" exact />{{ __('views/copy.it_says_where_it_came_from', ['title' => $item->title]) }}</p>
             @if (($said = $item->room(App\View\Past::class)->copied($version)) !== null)<p class="notice">{{ $said }} <a href="{{ route('history', ['item' => $item, 'from' => $version->number, 'to' => $version->number, 'view' => 'was']) }}">{{ __('copies.as_it_was', ['number' => (string) $version->number]) }}</a></p>@endif
             <x-problems />
             @if ($shelves->isEmpty())
-                <p class="notice">You are not an editor on any shelf, so there is nowhere to put it. You can download it instead.</p>
+                <p class="notice">{{ __('views/copy.you_are_not_an_editor_on') }}</p>
             @else
                 <form method="post" action="{{ route('copy.store', [$item, $version->number]) }}">
                     @csrf
-                    @if ($parts !== [])<input type="hidden" name="parts" value="{{ implode(',', $parts) }}"><p class="notice">{{ trans_choice('{1} Only the one thing that you chose is copied, with what it stands in.|[2,*] Only the :count things that you chose are copied, with what they stand in.', count($parts)) }}</p>@endif
-                    <div class="field"><label class="label" for="title">What is it called?</label><input class="input" id="title" name="title" maxlength="{{ config('attic.title') }}" value="{{ old('title', mb_substr($item->title, 0, 180).', from '.$version->number) }}" required autofocus></div>
-                    <div class="field"><label class="label" for="shelf">On which shelf?</label><div class="select"><select id="shelf" name="shelf">@foreach ($shelves as $shelf)<option value="{{ $shelf->key }}" @selected($shelf->id === $item->shelf_id)>{{ $shelf->name }}</option>@endforeach</select></div></div>
+                    @if ($parts !== [])<input type="hidden" name="parts" value="{{ implode(',', $parts) }}"><p class="notice">{{ trans_choice('views/copy.only_the_one_thing_that_you', count($parts)) }}</p>@endif
+                    <div class="field"><label class="label" for="title">{{ __('views/copy.what_is_it_called') }}</label><input class="input" id="title" name="title" maxlength="{{ config('attic.title') }}" value="{{ old('title', mb_substr($item->title, 0, 180).__('views/copy.from').$version->number) }}" required autofocus></div>
+                    <div class="field"><label class="label" for="shelf">{{ __('views/copy.on_which_shelf') }}</label><div class="select"><select id="shelf" name="shelf">@foreach ($shelves as $shelf)<option value="{{ $shelf->key }}" @selected($shelf->id === $item->shelf_id)>{{ $shelf->name }}</option>@endforeach</select></div></div>
                     @if (count($tabs) > 1 && $parts === [])
-                        <div class="field"><label class="label" for="tab">How much of it?</label><div class="select"><select id="tab" name="tab"><option value="">All tabs</option>@foreach ($tabs as $id => $name)<option value="{{ $id }}">Only “{{ $name }}”</option>@endforeach</select></div></div>
+                        <div class="field"><label class="label" for="tab">{{ __('views/copy.how_much_of_it') }}</label><div class="select"><select id="tab" name="tab"><option value="">{{ __('views/copy.all_tabs') }}</option>@foreach ($tabs as $id => $name)<option value="{{ $id }}">{{ __('views/copy.only', ['name' => $name]) }}</option>@endforeach</select></div></div>
                     @endif
                     @if ($history > 1 && $parts === [])
                         <div class="field"><label class="label" for="history">{{ __('copies.history') }}</label><div class="select"><select id="history" name="history" aria-describedby="history-what"><option value="">{{ __('copies.state') }}</option><option value="1" @selected(old('history') === '1')>{{ trans_choice('copies.all', $history, ['count' => App\Words\Numbers::said($history)]) }}</option></select></div><small id="history-what">{{ __('copies.all_note') }}</small></div>
@@ -23,9 +23,9 @@
                         <label class="checkbox"><input type="checkbox" name="proposals" value="1" @checked(old('proposals') === '1')> {{ trans_choice('copies.proposals', $proposed) }}</label>
                     @endif
                     @if ($talk > 0)
-                        <div class="field"><label class="label" for="talk">What was said about it</label><div class="select"><select id="talk" name="talk" aria-describedby="talk-what"><option value="">stays here</option><option value="open" @selected(old('talk') === 'open')>goes along where it was open then</option><option value="all" @selected(old('talk') === 'all')>goes along, all of it</option></select></div><small id="talk-what">Whoever sees the copy sees it, too, under the names of who said it.</small></div>
+                        <div class="field"><label class="label" for="talk">{{ __('views/copy.what_was_said_about_it') }}</label><div class="select"><select id="talk" name="talk" aria-describedby="talk-what"><option value="">{{ __('views/copy.stays_here') }}</option><option value="open" @selected(old('talk') === 'open')>{{ __('views/copy.goes_along_where_it_was_open') }}</option><option value="all" @selected(old('talk') === 'all')>{{ __('views/copy.goes_along_all_of_it') }}</option></select></div><small id="talk-what">{{ __('views/copy.whoever_sees_the_copy_sees_it') }}</small></div>
                     @endif
-                    <div class="dialog-do"><a class="button" href="{{ route('history', ['item' => $item, 'from' => $version->number, 'to' => $item->head]) }}">Cancel</a><button class="button is-dark">Copy it out</button></div>
+                    <div class="dialog-do"><a class="button" href="{{ route('history', ['item' => $item, 'from' => $version->number, 'to' => $item->head]) }}">{{ __('views/copy.cancel') }}</a><button class="button is-dark">{{ __('views/copy.copy_it_out') }}</button></div>
                 </form>
             @endif
         </div>

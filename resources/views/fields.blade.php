@@ -25,7 +25,7 @@
             @endforeach
             @can('write', $item)
                 <div class="answer-do"><label>{{ __('fields.add') }} <select name="add" class="select"><option value="">{{ __('fields.add_nothing') }}</option>@foreach ($fields->places() as $place => $said)<option value="{{ $place }}" @selected(old('add') === $place)>{{ $said }}</option>@endforeach</select></label>
-                    <button class="button is-dark">{{ __('fields.save') }}</button><a class="button" href="{{ route('history', $item) }}">History</a></div>
+                    <button class="button is-dark">{{ __('fields.save') }}</button><a class="button" href="{{ route('history', $item) }}">{{ __('views/fields.history') }}</a></div>
             @endcan
         </form>
     </main>

@@ -1,10 +1,10 @@
-<x-layout :title="'What is kept on '.$shelf->name">
+<x-layout :title="__('views/keeping-shelf.what_is_kept_on', ['name' => $shelf->name])">
     <div class="frame">
         <x-shelves :current="$shelf" at="keeping" />
         <main id="main" class="shelf">
-            <div class="shelf-head"><h1>What is kept on “{{ $shelf->name }}”</h1><p>an item may have rules of its own</p></div>
+            <div class="shelf-head"><h1>{{ __('views/keeping-shelf.what_is_kept_on_2', ['name' => $shelf->name]) }}</h1><p>{{ __('views/keeping-shelf.an_item_may_have_rules_of') }}</p></div>
             <x-problems />
-            <x-keeping-form :tried="$tried" :action="route('keeping.shelf.say', $shelf)" :can="Gate::allows('manage', $shelf)" :above="'As the place has it'" :differs="$rules->own !== []" />
+            <x-keeping-form :tried="$tried" :action="route('keeping.shelf.say', $shelf)" :can="Gate::allows('manage', $shelf)" :above="__('views/keeping-shelf.as_the_place_has_it')" :differs="$rules->own !== []" />
             <form class="keeping-kinds" method="post" action="{{ route('keeping.shelf.kinds', $shelf) }}">
                 @csrf @method('put')
                 <fieldset aria-describedby="kinds-what" @cannot('manage', $shelf) disabled @endcannot>
@@ -14,23 +14,23 @@
                 </fieldset>
                 <p class="door-note" id="kinds-what">{{ __('keeping.kinds.lead') }} {{ __('keeping.kinds.entries') }}</p>
             </form>
-            <p class="door-note">All on it takes {{ App\Words\Numbers::bytes(array_sum(array_map(fn ($row) => array_sum($row['takes']), $items))) }}; what items share counts once.</p>
-            <h2>Rehearsed, nothing has gone</h2>
+            <p class="door-note">{{ __('views/keeping-shelf.all_on_it_takes_what_items', ['items' => App\Words\Numbers::bytes(array_sum(array_map(fn ($row) => array_sum($row['takes']), $items)))]) }}</p>
+            <h2>{{ __('views/keeping-shelf.rehearsed_nothing_has_gone') }}</h2>
             @php($goes = array_sum(array_column($items, 'go')))
             @if ($goes === 0)
-                <p class="door-note">{{ $rules->thins() ? 'By these rules everything stays for now.' : 'Everything is kept for ever.' }}</p>
+                <p class="door-note">{{ $rules->thins() ? __('views/keeping-shelf.by_these_rules_everything_stays_for') : __('views/keeping-shelf.everything_is_kept_for_ever') }}</p>
             @else
-                <p>{{ trans_choice('{1} One version would go|[2,*] :count versions would go', $goes, ['count' => App\Words\Numbers::said($goes)]) }}, and {{ App\Words\Numbers::bytes(array_sum(array_column($items, 'freed'))) }} really come back.</p>
+                <p>{{ __('views/keeping-shelf.and_really_come_back', ['goes' => trans_choice('views/keeping-shelf.one_version_would_go', $goes, ['count' => App\Words\Numbers::said($goes)]), 'items' => App\Words\Numbers::bytes(array_sum(array_column($items, 'freed')))]) }}</p>
                 @can('manage', $shelf)
-                    <details class="menu" data-menu><summary class="button is-dark">Let these {{ App\Words\Numbers::said($goes) }} go…</summary>
-                        <form class="menu-sheet menu-form" method="post" action="{{ route('keeping.shelf.now', $shelf) }}">@csrf<p>They go for good, on the whole shelf. It can’t be undone, by anybody.</p><button class="button is-danger">Let them go</button></form>
+                    <details class="menu" data-menu><summary class="button is-dark">{{ __('views/keeping-shelf.let_these_go', ['goes' => App\Words\Numbers::said($goes)]) }}</summary>
+                        <form class="menu-sheet menu-form" method="post" action="{{ route('keeping.shelf.now', $shelf) }}">@csrf<p>{{ __('views/keeping-shelf.they_go_for_good_on_the') }}</p><button class="button is-danger">{{ __('views/keeping-shelf.let_them_go') }}</button></form>
                     </details>
                     <span class="door-note">{{ __('keeping.night') }}</span>
                 @endcan
             @endif
             @if ($items !== [])
                 <table class="items plain-rows keeping-items">
-                    <thead><tr><th>Item</th><th class="is-number">would go</th><th class="is-number">stay</th><th class="is-number">really come back</th><th class="is-number">takes now</th><th class="is-number">of it history</th></tr></thead>
+                    <thead><tr><th>{{ __('views/keeping-shelf.item') }}</th><th class="is-number">{{ __('views/keeping-shelf.would_go') }}</th><th class="is-number">{{ __('views/keeping-shelf.stay') }}</th><th class="is-number">{{ __('views/keeping-shelf.really_come_back') }}</th><th class="is-number">{{ __('views/keeping-shelf.takes_now') }}</th><th class="is-number">{{ __('views/keeping-shelf.of_it_history') }}</th></tr></thead>
                     <tbody>@foreach ($items as $row)<tr><td><a href="{{ route('keeping', $row['item']) }}">{{ $row['item']->title }}</a></td><td class="is-number">{{ App\Words\Numbers::said($row['go']) }}</td><td class="is-number">{{ App\Words\Numbers::said($row['stay']) }}</td><td class="is-number">{{ App\Words\Numbers::bytes($row['freed']) }}</td><td class="is-number">{{ App\Words\Numbers::bytes(array_sum($row['takes'])) }}</td><td class="is-number">{{ App\Words\Numbers::bytes($row['takes']['history']) }}</td></tr>@endforeach</tbody>
                 </table>
             @endif

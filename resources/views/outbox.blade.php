@@ -1,7 +1,7 @@
-<x-layout :title="'Outbox of '.$item->title" body="is-item">
+<x-layout :title="__('views/outbox.outbox_of', ['title' => $item->title])" body="is-item">
     <x-item-head :item="$item" at="entries" />
     <main id="main" class="listing">
-        <div class="bar-row"><a href="{{ route('entries', $item) }}">The entries</a><span>This place sends no mail: what would have been sent is kept here.</span></div>
+        <div class="bar-row"><a href="{{ route('entries', $item) }}">{{ __('views/outbox.the_entries') }}</a><span>{{ __('views/outbox.this_place_sends_no_mail_what') }}</span></div>
         <x-mails :mails="$mails" />
     </main>
 </x-layout>

@@ -10,7 +10,7 @@
                 <h2 id="changes-name">{{ $look === 'would' ? __('proposing.look.would') : trans_choice($waits ? 'proposing.of_one' : 'proposing.of_one_then', count($lines), ['who' => $chosen->name()]) }}</h2>
                 @if ($chosen->said_by !== null)<p>{{ $chosen->whence() }}</p>@endif
                 <p>@if ($waits || $open->at !== null){{ __('proposing.of_then', ['number' => (string) $newest->number]) }}@else<b>{{ __("proposing.told.{$chosen->state->value}", ['decider' => (string) $chosen->decider?->firstName(), 'number' => (string) $chosen->version?->number]) }}</b> <x-when :at="$chosen->decided_at" />@if ($chosen->word !== null). “{{ $chosen->word }}”@endif @endif</p>
-                @if ($look !== 'would')<span class="stepper" data-stepper hidden><span data-step-count></span> <button type="button" data-step="-1" aria-label="Change before (p)" title="Change before (p)">‹</button><button type="button" data-step="1" aria-label="Next change (n)" title="Next change (n)">›</button></span>@endif
+                @if ($look !== 'would')<span class="stepper" data-stepper hidden><span data-step-count></span> <button type="button" data-step="-1" aria-label="{{ __('views/proposals.change_before_p') }}" title="{{ __('views/proposals.change_before_p') }}">‹</button><button type="button" data-step="1" aria-label="{{ __('views/proposals.next_change_n') }}" title="{{ __('views/proposals.next_change_n') }}">›</button></span>@endif
             </div>
             <x-problems />
             @if ($look !== 'would' && $lines === [] && $waits)<p class="changes-none">{{ __('proposing.empty') }}</p>@endif

@@ -1,20 +1,20 @@
-<x-layout title="Sign in" body="is-plain">
+<x-layout :title="__('views/sign-in.sign_in')" body="is-plain">
     <main id="main" class="door">
         <div class="door-sheet">
-            <h1>Come in</h1>
-            <p class="door-note">A shared place in which every change is kept.</p>
+            <h1>{{ __('views/sign-in.come_in') }}</h1>
+            <p class="door-note">{{ __('views/sign-in.a_shared_place_in_which_every') }}</p>
             <x-problems />
             <form method="post" action="{{ route('sign-in.store') }}">
                 @csrf
-                <div class="field"><label class="label" for="email">E-mail address</label><input class="input" id="email" type="email" name="email" value="{{ old('email') }}" autocomplete="username" required autofocus></div>
-                <div class="field"><label class="label" for="password">Password</label><input class="input" id="password" type="password" name="password" autocomplete="current-password" required></div>
-                <p class="door-more"><button class="button is-dark">Sign in</button> <a href="{{ route('forgotten') }}">I forgot my password</a></p>
+                <div class="field"><label class="label" for="email">{{ __('views/sign-in.e_mail_address') }}</label><input class="input" id="email" type="email" name="email" value="{{ old('email') }}" autocomplete="username" required autofocus></div>
+                <div class="field"><label class="label" for="password">{{ __('views/sign-in.password') }}</label><input class="input" id="password" type="password" name="password" autocomplete="current-password" required></div>
+                <p class="door-more"><button class="button is-dark">{{ __('views/sign-in.sign_in') }}</button> <a href="{{ route('forgotten') }}">{{ __('views/sign-in.i_forgot_my_password') }}</a></p>
             </form>
         </div>
         @if (count($people) > 0)
             <section class="door-sheet door-demo" aria-labelledby="demo">
-                <h2 id="demo">Or look around as</h2>
-                <p class="door-note">These five are made up, and so is their repair café.</p>
+                <h2 id="demo">{{ __('views/sign-in.or_look_around_as') }}</h2>
+                <p class="door-note">{{ __('views/sign-in.these_five_are_made_up_and') }}</p>
                 @foreach ($people as $person)
                     <form method="post" action="{{ route('sign-in.demo', $person) }}">@csrf<button class="door-person"><x-monogram :user="$person" aria-hidden="true" /> <span>{{ $person->name }}</span></button></form>
                 @endforeach

@@ -2,11 +2,11 @@
     <x-item-head :item="$item" at="talk">{{ trans_choice('talk.count', $talk->countOpen()) }}</x-item-head>
     <main id="main" class="listing talk" data-talk-page>
         <div class="bar-row">
-            <span class="switch" role="group" aria-label="Show">
+            <span class="switch" role="group" aria-label="{{ __('views/talk.show') }}">
                 @foreach (__('talk.show') as $which => $said)<a href="{{ route('talk', [$item, 'show' => $which, ...($by === null ? [] : ['by' => $by])]) }}" @if ($show === $which) aria-current="true" @endif>{{ $said }}</a>@endforeach
             </span>
             @if (count($people) > 1)
-                <span class="switch" role="group" aria-label="Who">
+                <span class="switch" role="group" aria-label="{{ __('views/talk.who') }}">
                     <a href="{{ route('talk', [$item, 'show' => $show]) }}" @if ($by === null) aria-current="true" @endif>{{ __('talk.by_all') }}</a>
                     @foreach (array_slice($people, 0, 6) as $user)<a href="{{ route('talk', [$item, 'show' => $show, 'by' => $user->id]) }}" @if ($by === $user->id) aria-current="true" @endif>{{ __('talk.by', ['name' => $user->firstName()]) }}</a>@endforeach
                 </span>

@@ -1,3 +1,3 @@
-<span class="switch" role="group" aria-label="Shown as">
-    @foreach (['entries' => 'List', 'entries.sums' => 'Summed up', 'entries.changes' => 'Changes'] + ($item->shelf->asks_entries ? ['entries.waiting' => 'Waiting'] : []) as $route => $name)<a href="{{ route($route, $item) }}" @if ($at === $route) aria-current="true" @endif>{{ $name }}@if ($route === 'entries.waiting' && $count() > 0) {{ $count() }}@endif</a>@endforeach
+<span class="switch" role="group" aria-label="{{ __('views/components.entries-bar.shown_as') }}">
+    @foreach (['entries' => __('views/components.entries-bar.list'), 'entries.sums' => __('views/components.entries-bar.summed_up'), 'entries.changes' => __('views/components.entries-bar.changes')] + ($item->shelf->asks_entries ? ['entries.waiting' => __('views/components.entries-bar.waiting')] : []) as $route => $name)<a href="{{ route($route, $item) }}" @if ($at === $route) aria-current="true" @endif>{{ $name }}@if ($route === 'entries.waiting' && $count() > 0) {{ $count() }}@endif</a>@endforeach
 </span>

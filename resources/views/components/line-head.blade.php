@@ -1,14 +1,14 @@
 @props(['item'])
 @php($proposal = App\Models\Proposal::onLine($item))
 @php($isOwn = Gate::allows('write', $item))
-<section class="head" aria-label="The item">
+<section class="head" aria-label="{{ __('views/components.line-head.the_item') }}">
     <x-glyph :name="$item->kind" />
     <div class="head-title">
-        <nav class="head-path" aria-label="Where this is"><a href="{{ route('shelf', $item->shelf) }}">{{ $item->shelf->name }}</a> / <a href="{{ route('item', $item->main) }}">{{ $item->main->title }}</a></nav>
+        <nav class="head-path" aria-label="{{ __('views/components.line-head.where_this_is') }}"><a href="{{ route('shelf', $item->shelf) }}">{{ $item->shelf->name }}</a> / <a href="{{ route('item', $item->main) }}">{{ $item->main->title }}</a></nav>
         <h1 class="head-name" title="{{ $item->main->title }}">{{ $item->main->title }}</h1>
     </div>
     <p class="head-note">{{ $slot }}</p>
-    <nav class="head-tabs" aria-label="This item">
+    <nav class="head-tabs" aria-label="{{ __('views/components.line-head.this_item') }}">
         <a href="{{ route('item', $item->main) }}">{{ __('proposing.desk_back') }}</a>
         <a href="{{ route('item', $item) }}" aria-current="page">{{ __('proposing.desk_tab') }}</a>
     </nav>

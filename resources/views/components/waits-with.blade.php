@@ -1,1 +1,1 @@
-@if ($wish !== null)<a class="live-line" href="{{ route('wish', [$key, $wish]) }}">your wish to publish {{ $wish->version->number }} waits{{ $people === [] ? '' : ' for '.implode(' or ', $people) }}</a>@endif
+@if ($wish !== null)<a class="live-line" href="{{ route('wish', [$key, $wish]) }}">{{ __('views/components.waits-with.your_wish_to_publish_waits', ['number' => $wish->version->number, 'people' => $people === [] ? '' : __('views/components.waits-with.for').implode(__('views/components.waits-with.or'), $people)]) }}</a>@endif

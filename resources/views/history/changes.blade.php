@@ -1,20 +1,20 @@
 @php($listed = array_filter($comparison->entries, $address->shows(...)))
 <section class="changes" aria-labelledby="changes-name" data-changes>
     <div class="changes-head">
-        <h2 id="changes-name">@if ($item->head === 1){{ __('history.only_one') }}@else{{ trans_choice('history.changes', count($listed)) }} @endif @if ($address->by !== [] && ($whose = $editors->whereIn('id', $address->by))->isNotEmpty()) by {{ $whose->map(fn ($editor) => $editor->firstName())->join(', ', ' and ') }} @endif @if ($item->live !== null && $item->live->version->number === $from->number && $to->number === $item->head && $from->number < $to->number) since it went live @elseif ($item->head === 1) @elseif ($from->number === $to->number) in {{ $from->number }} @else between {{ $from->number }} and {{ $to->number }}@endif</h2>
+        <h2 id="changes-name">@if ($item->head === 1){{ __('history.only_one') }}@else{{ trans_choice('history.changes', count($listed)) }} @endif @if ($address->by !== [] && ($whose = $editors->whereIn('id', $address->by))->isNotEmpty()) {{ __('views/history.changes.by', ['join' => $whose->map(fn ($editor) => $editor->firstName())->join(', ', __('views/history.changes.and'))]) }} @endif @if ($item->live !== null && $item->live->version->number === $from->number && $to->number === $item->head && $from->number < $to->number) {{ __('views/history.changes.since_it_went_live') }} @elseif ($item->head === 1) @elseif ($from->number === $to->number) {{ __('views/history.changes.in', ['number' => $from->number]) }} @else {{ __('views/history.changes.between_and_2', ['number' => $from->number, 'number_2' => $to->number]) }}@endif</h2>
         <p><x-when :at="$from->saved_at" exact /> → <x-when :at="$to->saved_at" exact />@if ($to->number < $item->head) · {{ trans_choice('history.since', $item->head - $to->number) }}@endif
-            @if ($item->isPublishable() && $item->sight === null && $to->number !== $item->head && $item->live?->version_id !== $to->id && (Gate::allows('publishNow', [$item, $to->number]) || Gate::allows('askToPublish', $item))) · <a href="{{ route('publish', [$item, $to->number]) }}">{{ Gate::allows('publishNow', [$item, $to->number]) ? 'Publish' : 'Ask to publish' }} {{ $to->number }}…</a>@endif</p>
+            @if ($item->isPublishable() && $item->sight === null && $to->number !== $item->head && $item->live?->version_id !== $to->id && (Gate::allows('publishNow', [$item, $to->number]) || Gate::allows('askToPublish', $item))) · <a href="{{ route('publish', [$item, $to->number]) }}">{{ Gate::allows('publishNow', [$item, $to->number]) ? __('views/history.changes.publish') : __('views/history.changes.ask_to_publish') }} {{ $to->number }}…</a>@endif</p>
         @if ($address->view === 'changed')
-            <span class="stepper" data-stepper hidden><span data-step-count></span> <button type="button" data-step="-1" aria-label="Change before (p)" title="Change before (p)">‹</button><button type="button" data-step="1" aria-label="Next change (n)" title="Next change (n)">›</button></span>
+            <span class="stepper" data-stepper hidden><span data-step-count></span> <button type="button" data-step="-1" aria-label="{{ __('views/history.changes.change_before_p') }}" title="{{ __('views/history.changes.change_before_p') }}">‹</button><button type="button" data-step="1" aria-label="{{ __('views/history.changes.next_change_n') }}" title="{{ __('views/history.changes.next_change_n') }}">›</button></span>
         @endif
         @if ($editors->isNotEmpty())
-            <p class="pills" role="group" aria-label="Show changes by">
+            <p class="pills" role="group" aria-label="{{ __('views/history.changes.show_changes_by') }}">
                 @foreach ($editors as $editor)
-                    <a class="pill" href="{{ $address->toggled($editor->id) }}" data-swap @if (in_array($editor->id, $address->by, true)) aria-current="true" @endif title="{{ in_array($editor->id, $address->by, true) ? 'Show everybody’s changes too' : 'Show only changes by '.$editor->name }}"><x-monogram :user="$editor" /> {{ count(array_filter($comparison->entries, fn ($entry) => $entry->by($editor))) }}</a>
+                    <a class="pill" href="{{ $address->toggled($editor->id) }}" data-swap @if (in_array($editor->id, $address->by, true)) aria-current="true" @endif title="{{ in_array($editor->id, $address->by, true) ? __('views/history.changes.show_everybodys_changes_too') : __('views/history.changes.show_only_changes_by').$editor->name }}"><x-monogram :user="$editor" /> {{ count(array_filter($comparison->entries, fn ($entry) => $entry->by($editor))) }}</a>
                 @endforeach
-                @if ($address->by !== []) <a class="pill-all" href="{{ $address->with(['by' => []]) }}" data-swap>everybody</a> @endif
+                @if ($address->by !== []) <a class="pill-all" href="{{ $address->with(['by' => []]) }}" data-swap>{{ __('views/history.changes.everybody') }}</a> @endif
                 @if (count($address->by) === 1 && $from->number !== $to->number && $editors->contains('id', $address->by[0]))
-                    @can('restore', $item)<a class="pill-all" href="{{ route('take-out', ['item' => $item, 'from' => $from->number, 'to' => $to->number, 'by' => $address->by[0]]) }}">Take {{ $editors->firstWhere('id', $address->by[0])->firstName() }}’s out…</a>@endcan
+                    @can('restore', $item)<a class="pill-all" href="{{ route('take-out', ['item' => $item, 'from' => $from->number, 'to' => $to->number, 'by' => $address->by[0]]) }}">{{ __('views/history.changes.take_s_out', ['who' => $editors->firstWhere('id', $address->by[0])->firstName()]) }}</a>@endcan
                 @endif
             </p>
         @endif
@@ -27,7 +27,7 @@
         @include('publish.wish')
     @endif
     @if ($to->unusual !== null && $item->sight === null && $to->meant_user_id === null && $from->number < $to->number)
-        <div class="note is-unusual"><b>{{ $phrases->unusual($to->unusual) }}</b> <small>in {{ $to->number }}, by {{ $to->user->firstName() }}</small><x-unusual :version="$to" /></div>
+        <div class="note is-unusual"><b>{{ $phrases->unusual($to->unusual) }}</b> <small>{{ __('views/history.changes.in_by', ['number' => $to->number, 'who' => $to->user->firstName()]) }}</small><x-unusual :version="$to" /></div>
     @endif
     <ol class="entries" data-entries>
         @foreach (array_slice($listed, 0, App\View\Comparison::MOST_LISTED) as $entry)
@@ -43,12 +43,12 @@
                     @if ($parts)<a class="entry-history" href="{{ $entry->story($item) }}" title="{{ __('history.its_history') }}"><x-glyph name="history" /><span class="is-sr-only">{{ __('history.its_history') }}: {{ $entry->sentence }}</span></a>@endif
                 </li>
         @endforeach
-        @if (count($listed) > App\View\Comparison::MOST_LISTED)<li class="data-moved">and {{ App\Words\Numbers::said(count($listed) - App\View\Comparison::MOST_LISTED) }} more: all of them are in <a href="{{ route('comparison', [$item, $from->number, $to->number, 'xlsx']) }}">the comparison to take along</a></li>@endif
+        @if (count($listed) > App\View\Comparison::MOST_LISTED)<li class="data-moved">{{ __('views/history.changes.and_more_all_of_them_are', ['m_o_s_t__l_i_s_t_e_d' => App\Words\Numbers::said(count($listed) - App\View\Comparison::MOST_LISTED)]) }} <a href="{{ route('comparison', [$item, $from->number, $to->number, 'xlsx']) }}">{{ __('views/history.changes.the_comparison_to_take_along') }}</a></li>@endif
         @if (($compared ?? null) !== null && $compared->because !== [])
-                <li class="data-moved">And because the data changed</li>
+                <li class="data-moved">{{ __('views/history.changes.and_because_the_data_changed') }}</li>
                 @foreach ($compared->because as $moved)
                     <li><a class="entry is-consequence" href="#part-{{ $moved['widget']->part->id }}" data-entry="{{ $moved['widget']->part->id }}"><span class="entry-sign" aria-hidden="true">∿</span><span class="entry-text">{{ $moved['sentence'] }}</span></a>
-                        @if ($moved['old']->version !== null && $moved['widget']->version !== null && $item->sight === null && Gate::allows('view', $moved['widget']->dataset))<small class="entry-source"><a href="{{ route('history', ['item' => $moved['widget']->dataset, 'from' => $moved['old']->version->number, 'to' => $moved['widget']->version->number]) }}">{{ $moved['widget']->dataset->title }}, {{ $moved['old']->version->number }} → {{ $moved['widget']->version->number }}: see that comparison</a></small>@endif
+                        @if ($moved['old']->version !== null && $moved['widget']->version !== null && $item->sight === null && Gate::allows('view', $moved['widget']->dataset))<small class="entry-source"><a href="{{ route('history', ['item' => $moved['widget']->dataset, 'from' => $moved['old']->version->number, 'to' => $moved['widget']->version->number]) }}">{{ __('views/history.changes.2_see_that_comparison', ['title' => $moved['widget']->dataset->title, 'number' => $moved['old']->version->number, 'number_2' => $moved['widget']->version->number]) }}</a></small>@endif
                     </li>
                 @endforeach
         @endif
@@ -71,6 +71,6 @@
         <p class="changes-none">{{ __(match (true) { $item->head === 1 => 'history.only_one_note', $from->number === $to->number => 'history.one_end', default => 'history.same_at_both' }) }}</p>
     @endif
     @if ($comparison->coarse)
-        <p class="changes-none">So many versions lie between that some words are told by the last person who edited their paragraph.</p>
+        <p class="changes-none">{{ __('views/history.changes.so_many_versions_lie_between_that') }}</p>
     @endif
 </section>

@@ -1,6 +1,6 @@
 <svg class="is-sr-only" aria-hidden="true"><symbol id="glyph-history" viewBox="0 0 24 24"><path d="M3 18h18M7 18v-6M12 18V7M17 18v-4"/></symbol></svg>
 @if ($address->view === 'was')
-    <div class="state is-was @if ($from->number === $item->head) is-newest @endif" tabindex="0" role="region" aria-label="Version {{ $from->number }}, read only" data-state>
+    <div class="state is-was @if ($from->number === $item->head) is-newest @endif" tabindex="0" role="region" aria-label="{{ __('views/history.state.version_read_only', ['number' => $from->number]) }}" data-state>
         @include('history.banner')
         <article class="paper prose">@include($blockView ?? $past::BLOCKS, ['side' => 'both'])</article>
         @include('history.pieces')
@@ -10,10 +10,10 @@
 @elseif (isset($source))
     @include('history.source')
 @elseif ($address->layout === 'side')
-    <div class="state is-side" tabindex="0" role="region" aria-label="Versions {{ $from->number }} and {{ $to->number }} side by side" data-state>
+    <div class="state is-side" tabindex="0" role="region" aria-label="{{ __('views/history.state.versions_and_2_side_by_side', ['number' => $from->number, 'number_2' => $to->number]) }}" data-state>
         <div class="sides">
-            <p class="sides-name">Earlier: {{ $from->number }}, <x-when :at="$from->saved_at" exact /></p>
-            <p class="sides-name">Later: {{ $to->number }}, <x-when :at="$to->saved_at" exact />@if ($to->number === $item->head), the newest @endif</p>
+            <p class="sides-name">{{ __('views/history.state.earlier', ['number' => $from->number]) }} <x-when :at="$from->saved_at" exact /></p>
+            <p class="sides-name">{{ __('views/history.state.later', ['number' => $to->number]) }} <x-when :at="$to->saved_at" exact />@if ($to->number === $item->head){{ __('views/history.state.the_newest') }} @endif</p>
             @foreach ($blocks as $block)
                 <div class="side-cell prose">@if (! $block->added())@include($blockView ?? $past::BLOCKS, ['blocks' => [$block], 'side' => 'old'])@endif</div>
                 <div class="side-cell prose">@if (! $block->removed())@include($blockView ?? $past::BLOCKS, ['blocks' => [$block], 'side' => 'new'])@endif</div>
@@ -22,7 +22,7 @@
         @include('history.pieces')
     </div>
 @else
-    <div class="state" tabindex="0" role="region" aria-label="What changed between {{ $from->number }} and {{ $to->number }}" data-state>
+    <div class="state" tabindex="0" role="region" aria-label="{{ __('views/history.state.what_changed_between_and_2', ['number' => $from->number, 'number_2' => $to->number]) }}" data-state>
         <article class="paper prose">@include($blockView ?? $past::BLOCKS, ['side' => 'both'])</article>
         @include('history.pieces')
     </div>

@@ -1,13 +1,13 @@
-<x-layout :title="$item->title.' follows again'" body="is-plain">
+<x-layout :title="__('views/kinds/dataset.follow.follows_again', ['title' => $item->title])" body="is-plain">
     <main id="main" class="door">
         <div class="door-sheet is-wide data-hangs">
-            <h1>Let “{{ $item->title }}” follow its source “{{ $item->source->title }}” again?</h1>
-            <p class="door-note">It becomes what “{{ $item->source->title }}” is now. This is one version, and it is yours; what goes by it stays in the history.</p>
+            <h1>{{ __('views/kinds/dataset.follow.let_follow_its_source_2_again', ['title' => $item->title, 'title_2' => $item->source->title]) }}</h1>
+            <p class="door-note">{{ __('views/kinds/dataset.follow.it_becomes_what_is_now_this', ['title' => $item->source->title]) }}</p>
             <x-problems />
-            <h2>What changes by it</h2>
+            <h2>{{ __('views/kinds/dataset.follow.what_changes_by_it') }}</h2>
             <ul>@foreach ($sentences as $sentence)<li>{{ $sentence }}</li>@endforeach</ul>
-            @if ($more > 0)<p>{{ trans_choice('{1} and one more change|[2,*] and :count more changes', $more, ['count' => App\Words\Numbers::said($more)]) }}</p>@endif
-            <form class="dialog-do" method="post" action="{{ route('dataset.follow', $item) }}">@csrf @method('put')<input type="hidden" name="follow" value="1"><input type="hidden" name="seen" value="{{ $item->head }}"><a class="button" href="{{ route('item', $item) }}">Leave it as it is</a><button class="button is-dark">Follow again</button></form>
+            @if ($more > 0)<p>{{ trans_choice('views/kinds/dataset.follow.and_one_more_change', $more, ['count' => App\Words\Numbers::said($more)]) }}</p>@endif
+            <form class="dialog-do" method="post" action="{{ route('dataset.follow', $item) }}">@csrf @method('put')<input type="hidden" name="follow" value="1"><input type="hidden" name="seen" value="{{ $item->head }}"><a class="button" href="{{ route('item', $item) }}">{{ __('views/kinds/dataset.follow.leave_it_as_it_is') }}</a><button class="button is-dark">{{ __('views/kinds/dataset.follow.follow_again') }}</button></form>
         </div>
     </main>
 </x-layout>

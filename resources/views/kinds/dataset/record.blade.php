@@ -1,7 +1,7 @@
-<x-layout :title="'A record of '.$item->title" body="is-item">
+<x-layout :title="__('views/kinds/dataset.record.a_record_of', ['title' => $item->title])" body="is-item">
     <x-item-head :item="$item" at="write" />
     <main id="main" class="answering">
-        <h2>{{ $record === null ? 'A new record' : 'Record '.App\Words\Numbers::said($at - $before + 1) }}</h2>
+        <h2>{{ $record === null ? __('views/kinds/dataset.record.a_new_record') : __('views/kinds/dataset.record.record').App\Words\Numbers::said($at - $before + 1) }}</h2>
         <x-problems />
         <form method="post" action="{{ route('record.save', [$item, $record->id ?? 'new']) }}">
             @csrf @method('put')<input type="hidden" name="base" value="{{ $item->root }}">@if ($at !== null)<input type="hidden" name="at" value="{{ $at }}">@endif
@@ -9,7 +9,7 @@
                 @php($value = old("values.{$field->id}") ?? App\Kinds\Dataset\DatasetView::cell($record->fields[$field->id] ?? null))
                 <div class="field"><label class="label" for="v-{{ $field->id }}">{{ $field->string('name') }} <small>{{ __("data.types.{$field->string('type')}") }}</small></label>
                     @if ($field->string('type') === 'boolean')
-                        <div class="select"><select id="v-{{ $field->id }}" name="values[{{ $field->id }}]"><option value=""></option><option value="yes" @selected($value === 'yes')>yes</option><option value="no" @selected($value === 'no')>no</option></select></div>
+                        <div class="select"><select id="v-{{ $field->id }}" name="values[{{ $field->id }}]"><option value=""></option><option value="yes" @selected($value === 'yes')>{{ __('views/kinds/dataset.record.yes') }}</option><option value="no" @selected($value === 'no')>{{ __('views/kinds/dataset.record.no') }}</option></select></div>
                     @elseif ($field->string('type') === 'choice' && $field->strings('choices') !== [])
                         <input class="input" id="v-{{ $field->id }}" name="values[{{ $field->id }}]" value="{{ $value }}" list="c-{{ $field->id }}"><datalist id="c-{{ $field->id }}">@foreach ($field->strings('choices') as $choice)<option value="{{ $choice }}"></option>@endforeach</datalist>
                     @else
@@ -17,7 +17,7 @@
                     @endif
                 </div>
             @endforeach
-            <div class="answer-do"><button class="button is-dark">Save</button><a class="button" href="{{ route('item', $item) }}">Cancel</a>@if ($record !== null)<a class="button is-quiet" href="{{ route('part', [$item, $record->id]) }}">Its history</a><button class="button is-quiet" form="remove">Remove it</button>@endif</div>
+            <div class="answer-do"><button class="button is-dark">{{ __('views/kinds/dataset.record.save') }}</button><a class="button" href="{{ route('item', $item) }}">{{ __('views/kinds/dataset.record.cancel') }}</a>@if ($record !== null)<a class="button is-quiet" href="{{ route('part', [$item, $record->id]) }}">{{ __('views/kinds/dataset.record.its_history') }}</a><button class="button is-quiet" form="remove">{{ __('views/kinds/dataset.record.remove_it') }}</button>@endif</div>
         </form>
         @if ($record !== null)<form id="remove" method="post" action="{{ route('record.remove', [$item, $record->id]) }}" hidden>@csrf @method('delete')<input type="hidden" name="base" value="{{ $item->root }}"></form>@endif
     </main>

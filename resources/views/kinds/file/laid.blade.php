@@ -1,6 +1,6 @@
 @php($over = count($laid) > 1)
 @if ($pictures === null)
-    <span class="file-lie">@foreach ($laid as [$number])<img @if ($loop->index > 0) class="is-over" @endif src="{{ route('file.content', [$item, $number]) }}" alt="{{ $new->name }} in {{ $number }}">@endforeach</span>
+    <span class="file-lie">@foreach ($laid as [$number])<img @if ($loop->index > 0) class="is-over" @endif src="{{ route('file.content', [$item, $number]) }}" alt="{{ __('views/kinds/file.laid.in', ['name' => $new->name, 'number' => $number]) }}">@endforeach</span>
 @else
     @php([$width, $height] = $over ? [$pictures->width(), $pictures->height()] : $laid[0][1])
     <svg class="file-lie" viewBox="0 0 {{ $width }} {{ $height }}" width="{{ $width }}" height="{{ $height }}" role="img" aria-label="{{ $new->name }} in {{ implode(', with it laid over ', array_column($laid, 0)) }}">

@@ -1,7 +1,7 @@
 @if ($face === App\Kinds\File\Face::Picture)
     @include('kinds.file.pictures')
 @elseif ($face === App\Kinds\File\Face::Bytes)
-    <div class="state is-file @if ($address->view === 'was' && $from->number === $item->head) is-newest @endif" tabindex="0" role="region" aria-label="{{ $address->view === 'was' ? "Version {$from->number}" : "What changed between {$from->number} and {$to->number}" }}" data-state>
+    <div class="state is-file @if ($address->view === 'was' && $from->number === $item->head) is-newest @endif" tabindex="0" role="region" aria-label="{{ $address->view === 'was' ? "Version {$from->number}" : __('views/kinds/file.past.what_changed_between_and_2', ['number' => $from->number, 'number_2' => $to->number]) }}" data-state>
         @if ($address->view === 'was')
             @include('history.banner')
             <div class="paper file-bytes">@include('kinds.file.facts', ['file' => $old])</div>
@@ -9,7 +9,7 @@
             <div class="paper file-bytes" @if (($comparison->entries[0] ?? null) !== null) id="part-{{ $comparison->entries[0]->part() }}" data-part="{{ $comparison->entries[0]->part() }}" @endif>
                 @if ($address->show !== 'bytes' && count($old->faces()) > 1 && count($new->faces()) > 1)<p class="state-legend">{{ __('file.unreadable') }}</p>@endif
                 <p class="file-share"><b>{{ trans_choice('file.same_share', $new->size === 0 ? ($old->size === 0 ? 100 : 0) : ($old->sha256 === $new->sha256 ? 100 : min(99, (int) round(100 * $common / $new->size))), ['share' => (string) min(99, (int) round(100 * $common / max(1, $new->size)))]) }}</b></p>
-                <div class="file-pair"><section><h2>Version {{ $from->number }}</h2>@include('kinds.file.facts', ['file' => $old])</section><section><h2>Version {{ $to->number }}</h2>@include('kinds.file.facts', ['file' => $new])</section></div>
+                <div class="file-pair"><section><h2>{{ __('views/kinds/file.past.version', ['number' => $from->number]) }}</h2>@include('kinds.file.facts', ['file' => $old])</section><section><h2>{{ __('views/kinds/file.past.version', ['number' => $to->number]) }}</h2>@include('kinds.file.facts', ['file' => $new])</section></div>
             </div>
         @endif
     </div>

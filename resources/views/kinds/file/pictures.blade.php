@@ -1,23 +1,23 @@
 @php($one = $address->view === 'was' || $from->root === $to->root)
-<div class="state is-file is-picture @if ($one && $from->number === $item->head) is-newest @endif" tabindex="0" role="region" aria-label="{{ $one ? "Version {$from->number}" : "What changed between {$from->number} and {$to->number}" }}" data-state>
+<div class="state is-file is-picture @if ($one && $from->number === $item->head) is-newest @endif" tabindex="0" role="region" aria-label="{{ $one ? "Version {$from->number}" : __('views/kinds/file.pictures.what_changed_between_and_2', ['number' => $from->number, 'number_2' => $to->number]) }}" data-state>
     @if ($one)
         @if ($address->view === 'was') @include('history.banner') @endif
-        <figure class="file-picture"><img src="{{ route('file.content', [$item, $from->number]) }}" alt="{{ $old->name }} in {{ $from->number }}"></figure>
+        <figure class="file-picture"><img src="{{ route('file.content', [$item, $from->number]) }}" alt="{{ __('views/kinds/file.pictures.in', ['name' => $old->name, 'number' => $from->number]) }}"></figure>
     @else
         <p class="state-legend" role="status">
             @if ($pictures === null){{ __('file.not_by_points') }}
-            @else{{ trans_choice('file.differ', count($pictures->places), ['count' => (string) count($pictures->places), 'share' => $pictures->share > 0 && $pictures->share < 0.001 ? 'less than 0.1' : App\Words\Numbers::said(100 * $pictures->share, 1)]) }}.
+            @else{{ trans_choice('file.differ', count($pictures->places), ['count' => (string) count($pictures->places), 'share' => $pictures->share > 0 && $pictures->share < 0.001 ? __('views/kinds/file.pictures.less_than_0_1') : App\Words\Numbers::said(100 * $pictures->share, 1)]) }}.
                 @if ($pictures->before !== $pictures->after){{ __('file.resized', ['was' => __('file.points', ['width' => (string) $pictures->before[0], 'height' => (string) $pictures->before[1]]), 'is' => __('file.points', ['width' => (string) $pictures->after[0], 'height' => (string) $pictures->after[1]])]) }}@endif
             @endif
         </p>
         @if ($address->layout === 'side')
             <div class="file-sides">
-                <figure><figcaption>Earlier: {{ $from->number }}</figcaption>@include('kinds.file.laid', ['laid' => [[$from->number, $pictures?->before]]])</figure>
-                <figure><figcaption>Later: {{ $to->number }}</figcaption>@include('kinds.file.laid', ['laid' => [[$to->number, $pictures?->after]]])</figure>
+                <figure><figcaption>{{ __('views/kinds/file.pictures.earlier', ['number' => $from->number]) }}</figcaption>@include('kinds.file.laid', ['laid' => [[$from->number, $pictures?->before]]])</figure>
+                <figure><figcaption>{{ __('views/kinds/file.pictures.later', ['number' => $to->number]) }}</figcaption>@include('kinds.file.laid', ['laid' => [[$to->number, $pictures?->after]]])</figure>
             </div>
         @else
             <figure class="file-over">
-                <label class="file-fade">{{ $from->number }} <input type="range" min="0" max="100" value="50" data-fade aria-label="How much of {{ $to->number }} lies over {{ $from->number }}"> {{ $to->number }}</label>
+                <label class="file-fade">{{ $from->number }} <input type="range" min="0" max="100" value="50" data-fade aria-label="{{ __('views/kinds/file.pictures.how_much_of_lies_over_2', ['number' => $to->number, 'number_2' => $from->number]) }}"> {{ $to->number }}</label>
                 @include('kinds.file.laid', ['laid' => [[$from->number, $pictures?->before], [$to->number, $pictures?->after]]])
             </figure>
         @endif

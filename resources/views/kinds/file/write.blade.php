@@ -1,7 +1,7 @@
 <x-layout :kind="$item->kind" :title="$item->title" body="is-item is-filed">
     <x-item-head :item="$item" at="write" :editable="Gate::allows('write', $item)"><x-origin :item="$item" /></x-item-head>
     <main id="main" class="file-desk">
-        <section class="file-now" aria-label="The file as it is now">
+        <section class="file-now" aria-label="{{ __('views/kinds/file.write.the_file_as_it_is_now') }}">
             @if ($seen->face === App\Kinds\File\Face::Picture)
                 <figure class="file-picture"><img src="{{ route('file.content', [$item, $item->head]) }}" alt="{{ $file->name }}"></figure>
             @elseif ($seen->content?->kind->grid() !== null)
@@ -14,7 +14,7 @@
         </section>
         <aside class="file-side">
             <x-problems />
-            <p><a class="button is-dark" href="{{ route('download', [$item, $item->head, 'file']) }}">Download {{ $item->head }}</a></p>
+            <p><a class="button is-dark" href="{{ route('download', [$item, $item->head, 'file']) }}">{{ __('views/kinds/file.write.download', ['head' => $item->head]) }}</a></p>
             @unless ($seen->face === App\Kinds\File\Face::Bytes)@include('kinds.file.facts')@endunless
             @can('write', $item)@include('kinds.file.drop', ['shelf' => $item->shelf, 'item' => $item])@endcan
             @can('make', $item->shelf)

@@ -6,15 +6,15 @@
     <div class="ask is-note">{{ $text }}</div>
 @elseif (in_array($type, ['one', 'several', 'scale', 'yes_no', 'grid'], true))
     <fieldset class="ask @if ($wrong) is-wrong @endif" id="q-{{ $question->id }}" @if ($described !== '') aria-describedby="{{ $described }}" @endif>
-        <legend>{{ $text }} @unless ($required || Str::contains(strip_tags($text->toHtml()), 'if you like', true))<small>if you like</small>@endunless</legend>
+        <legend>{{ $text }} @unless ($required || Str::contains(strip_tags($text->toHtml()), __('views/kinds/form.ask.if_you_like'), true))<small>{{ __('views/kinds/form.ask.if_you_like') }}</small>@endunless</legend>
         @include('kinds.form.ask-notes')
         @if ($type === 'one' || $type === 'several')
             @foreach ($answering->below($question, 'choice') as $choice)
-                <label class="ask-choice"><input type="{{ $type === 'one' ? 'radio' : 'checkbox' }}" name="{{ $name }}{{ $type === 'several' ? '[]' : '' }}" value="{{ $choice->id }}" @checked($answering->isChosen($question->id, $choice->id))> {{ $choice->string('label') }}@if ($choice->fields['gone'] ?? false) <small>not offered any more</small>@endif</label>
-                @if (($choice->fields['other'] ?? false) === true)<input class="input ask-other" name="a[other-{{ $question->id }}]" value="{{ $answering->sent("other-{$question->id}") }}" maxlength="500" aria-label="{{ $choice->string('label') }}, in your words">@endif
+                <label class="ask-choice"><input type="{{ $type === 'one' ? 'radio' : 'checkbox' }}" name="{{ $name }}{{ $type === 'several' ? '[]' : '' }}" value="{{ $choice->id }}" @checked($answering->isChosen($question->id, $choice->id))> {{ $choice->string('label') }}@if ($choice->fields['gone'] ?? false) <small>{{ __('views/kinds/form.ask.not_offered_any_more') }}</small>@endif</label>
+                @if (($choice->fields['other'] ?? false) === true)<input class="input ask-other" name="a[other-{{ $question->id }}]" value="{{ $answering->sent("other-{$question->id}") }}" maxlength="500" aria-label="{{ __('views/kinds/form.ask.in_your_words', ['string' => $choice->string('label')]) }}">@endif
             @endforeach
         @elseif ($type === 'yes_no')
-            @foreach (['yes' => 'Yes', 'no' => 'No'] as $value => $word)<label class="ask-choice"><input type="radio" name="{{ $name }}" value="{{ $value }}" @checked($answering->sent($question->id) === $value)> {{ $word }}</label>@endforeach
+            @foreach (['yes' => __('views/kinds/form.ask.yes'), 'no' => __('views/kinds/form.ask.no')] as $value => $word)<label class="ask-choice"><input type="radio" name="{{ $name }}" value="{{ $value }}" @checked($answering->sent($question->id) === $value)> {{ $word }}</label>@endforeach
         @elseif ($type === 'scale')
             @php([$least, $most] = $answering->scale($question))
             <div class="ask-scale">@if ($question->string('low') !== '')<span>{{ $question->string('low') }}</span>@endif
@@ -29,12 +29,12 @@
     </fieldset>
 @else
     <div class="ask @if ($wrong) is-wrong @endif" id="q-{{ $question->id }}">
-        <label class="ask-label" for="i-{{ $question->id }}">{{ $text }} @unless ($required || Str::contains(strip_tags($text->toHtml()), 'if you like', true))<small>if you like</small>@endunless</label>
+        <label class="ask-label" for="i-{{ $question->id }}">{{ $text }} @unless ($required || Str::contains(strip_tags($text->toHtml()), __('views/kinds/form.ask.if_you_like'), true))<small>{{ __('views/kinds/form.ask.if_you_like') }}</small>@endunless</label>
         @include('kinds.form.ask-notes')
         @if ($type === 'long')
             <textarea class="textarea" id="i-{{ $question->id }}" name="{{ $name }}" rows="4" maxlength="20000" @if ($described !== '') aria-describedby="{{ $described }}" @endif @if ($wrong) aria-invalid="true" @endif>{{ $answering->sent($question->id) }}</textarea>
         @elseif ($type === 'file')
-            @if (($answering->files[$question->id][0] ?? '') !== '')<p class="ask-file">Taken: {{ $answering->files[$question->id][1] }}</p><input type="hidden" name="file[{{ $question->id }}]" value="{{ App\Kinds\Form\Answering::seal(...$answering->files[$question->id]) }}">@endif
+            @if (($answering->files[$question->id][0] ?? '') !== '')<p class="ask-file">{{ __('views/kinds/form.ask.taken', ['id' => $answering->files[$question->id][1]]) }}</p><input type="hidden" name="file[{{ $question->id }}]" value="{{ App\Kinds\Form\Answering::seal(...$answering->files[$question->id]) }}">@endif
             <input id="i-{{ $question->id }}" type="file" name="upload[{{ $question->id }}]" accept="image/png,image/jpeg,image/gif,image/webp,application/pdf">
         @else
             <input class="input" id="i-{{ $question->id }}" name="{{ $name }}" type="{{ ['email' => 'email', 'date' => 'date', 'time' => 'time'][$type] ?? 'text' }}" @if ($type === 'number') inputmode="decimal" @endif value="{{ $answering->sent($question->id) }}" maxlength="500" @if ($described !== '') aria-describedby="{{ $described }}" @endif @if ($wrong) aria-invalid="true" @endif>

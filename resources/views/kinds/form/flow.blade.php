@@ -1,7 +1,7 @@
 <aside class="flow" aria-labelledby="flow-name">
     <h2 id="flow-name">{{ $title }}</h2>
     @if ($flow->boxes === [])
-        <p>Nothing is asked yet.</p>
+        <p>{{ __('views/kinds/form.flow.nothing_is_asked_yet') }}</p>
     @else
         <svg viewBox="0 0 {{ $flow::WIDTH }} {{ $flow->height() }}" width="{{ $flow::WIDTH }}" height="{{ $flow->height() }}" role="img" aria-label="Questions from top to bottom, with an arrow for each way on. The rules stand in words with their questions.">
             <defs><marker id="flow-head" viewBox="0 0 8 8" refX="7" refY="4" markerUnits="userSpaceOnUse" markerWidth="9" markerHeight="9" orient="auto-start-reverse"><path d="M0 0L8 4L0 8z"/></marker></defs>

@@ -1,1 +1,1 @@
-<p>Those on the shelf, and those whom the form names, answer at <a href="{{ route('answer', $item) }}">{{ route('answer', $item, false) }}</a>.</p>
+<p>{{ __('views/kinds/form.readers.those_on_the_shelf_and_those') }} <a href="{{ route('answer', $item) }}">{{ route('answer', $item, false) }}</a>.</p>

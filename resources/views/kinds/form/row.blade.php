@@ -5,9 +5,9 @@
         @if ($row->isQuestion())
             <h3>{{ $row->block->text('both', $address) }}</h3>
         @elseif ($row->block->role() === 'settings')
-            <h3>Settings</h3>
+            <h3>{{ __('views/kinds/form.row.settings') }}</h3>
         @else
-            <h3>Page @if ($row->block->setting('title', 'both')[1] !== '' || $row->block->setting('title', 'both')[0] !== null)@include('kinds.page.setting', ['block' => $row->block, 'field' => 'title', 'side' => 'both'])@endif</h3>
+            <h3>{{ __('views/kinds/form.row.page') }} @if ($row->block->setting('title', 'both')[1] !== '' || $row->block->setting('title', 'both')[0] !== null)@include('kinds.page.setting', ['block' => $row->block, 'field' => 'title', 'side' => 'both'])@endif</h3>
         @endif
         <dl class="form-set">
             @foreach ($row->settings() as [$name, $was, $is])

@@ -17,14 +17,14 @@
                 @else
                     <img src="{{ route('picture', [$item, $block->setting('chunk', $side)[1]]) }}" alt="{{ $block->setting('alt', $side)[1] }}" @if ($block->part()->int('width') > 0) width="{{ $block->part()->int('width') }}" height="{{ $block->part()->int('height') }}" @endif loading="lazy">
                 @endif
-                <figcaption>@include('kinds.page.setting', ['field' => 'caption'])@if ($block->setting('alt', $side)[0] !== null)<small class="page-alt">Described as: @include('kinds.page.setting', ['field' => 'alt'])</small>@endif</figcaption>
+                <figcaption>@include('kinds.page.setting', ['field' => 'caption'])@if ($block->setting('alt', $side)[0] !== null)<small class="page-alt">{{ __('views/kinds/page.block.described_as') }} @include('kinds.page.setting', ['field' => 'alt'])</small>@endif</figcaption>
             </figure>
             @break
         @case('button')
-            <p class="button"><a>@include('kinds.page.setting', ['field' => 'label'])</a>@if ($block->setting('target', $side)[0] !== null)<small class="page-alt">leads to @include('kinds.page.setting', ['field' => 'target'])</small>@endif</p>
+            <p class="button"><a>@include('kinds.page.setting', ['field' => 'label'])</a>@if ($block->setting('target', $side)[0] !== null)<small class="page-alt">{{ __('views/kinds/page.block.leads_to') }} @include('kinds.page.setting', ['field' => 'target'])</small>@endif</p>
             @break
         @case('figure')
-            <p class="figure">@include('kinds.page.setting', ['field' => 'label']) <small class="page-alt">from @include('kinds.page.setting', ['field' => 'source'])</small></p>
+            <p class="figure">@include('kinds.page.setting', ['field' => 'label']) <small class="page-alt">{{ __('views/kinds/page.block.from') }} @include('kinds.page.setting', ['field' => 'source'])</small></p>
             @break
         @case('links')
             <div class="nav">

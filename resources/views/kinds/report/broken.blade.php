@@ -9,14 +9,14 @@
     @if (($data ?? null) === null && ! $isRead)
         <p class="widget-mend">
             @if ($went !== null && $widget->broken !== 'field_type' && $source !== null)
-                @if (Gate::allows('draft', $source))<a class="button" href="{{ route('part', [$source, $widget->brokenFieldId()]) }}">Where “{{ $widget->goneField()?->string('name') }}” went, in “{{ $source->title }}”</a>@endif
+                @if (Gate::allows('draft', $source))<a class="button" href="{{ route('part', [$source, $widget->brokenFieldId()]) }}">{{ __('views/kinds/report.broken.where_went_in', ['string' => $widget->goneField()?->string('name'), 'title' => $source->title]) }}</a>@endif
             @elseif ($went !== null && $widget->broken !== 'field_type' && Gate::allows('restore', $widget->dataset))
-                <button type="submit" class="button" form="mend-{{ $widget->part->id }}">Bring “{{ $widget->goneField()?->string('name') }}” back</button>
+                <button type="submit" class="button" form="mend-{{ $widget->part->id }}">{{ __('views/kinds/report.broken.bring_back', ['string' => $widget->goneField()?->string('name')]) }}</button>
             @elseif ($went !== null && $source === null && Gate::allows('restore', $widget->dataset))
-                <a class="button" href="{{ route('restore', [$widget->dataset, $went[0]->number]) }}">Bring “{{ $widget->brokenField }}” back…</a>
+                <a class="button" href="{{ route('restore', [$widget->dataset, $went[0]->number]) }}">{{ __('views/kinds/report.broken.bring_back_2', ['broken_field' => $widget->brokenField]) }}</a>
             @endif
-            @if ($went !== null && $source === null && Gate::allows('restore', $item) && ($before = App\Kinds\Report\ReportMending::lastGood($item, $went[1])) !== null)<a class="button" href="{{ route('restore', [$item, $before]) }}">Restore both…</a>@endif
-            @if ($mayWrite)<button type="button" class="button" data-set>{{ $widget->broken === 'source_none' ? 'Choose one…' : 'Use another field…' }}</button>@endif
+            @if ($went !== null && $source === null && Gate::allows('restore', $item) && ($before = App\Kinds\Report\ReportMending::lastGood($item, $went[1])) !== null)<a class="button" href="{{ route('restore', [$item, $before]) }}">{{ __('views/kinds/report.broken.restore_both') }}</a>@endif
+            @if ($mayWrite)<button type="button" class="button" data-set>{{ $widget->broken === 'source_none' ? __('views/kinds/report.broken.choose_one') : __('views/kinds/report.broken.use_another_field') }}</button>@endif
         </p>
         @if ($went !== null && $source === null && $widget->broken !== 'field_type' && Gate::allows('restore', $widget->dataset))<form id="mend-{{ $widget->part->id }}" method="post" action="{{ route('part.restore', [$widget->dataset, $widget->brokenFieldId(), $went[0]->number]) }}">@csrf<input type="hidden" name="seen" value="{{ $widget->dataset->head }}"></form>@endif
     @endif

@@ -1,6 +1,6 @@
 @php($open = collect($report->pages)->first(fn ($page) => $page['page']->id === $shown) ?? $report->pages[0] ?? null)
 @if (count($report->pages) > 1 || $mayWrite)
-    <nav class="tabs report-tabs" aria-label="Pages" data-page-tabs>
+    <nav class="tabs report-tabs" aria-label="{{ __('views/kinds/report.sheet.pages') }}" data-page-tabs>
         @foreach ($report->pages as $page)<button type="button" class="tab" data-page-of="{{ $page['page']->id }}" @if ($open !== null && $page['page']->id === $open['page']->id) aria-current="page" @endif>{{ $page['page']->string('title') }}</button>@endforeach
     </nav>
 @endif
@@ -9,7 +9,7 @@
         <h2 class="is-sr-only">{{ $page['page']->string('title') }}</h2>
         @include('kinds.report.period', ['page' => $page['page']])
         @if ($page['widgets'] === [])
-            <div class="empty"><p>@if ($mayWrite) Nothing on this page yet. “Put in…” has charts, figures, tables, texts and pictures. @else Nothing on this page. @endif</p></div>
+            <div class="empty"><p>@if ($mayWrite) {{ __('views/kinds/report.sheet.nothing_on_this_page_yet_put') }} @else {{ __('views/kinds/report.sheet.nothing_on_this_page') }} @endif</p></div>
         @endif
         <div class="report-grid">
             @foreach ($page['widgets'] as $widget)@include('kinds.report.widget', ['widget' => $widget])@endforeach

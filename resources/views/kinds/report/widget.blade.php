@@ -5,7 +5,7 @@
         <div class="widget-text">{{ $widget->part->richText()->text() }}</div>
     @elseif ($type === 'picture')
         @if ($widget->part->string('title') !== '')<h3>{{ $widget->part->string('title') }}</h3>@endif
-        @if ($widget->part->string('chunk') !== '')<img src="{{ ($pictures ?? fn ($chunk) => route('picture', [$item, $chunk]))($widget->part->string('chunk')) }}" alt="{{ $widget->part->string('alt') }}">@else<p class="widget-broken">No picture yet.</p>@endif
+        @if ($widget->part->string('chunk') !== '')<img src="{{ ($pictures ?? fn ($chunk) => route('picture', [$item, $chunk]))($widget->part->string('chunk')) }}" alt="{{ $widget->part->string('alt') }}">@else<p class="widget-broken">{{ __('views/kinds/report.widget.no_picture_yet') }}</p>@endif
     @else
         <header class="widget-head"><h3>@if (isset($pictures))<a href="#part-{{ $widget->part->id }}">{{ $widget->title() }}</a>@else{{ $widget->title() }}@endif</h3>@if ($widget->broken === null || $widget->broken === 'empty')<p>{{ $widget->words() }}</p>@endif</header>
         @if ($widget->broken !== null && $widget->broken !== 'empty')
@@ -14,14 +14,14 @@
             @include('kinds.report.figures')
             @if ($widget->broken === 'empty')@include('kinds.report.empty')@endif
             <footer class="widget-foot">
-                @if ($widget->figures->misfits > 0)<span class="data-wrong">{{ trans_choice('{1} one value can’t be read|[2,*] :count values can’t be read', $widget->figures->misfits) }} · </span>@endif
-                from @if (($pictures ?? null) === null && Gate::allows('view', $widget->dataset))<a href="{{ route('history', ['item' => $widget->dataset, 'from' => $widget->version->number, 'to' => $widget->version->number, 'view' => 'was']) }}">{{ $widget->dataset->title }} {{ $widget->version->number }}</a>@else{{ $widget->dataset->title }}@endif, <x-when :at="$widget->version->saved_at" />
-                @if (($pictures ?? null) === null && ($data ?? null) === null)<span class="widget-files"> · <a href="{{ route('report.figures', [$item, $widget->part->id]) }}" aria-label="Figures of {{ $widget->title() }} as CSV">CSV</a>@if (! in_array($type, ['table', 'figure'], true)) · <button type="button" class="link" data-picture-of="svg" aria-label="{{ $widget->title() }} as SVG">SVG</button> · <button type="button" class="link" data-picture-of="png" aria-label="{{ $widget->title() }} as PNG">PNG</button>@endif</span>@endif
+                @if ($widget->figures->misfits > 0)<span class="data-wrong">{{ trans_choice('views/kinds/report.widget.one_value_cant_be_read', $widget->figures->misfits) }} · </span>@endif
+                {{ __('views/kinds/report.widget.from') }} @if (($pictures ?? null) === null && Gate::allows('view', $widget->dataset))<a href="{{ route('history', ['item' => $widget->dataset, 'from' => $widget->version->number, 'to' => $widget->version->number, 'view' => 'was']) }}">{{ $widget->dataset->title }} {{ $widget->version->number }}</a>@else{{ $widget->dataset->title }}@endif, <x-when :at="$widget->version->saved_at" />
+                @if (($pictures ?? null) === null && ($data ?? null) === null)<span class="widget-files"> · <a href="{{ route('report.figures', [$item, $widget->part->id]) }}" aria-label="{{ __('views/kinds/report.widget.figures_of_as_csv', ['title' => $widget->title()]) }}">{{ __('views/kinds/report.widget.csv') }}</a>@if (! in_array($type, ['table', 'figure'], true)) · <button type="button" class="link" data-picture-of="svg" aria-label="{{ __('views/kinds/report.widget.as_svg', ['title' => $widget->title()]) }}">{{ __('views/kinds/report.widget.svg') }}</button> · <button type="button" class="link" data-picture-of="png" aria-label="{{ __('views/kinds/report.widget.as_png', ['title' => $widget->title()]) }}">{{ __('views/kinds/report.widget.png') }}</button>@endif</span>@endif
             </footer>
         @endif
     @endif
     @if ($mayWrite)
-        <div class="widget-do"><button type="button" class="widget-grip" tabindex="-1" aria-hidden="true" data-grip title="Drag to move">⠿</button><button type="button" class="button is-quiet" data-set aria-label="Set up “{{ $widget->title() }}”">Set up…</button></div>
-        <span class="widget-size" data-size aria-hidden="true" title="Drag to size"></span>
+        <div class="widget-do"><button type="button" class="widget-grip" tabindex="-1" aria-hidden="true" data-grip title="{{ __('views/kinds/report.widget.drag_to_move') }}">⠿</button><button type="button" class="button is-quiet" data-set aria-label="{{ __('views/kinds/report.widget.set_up', ['title' => $widget->title()]) }}">{{ __('views/kinds/report.widget.set_up_2') }}</button></div>
+        <span class="widget-size" data-size aria-hidden="true" title="{{ __('views/kinds/report.widget.drag_to_size') }}"></span>
     @endif
 </article>

@@ -17,5 +17,5 @@
     @endif
 @endforeach
 @if ($start + $chunk < $sheet->count())
-    <tr class="gap" data-more="{{ $start + $chunk }}"><td colspan="{{ count($sheet->columns) + 1 }}"><a href="{{ $address->with([], 'lines') }}&amp;start={{ $start + $chunk }}">{{ App\Words\Numbers::said($sheet->count() - $start - $chunk) }} more</a></td></tr>
+    <tr class="gap" data-more="{{ $start + $chunk }}"><td colspan="{{ count($sheet->columns) + 1 }}"><a href="{{ $address->with([], 'lines') }}&amp;start={{ $start + $chunk }}">{{ __('views/kinds/spreadsheet.lines.more', ['chunk' => App\Words\Numbers::said($sheet->count() - $start - $chunk)]) }}</a></td></tr>
 @endif

@@ -1,72 +1,72 @@
-<div class="tools" role="toolbar" aria-label="Tools of the table" data-tools>
+<div class="tools" role="toolbar" aria-label="{{ __('views/kinds/spreadsheet.tools.tools_of_the_table') }}" data-tools>
     <span class="tool-group is-first">
-        <button type="button" data-do="bold" aria-label="Bold" title="Bold (Ctrl+B)"><b>B</b></button>
+        <button type="button" data-do="bold" aria-label="{{ __('views/kinds/spreadsheet.tools.bold') }}" title="{{ __('views/kinds/spreadsheet.tools.bold_ctrl_b') }}"><b>B</b></button>
     </span>
-    <label class="is-sr-only" for="tool-align">Where it stands in the cell</label>
-    <select class="tool-style" id="tool-align" data-choose="align"><option value="">Aligned by kind</option><option value="l">Left</option><option value="c">Middle</option><option value="r">Right</option></select>
-    <label class="is-sr-only" for="tool-format">How numbers are written</label>
+    <label class="is-sr-only" for="tool-align">{{ __('views/kinds/spreadsheet.tools.where_it_stands_in_the_cell') }}</label>
+    <select class="tool-style" id="tool-align" data-choose="align"><option value="">{{ __('views/kinds/spreadsheet.tools.aligned_by_kind') }}</option><option value="l">{{ __('views/kinds/spreadsheet.tools.left') }}</option><option value="c">{{ __('views/kinds/spreadsheet.tools.middle') }}</option><option value="r">{{ __('views/kinds/spreadsheet.tools.right') }}</option></select>
+    <label class="is-sr-only" for="tool-format">{{ __('views/kinds/spreadsheet.tools.how_numbers_are_written') }}</label>
     <select class="tool-style" id="tool-format" data-choose="format">
-        <option value="" selected hidden>Written as…</option>
-        <option value="plain">As typed</option>
+        <option value="" selected hidden>{{ __('views/kinds/spreadsheet.tools.written_as') }}</option>
+        <option value="plain">{{ __('views/kinds/spreadsheet.tools.as_typed') }}</option>
         <option value="whole">1,234</option>
         <option value="two">1,234.50</option>
         <option value="percent">12 %</option>
         <option value="euro">€ 1,234.50</option>
         <option value="pound">£ 1,234.50</option>
         <option value="dollar">$ 1,234.50</option>
-        <option value="date">3 May 2026</option>
+        <option value="date">{{ __('views/kinds/spreadsheet.tools.3_may_2026') }}</option>
         <option value="iso">2026-05-03</option>
     </select>
     <span class="tool-group">
-        <details class="menu" data-menu><summary>Rows</summary><div class="menu-sheet">
-            <button type="button" class="menu-line" data-do="row-above">Put in above</button>
-            <button type="button" class="menu-line" data-do="row-below">Put in below</button>
-            <button type="button" class="menu-line" data-do="rows-more">100 more at the end</button>
-            <button type="button" class="menu-line" data-do="row-up">Move up</button>
-            <button type="button" class="menu-line" data-do="row-down">Move down</button>
-            <button type="button" class="menu-line" data-do="row-remove">Remove</button>
-            <button type="button" class="menu-line" data-do="header">Headings down to here</button>
-            <button type="button" class="menu-line" data-do="header-none">No headings</button>
+        <details class="menu" data-menu><summary>{{ __('views/kinds/spreadsheet.tools.rows') }}</summary><div class="menu-sheet">
+            <button type="button" class="menu-line" data-do="row-above">{{ __('views/kinds/spreadsheet.tools.put_in_above') }}</button>
+            <button type="button" class="menu-line" data-do="row-below">{{ __('views/kinds/spreadsheet.tools.put_in_below') }}</button>
+            <button type="button" class="menu-line" data-do="rows-more">{{ __('views/kinds/spreadsheet.tools.100_more_at_the_end') }}</button>
+            <button type="button" class="menu-line" data-do="row-up">{{ __('views/kinds/spreadsheet.tools.move_up') }}</button>
+            <button type="button" class="menu-line" data-do="row-down">{{ __('views/kinds/spreadsheet.tools.move_down') }}</button>
+            <button type="button" class="menu-line" data-do="row-remove">{{ __('views/kinds/spreadsheet.tools.remove') }}</button>
+            <button type="button" class="menu-line" data-do="header">{{ __('views/kinds/spreadsheet.tools.headings_down_to_here') }}</button>
+            <button type="button" class="menu-line" data-do="header-none">{{ __('views/kinds/spreadsheet.tools.no_headings') }}</button>
         </div></details>
-        <details class="menu" data-menu><summary>Columns</summary><div class="menu-sheet">
-            <button type="button" class="menu-line" data-do="column-before">Put in before</button>
-            <button type="button" class="menu-line" data-do="column-after">Put in after</button>
-            <button type="button" class="menu-line" data-do="column-left">Move to the left</button>
-            <button type="button" class="menu-line" data-do="column-right">Move to the right</button>
-            <button type="button" class="menu-line" data-do="column-width" data-value="64">Narrow</button>
-            <button type="button" class="menu-line" data-do="column-width" data-value="0">As wide as usual</button>
-            <button type="button" class="menu-line" data-do="column-width" data-value="240">Wide</button>
-            <button type="button" class="menu-line" data-do="column-remove">Remove</button>
+        <details class="menu" data-menu><summary>{{ __('views/kinds/spreadsheet.tools.columns') }}</summary><div class="menu-sheet">
+            <button type="button" class="menu-line" data-do="column-before">{{ __('views/kinds/spreadsheet.tools.put_in_before') }}</button>
+            <button type="button" class="menu-line" data-do="column-after">{{ __('views/kinds/spreadsheet.tools.put_in_after') }}</button>
+            <button type="button" class="menu-line" data-do="column-left">{{ __('views/kinds/spreadsheet.tools.move_to_the_left') }}</button>
+            <button type="button" class="menu-line" data-do="column-right">{{ __('views/kinds/spreadsheet.tools.move_to_the_right') }}</button>
+            <button type="button" class="menu-line" data-do="column-width" data-value="64">{{ __('views/kinds/spreadsheet.tools.narrow') }}</button>
+            <button type="button" class="menu-line" data-do="column-width" data-value="0">{{ __('views/kinds/spreadsheet.tools.as_wide_as_usual') }}</button>
+            <button type="button" class="menu-line" data-do="column-width" data-value="240">{{ __('views/kinds/spreadsheet.tools.wide') }}</button>
+            <button type="button" class="menu-line" data-do="column-remove">{{ __('views/kinds/spreadsheet.tools.remove') }}</button>
         </div></details>
     </span>
     <span class="tool-group">
-        <button type="button" data-do="fill-down" title="The first row of the chosen cells into the others">Fill down</button>
-        <button type="button" data-do="fill-right" title="The first column of the chosen cells into the others">Fill right</button>
+        <button type="button" data-do="fill-down" title="{{ __('views/kinds/spreadsheet.tools.the_first_row_of_the_chosen') }}">{{ __('views/kinds/spreadsheet.tools.fill_down') }}</button>
+        <button type="button" data-do="fill-right" title="{{ __('views/kinds/spreadsheet.tools.the_first_column_of_the_chosen') }}">{{ __('views/kinds/spreadsheet.tools.fill_right') }}</button>
     </span>
     <span class="tool-group">
-        <details class="menu" data-menu><summary>Sort</summary><div class="menu-sheet">
-            <p class="menu-note">By the chosen column, all rows below the headings. Rows that add others up stay.</p>
-            <button type="button" class="menu-line" data-do="sort-up">Smallest first</button>
-            <button type="button" class="menu-line" data-do="sort-down">Largest first</button>
-            <p class="menu-note">Only the chosen rows</p>
-            <button type="button" class="menu-line" data-do="sort-up" data-value="chosen">Chosen, smallest first</button>
-            <button type="button" class="menu-line" data-do="sort-down" data-value="chosen">Chosen, largest first</button>
+        <details class="menu" data-menu><summary>{{ __('views/kinds/spreadsheet.tools.sort') }}</summary><div class="menu-sheet">
+            <p class="menu-note">{{ __('views/kinds/spreadsheet.tools.by_the_chosen_column_all_rows') }}</p>
+            <button type="button" class="menu-line" data-do="sort-up">{{ __('views/kinds/spreadsheet.tools.smallest_first') }}</button>
+            <button type="button" class="menu-line" data-do="sort-down">{{ __('views/kinds/spreadsheet.tools.largest_first') }}</button>
+            <p class="menu-note">{{ __('views/kinds/spreadsheet.tools.only_the_chosen_rows') }}</p>
+            <button type="button" class="menu-line" data-do="sort-up" data-value="chosen">{{ __('views/kinds/spreadsheet.tools.chosen_smallest_first') }}</button>
+            <button type="button" class="menu-line" data-do="sort-down" data-value="chosen">{{ __('views/kinds/spreadsheet.tools.chosen_largest_first') }}</button>
         </div></details>
-        <details class="menu tool-filter" data-menu><summary>Filter</summary>
+        <details class="menu tool-filter" data-menu><summary>{{ __('views/kinds/spreadsheet.tools.filter') }}</summary>
             <form class="menu-sheet menu-form" data-filter>
-                <p class="menu-note" data-filter-of>Only rows whose column</p>
-                <label class="is-sr-only" for="filter-how">How</label>
-                <select class="input" id="filter-how" name="how"><option value="contains">contains</option><option value="is">is</option><option value="is-not">is not</option><option value="above">is above</option><option value="below">is below</option><option value="empty">is empty</option><option value="filled">is not empty</option></select>
-                <label class="is-sr-only" for="filter-what">What</label>
+                <p class="menu-note" data-filter-of>{{ __('views/kinds/spreadsheet.tools.only_rows_whose_column') }}</p>
+                <label class="is-sr-only" for="filter-how">{{ __('views/kinds/spreadsheet.tools.how') }}</label>
+                <select class="input" id="filter-how" name="how"><option value="contains">{{ __('views/kinds/spreadsheet.tools.contains') }}</option><option value="is">{{ __('views/kinds/spreadsheet.tools.is') }}</option><option value="is-not">{{ __('views/kinds/spreadsheet.tools.is_not') }}</option><option value="above">{{ __('views/kinds/spreadsheet.tools.is_above') }}</option><option value="below">{{ __('views/kinds/spreadsheet.tools.is_below') }}</option><option value="empty">{{ __('views/kinds/spreadsheet.tools.is_empty') }}</option><option value="filled">{{ __('views/kinds/spreadsheet.tools.is_not_empty') }}</option></select>
+                <label class="is-sr-only" for="filter-what">{{ __('views/kinds/spreadsheet.tools.what') }}</label>
                 <input class="input" id="filter-what" name="what" maxlength="200" data-focus>
-                <button class="button is-dark">Show these</button>
-                <button class="button" type="button" data-filter-off hidden>Show all rows</button>
+                <button class="button is-dark">{{ __('views/kinds/spreadsheet.tools.show_these') }}</button>
+                <button class="button" type="button" data-filter-off hidden>{{ __('views/kinds/spreadsheet.tools.show_all_rows') }}</button>
             </form>
         </details>
     </span>
     <span class="tool-group">
-        <button type="button" data-do="undo" aria-label="Undo" title="Undo (Ctrl+Z)"><x-glyph name="undo" /></button>
-        <button type="button" data-do="redo" aria-label="Redo" title="Redo (Ctrl+Y)"><x-glyph name="redo" /></button>
+        <button type="button" data-do="undo" aria-label="{{ __('views/kinds/spreadsheet.tools.undo') }}" title="{{ __('views/kinds/spreadsheet.tools.undo_ctrl_z') }}"><x-glyph name="undo" /></button>
+        <button type="button" data-do="redo" aria-label="{{ __('views/kinds/spreadsheet.tools.redo') }}" title="{{ __('views/kinds/spreadsheet.tools.redo_ctrl_y') }}"><x-glyph name="redo" /></button>
     </span>
     <span class="tool-here" data-here></span>
 </div>

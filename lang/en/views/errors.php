@@ -1,0 +1,7 @@
+<?php
+
+return [
+    '404' => [
+        'the_route' => 'The route',
+    ],
+];

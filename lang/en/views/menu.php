@@ -1,0 +1,5 @@
+<?php
+
+return [
+    'back_to' => 'Back to :name',
+];

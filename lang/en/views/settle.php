@@ -1,0 +1,25 @@
+<?php
+
+return [
+    'settle_an_edit_in' => 'Settle an edit in :title',
+    'settle_it' => 'Settle it',
+    'in' => 'In “:title”',
+    'your_edit' => 'your edit',
+    'an_edit_of' => 'an edit of ',
+    'met_that_was_first_and_stands' => ':who met :held. That was first and stands; this one was held back',
+    'yours' => 'Yours',
+    'you' => 'You',
+    'took_this_part_out' => ':who took this part out.',
+    'moved_this_part_somewhere_else' => ':who moved this part somewhere else.',
+    'the_picture_that_was_held_back' => 'The picture that was held back',
+    'they_took_this_part_out' => 'They took this part out.',
+    'their_picture' => 'Their picture',
+    'take_mine' => 'Take mine',
+    'take' => 'Take ',
+    'keep_the_other' => 'Keep the other',
+    'keep_theirs' => 'Keep theirs',
+    'both_theirs_first' => 'Both, theirs first',
+    'later' => 'Later',
+    'or_write_a_third' => 'Or write a third',
+    'put_this_there_instead' => 'Put this there instead',
+];

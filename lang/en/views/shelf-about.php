@@ -1,0 +1,27 @@
+<?php
+
+return [
+    'about' => 'About :name',
+    'about_2' => 'About “:name”',
+    'name_and_purpose' => 'Name and purpose',
+    'what_is_it_called' => 'What is it called?',
+    'what_is_it_for' => 'What is it for?',
+    'lost_found' => 'Lost & found',
+    'what_was_deleted_goes_for_good' => 'What was deleted goes for good after so many days. Left open, it never does.',
+    'save' => 'Save',
+    'what_it_is_for' => 'What it is for',
+    'nobody_said_so_yet' => 'Nobody said so yet.',
+    'word_of_it' => 'Word of it',
+    'in_your_list' => 'In your list',
+    'where_it_stands_among_your_shelves' => 'Where it stands among your shelves; nobody else’s list changes.',
+    'higher' => 'Higher',
+    'lower' => 'Lower',
+    'put_it_away' => 'Put it away',
+    'it_is_put_away' => 'It is put away',
+    'then_all_of_it_stays_and' => 'Then all of it stays and can be looked at, copied out and read by the public; nothing on it is changed until an owner takes it up again.',
+    'what_is_on_it_is_looked' => 'What is on it is looked at, and not changed.',
+    'take_it_up_again' => 'Take it up again',
+    'delete_it' => 'Delete it',
+    'it_goes_to_lost_found_with' => 'It goes to Lost & found with all that stands on it, and can be brought back from there.',
+    'delete_this_shelf' => 'Delete this shelf…',
+];

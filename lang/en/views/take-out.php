@@ -1,0 +1,27 @@
+<?php
+
+return [
+    'take_out_edits_of' => 'Take out edits of :title',
+    'take_s_edits_out_of' => 'Take :who’s edits out of “:title”',
+    'what_others_wrote_and_what_wrote' => ':to What others wrote, and what :who wrote before and after, is kept. Nothing is overwritten: this becomes version :head, and :head_2 stays in the history. Untick what should stay.',
+    'of_which_tab' => 'Of which tab?',
+    'all_of_them' => 'All of them',
+    'only' => 'Only “:name”',
+    'show' => 'Show',
+    'comes_back' => 'Comes back',
+    'as_it_was_before_these_edits' => 'As it was before these edits',
+    'nothing_was_taken_away_or_written' => 'Nothing was taken away or written over.',
+    'goes_away' => 'Goes away',
+    'keeps_it' => ':head keeps it',
+    'nothing_that_was_added_is_there' => 'Nothing that was added is there now.',
+    'stays' => 'Stays',
+    'later_work_rests_on_it_so' => 'Later work rests on it, so it can not be taken out alone',
+    'a_part_without_words' => 'A part without words',
+    'all_of_it_can_be_taken' => 'All of it can be taken out.',
+    'cancel' => 'Cancel',
+    'tick_none' => 'Tick none',
+    'come_back_go_away' => ':comes_back come back, :goes_away go away',
+    'how_it_will_be' => 'How it will be',
+    'take_them_out' => 'Take them out',
+    'take_these_out' => 'Take these out',
+];

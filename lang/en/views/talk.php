@@ -1,0 +1,6 @@
+<?php
+
+return [
+    'show' => 'Show',
+    'who' => 'Who',
+];
