@@ -103,4 +103,5 @@ return [
         'header_row' => 'Header row',
         'remove_table' => 'Remove table',
     ],
+    'in_the_margin' => 'Notes',
 ];

@@ -1,4 +1,5 @@
 import { ownId } from './own.js';
+import { inWords } from './words.js';
 
 /** @returns {string} the newest token: a page that stood open for long has an old one in it */
 const token = () => decodeURIComponent(/(?:^|; )XSRF-TOKEN=([^;]*)/.exec(document.cookie)?.[1] ?? '');
@@ -29,7 +30,7 @@ export class SignedOut extends Error {}
 export class Refused extends Error {
     /** @param {number} status @param {{message?: string, problems?: {code: string, path: string, text: string}[]}} answer */
     constructor(status, answer) {
-        super(answer.message ?? 'Not saved. Reload and try again.');
+        super(answer.message ?? inWords('common.ask.not_saved_reload_and_try_again'));
         this.status = status;
         this.problems = answer.problems ?? [];
     }

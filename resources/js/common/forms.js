@@ -1,4 +1,5 @@
 import { forgetOwn, waiting } from './own.js';
+import { inWords } from './words.js';
 
 /**
  * A moment is shown and chosen in one's own time, and sent in UTC.
@@ -57,10 +58,10 @@ export function attachForms(root) {
             const word = document.createElement('p');
             word.className = 'menu-note';
             word.setAttribute('role', 'alert');
-            word.textContent = `${left === 1 ? 'In one item there is text' : `In ${left} items there is text`} that is not saved yet. Whoever signs out takes it off this computer for good.`;
+            word.textContent = inWords('common.forms.that_is_not_saved_yet_whoever', { left: left === 1 ? inWords('common.forms.in_one_item_there_is_text') : inWords('common.forms.in_items_there_is_text', { left }) });
             form.before(word);
             const button = form.querySelector('button');
-            if (button) button.textContent = 'Sign out all the same';
+            if (button) button.textContent = inWords('common.forms.sign_out_all_the_same');
             return;
         }
         form.dataset.sent = '1';

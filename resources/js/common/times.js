@@ -1,3 +1,5 @@
+import { inWords } from './words.js';
+
 const MINUTE = 60_000;
 const DAY = 24 * 60 * MINUTE;
 
@@ -47,12 +49,12 @@ function dayOf(date, by) {
  */
 export function near(date, now, by = FORMATS) {
     const ago = now.getTime() - date.getTime();
-    if (ago < MINUTE) return `${Math.max(0, Math.round(ago / 1000))} s ago`;
-    if (ago < 60 * MINUTE) return `${Math.round(ago / MINUTE)} min ago`;
+    if (ago < MINUTE) return inWords('common.times.s_ago', { value: Math.max(0, Math.round(ago / 1000)) });
+    if (ago < 60 * MINUTE) return inWords('common.times.min_ago', { ago: Math.round(ago / MINUTE) });
     const clock = by.clock.format(date);
     const [[then, year], [today, thisYear]] = [dayOf(date, by), dayOf(now, by)];
-    if (then >= today) return `today ${clock}`;
-    if (then === today - 1) return `yesterday ${clock}`;
+    if (then >= today) return inWords('common.times.today', { clock });
+    if (then === today - 1) return inWords('common.times.yesterday', { clock });
     if (then >= today - 6) return `${by.weekday.format(date)} ${clock}`;
     return (year === thisYear ? by.day : by.year).format(date);
 }

@@ -1,4 +1,5 @@
 import { ask, Refused } from './ask.js';
+import { inWords } from './words.js';
 
 /**
  * The title edited in place: kept on Enter or on leaving, put back on Escape.
@@ -23,11 +24,11 @@ export function attachTitle(root) {
         }
         try {
             kept = (await ask(field.dataset.title ?? '', { method: 'PUT', json: { title } })).title;
-            document.title = `${kept} · Misty Attic`;
+            document.title = inWords('common.title.misty_attic', { kept });
             root.querySelector('[data-title-heading]')?.replaceChildren(kept);
             field.setCustomValidity('');
         } catch (error) {
-            field.setCustomValidity(error instanceof Refused ? error.message : 'The title could not be saved just now. Try again in a moment.');
+            field.setCustomValidity(error instanceof Refused ? error.message : inWords('common.title.the_title_could_not_be_saved'));
             field.reportValidity();
         }
     };

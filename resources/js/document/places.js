@@ -1,12 +1,13 @@
 import { closeHistory } from 'prosemirror-history';
 import { NodeSelection, TextSelection } from 'prosemirror-state';
+import { inWords } from '../common/words.js';
 
 /** @typedef {import('prosemirror-model').Node} Node */
 /** @typedef {import('prosemirror-state').EditorState} EditorState */
 /** @typedef {{node: Node, pos: number, index: number}} Place a node, where it begins, and its number among its parent’s */
 
 /** What things are called. @type {Record<string, string>} */
-const NAMES = { paragraph: 'Paragraph', heading: 'Heading', item: 'List item', quote: 'Quote', codeblock: 'Code', table: 'Table', picture: 'Picture', rule: 'Line across' };
+const NAMES = { paragraph: inWords('document.places.paragraph'), heading: inWords('document.places.heading'), item: inWords('document.places.list_item'), quote: inWords('document.places.quote'), codeblock: inWords('document.places.code'), table: inWords('document.places.table'), picture: inWords('document.places.picture'), rule: inWords('document.places.line_across') };
 
 /** The block that one is in. @param {EditorState} state @returns {Place[]} */
 export function levels({ selection, doc }) {
@@ -19,14 +20,14 @@ export function levels({ selection, doc }) {
 /** @param {Node} node @returns {string} what a person would call it */
 export function nameOf(node) {
     const text = (node.attrs.alt || node.textContent).trim().replace(/\s+/g, ' ');
-    const kind = NAMES[node.type.name] ?? 'Block';
+    const kind = NAMES[node.type.name] ?? inWords('document.places.block');
     return text === '' ? kind : `${kind} “${text.length > 40 ? `${text.slice(0, 39)}…` : text}”`;
 }
 
 /** @param {EditorState} state */
 export const spokenPlace = (state) => {
     const [place] = levels(state);
-    return place ? `${place.index + 1} of ${state.doc.childCount}` : '';
+    return place ? inWords('document.places.of', { index: place.index + 1, child_count: state.doc.childCount }) : '';
 };
 
 /** How many blocks go together from one on: a list item with those below it. @param {Node} doc @param {number} index */

@@ -1,6 +1,7 @@
 import { undo } from 'prosemirror-history';
 import { NodeSelection, Plugin, PluginKey, TextSelection } from 'prosemirror-state';
 import { Decoration, DecorationSet } from 'prosemirror-view';
+import { inWords } from '../common/words.js';
 
 /** @typedef {import('prosemirror-state').EditorState} EditorState */
 /** @typedef {import('prosemirror-model').Node} Node */
@@ -32,7 +33,7 @@ export const carry = (lie, say) => (state, dispatch) => {
     if (!place) return false;
     if (dispatch) {
         const up = !isCarrying(state);
-        say(up ? `${lie.nameOf(place.node)} taken up. Arrows carry it, Space puts it down, Escape takes it back. ${lie.spokenPlace(state)}.` : `${lie.nameOf(place.node)} put down: ${lie.spokenPlace(state)}.`);
+        say(up ? inWords('editor.carry.taken_up_arrows_carry_it_space', { node: lie.nameOf(place.node), state: lie.spokenPlace(state) }) : inWords('editor.carry.put_down', { node: lie.nameOf(place.node), state: lie.spokenPlace(state) }));
         dispatch(state.tr.setSelection(NodeSelection.create(state.doc, place.pos)).setMeta(key, up ? { steps: 0 } : null));
     }
     return true;
@@ -89,14 +90,14 @@ function carried(lie, view, event, say) {
             view.dispatch(view.state.tr.setMeta(key, { steps: steps + 1 }).setMeta('addToHistory', false));
             say(`${lie.spokenPlace(view.state)}.`);
         } else {
-            say(`It can’t go further ${way}.`);
+            say(inWords('editor.carry.it_cant_go_further', { way }));
         }
     } else if (event.key === ' ' || event.key === 'Enter') {
         carry(lie, say)(view.state, view.dispatch);
     } else if (event.key === 'Escape') {
         view.dispatch(view.state.tr.setMeta(key, null).setMeta('addToHistory', false));
         for (let at = 0; at < steps; at++) undo(view.state, view.dispatch);
-        say('Taken back to where it was.');
+        say(inWords('editor.carry.taken_back_to_where_it_was'));
     } else {
         return event.key !== 'Tab';
     }

@@ -8,6 +8,7 @@ import { keys, rules } from './keys.js';
 import { toolbar } from './toolbar.js';
 import { itemView, pictureView } from './views.js';
 import { writing } from './writing.js';
+import { inWords } from '../common/words.js';
 
 /** How a document is walked and rearranged. */
 const PLACES = { levels, nameOf, spokenPlace, move, sortOf: () => 'block', isQuiet: true };
@@ -29,7 +30,7 @@ export function attachEditor(root) {
         convert: { toParts, toDocument },
         plugins: (open) => [rules(), carrying(PLACES, say, () => {}), ...keys(open), grip('.ProseMirror > [data-part]', 1), tableEditing({ allowTableNodeSelection: true })],
         nodeViews: (item) => ({ item: itemView, picture: pictureView(item.key) }),
-        attributes: { class: 'prose', 'aria-label': 'The document' },
+        attributes: { class: 'prose', 'aria-label': inWords('editor.editor.the_document') },
         insertPicture: (node) => insertBlock(node),
         part: (state) => (state.selection.$from.depth >= 1 ? state.selection.$from.node(1).attrs.id ?? '' : ''),
         tools: (element, view, more) => toolbar(/** @type {HTMLElement} */ (element.querySelector('[data-tools]')), view, more),

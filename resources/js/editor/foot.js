@@ -1,5 +1,6 @@
 import { ask, piece } from '../common/ask.js';
 import { smallRibbon } from '../ribbon/small.js';
+import { inWords } from '../common/words.js';
 
 /**
  * The foot of the sheet: the save line, the last change, the small ribbon.
@@ -21,12 +22,12 @@ export function foot(root, number) {
     const say = (text, kind, version) => {
         // What changed is spoken, not how long ago it was.
         const spoken = root.querySelector('[data-save-spoken]');
-        const words = text === '' ? (savedAt ? (isLine() ? 'Kept as a proposal' : `Saved as ${version}`) : '') : text;
+        const words = text === '' ? (savedAt ? (isLine() ? inWords('editor.foot.kept_as_a_proposal') : inWords('editor.foot.saved_as', { version })) : '') : text;
         if (spoken && kind !== 'saving' && spoken.textContent !== words) spoken.textContent = words;
         const target = line();
         target.dataset.kind = kind;
         if (text !== '') target.textContent = text;
-        else if (savedAt) target.replaceChildren(isLine() ? 'Kept ' : 'Saved ', when(savedAt), isLine() ? ' as a proposal' : ` as ${version}`);
+        else if (savedAt) target.replaceChildren(isLine() ? inWords('editor.foot.kept') : inWords('editor.foot.saved'), when(savedAt), isLine() ? inWords('editor.foot.as_a_proposal') : inWords('editor.foot.as', { version }));
         else target.innerHTML = settled;
     };
     /** @param {number} at */
@@ -34,7 +35,7 @@ export function foot(root, number) {
         const time = document.createElement('time');
         time.dateTime = new Date(at).toISOString();
         time.dataset.when = 'near';
-        time.textContent = '0 s ago';
+        time.textContent = inWords('editor.foot.0_s_ago');
         return time;
     };
     /** A version was made or has grown. @param {number} version */
@@ -79,7 +80,7 @@ export function foot(root, number) {
      * @param {(note: string) => Promise<boolean>} keep
      */
     const offerNote = (keep) => {
-        line().textContent = isLine() ? 'Kept as a proposal' : 'unkept' in line().dataset ? 'Saved. No history is kept of it: a name keeps this moment' : `Kept as ${shown}`;
+        line().textContent = isLine() ? inWords('editor.foot.kept_as_a_proposal') : 'unkept' in line().dataset ? inWords('editor.foot.saved_no_history_is_kept_of') : inWords('editor.foot.kept_as', { shown });
         if (!noteForm.hidden) {
             noteInput.focus();
             return;
@@ -96,7 +97,7 @@ export function foot(root, number) {
             if (note !== '' && mark) {
                 const said = await ask(mark.replace(/0\/milestone$/, `${number}/milestone`), { method: 'PUT', json: { name: note.slice(0, 200) } }).catch((error) => ({ said: error.message }));
                 say(said.said, 'saved', number);
-            } else if (note !== '' && (await keep(note))) say(`Note kept with ${shown}`, 'saved', shown);
+            } else if (note !== '' && (await keep(note))) say(inWords('editor.foot.note_kept_with', { shown }), 'saved', shown);
         };
         noteInput.onkeydown = (event) => {
             if (event.key === 'Escape') closeNote();

@@ -1,4 +1,5 @@
 import { NodeSelection, Plugin } from 'prosemirror-state';
+import { inWords } from '../common/words.js';
 
 /**
  * A grip beside the block under the pointer, by which it is dragged elsewhere.
@@ -15,7 +16,7 @@ export function grip(blocks, depth) {
             handle.draggable = true;
             handle.hidden = true;
             handle.setAttribute('aria-hidden', 'true');
-            handle.title = 'Drag it elsewhere';
+            handle.title = inWords('editor.grip.drag_it_elsewhere');
             const parent = /** @type {HTMLElement} */ (view.dom.parentElement);
             parent.append(handle);
             let pos = -1;

@@ -1,4 +1,5 @@
 import { Plugin } from 'prosemirror-state';
+import { inWords } from '../common/words.js';
 
 /** @typedef {import('prosemirror-model').Node} Node */
 
@@ -18,7 +19,7 @@ export function itsHistory(address, saved, talk) {
             mark.hidden = true;
             mark.tabIndex = -1;
             mark.dataset.whatWas = '';
-            mark.title = 'Its history (Alt+W)';
+            mark.title = inWords('editor.its-history.its_history_alt_w');
             mark.innerHTML = '<svg class="glyph" viewBox="0 0 24 24" aria-hidden="true"><path d="M3 18h18M7 18v-6M12 18V7M17 18v-4"/></svg>';
             const parent = /** @type {HTMLElement} */ (view.dom.parentElement);
             const say = document.createElement('button');
@@ -27,7 +28,7 @@ export function itsHistory(address, saved, talk) {
             say.hidden = true;
             say.tabIndex = -1;
             say.title = 'Comment (Alt+C)';
-            say.setAttribute('aria-label', 'Comment on this');
+            say.setAttribute('aria-label', inWords('editor.its-history.comment_on_this'));
             say.innerHTML = '<svg class="glyph" viewBox="0 0 24 24" aria-hidden="true"><path d="M4 5h16v11h-9l-5 4v-4H4z"/></svg>';
             parent.append(mark, say);
             let shown = '';

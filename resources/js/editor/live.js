@@ -1,5 +1,6 @@
 import { piece, SignedOut, Unreachable } from '../common/ask.js';
 import { newsOf, whileInSight } from './news.js';
+import { inWords } from '../common/words.js';
 
 /** Milliseconds between two questions: alone, while others are here, and while somebody of them wrote within the last minute. */
 const ALONE = 2000;
@@ -34,7 +35,7 @@ export function live(root, sync, place) {
         if (now === seen) return;
         seen = now;
         const names = others.map((person) => person.name);
-        const text = names.length ? `${names.join(', ')} ${names.length === 1 ? 'is' : 'are'} here too` : '';
+        const text = names.length ? inWords('editor.live.here_too', { value: names.join(', '), names: names.length === 1 ? 'is' : 'are' }) : '';
         if (people.textContent !== text) people.textContent = text;
         strip?.replaceChildren(...others.map((person) => {
             const tag = document.createElement('span');

@@ -1,6 +1,7 @@
 import { ask, Refused } from '../common/ask.js';
 import { ask as askDialog } from './dialogs.js';
 import { whereIs } from './where.js';
+import { inWords } from '../common/words.js';
 
 const MOST = 10 * 1024 * 1024;
 
@@ -16,7 +17,7 @@ export function pictures(key, dialog, complain, insert) {
     /** @param {import('prosemirror-view').EditorView} view @param {File} file @param {string | null} [other] the id of a picture whose place it takes */
     const put = async (view, file, other = null) => {
         if (file.size > MOST) {
-            complain('This picture is larger than 10 MB.');
+            complain(inWords('editor.pictures.this_picture_is_larger_than_10'));
             return;
         }
         const form = new FormData();
@@ -27,12 +28,12 @@ export function pictures(key, dialog, complain, insert) {
             const alt = dialog ? await askDialog(dialog, 'alt', old === null ? '' : view.state.doc.nodeAt(old)?.attrs.alt ?? '') : '';
             // Others may have moved it in the meantime.
             const place = other === null ? null : whereIs(view.state.doc, other);
-            if (other !== null && place === null) complain('The picture that it was to replace was removed in the meantime.');
+            if (other !== null && place === null) complain(inWords('editor.pictures.the_picture_that_it_was_to'));
             else if (place !== null) view.dispatch(view.state.tr.setNodeMarkup(place, null, { ...view.state.doc.nodeAt(place)?.attrs, ...kept, ...(alt === null ? {} : { alt }) }));
             else insert(view.state.schema.nodes.picture.create({ ...kept, alt: alt ?? '' }))(view.state, view.dispatch);
             view.focus();
         } catch (error) {
-            complain(error instanceof Refused ? error.message : 'The picture could not be kept just now: the server is not reachable.');
+            complain(error instanceof Refused ? error.message : inWords('editor.pictures.the_picture_could_not_be_kept'));
         }
     };
     /** @param {import('prosemirror-view').EditorView} view @param {DataTransfer | null} data */

@@ -1,5 +1,6 @@
 import { isAddress } from '../document/schema.js';
 import { shown } from './dialogs.js';
+import { inWords } from '../common/words.js';
 
 /**
  * @typedef {object} Field
@@ -22,7 +23,7 @@ function make(name, properties = {}, ...children) {
 
 /** @param {Field} field @param {[string, string]} values @returns {HTMLElement} a row of two inputs */
 function pairRow(field, [one, two]) {
-    const remove = make('button', { type: 'button', className: 'button is-quiet', textContent: 'Remove', onclick: () => row.remove() });
+    const remove = make('button', { type: 'button', className: 'button is-quiet', textContent: inWords('editor.settings.remove'), onclick: () => row.remove() });
     const row = make('div', { className: 'pair-row' },
         make('input', { className: 'input', value: one, maxLength: 500, ariaLabel: field.label, placeholder: field.label }),
         make('input', { className: 'input', value: two, maxLength: 500, ariaLabel: field.secondLabel, placeholder: field.addresses ? 'https://' : field.secondLabel }), remove);
@@ -61,7 +62,7 @@ function control(field, attrs) {
         const second = field.second ?? '';
         const rows = make('div', { className: 'pair-rows' }, ...attrs[field.name].map((/** @type {string} */ one, /** @type {number} */ at) => pairRow(field, [one, attrs[second][at] ?? ''])));
         if (rows.childElementCount === 0) rows.append(pairRow(field, ['', '']));
-        const more = make('button', { type: 'button', className: 'button', textContent: 'Another line' });
+        const more = make('button', { type: 'button', className: 'button', textContent: inWords('editor.settings.another_line') });
         more.onclick = () => {
             if (rows.childElementCount >= (field.most ?? 40)) return;
             rows.append(pairRow(field, ['', '']));
@@ -69,7 +70,7 @@ function control(field, attrs) {
         };
         const values = () => [...rows.children].map((row) => [...row.querySelectorAll('input')].map((input) => input.value.trim())).filter(([one, two]) => one !== '' || two !== '');
         return {
-            dom: make('fieldset', { className: 'field' }, make('legend', { className: 'label', textContent: `${field.label} and ${(field.secondLabel ?? '').toLowerCase()}` }), rows, more),
+            dom: make('fieldset', { className: 'field' }, make('legend', { className: 'label', textContent: inWords('editor.settings.and', { label: field.label, to_lower_case: (field.secondLabel ?? '').toLowerCase() }) }), rows, more),
             read: () => ({ [field.name]: values().map(([one]) => one), [second]: values().map(([, two]) => two) }),
             problem: () => (field.addresses ? [...rows.querySelectorAll('.pair-row')].map((row) => row.querySelectorAll('input')[1]).find((input) => input.value.trim() !== '' && !isAddress(input.value.trim())) ?? null : null),
         };

@@ -1,4 +1,5 @@
 import { ask, Refused } from '../common/ask.js';
+import { inWords } from '../common/words.js';
 
 /**
  * Asks to sign in again, in place, and waits until that is done.
@@ -23,12 +24,12 @@ export async function signInAgain(dialog, person) {
         const attempt = async (url, json) => {
             try {
                 const answer = await ask(url, { method: 'POST', json });
-                if (!isThem(answer)) throw new Refused(422, { message: 'That is somebody else. Sign in as yourself, so that your text is saved under your name.' });
+                if (!isThem(answer)) throw new Refused(422, { message: inWords('editor.sign-in.that_is_somebody_else_sign_in') });
                 dialog.removeEventListener('cancel', stay);
                 dialog.close();
                 resolve(undefined);
             } catch (error) {
-                problem.textContent = error instanceof Refused ? error.message : 'The server is not reachable just now. What you wrote is kept on this computer.';
+                problem.textContent = error instanceof Refused ? error.message : inWords('editor.sign-in.the_server_is_not_reachable_just');
                 problem.hidden = false;
             }
         };

@@ -1,4 +1,5 @@
 import { schema } from '../document/schema.js';
+import { inWords } from '../common/words.js';
 
 /**
  * How a list item stands in the editor: its mark in front, a tick to press for a task.
@@ -20,7 +21,7 @@ export function itemView(node, view, position) {
     if (mark instanceof HTMLButtonElement) {
         mark.type = 'button';
         mark.setAttribute('role', 'checkbox');
-        mark.setAttribute('aria-label', 'Done');
+        mark.setAttribute('aria-label', inWords('editor.views.done'));
         mark.disabled = !view.editable;
         mark.addEventListener('mousedown', (event) => event.preventDefault());
         mark.addEventListener('click', () => {

@@ -21,6 +21,7 @@ import { asked, whereIs } from './where.js';
 import { isAddress } from '../document/schema.js';
 import { signInAgain } from './sign-in.js';
 import { wayOn } from './stuck.js';
+import { inWords } from '../common/words.js';
 
 /** @typedef {import('prosemirror-model').Node} Node */
 /** @typedef {{key: string, root: string, number: number, me: number, editable: boolean}} Item */
@@ -91,7 +92,7 @@ export function writing(root, sheet, editing) {
             plugins: [thrice(), ...editing.plugins({ link, keep }, dialog), history(), dropCursor({ width: 2, class: 'drop-here' }), gapCursor(), ids(), here(), itsHistory(`/items/${item.key}`, () => sync.save(), said), said.plugin, new Plugin({ props: takePictures.props })],
         }),
         editable: () => item.editable,
-        attributes: { ...editing.attributes, ...(item.editable ? {} : { 'aria-label': `${editing.attributes['aria-label']}, read only` }), role: 'textbox', 'aria-multiline': 'true', spellcheck: 'true', tabindex: '0' },
+        attributes: { ...editing.attributes, ...(item.editable ? {} : { 'aria-label': inWords('editor.writing.read_only', { attributes: editing.attributes['aria-label'] }) }), role: 'textbox', 'aria-multiline': 'true', spellcheck: 'true', tabindex: '0' },
         // A style on what is pasted is against the page's own policy; what of it means something is kept under another name.
         transformPastedHTML: (html) => html.replace(/(<[^>]*?\s)style=/gi, '$1data-pasted='),
         nodeViews: editing.nodeViews(item),
@@ -139,7 +140,7 @@ export function writing(root, sheet, editing) {
         talked: said.upTo,
     });
     if (taken) {
-        bottom.say('what you wrote before is here again', 'saving', item.number);
+        bottom.say(inWords('editor.writing.what_you_wrote_before_is_here'), 'saving', item.number);
         sync.save();
     }
     /** @param {KeyboardEvent} event */

@@ -1,3 +1,5 @@
+import { inWords } from '../common/words.js';
+
 /** Parts that go into one address. */
 const MOST = 200;
 
@@ -51,7 +53,7 @@ export function choosing(root) {
         for (const each of state.querySelectorAll('.is-chosen')) each.classList.remove('is-chosen');
         for (const each of chosen) each.classList.add('is-chosen');
         const ids = [...new Set([...chosen].map(id))];
-        count.textContent = ids.length === 0 ? 'Press what you want, or drag over it; or go there by arrow keys and press the space bar.' : ids.length > MOST ? `${ids.length} chosen: ${MOST} at most` : `${ids.length === 1 ? 'one' : ids.length} chosen`;
+        count.textContent = ids.length === 0 ? inWords('history.choose.press_what_you_want_or_drag') : ids.length > MOST ? inWords('history.choose.chosen_at_most', { count: ids.length, most: MOST }) : inWords(ids.length === 1 ? 'history.choose.one_chosen' : 'history.choose.chosen', { count: ids.length });
         for (const link of /** @type {NodeListOf<HTMLAnchorElement>} */ (bar.querySelectorAll('[data-chosen-to]'))) {
             const isReady = ids.length > 0 && ids.length <= MOST;
             link.classList.toggle('is-off', !isReady);
@@ -172,7 +174,7 @@ export function choosing(root) {
         const target = /** @type {Element} */ (event.target);
         if (target.closest('[data-choose]')) return turn(!isOn);
         if (target.closest('[data-chosen-copy]') && chosen.size > 0) {
-            await navigator.clipboard?.writeText(text()).then(() => (count.textContent = 'Copied, for pasting elsewhere.'), () => (count.textContent = 'The browser did not let it be copied.'));
+            await navigator.clipboard?.writeText(text()).then(() => (count.textContent = inWords('history.choose.copied_for_pasting_elsewhere')), () => (count.textContent = inWords('history.choose.the_browser_did_not_let_it')));
             return undefined;
         }
         if (target.closest('[data-chosen-done]')) {

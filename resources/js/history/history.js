@@ -6,6 +6,7 @@ import { lined } from './lined.js';
 import { page } from './page.js';
 import { proposed } from './proposed.js';
 import { stepper } from './stepper.js';
+import { inWords } from '../common/words.js';
 
 /**
  * The history of an item. Every view is a page of its own with an address; this swaps pages without leaving the ribbon.
@@ -20,7 +21,7 @@ export function attachHistory(root) {
     // Several states in tabs are told apart by their moments.
     const entitle = () => {
         const { title, moments } = read();
-        document.title = `${moments.map((/** @type {string} */ at) => moment(new Date(at))).join(' to ')} · ${title}`;
+        document.title = `${moments.map((/** @type {string} */ at) => moment(new Date(at))).join(inWords('history.history.to'))} · ${title}`;
     };
     entitle();
     let wanted = location.href;

@@ -1,5 +1,6 @@
 import { piece } from '../common/ask.js';
 import { causes } from './causes.js';
+import { inWords } from '../common/words.js';
 
 /**
  * A table in a history: fetches its further lines as they come near, and tells of a cell that is pressed: its history, and
@@ -64,12 +65,12 @@ export function lined(root) {
         place.textContent = `${letters}${number}`;
         const value = document.createElement('span');
         value.textContent = at.querySelector('.cell-now')?.textContent ?? at.textContent ?? '';
-        card.replaceChildren(place, ' ', value, ' ', link('Its history', `${table.dataset.cells}/cells/${cell}`));
+        card.replaceChildren(place, ' ', value, ' ', link(inWords('history.lined.its_history'), `${table.dataset.cells}/cells/${cell}`));
         if (at.dataset.why !== undefined) {
             const why = document.createElement('button');
             why.type = 'button';
             why.className = 'link-button';
-            why.textContent = 'Why did it move?';
+            why.textContent = inWords('history.lined.why_did_it_move');
             why.onclick = () => tell(cell);
             card.append(' ', why);
         }

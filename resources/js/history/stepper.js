@@ -1,3 +1,5 @@
+import { inWords } from '../common/words.js';
+
 /**
  * Goes from change to change, in the list and in the text at once.
  *
@@ -12,7 +14,7 @@ export function stepper(root, table) {
     let at = -1;
 
     const show = () => {
-        if (count) count.textContent = at < 0 ? '' : `${at + 1} of ${entries.length}`;
+        if (count) count.textContent = at < 0 ? '' : inWords('history.stepper.of', { at: at + 1, entries: entries.length });
     };
     /** @param {number} to @param {boolean} [focus] */
     const go = async (to, focus = false) => {

@@ -1,5 +1,6 @@
 import { ask } from '../common/ask.js';
 import { exact } from '../common/times.js';
+import { inWords } from '../common/words.js';
 
 /** Versions to each side that are fetched with one. */
 const REACH = 4;
@@ -39,7 +40,7 @@ export function card(box, address, say) {
         const line = known.get(wanted.line || String(number));
         find('who').className = `monogram by-${colour}`;
         find('who').textContent = monogram;
-        find('sentence').textContent = line?.sentence ?? `${name} saved this`;
+        find('sentence').textContent = line?.sentence ?? inWords('ribbon.card.saved_this', { name });
         find('when').textContent = `${number} · ${exact(at)}`;
         find('note').textContent = line?.note ? `“${line.note}”` : '';
         for (const [place, version] of /** @type {[string, number][]} */ ([['before', wanted.before], ['now', number], ['after', wanted.after]])) {

@@ -1,3 +1,5 @@
+import { inWords } from '../common/words.js';
+
 /** @typedef {import('./marks.js').Ribbon} Ribbon */
 
 /**
@@ -18,7 +20,7 @@ export function flagged(data, found, at) {
     return [
         ...data.milestones.map(([number, name], place) => {
             const next = data.milestones[place + 1] ? at.x(data.milestones[place + 1][0]) : Infinity;
-            return pressed('flag', `${name}: version ${number}`, at.x(number), () => at.to(number), name, Math.max(26, Math.min(220, next - at.x(number) - 4)));
+            return pressed('flag', inWords('ribbon.flags.version', { name, number }), at.x(number), () => at.to(number), name, Math.max(26, Math.min(220, next - at.x(number) - 4)));
         }),
         ...shown(data.unusual).map(([number, words], place, all) => {
             const [left, next] = [at.x(number), all[place + 1] ? at.x(all[place + 1][0]) : Infinity];
@@ -29,7 +31,7 @@ export function flagged(data, found, at) {
             return notch;
         }),
         ...shown(data.published).map(([number, words]) => pressed('lantern', `${number}: ${words}`, at.x(number), () => at.to(number))),
-        ...data.pins.filter(at.isShown).map((number) => spot('pin', `${number} is pinned`, at.x(number))),
+        ...data.pins.filter(at.isShown).map((number) => spot('pin', inWords('ribbon.flags.is_pinned', { number }), at.x(number))),
         ...shown(data.gaps).map(([number, words]) => spot('gap', words, at.x(number) - at.step / 2)),
         ...data.talk.filter(([number]) => at.isShown(number)).map(([number, who, colour, said]) => {
             // What was said while a version was the newest stands behind it, on the lane of who said it; whoever never wrote has none.

@@ -4,6 +4,7 @@ import { card } from './card.js';
 import { flagged } from './flags.js';
 import { laid } from './layout.js';
 import { laneNames, mark, sized, token } from './marks.js';
+import { inWords } from '../common/words.js';
 
 // Flags stand in the first 20 pixels, arcs below them.
 const TOP = 42;
@@ -94,7 +95,7 @@ export function ribbon(root, state, choose, kept) {
         redraw();
         for (const [name, number] of /** @type {['from' | 'to', number][]} */ ([['from', from], ['to', to]])) {
             ends[name].setAttribute('aria-valuenow', String(number));
-            ends[name].setAttribute('aria-valuetext', `version ${number}`);
+            ends[name].setAttribute('aria-valuetext', inWords('ribbon.ribbon.version', { number }));
             const label = ends[name].querySelector('b');
             if (label) label.textContent = String(number);
         }
@@ -347,7 +348,7 @@ export function ribbon(root, state, choose, kept) {
         let time = 0;
         times = new Map(data.versions.map(([number, , , , seconds]) => [number, (time += seconds)]));
         const sittings = root.querySelector('[data-sittings]');
-        if (sittings && data.versions.length) sittings.textContent = `${data.sittings === 1 ? 'one sitting' : `${data.sittings} sittings`} since ${longDay(new Date((times.get(data.versions[0][0]) ?? 0) * 1000))}`;
+        if (sittings && data.versions.length) sittings.textContent = inWords('ribbon.ribbon.since', { sittings: inWords(data.sittings === 1 ? 'ribbon.ribbon.one_sitting' : 'ribbon.ribbon.sittings', { count: data.sittings }), value: longDay(new Date((times.get(data.versions[0][0]) ?? 0) * 1000)) });
         // What there is nothing of is not offered.
         for (const each of /** @type {NodeListOf<HTMLElement>} */ (root.querySelectorAll('[data-only="restores"], [data-only="unusual"], [data-only="pins"]'))) {
             each.hidden = laid(data, { ...how, only: each.dataset.only ?? '' }, 900).shown.length === 0;
@@ -358,7 +359,7 @@ export function ribbon(root, state, choose, kept) {
         root.dataset.ready = '1';
     }).catch(() => {
         hint.classList.remove('is-sr-only');
-        hint.textContent = 'The ribbon could not be read just now; the list has the same.';
+        hint.textContent = inWords('ribbon.ribbon.the_ribbon_could_not_be_read');
     });
 
     return {

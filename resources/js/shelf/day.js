@@ -2,6 +2,7 @@ import { figure } from '../common/figures.js';
 import { ask } from '../common/ask.js';
 import { exact } from '../common/times.js';
 import { height, laneNames, sized, token } from '../ribbon/marks.js';
+import { inWords } from '../common/words.js';
 
 const LEFT = 14;
 const RIGHT = 60;
@@ -54,7 +55,7 @@ function ticks(root) {
     if (!count || !back) return;
     const show = () => {
         const ticked = boxes.filter((each) => each.checked).length;
-        count.textContent = ticked === 0 ? 'Tick what shall be as it was then.' : `${ticked === 1 ? 'one item' : `${ticked} items`} ticked`;
+        count.textContent = ticked === 0 ? inWords('shelf.day.tick_what_shall_be_as_it') : inWords(ticked === 1 ? 'shelf.day.one_ticked' : 'shelf.day.ticked', { count: ticked });
         back.disabled = ticked === 0;
     };
     root.addEventListener('change', show);
@@ -180,7 +181,7 @@ function band(root, address, at, until, choose) {
         const lane = Math.floor((clientY - track.getBoundingClientRect().top - TOP) / laneTall());
         const mark = data.marks.find(([of, by]) => of === day && by === lane);
         const names = mark ? mark[2].map(([item, versions]) => `${data?.items[item]} ${versions}`).join(', ') : '';
-        hint.textContent = mark ? `${new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', timeZone: 'UTC' }).format(new Date(day))}, ${data.lanes[lane].name}: ${names}${mark[3] > 0 ? ` and ${mark[3]} more` : ''}` : '';
+        hint.textContent = mark ? `${new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'long', timeZone: 'UTC' }).format(new Date(day))}, ${data.lanes[lane].name}: ${names}${mark[3] > 0 ? inWords('shelf.day.and_more', { mark: mark[3] }) : ''}` : '';
     };
 
     /** @type {'at' | 'until' | null} */
@@ -228,11 +229,11 @@ function band(root, address, at, until, choose) {
         const earliest = Math.min(at.getTime(), ...data.milestones.map(([moment]) => Date.parse(moment)), Date.parse(data.marks[0]?.[0] ?? new Date(now).toISOString()));
         first = Math.floor(earliest / DAY) * DAY;
         days = Math.max(1, Math.ceil((now - first) / DAY));
-        sum.textContent = `${data.versions === 1 ? 'one version' : `${figure(data.versions)} versions`} of ${data.items.length === 1 ? 'one item' : `${data.items.length} items`}`;
+        sum.textContent = inWords('shelf.day.of', { versions: inWords(data.versions === 1 ? 'shelf.day.one_version' : 'shelf.day.versions', { count: figure(data.versions) }), items: inWords(data.items.length === 1 ? 'shelf.day.one_item' : 'shelf.day.items', { count: data.items.length }) });
         lay();
         scroll.scrollLeft = Math.max(0, x(at.getTime()) - scroll.clientWidth / 2);
         root.dataset.ready = '1';
     }).catch(() => {
-        hint.textContent = 'The ribbon could not be read just now; a day can be written above.';
+        hint.textContent = inWords('shelf.day.the_ribbon_could_not_be_read');
     });
 }

@@ -1,3 +1,5 @@
+import { inWords } from '../common/words.js';
+
 /**
  * The plan of several items: an item is ticked with its lines, and counted.
  *
@@ -14,7 +16,7 @@ export function attachShelfPlan(root) {
     }));
     const show = () => {
         const ticked = sections.filter(({ item }) => item.checked).length;
-        count.textContent = ticked === 1 ? 'one item' : `${ticked} items`;
+        count.textContent = inWords(ticked === 1 ? 'shelf.plan.one_item' : 'shelf.plan.items', { count: ticked });
         go.disabled = ticked === 0;
         for (const { item, lines } of sections) item.indeterminate = item.checked && lines.some((line) => !line.checked);
     };

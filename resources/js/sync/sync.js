@@ -1,5 +1,6 @@
 import { ask, Refused, SignedOut, Troubled, Unreachable } from '../common/ask.js';
 import { forgetKept, keepHere, readKept } from './kept.js';
+import { inWords } from '../common/words.js';
 
 /**
  * @typedef {object} Around what the sync tells
@@ -96,8 +97,8 @@ export class Sync {
     keepHere() {
         const kept = keepHere(this.item.key, this.item.me, { base: this.base, number: this.number, client: this.client, content: this.desk.keep(), waiting: this.waiting });
         if (this.away) {
-            const count = this.waiting === 1 ? 'one change' : `${this.waiting} changes`;
-            this.around.say(kept ? `not reachable: kept on this computer, ${count} waiting` : 'not reachable, and no room on this computer: keep this window open', 'away', this.number);
+            const count = inWords(this.waiting === 1 ? 'sync.sync.one_change' : 'sync.sync.changes', { count: this.waiting });
+            this.around.say(kept ? inWords('sync.sync.not_reachable_kept_on_this_computer', { count }) : inWords('sync.sync.not_reachable_and_no_room_on'), 'away', this.number);
         }
     }
 
@@ -122,7 +123,7 @@ export class Sync {
         try {
             if (JSON.stringify(body).length > this.bytes) {
                 this.desk.untake();
-                this.refuse(`This is too much at once: an item holds ${Math.floor(this.bytes / 1_000_000)} MB at most. It is kept on this computer; take some out again.`);
+                this.refuse(inWords('sync.sync.this_is_too_much_at_once', { bytes: Math.floor(this.bytes / 1_000_000) }));
                 return false;
             }
             if (!this.away) this.around.say('saving…', 'saving', this.number);
@@ -154,8 +155,8 @@ export class Sync {
         this.waiting = 0;
         this.around.moved(answer.number);
         this.settled();
-        if (answer.held > 0) this.around.say(`merged as ${answer.number}; what met another edit is held back`, 'saved', answer.number);
-        else if (merged) this.around.say(`merged with what others wrote, saved as ${answer.number}`, 'saved', answer.number);
+        if (answer.held > 0) this.around.say(inWords('sync.sync.merged_as_what_met_another_edit', { number: answer.number }), 'saved', answer.number);
+        else if (merged) this.around.say(inWords('sync.sync.merged_with_what_others_wrote_saved', { number: answer.number }), 'saved', answer.number);
     }
 
     settled() {
@@ -218,13 +219,13 @@ export class Sync {
     async inTrouble(after) {
         this.troubles++;
         if (this.troubles > TRIES) {
-            this.refuse('The server can’t save it at the moment. It is kept on this computer.');
+            this.refuse(inWords('sync.sync.the_server_cant_save_it_at'));
             await this.settleStuck('trouble');
             return;
         }
         this.retry = Math.max(after, 2 ** (this.troubles - 1)) * 1000;
         this.keepHere();
-        this.around.say(`the server has trouble: trying again in ${Math.round(this.retry / 1000)} s, kept on this computer`, 'away', this.number);
+        this.around.say(inWords('sync.sync.the_server_has_trouble_trying_again', { retry: Math.round(this.retry / 1000) }), 'away', this.number);
     }
 
     /**
@@ -281,7 +282,7 @@ export class Sync {
     refuse(text) {
         this.problem = true;
         this.keepHere();
-        this.around.say(`Not saved. ${text}`, 'problem', this.number);
+        this.around.say(inWords('sync.sync.not_saved', { text }), 'problem', this.number);
     }
 
     /** Each sending that was answered begins a new name, so that only a sending without an answer counts as repeated. */

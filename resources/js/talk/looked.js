@@ -1,6 +1,7 @@
 import { hasRoom, put, shownPart } from './below.js';
 import { isCommentKey, talk } from './talk.js';
 import { rangeOf, wordsIn } from './words.js';
+import { inWords } from '../common/words.js';
 
 /**
  * What was said about a state that is looked at: each slip below its part, its words lit, and a press or a key to say more.
@@ -52,7 +53,7 @@ export function attachTalk(root) {
     button.type = 'button';
     button.className = 'its-talk';
     button.title = 'Comment (Alt+C)';
-    button.setAttribute('aria-label', 'Comment on this');
+    button.setAttribute('aria-label', inWords('talk.looked.comment_on_this'));
     button.tabIndex = -1;
     button.hidden = true;
     button.innerHTML = '<svg class="glyph" viewBox="0 0 24 24" aria-hidden="true"><path d="M4 5h16v11h-9l-5 4v-4H4z"/></svg>';
@@ -100,7 +101,7 @@ export function attachTalk(root) {
         const entry = /** @type {HTMLElement | null} */ (main.querySelector('.entry[aria-current]'));
         const block = chosen ?? thing(document.activeElement) ?? under ?? (entry ? target(entry.dataset.entry ?? '') : null);
         if (block) begin(block);
-        else said.begin({ part: '', version: section().dataset.at }, `version ${section().dataset.at}`);
+        else said.begin({ part: '', version: section().dataset.at }, inWords('talk.looked.version', { at: section().dataset.at }));
     };
     const swapped = () => said.lay();
     button.addEventListener('click', press);

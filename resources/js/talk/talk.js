@@ -1,5 +1,6 @@
 import { ask, piece } from '../common/ask.js';
 import { spots } from './spots.js';
+import { inWords } from '../common/words.js';
 
 /** @typedef {{part: string, field?: string, version?: string, words?: {from: number, to: number, quote: string} | null}} About */
 /**
@@ -78,7 +79,7 @@ export function talk(root, shown) {
         origin = document.activeElement;
         const values = { part: about.part, field: about.field ?? '', version: about.version ?? '', from: about.words?.from ?? '', to: about.words?.to ?? '', quote: about.words?.quote ?? '' };
         for (const [name, value] of Object.entries(values)) /** @type {HTMLInputElement} */ (form.elements.namedItem(name)).value = String(value);
-        /** @type {HTMLElement} */ (form.querySelector('[data-talk-about]')).textContent = `Comment on ${about.words ? `“${about.words.quote.slice(0, 60)}”` : said}`;
+        /** @type {HTMLElement} */ (form.querySelector('[data-talk-about]')).textContent = inWords('talk.talk.comment_on', { words: about.words ? `“${about.words.quote.slice(0, 60)}”` : said });
         /** @type {HTMLElement} */ (form.querySelector('[data-talk-cancel]')).hidden = false;
         open = form;
         shown.open(form, about);
@@ -106,7 +107,7 @@ export function talk(root, shown) {
             const problem = document.createElement('p');
             problem.className = 'slip-problem';
             problem.setAttribute('role', 'alert');
-            problem.textContent = error instanceof Error && error.message && Number.isNaN(Number(error.message)) && error.name !== 'Unreachable' ? error.message : 'It could not be sent. What you wrote is still here: try again.';
+            problem.textContent = error instanceof Error && error.message && Number.isNaN(Number(error.message)) && error.name !== 'Unreachable' ? error.message : inWords('talk.talk.it_could_not_be_sent_what');
             form.append(problem);
         } finally {
             if (button) button.disabled = false;

@@ -1,1 +1,1 @@
-<x-error code="nowhere" :note="$said ?? (str_contains($exception->getMessage(), 'version') && ! str_starts_with($exception->getMessage(), __('views/errors.404.the_route')) ? $exception->getMessage() : null)" />
+<x-error code="nowhere" :note="$said ?? (str_contains($exception->getMessage(), 'version') && ! str_starts_with($exception->getMessage(), 'The route') ? $exception->getMessage() : null)" />

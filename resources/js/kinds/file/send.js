@@ -1,4 +1,5 @@
 import { ask, Refused, SignedOut, Unreachable } from '../../common/ask.js';
+import { inWords } from '../../common/words.js';
 
 /** Tries of one slice before it is given up, each a longer while after the one before. */
 const TRIES = 6;
@@ -7,7 +8,7 @@ const TRIES = 6;
 const PATIENCE = 120000;
 
 /** @param {number} bytes @returns {string} */
-const size = (bytes) => (bytes < 1024 * 1024 ? `${Math.max(1, Math.round(bytes / 1024))} KB` : `${(bytes / 1024 / 1024).toFixed(1)} MB`);
+const size = (bytes) => (bytes < 1024 * 1024 ? inWords('file.send.kb', { size: Math.max(1, Math.round(bytes / 1024)) }) : inWords('file.send.mb', { size: (bytes / 1024 / 1024).toFixed(1) }));
 
 /**
  * A line that tells how far a file has come, and asks what has to be asked about it.
@@ -20,7 +21,7 @@ function line(list, file) {
     const said = document.createElement('span');
     const bar = document.createElement('progress');
     bar.max = 1;
-    bar.setAttribute('aria-label', `How much of ${file.name} has come`);
+    bar.setAttribute('aria-label', inWords('file.send.how_much_of_has_come', { name: file.name }));
     row.append(said, bar);
     list.append(row);
     /** @param {string} text */
@@ -44,7 +45,7 @@ function line(list, file) {
             const link = document.createElement('a');
             link.href = to;
             link.textContent = file.name;
-            said.replaceChildren(link, ' is there.');
+            said.replaceChildren(link, inWords('file.send.is_there'));
         },
         /**
          * @param {string} question
@@ -75,7 +76,7 @@ function line(list, file) {
             const button = document.createElement('button');
             button.type = 'button';
             button.className = 'button is-quiet';
-            button.textContent = 'Stop';
+            button.textContent = inWords('file.send.stop');
             button.addEventListener('click', stop);
             row.append(button);
             return () => button.remove();
@@ -101,7 +102,7 @@ async function sent(url, at, slice, say) {
             return (await ask(`${url}?at=${at}`, { method: 'PUT', bytes: slice, timeout: PATIENCE })).got;
         } catch (error) {
             if (!(error instanceof Unreachable) || tries >= TRIES) throw error;
-            say('The server is not reachable. It goes on as soon as it is.');
+            say(inWords('file.send.the_server_is_not_reachable_it'));
             await wait(tries);
         }
     }
@@ -119,12 +120,12 @@ async function send(file, way, row) {
         const there = await ask(`${way.named}?name=${encodeURIComponent(file.name)}`);
         if (there.found !== null) {
             const chosen = await row.choose(there.said, [
-                ['next', 'Its next version'],
-                ['other', 'Another file'],
-                ['none', 'Cancel'],
+                ['next', inWords('file.send.its_next_version')],
+                ['other', inWords('file.send.another_file')],
+                ['none', inWords('file.send.cancel')],
             ]);
             if (chosen === 'none') {
-                row.end(`${file.name} was not sent.`);
+                row.end(inWords('file.send.was_not_sent', { name: file.name }));
                 return null;
             }
             item = chosen === 'next' ? there.found : null;
@@ -143,26 +144,26 @@ async function send(file, way, row) {
     for (let at = 0; at < file.size && !stopped; ) {
         const got = await Promise.race([sent(url, at, file.slice(at, at + slice), row.say), stopping]);
         if (got === null) break;
-        if (got === at) throw new Refused(422, { message: 'It stopped coming on. Nothing was changed; send it again.' });
+        if (got === at) throw new Refused(422, { message: inWords('file.send.it_stopped_coming_on_nothing_was') });
         at = got;
-        row.say(`${file.name}: ${size(at)} of ${size(file.size)}`);
+        row.say(inWords('file.send.of', { name: file.name, at: size(at), size: size(file.size) }));
         row.come(at / file.size);
     }
     unstoppable();
     if (stopped) {
         await ask(url, { method: 'DELETE' });
-        row.end(`${file.name} was not sent.`);
+        row.end(inWords('file.send.was_not_sent', { name: file.name }));
         return null;
     }
-    row.say(`${file.name} is being kept…`);
+    row.say(inWords('file.send.is_being_kept', { name: file.name }));
     return (await ask(url, { method: 'POST', timeout: PATIENCE })).to;
 }
 
 /** @param {unknown} error @param {string} name @returns {string} */
 function why(error, name) {
     if (error instanceof Refused) return `${name}: ${error.message}`;
-    if (error instanceof SignedOut) return `${name} was not sent: you are signed out.`;
-    return `${name} was not sent: the server is not reachable.`;
+    if (error instanceof SignedOut) return inWords('file.send.was_not_sent_you_are_signed', { name });
+    return inWords('file.send.was_not_sent_the_server_is', { name });
 }
 
 /**
@@ -204,7 +205,7 @@ export function attachDrops(root) {
     });
     zone.querySelector('form')?.addEventListener('submit', (event) => event.preventDefault());
     /** @param {DataTransfer | null} data */
-    const hasFiles = (data) => [...(data?.types ?? [])].includes('Files');
+    const hasFiles = (data) => [...(data?.types ?? [])].includes(inWords('file.send.files'));
     document.addEventListener('dragover', (event) => {
         if (!hasFiles(event.dataTransfer)) return;
         event.preventDefault();

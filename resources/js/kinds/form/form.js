@@ -15,6 +15,7 @@ import { schema } from './schema.js';
 import { answers, fieldsOf, targets } from './settings.js';
 import { toolbar } from './toolbar.js';
 import { drawRule, views } from './views.js';
+import { inWords } from '../../common/words.js';
 
 /** How a form is walked and rearranged. */
 const PLACES = { levels, nameOf, spokenPlace, move, sortOf: (/** @type {import('prosemirror-model').Node} */ node) => node.type.name };
@@ -43,7 +44,7 @@ export function attachForm(root) {
         if (!values) return;
         // Others may have moved it in the meantime.
         const pos = whereIs(view.state.doc, id);
-        if (pos === null) return say('It was removed in the meantime.');
+        if (pos === null) return say(inWords('form.form.it_was_removed_in_the_meantime'));
         const { type, ...rest } = values;
         set(pos, plain(rest))(view.state, view.dispatch);
         if (type !== undefined && type !== place.node.attrs.type) retype(type)(view.state, view.dispatch);
@@ -55,7 +56,7 @@ export function attachForm(root) {
         const rule = schema.nodes.skip_rule.create({ when: question.attrs.type === 'several' ? 'contains' : 'is', value: answers(question)?.[0]?.[0] ?? '', action: 'go', target: targets(view.state.doc, questions(view.state.doc).find(({ node }) => node === question)?.number ?? 0)[0]?.[0] ?? null });
         const values = await askSettings(dialog, nameOf(rule), fieldsOf(view.state.doc, rule, question) ?? [], rule.attrs);
         view.focus();
-        if (values && !putRule(question.attrs.id, { ...rule.attrs, ...plain(values) })(view.state, view.dispatch)) say('It was removed in the meantime.');
+        if (values && !putRule(question.attrs.id, { ...rule.attrs, ...plain(values) })(view.state, view.dispatch)) say(inWords('form.form.it_was_removed_in_the_meantime'));
     };
     /** What can be set: the innermost of where one is that has something. @param {import('prosemirror-state').EditorState} state */
     const settable = (state) => levels(state).find(({ node }) => fieldsOf(state.doc, node, around(state, 'question')?.node ?? null));
@@ -70,7 +71,7 @@ export function attachForm(root) {
         let count = 0;
         if (going?.type.name === 'question') count = answered[going.attrs.id] ?? 0;
         else if (going?.type.name === 'page') going.forEach((question) => (count += answered[question.attrs.id] ?? 0));
-        if (dispatch) note.textContent = count === 0 ? '' : `${count === 1 ? 'One answer goes' : `${count} answers go`} out of sight with it. They are kept, and come back with the question.`;
+        if (dispatch) note.textContent = count === 0 ? '' : inWords('form.form.out_of_sight_with_it_they', { count: count === 1 ? inWords('form.form.one_answer_goes') : inWords('form.form.answers_go', { count }) });
         return true;
     };
     /** @type {Record<string, import('prosemirror-state').Command>} */
@@ -135,7 +136,7 @@ export function attachForm(root) {
             }),
         ],
         nodeViews: views,
-        attributes: { class: 'form-writing', 'aria-label': 'The form' },
+        attributes: { class: 'form-writing', 'aria-label': inWords('form.form.the_form') },
         insertPicture: () => () => false,
         moved: () => showFlow(flow),
         part: (state) => (around(state, 'question') ?? levels(state)[0])?.node.attrs.id ?? '',

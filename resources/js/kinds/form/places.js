@@ -1,4 +1,5 @@
 import { NodeSelection } from 'prosemirror-state';
+import { inWords } from '../../common/words.js';
 
 /** @typedef {import('prosemirror-model').Node} Node */
 /** @typedef {import('prosemirror-state').EditorState} EditorState */
@@ -6,12 +7,12 @@ import { NodeSelection } from 'prosemirror-state';
 
 /** What a question of each type is called. @type {Record<string, string>} */
 export const TYPES = {
-    short: 'Short text', long: 'Long text', one: 'One of several', several: 'Several choices', scale: 'Scale', number: 'Number', date: 'Date',
-    time: 'Time', yes_no: 'Yes or no', email: 'E-mail address', file: 'Picture or file', grid: 'Grid', note: 'Text that explains',
+    short: inWords('form.places.short_text'), long: inWords('form.places.long_text'), one: inWords('form.places.one_of_several'), several: inWords('form.places.several_choices'), scale: inWords('form.places.scale'), number: inWords('form.places.number'), date: inWords('form.places.date'),
+    time: inWords('form.places.time'), yes_no: inWords('form.places.yes_or_no'), email: inWords('form.places.e_mail_address'), file: inWords('form.places.picture_or_file'), grid: inWords('form.places.grid'), note: inWords('form.places.text_that_explains'),
 };
 
 /** @type {Record<string, string>} */
-const NAMES = { settings: 'Settings', page: 'Page', question: 'Question', choice: 'Choice', grid_line: 'Row', skip_rule: 'Skip rule' };
+const NAMES = { settings: inWords('form.places.settings'), page: inWords('form.places.page'), question: inWords('form.places.question'), choice: inWords('form.places.choice'), grid_line: inWords('form.places.row'), skip_rule: inWords('form.places.skip_rule') };
 
 /** Where one is: the innermost first, such as a choice, its question, its page. @param {EditorState} state @returns {Place[]} */
 export function levels(state) {
@@ -36,7 +37,7 @@ export const wordsOf = (node) => (node.type.name === 'question' ? node.firstChil
 /** @param {Node} node @returns {string} what a person would call it */
 export function nameOf(node) {
     const text = wordsOf(node);
-    const name = NAMES[node.type.name] ?? 'Part';
+    const name = NAMES[node.type.name] ?? inWords('form.places.part');
     return text === '' ? name : `${name} “${text.length > 40 ? `${text.slice(0, 39)}…` : text}”`;
 }
 
@@ -60,7 +61,7 @@ export function targetName(doc, id) {
     doc.forEach((node) => {
         if (node.type.name !== 'page') return;
         number++;
-        if (node.attrs.id === id) name = `page ${number}${node.attrs.title ? ` “${node.attrs.title}”` : ''}`;
+        if (node.attrs.id === id) name = inWords('form.places.page_2', { number, title: node.attrs.title ? ` “${node.attrs.title}”` : '' });
     });
     return name;
 }
@@ -72,10 +73,10 @@ export function spokenPlace(state) {
     if (!place) return '';
     const parent = state.doc.resolve(place.pos).parent;
     const first = parent.type.name === 'question' ? 1 : 0;
-    const where = `${place.index + 1 - first} of ${parent.childCount - first}`;
+    const where = inWords('form.places.of', { index: place.index + 1 - first, child_count: parent.childCount - first });
     let number = 0;
     state.doc.forEach((node, pos) => {
         if (node.type.name === 'page' && page && pos <= page.pos) number++;
     });
-    return page && place.node !== page.node ? `${where}, page ${number}` : where;
+    return page && place.node !== page.node ? inWords('form.places.page_3', { where, number }) : where;
 }

@@ -1,39 +1,40 @@
 import { HAS_CHOICES } from './commands.js';
 import { questions, TYPES, wordsOf } from './places.js';
+import { inWords } from '../../common/words.js';
 
 /** @typedef {import('../../editor/settings.js').Field} Field */
 /** @typedef {import('prosemirror-model').Node} Node */
 
 /** @type {Field} */
-const HELP = { name: 'help', label: 'Help below it', sort: 'line', most: 1000 };
+const HELP = { name: 'help', label: inWords('form.settings.help_below_it'), sort: 'line', most: 1000 };
 /** @type {Field} */
-const REQUIRED = { name: 'required', label: 'It has to be answered', sort: 'check' };
+const REQUIRED = { name: 'required', label: inWords('form.settings.it_has_to_be_answered'), sort: 'check' };
 
 /** @param {string} least @param {string} most @returns {Field[]} */
 const bounds = (least, most) => [{ name: 'least', label: least, sort: 'number' }, { name: 'most', label: most, sort: 'number' }];
 
 /** What can be set of a question besides its words, by its type. @type {Record<string, Field[]>} */
 const QUESTION = {
-    short: bounds('Letters at least', 'Letters at most'),
-    long: bounds('Letters at least', 'Letters at most'),
-    several: bounds('Choices at least', 'Choices at most'),
-    number: bounds('Not below', 'Not above'),
-    scale: [...bounds('From', 'To'), { name: 'low', label: 'What the lower end means', sort: 'line', most: 100 }, { name: 'high', label: 'What the upper end means', sort: 'line', most: 100 }],
+    short: bounds(inWords('form.settings.letters_at_least'), inWords('form.settings.letters_at_most')),
+    long: bounds(inWords('form.settings.letters_at_least'), inWords('form.settings.letters_at_most')),
+    several: bounds(inWords('form.settings.choices_at_least'), inWords('form.settings.choices_at_most')),
+    number: bounds(inWords('form.settings.not_below'), inWords('form.settings.not_above')),
+    scale: [...bounds(inWords('form.settings.from'), inWords('form.settings.to')), { name: 'low', label: inWords('form.settings.what_the_lower_end_means'), sort: 'line', most: 100 }, { name: 'high', label: inWords('form.settings.what_the_upper_end_means'), sort: 'line', most: 100 }],
 };
 
 /** @type {[string, string][]} */
-const WHEN_CHOSEN = [['is', 'is'], ['is_not', 'is not'], ['answered', 'is anything']];
+const WHEN_CHOSEN = [['is', 'is'], ['is_not', inWords('form.settings.is_not')], ['answered', inWords('form.settings.is_anything')]];
 /** @type {[string, string][]} */
-const WHEN_WRITTEN = [['is', 'is'], ['is_not', 'is not'], ['contains', 'contains'], ['answered', 'is anything']];
+const WHEN_WRITTEN = [['is', 'is'], ['is_not', inWords('form.settings.is_not')], ['contains', 'contains'], ['answered', inWords('form.settings.is_anything')]];
 /** @type {[string, string][]} */
-const WHEN_COUNTED = [['is', 'is'], ['is_not', 'is not'], ['above', 'is above'], ['below', 'is below'], ['answered', 'is anything']];
+const WHEN_COUNTED = [['is', 'is'], ['is_not', inWords('form.settings.is_not')], ['above', inWords('form.settings.is_above')], ['below', inWords('form.settings.is_below')], ['answered', inWords('form.settings.is_anything')]];
 
 /** @param {Node} question @returns {[string, string][]} what its answers can be compared by */
-export const whens = (question) => (['number', 'scale', 'date', 'time'].includes(question.attrs.type) ? WHEN_COUNTED : ['one', 'yes_no'].includes(question.attrs.type) ? WHEN_CHOSEN : question.attrs.type === 'several' ? [['contains', 'contains'], ['answered', 'is anything']] : WHEN_WRITTEN);
+export const whens = (question) => (['number', 'scale', 'date', 'time'].includes(question.attrs.type) ? WHEN_COUNTED : ['one', 'yes_no'].includes(question.attrs.type) ? WHEN_CHOSEN : question.attrs.type === 'several' ? [['contains', 'contains'], ['answered', inWords('form.settings.is_anything')]] : WHEN_WRITTEN);
 
 /** @param {Node} question @returns {[string, string][] | null} the answers that can be chosen, or null when they are written */
 export function answers(question) {
-    if (question.attrs.type === 'yes_no') return [['yes', 'Yes'], ['no', 'No']];
+    if (question.attrs.type === 'yes_no') return [['yes', inWords('form.settings.yes')], ['no', inWords('form.settings.no')]];
     return HAS_CHOICES.includes(question.attrs.type) ? choicesOf(question) : null;
 }
 
@@ -56,7 +57,7 @@ export function targets(doc, number) {
         if (node.type.name !== 'page') return;
         page++;
         const own = questions(doc).filter(({ node: question }) => [...Array(node.childCount).keys()].some((at) => node.child(at) === question));
-        if (page > 1 && own.length > 0 && own[0].number > number) found.push([node.attrs.id, `Page ${page}${node.attrs.title ? `: ${node.attrs.title}` : ''}`]);
+        if (page > 1 && own.length > 0 && own[0].number > number) found.push([node.attrs.id, inWords('form.settings.page', { page, title: node.attrs.title ? `: ${node.attrs.title}` : '' })]);
         for (const each of own) if (each.number > number) found.push([each.node.attrs.id, `${each.number}. ${wordsOf(each.node) || TYPES[each.node.attrs.type]}`]);
     });
     return found;
@@ -72,29 +73,29 @@ export function fieldsOf(doc, node, question) {
     switch (node.type.name) {
         case 'settings':
             return [
-                { name: 'audience', label: 'Who may answer', sort: 'choice', options: [['anyone', 'Everybody who has its public address'], ['shelf', 'The people of the shelf'], ['named', 'The people named here']] },
-                { name: 'people', label: 'Their e-mail addresses, one a line', sort: 'lines', most: 200 },
-                { name: 'opens', label: 'It opens on', sort: 'date' },
-                { name: 'closes', label: 'The last day on which it is open', sort: 'date' },
-                { name: 'once', label: 'Everybody answers once only', sort: 'check' },
-                { name: 'editable', label: 'Answers may be changed afterwards', sort: 'check' },
-                { name: 'thanks', label: 'What is said when it is sent', sort: 'text', most: 2000 },
+                { name: 'audience', label: inWords('form.settings.who_may_answer'), sort: 'choice', options: [['anyone', inWords('form.settings.everybody_who_has_its_public_address')], ['shelf', inWords('form.settings.the_people_of_the_shelf')], ['named', inWords('form.settings.the_people_named_here')]] },
+                { name: 'people', label: inWords('form.settings.their_e_mail_addresses_one_a'), sort: 'lines', most: 200 },
+                { name: 'opens', label: inWords('form.settings.it_opens_on'), sort: 'date' },
+                { name: 'closes', label: inWords('form.settings.the_last_day_on_which_it'), sort: 'date' },
+                { name: 'once', label: inWords('form.settings.everybody_answers_once_only'), sort: 'check' },
+                { name: 'editable', label: inWords('form.settings.answers_may_be_changed_afterwards'), sort: 'check' },
+                { name: 'thanks', label: inWords('form.settings.what_is_said_when_it_is'), sort: 'text', most: 2000 },
             ];
         case 'page':
-            return [{ name: 'title', label: 'Title of the page', sort: 'line', most: 200 }];
+            return [{ name: 'title', label: inWords('form.settings.title_of_the_page'), sort: 'line', most: 200 }];
         case 'question':
-            return [{ name: 'type', label: 'What sort of answer', sort: 'choice', options: Object.entries(TYPES) }, HELP, ...(node.attrs.type === 'note' ? [] : [REQUIRED]), ...(QUESTION[node.attrs.type] ?? [])];
+            return [{ name: 'type', label: inWords('form.settings.what_sort_of_answer'), sort: 'choice', options: Object.entries(TYPES) }, HELP, ...(node.attrs.type === 'note' ? [] : [REQUIRED]), ...(QUESTION[node.attrs.type] ?? [])];
         case 'choice':
-            return [{ name: 'other', label: 'Asks for words of one’s own', sort: 'check' }];
+            return [{ name: 'other', label: inWords('form.settings.asks_for_words_of_ones_own'), sort: 'check' }];
         case 'skip_rule': {
             if (!question) return null;
             const chosen = answers(question);
             const number = questions(doc).find((each) => each.node === question)?.number ?? 0;
             return [
-                { name: 'when', label: 'When the answer', sort: 'choice', options: whens(question) },
-                chosen ? { name: 'value', label: 'This', sort: 'choice', options: chosen } : { name: 'value', label: 'This', sort: 'line', most: 300 },
-                { name: 'action', label: 'Then', sort: 'choice', options: [['go', 'go on with'], ['show', 'show'], ['hide', 'leave out'], ['end', 'end there']] },
-                { name: 'target', label: 'What', sort: 'choice', options: [['', '–'], ...targets(doc, number)] },
+                { name: 'when', label: inWords('form.settings.when_the_answer'), sort: 'choice', options: whens(question) },
+                chosen ? { name: 'value', label: inWords('form.settings.this'), sort: 'choice', options: chosen } : { name: 'value', label: inWords('form.settings.this'), sort: 'line', most: 300 },
+                { name: 'action', label: inWords('form.settings.then'), sort: 'choice', options: [['go', inWords('form.settings.go_on_with')], ['show', 'show'], ['hide', inWords('form.settings.leave_out')], ['end', inWords('form.settings.end_there')]] },
+                { name: 'target', label: inWords('form.settings.what'), sort: 'choice', options: [['', '–'], ...targets(doc, number)] },
             ];
         }
         default:

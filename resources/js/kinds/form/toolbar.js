@@ -2,6 +2,7 @@ import { isMarked, listen } from '../../editor/bar.js';
 import { putQuestion, retype, tools } from './commands.js';
 import { around, levels, nameOf } from './places.js';
 import { schema } from './schema.js';
+import { inWords } from '../../common/words.js';
 
 /**
  * The tools of a form: what is put in, the words, and what is chosen.
@@ -22,7 +23,7 @@ export function toolbar(root, view, more) {
         const { state } = view;
         const question = around(state, 'question');
         const [place] = levels(state);
-        name.textContent = place ? nameOf(place.node) : 'Nothing chosen';
+        name.textContent = place ? nameOf(place.node) : inWords('form.toolbar.nothing_chosen');
         type.disabled = !question;
         if (question) type.value = question.node.attrs.type;
         for (const button of buttons) {

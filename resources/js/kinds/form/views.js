@@ -1,5 +1,6 @@
 import { targetName, TYPES } from './places.js';
 import { answers, choicesOf, whens } from './settings.js';
+import { inWords } from '../../common/words.js';
 
 /** @typedef {import('prosemirror-model').Node} Node */
 /** @typedef {import('prosemirror-view').EditorView} EditorView */
@@ -13,17 +14,17 @@ function element(name, className, text) {
     return made;
 }
 
-const AUDIENCES = { anyone: 'Everybody who has its address answers', shelf: 'The people of the shelf answer', named: 'The people named answer' };
-const ACTIONS = { go: 'go on with', show: 'show', hide: 'leave out', end: 'end there' };
+const AUDIENCES = { anyone: inWords('form.views.everybody_who_has_its_address'), shelf: inWords('form.views.the_people_of_the_shelf_answer'), named: inWords('form.views.the_people_named_answer') };
+const ACTIONS = { go: inWords('form.views.go_on_with'), show: 'show', hide: inWords('form.views.leave_out'), end: inWords('form.views.end_there') };
 
 /** @param {Record<string, any>} attrs @returns {string} the settings in words */
 function settingsInWords({ audience, opens, closes, once, editable }) {
     return [
         /** @type {Record<string, string>} */ (AUDIENCES)[audience],
-        once ? 'once only' : 'as often as they like',
-        ...(opens ? [`from ${opens}`] : []),
-        ...(closes ? [`until ${closes}`] : []),
-        editable ? 'answers may be changed' : 'answers stay as they are sent',
+        once ? inWords('form.views.once_only') : inWords('form.views.as_often_as_they_like'),
+        ...(opens ? [inWords('form.views.from', { opens })] : []),
+        ...(closes ? [inWords('form.views.until', { closes })] : []),
+        editable ? inWords('form.views.answers_may_be_changed') : inWords('form.views.answers_stay_as_they_are_sent'),
     ].join(', ');
 }
 
@@ -39,7 +40,7 @@ export function ruleInWords(rule, question, doc) {
     const to = action === 'end' ? '' : targetName(doc, target);
     const isBroken = !isKnown || (action !== 'end' && to === '');
     return {
-        text: `If the answer ${word}${when === 'answered' ? '' : ` “${shown ?? 'a choice that is gone'}”${isKnown || chosen ? '' : ', which it does not offer any more'}`}, ${/** @type {Record<string, string>} */ (ACTIONS)[action]}${action === 'end' ? '' : ` ${to || 'what is gone'}`}`,
+        text: inWords('form.views.if_the_answer_2', { word, when: when === 'answered' ? '' : ` “${shown ?? inWords('form.views.a_choice_that_is_gone')}”${isKnown || chosen ? '' : inWords('form.views.which_it_does_not_offer_any')}`, action: /** @type {Record<string, string>} */ (ACTIONS)[action], target: action === 'end' ? '' : ` ${to || inWords('form.views.what_is_gone')}` }),
         isBroken,
     };
 }
@@ -87,7 +88,7 @@ function questionView(node) {
     const draw = (now) => {
         dom.dataset.part = now.attrs.id ?? '';
         dom.dataset.type = now.attrs.type;
-        head.textContent = TYPES[now.attrs.type] + (now.attrs.required ? ', has to be answered' : '') + bounds(now.attrs);
+        head.textContent = TYPES[now.attrs.type] + (now.attrs.required ? inWords('form.views.has_to_be_answered') : '') + bounds(now.attrs);
         help.textContent = now.attrs.help ?? '';
         help.hidden = !now.attrs.help;
     };
@@ -96,8 +97,8 @@ function questionView(node) {
 
 /** @param {Record<string, any>} attrs */
 function bounds({ type, least, most, low, high }) {
-    if (type === 'scale') return `, ${least ?? 1}${low ? ` (${low})` : ''} to ${most ?? 5}${high ? ` (${high})` : ''}`;
-    return (least === null ? '' : `, at least ${least}`) + (most === null ? '' : `, at most ${most}`);
+    if (type === 'scale') return inWords('form.views.to', { least: least ?? 1, low: low ? ` (${low})` : '', most: most ?? 5, high: high ? ` (${high})` : '' });
+    return (least === null ? '' : inWords('form.views.at_least', { least })) + (most === null ? '' : inWords('form.views.at_most', { most }));
 }
 
 /**

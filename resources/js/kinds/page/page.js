@@ -15,6 +15,7 @@ import { schema } from './schema.js';
 import { FIELDS } from './settings.js';
 import { toolbar } from './toolbar.js';
 import { views } from './views.js';
+import { inWords } from '../../common/words.js';
 
 const { nodes } = schema;
 
@@ -45,7 +46,7 @@ export function attachPage(root) {
         // Others may have moved it in the meantime.
         const pos = whereIs(view.state.doc, id);
         if (pos !== null) set(pos, values)(view.state, view.dispatch);
-        else say('It was removed in the meantime.');
+        else say(inWords('page.page.it_was_removed_in_the_meantime'));
     };
     /** @type {Record<string, import('prosemirror-state').Command>} */
     const more = {
@@ -99,14 +100,14 @@ export function attachPage(root) {
                         return true;
                     },
                     handleDrop: (view, event, slice, moved) => {
-                        if (moved) setTimeout(() => say(`${chosen(view.state) ? nameOf(/** @type {import('./places.js').Place} */ (chosen(view.state)).node) : 'It'} was moved.`));
+                        if (moved) setTimeout(() => say(inWords('page.page.was_moved', { state: chosen(view.state) ? nameOf(/** @type {import('./places.js').Place} */ (chosen(view.state)).node) : inWords('page.page.it') })));
                         return false;
                     },
                 },
             }),
         ],
         nodeViews: views,
-        attributes: { class: 'page', 'aria-label': 'The page' },
+        attributes: { class: 'page', 'aria-label': inWords('page.page.the_page') },
         insertPicture: (node) => put(node),
         part: (state) => chosen(state)?.node.attrs.id ?? '',
         tools: (element, view, others) => toolbar(element, view, { ...others, ...more }),

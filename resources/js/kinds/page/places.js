@@ -1,4 +1,5 @@
 import { NodeSelection } from 'prosemirror-state';
+import { inWords } from '../../common/words.js';
 
 /** @typedef {import('prosemirror-model').Node} Node */
 /** @typedef {import('prosemirror-state').EditorState} EditorState */
@@ -6,8 +7,8 @@ import { NodeSelection } from 'prosemirror-state';
 
 /** What things are called. @type {Record<string, string>} */
 export const NAMES = {
-    section: 'Section', column: 'Column', heading: 'Heading', rich_text: 'Text', call_out: 'Call-out', picture: 'Picture', button: 'Button',
-    links: 'List of links', hours: 'Table of hours', contact: 'Contact card', divider: 'Divider', figure: 'Figure',
+    section: inWords('page.places.section'), column: inWords('page.places.column'), heading: inWords('page.places.heading'), rich_text: inWords('page.places.text'), call_out: inWords('page.places.call_out'), picture: inWords('page.places.picture'), button: inWords('page.places.button'),
+    links: inWords('page.places.list_of_links'), hours: inWords('page.places.table_of_hours'), contact: inWords('page.places.contact_card'), divider: inWords('page.places.divider'), figure: inWords('page.places.figure'),
 };
 
 /** @param {EditorState['doc']} doc @param {number} pos before a node @returns {Place | null} */
@@ -59,19 +60,19 @@ export function chosen(state) {
 export function nameOf(node) {
     const own = node.isTextblock ? node.textContent : node.attrs.label || node.attrs.title || node.attrs.name || node.attrs.alt || '';
     const text = own.trim().replace(/\s+/g, ' ');
-    const kind = NAMES[node.type.name] ?? 'Block';
+    const kind = NAMES[node.type.name] ?? inWords('page.places.block');
     return text === '' ? kind : `${kind} “${text.length > 40 ? `${text.slice(0, 39)}…` : text}”`;
 }
 
 /** @param {number} index @param {number} count */
-const side = (index, count) => (count === 1 ? 'the only column' : count === 2 ? ['left column', 'right column'][index] : `column ${index + 1} of ${count}`);
+const side = (index, count) => (count === 1 ? inWords('page.places.the_only_column') : count === 2 ? [inWords('page.places.left_column'), inWords('page.places.right_column')][index] : inWords('page.places.column_of', { index: index + 1, count }));
 
 /** Where something stands, to be said. @param {EditorState} state @returns {string} */
 export function spokenPlace(state) {
     const { section, column, block } = whereabouts(state);
     if (!section) return '';
-    const where = `section ${section.index + 1} of ${state.doc.childCount}`;
+    const where = inWords('page.places.section_of', { index: section.index + 1, child_count: state.doc.childCount });
     if (!column) return where;
     if (!block) return `${side(column.index, section.node.childCount)}, ${where}`;
-    return `${side(column.index, section.node.childCount)}, ${block.index + 1} of ${column.node.childCount}, ${where}`;
+    return inWords('page.places.2_of', { index: side(column.index, section.node.childCount), index_2: block.index + 1, child_count: column.node.childCount, where });
 }

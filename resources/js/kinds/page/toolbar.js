@@ -2,6 +2,7 @@ import { isMarked, listen } from '../../editor/bar.js';
 import { columns, put, style, styleOf, tools } from './commands.js';
 import { chosen, nameOf, whereabouts } from './places.js';
 import { schema } from './schema.js';
+import { inWords } from '../../common/words.js';
 
 /** A new block by the name that it has in the menu. @type {Record<string, () => import('prosemirror-model').Node>} */
 const NEW = {
@@ -37,7 +38,7 @@ export function toolbar(root, view, more) {
         const { state } = view;
         const { section, block } = whereabouts(state);
         const place = chosen(state);
-        name.textContent = place ? nameOf(place.node) : 'Nothing chosen';
+        name.textContent = place ? nameOf(place.node) : inWords('page.toolbar.nothing_chosen');
         select.disabled = !block?.node.isTextblock;
         if (block?.node.isTextblock) select.value = styleOf(block.node);
         layout.disabled = !section;

@@ -1,4 +1,5 @@
 import { schema } from './schema.js';
+import { inWords } from '../../common/words.js';
 
 /** @typedef {import('prosemirror-model').Node} Node */
 /** @typedef {import('prosemirror-view').NodeView} NodeView */
@@ -27,17 +28,17 @@ const hint = (words) => element('span', { class: 'page-hint' }, words);
  */
 const LOOKS = {
     picture: ({ chunk, alt, caption }, key) => [element('img', { src: `/items/${key}/pictures/${chunk}`, alt }), ...(caption ? [element('figcaption', {}, caption)] : [])],
-    button: ({ label }) => [element('p', { class: 'button' }, element('span', { class: 'button-face' }, label || 'A button'))],
+    button: ({ label }) => [element('p', { class: 'button' }, element('span', { class: 'button-face' }, label || inWords('page.views.a_button')))],
     links: ({ title, labels, targets }) => [
         ...(title ? [element('strong', {}, title)] : []),
-        ...(labels.length ? [element('ul', {}, ...pairs(labels, targets).map(([label, target]) => element('li', { title: target }, label || target)))] : [hint('A list of links. Press Enter to fill it.')]),
+        ...(labels.length ? [element('ul', {}, ...pairs(labels, targets).map(([label, target]) => element('li', { title: target }, label || target)))] : [hint(inWords('page.views.a_list_of_links_press_enter'))]),
     ],
     hours: ({ title, days, times }) => [
         ...(days.length || title ? [element('table', { class: 'hours' }, ...(title ? [element('caption', {}, title)] : []), element('tbody', {}, ...pairs(days, times).map(([day, time]) => element('tr', {}, element('th', { scope: 'row' }, day), element('td', {}, time)))))] : []),
-        ...(days.length ? [] : [hint('A table of hours. Press Enter to fill it.')]),
+        ...(days.length ? [] : [hint(inWords('page.views.a_table_of_hours_press_enter'))]),
     ],
-    contact: ({ name, lines }) => [element('address', {}, element('strong', {}, name || 'A contact card'), ...lines.flatMap((/** @type {string} */ line) => [element('br'), line]))],
-    figure: ({ label, source }) => [element('p', { class: 'figure' }, label || source || 'A figure or a form’s link. Press Enter to set it.')],
+    contact: ({ name, lines }) => [element('address', {}, element('strong', {}, name || inWords('page.views.a_contact_card')), ...lines.flatMap((/** @type {string} */ line) => [element('br'), line]))],
+    figure: ({ label, source }) => [element('p', { class: 'figure' }, label || source || inWords('page.views.a_figure_or_a_forms_link'))],
     divider: () => [element('hr')],
 };
 

@@ -1,4 +1,5 @@
 import * as Plot from '@observablehq/plot';
+import { inWords } from '../../common/words.js';
 
 /**
  * @typedef {{name: string, values: (number | null)[], said: string[]}} Series
@@ -149,7 +150,7 @@ function legend(names, colour, earlier) {
         const one = document.createElement('span');
         const sign = document.createElement('i');
         sign.className = 'is-earlier';
-        one.append(sign, 'as it was');
+        one.append(sign, inWords('report.chart.as_it_was'));
         list.append(one);
     }
     return list;

@@ -1,6 +1,7 @@
 import { draw } from './chart.js';
 import { inlined, nameOf, offer } from './pictures.js';
 import { place } from './places.js';
+import { inWords } from '../../common/words.js';
 
 /** Shows all pages for a while, with their charts drawn for the room that they have then. @param {HTMLElement} root @returns {() => void} hides them again */
 function unfolded(root) {
@@ -35,7 +36,7 @@ export async function savePage(root) {
     // The sheets themselves: rules that are read back have lost what is set by tokens.
     const sheets = await Promise.all([...document.styleSheets].map(async (sheet) => (sheet.href ? (await fetch(sheet.href)).text() : '')));
     const rules = sheets.map((text) => text.replace(/@font-face\s*\{[^}]*\}/g, ''));
-    const title = document.querySelector('.head-name') instanceof HTMLInputElement ? /** @type {HTMLInputElement} */ (document.querySelector('.head-name')).value : document.querySelector('h1')?.textContent ?? 'Report';
+    const title = document.querySelector('.head-name') instanceof HTMLInputElement ? /** @type {HTMLInputElement} */ (document.querySelector('.head-name')).value : document.querySelector('h1')?.textContent ?? inWords('report.files.report');
     const page = document.implementation.createHTMLDocument(title);
     page.documentElement.lang = 'en';
     // As text: a style would be applied at once, and that is not allowed here.

@@ -7,6 +7,7 @@ import { drawAll } from './chart.js';
 import { printAll, savePage } from './files.js';
 import { savePagePicture, savePicture } from './pictures.js';
 import { place, placeOf } from './places.js';
+import { inWords } from '../../common/words.js';
 
 const POLL = 2500;
 
@@ -73,7 +74,7 @@ export function attachReport(root) {
     /** @param {Record<string, unknown>} step @param {{kind?: 'undo' | 'redo', focus?: string | null, said?: string}} [how] */
     const step = (step, how = {}) => {
         busy = busy.then(async () => {
-            line.say('Saving…', 'saving', 0);
+            line.say(inWords('report.report.saving'), 'saving', 0);
             try {
                 const answer = await send(step);
                 if (how.kind === 'undo') undone.push({ before: answer.before, after: answer.after });
@@ -91,10 +92,10 @@ export function attachReport(root) {
                 line.say('', 'saved', answer.number);
                 if (answer.held > 0) {
                     await heldAre(held + answer.held);
-                    say('It met somebody else’s edit, and is held back until you settle it.');
+                    say(inWords('report.report.it_met_somebody_elses_edit_and'));
                 } else if (how.said) say(how.said);
             } catch (error) {
-                const text = error instanceof Refused ? error.message : error instanceof SignedOut ? 'Your session has ended: sign in again in another window.' : 'The server is not reachable: this step was not saved.';
+                const text = error instanceof Refused ? error.message : error instanceof SignedOut ? inWords('report.report.your_session_has_ended_sign_in') : inWords('report.report.the_server_is_not_reachable_this');
                 line.say(text, 'trouble', 0);
                 say(text);
             }
@@ -103,7 +104,7 @@ export function attachReport(root) {
     };
     const back = (/** @type {'undo' | 'redo'} */ kind) => {
         const one = (kind === 'undo' ? done : undone).pop();
-        if (one) step({ do: 'undo', base: one.after, back: one.before }, { kind, focus: null, said: kind === 'undo' ? 'Undone' : 'Done again' });
+        if (one) step({ do: 'undo', base: one.after, back: one.before }, { kind, focus: null, said: kind === 'undo' ? inWords('report.report.undone') : inWords('report.report.done_again') });
     };
     const open = (/** @type {string} */ page) => {
         for (const one of /** @type {NodeListOf<HTMLElement>} */ (sheet.querySelectorAll('[data-report-page]'))) one.hidden = one.dataset.reportPage !== page;
@@ -114,7 +115,7 @@ export function attachReport(root) {
     };
     const settings = async (/** @type {string} */ part, query = '') => {
         const response = await fetch(`/items/${key}/report/${part}/settings${query}`, { headers: { Accept: 'text/html' } }).catch(() => null);
-        if (!response?.ok) return say('Its settings can not be reached just now.');
+        if (!response?.ok) return say(inWords('report.report.its_settings_can_not_be_reached'));
         const box = /** @type {HTMLElement} */ (dialog.querySelector('[data-report-settings]'));
         box.innerHTML = await response.text();
         if (!dialog.open) dialog.showModal();
@@ -158,7 +159,7 @@ export function attachReport(root) {
             /** @type {HTMLElement | null} */ (dialog.querySelector(`[name="${focused}"]`))?.focus();
         } else if (form && target instanceof HTMLSelectElement && target.matches('[data-to-page]') && target.value) {
             dialog.close();
-            step({ do: 'widget-page', part: form.dataset.settingsOf, page: target.value }, { said: 'Moved to another page' });
+            step({ do: 'widget-page', part: form.dataset.settingsOf, page: target.value }, { said: inWords('report.report.moved_to_another_page') });
         } else if (form && target instanceof HTMLInputElement && target.dataset.picture && target.files?.[0]) {
             const sent = new FormData();
             sent.set('picture', target.files[0]);
@@ -168,7 +169,7 @@ export function attachReport(root) {
                 /** @type {HTMLInputElement} */ (form.querySelector('[name=chunk]')).value = kept.chunk;
                 problem.hidden = true;
             } catch (error) {
-                problem.textContent = error instanceof Refused ? error.message : 'The picture could not be kept just now.';
+                problem.textContent = error instanceof Refused ? error.message : inWords('report.report.the_picture_could_not_be_kept');
                 problem.hidden = false;
             }
         }
@@ -190,7 +191,7 @@ export function attachReport(root) {
         if (button.dataset.add) {
             const used = /** @type {HTMLElement | null} */ (sheet.querySelector('[data-source]'));
             step({ do: 'widget-add', part: shown(), type: button.dataset.add, source: used?.dataset.source });
-        } else if ('pageAdd' in button.dataset) step({ do: 'page-add' }, { said: 'A new page' });
+        } else if ('pageAdd' in button.dataset) step({ do: 'page-add' }, { said: inWords('report.report.a_new_page') });
         else if ('pageSettings' in button.dataset) settings(shown());
         else if ('undo' in button.dataset) back('undo');
         else if ('redo' in button.dataset) back('redo');
@@ -218,13 +219,13 @@ export function attachReport(root) {
             const next = event.shiftKey ? { ...at, across: Math.max(1, Math.min(12 - at.x, at.across + way[0])), down: Math.max(1, at.down + way[1]) } : { ...at, x: Math.max(0, Math.min(12 - at.across, at.x + way[0])), y: Math.max(0, at.y + way[1]) };
             Object.assign(widget.dataset, Object.fromEntries(Object.entries(next).map(([name, value]) => [name, String(value)])));
             place(sheet);
-            step({ do: 'widget-place', part: id, ...next }, { focus: id, said: event.shiftKey ? `${next.across} of 12 wide, ${next.down} high` : `Column ${next.x + 1}, row ${next.y + 1}` });
+            step({ do: 'widget-place', part: id, ...next }, { focus: id, said: event.shiftKey ? inWords('report.report.of_12_wide_high', { across: next.across, down: next.down }) : inWords('report.report.column_row', { x: next.x + 1, y: next.y + 1 }) });
         } else if (event.key === 'Enter') {
             event.preventDefault();
             settings(id);
         } else if (event.key === 'Delete') {
             event.preventDefault();
-            step({ do: 'widget-remove', part: id }, { focus: null, said: 'Removed. It can be undone.' });
+            step({ do: 'widget-remove', part: id }, { focus: null, said: inWords('report.report.removed_it_can_be_undone') });
         }
     };
     /** @param {PointerEvent} event */
@@ -259,7 +260,7 @@ export function attachReport(root) {
     };
 
     const here = () => /** @type {HTMLElement | null} */ (desk.ownerDocument.activeElement?.closest('[data-widget]') ?? null);
-    const said = talkStrip(root, { part: () => here()?.dataset.part ?? '', named: () => here()?.getAttribute('aria-label') ?? 'all of it', saved: () => busy });
+    const said = talkStrip(root, { part: () => here()?.dataset.part ?? '', named: () => here()?.getAttribute('aria-label') ?? inWords('report.report.all_of_it'), saved: () => busy });
     const news = newsOf(key, client);
     const look = async () => {
         if (dialog.open) return POLL;
@@ -277,7 +278,7 @@ export function attachReport(root) {
             data = answer.data;
             if (fresh.root === state) {
                 refresh(fresh.html, null);
-                return say('The data moved on.');
+                return say(inWords('report.report.the_data_moved_on'));
             }
             state = fresh.root;
             refresh(fresh.html, null);

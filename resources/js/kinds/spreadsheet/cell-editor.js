@@ -3,6 +3,7 @@ import { keep, letters } from './formula.js';
 import { element } from './grid.js';
 import { dressed, lookOf } from './cell.js';
 import { lookParts, lookWith, typed } from './values.js';
+import { inWords } from '../../common/words.js';
 
 /**
  * @typedef {import('./grid.js').Spot} Spot
@@ -39,10 +40,10 @@ export function cellEditor(sheet, grid, { line, where, story, editable, makeRoom
         const name = `${letters(grid.at.column)}${sheet.position(row.id) + 1}`;
         const many = top !== low || left !== right;
         const told = many ? sums() : '';
-        where.textContent = (many ? `${letters(left)}${top + 1} to ${letters(right)}${low + 1}` : name) + (told === '' ? '' : `: ${told}`);
+        where.textContent = (many ? inWords('spreadsheet.cell-editor.to', { left: letters(left), top: top + 1, right: letters(right), low: low + 1 }) : name) + (told === '' ? '' : `: ${told}`);
         if (document.activeElement !== line) line.value = inLine(sheet, row.id, row.cells[column.id]);
         story.href = `${story.dataset.cellStory}/${row.id}/${column.id}`;
-        story.textContent = `History of ${name}`;
+        story.textContent = inWords('spreadsheet.cell-editor.history_of', { name });
     };
     /** Count and sum of the chosen numbers. @returns {string} */
     const sums = () => {
@@ -54,7 +55,7 @@ export function cellEditor(sheet, grid, { line, where, story, editable, makeRoom
             const number = typeof value === 'number' ? value : Array.isArray(value) ? value[value.length - 1] : undefined;
             if (typeof number === 'number') [count, sum] = [count + 1, sum + number];
         }
-        return count > 1 ? `${count} numbers, sum ${Number(sum.toPrecision(12))}` : '';
+        return count > 1 ? inWords('spreadsheet.cell-editor.numbers_sum', { count, value: Number(sum.toPrecision(12)) }) : '';
     };
     /** @param {Spot} spot @param {string} [text] what it begins with, instead of what is there */
     const edit = (spot, text) => {
@@ -63,7 +64,7 @@ export function cellEditor(sheet, grid, { line, where, story, editable, makeRoom
         if (!editable || !row || !column) return;
         finish(true);
         grid.choose(spot);
-        const box = /** @type {HTMLTextAreaElement} */ (element('textarea', 'grid-edit', { 'aria-label': `Cell ${letters(spot.column)}${sheet.position(row.id) + 1}`, rows: '1', spellcheck: 'false', maxlength: '32767' }));
+        const box = /** @type {HTMLTextAreaElement} */ (element('textarea', 'grid-edit', { 'aria-label': inWords('spreadsheet.cell-editor.cell', { column: letters(spot.column), id: sheet.position(row.id) + 1 }), rows: '1', spellcheck: 'false', maxlength: '32767' }));
         const over = /** @type {HTMLElement} */ (grid.cell(spot.row, spot.column));
         const [from, frame] = [over.getBoundingClientRect(), grid.root.getBoundingClientRect()];
         box.style.left = `${from.left - frame.left + grid.root.scrollLeft}px`;

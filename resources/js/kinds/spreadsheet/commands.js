@@ -4,6 +4,7 @@ import { shifted } from './formula.js';
 import { sorting } from './sorting.js';
 import { bareOf, dressed, formulaOf, lookOf } from './cell.js';
 import { FORMATS, lookParts, lookWith } from './values.js';
+import { inWords } from '../../common/words.js';
 
 /**
  * @typedef {import('./grid.js').Grid} Grid
@@ -91,10 +92,10 @@ export function commands(sheet, grid, say = () => {}) {
     const sort = (direction, which) => {
         const chosen = which === 'chosen' ? (grid.rows ?? []).slice(grid.range.top, grid.range.bottom + 1) : grid.tab.rows.slice(grid.tab.frozen);
         const { order, sorted, stayed } = sorting(grid.tab, chosen, grid.column.id, direction);
-        const left = stayed.length === 0 ? '' : stayed.length === 1 ? ` Row ${sheet.position(stayed[0].id) + 1} stayed, since it adds others up.` : ` ${stayed.length} rows stayed, since they add others up.`;
+        const left = stayed.length === 0 ? '' : stayed.length === 1 ? inWords('spreadsheet.commands.row_stayed_since_it_adds_others', { id: sheet.position(stayed[0].id) + 1 }) : inWords('spreadsheet.commands.rows_stayed_since_they_add_others', { stayed: stayed.length });
         const changes = order.some((id, at) => grid.tab.rows[at].id !== id);
         if (changes) run({ do: 'order', tab: grid.tab.id, rows: order });
-        say(changes ? `Sorted ${sorted === 1 ? 'one row' : `${sorted} rows`}.${left}` : `They are in that order already.${left}`);
+        say(changes ? inWords('spreadsheet.commands.sorted', { sorted: inWords(sorted === 1 ? 'spreadsheet.commands.one_row' : 'spreadsheet.commands.rows', { count: sorted }), left }) : inWords('spreadsheet.commands.they_are_in_that_order_already', { left }));
     };
     /** Chooses what was put in, so that it is written in next. @param {import('./grid.js').Range} range */
     const chooseNew = ({ top, bottom, left, right }) => {
@@ -180,7 +181,7 @@ export function commands(sheet, grid, say = () => {}) {
         'tab-add': () => {
             const id = newId();
             /** @type {import('./model.js').Place[]} */
-            const places = [[id, 'tab', '', sheet.tabs[sheet.tabs.length - 1]?.id ?? null, { name: free('Sheet'), frozen: 1 }]];
+            const places = [[id, 'tab', '', sheet.tabs[sheet.tabs.length - 1]?.id ?? null, { name: free(inWords('spreadsheet.commands.sheet')), frozen: 1 }]];
             let after = null;
             for (const [role, count] of /** @type {[string, number][]} */ ([['column', 10], ['row', 40]])) {
                 for (let made = 0; made < count; made++) {
@@ -208,7 +209,7 @@ export function commands(sheet, grid, say = () => {}) {
                 return formula === undefined ? value : dressed(['=', formula.replace(/(\[\$?)([A-Za-z0-9_-]*)(\.\$?)([A-Za-z0-9_-]+)/g, (_, open, row, dot, column) => open + twin(row) + dot + twin(column))], lookOf(value));
             };
             /** @type {import('./model.js').Place[]} */
-            const places = [[copied, 'tab', '', tab.id, { name: free(`${tab.name} (copy)`.slice(0, 90)), frozen: tab.frozen }]];
+            const places = [[copied, 'tab', '', tab.id, { name: free(inWords('spreadsheet.commands.copy', { name: tab.name }).slice(0, 90)), frozen: tab.frozen }]];
             let after = null;
             for (const column of tab.columns) {
                 places.push([twin(column.id), 'column', copied, after, { width: column.width, format: column.format }]);

@@ -1,6 +1,7 @@
 import { letters } from './formula.js';
 import { lookOf, resultOf } from './cell.js';
 import { lookParts, shown } from './values.js';
+import { inWords } from '../../common/words.js';
 
 /**
  * Leaves in sight only the rows whose cell in a column is as asked; a view of one's own, nothing is changed by it.
@@ -17,8 +18,8 @@ export function filters(root, sheet, grid) {
 
     const opened = () => {
         const first = grid.tab.rows[0]?.cells[grid.column?.id];
-        const name = grid.tab.frozen > 0 && typeof resultOf(first) === 'string' ? `“${resultOf(first)}”` : `column ${letters(grid.at.column)}`;
-        if (of) of.textContent = `Only rows whose ${name}`;
+        const name = grid.tab.frozen > 0 && typeof resultOf(first) === 'string' ? `“${resultOf(first)}”` : inWords('spreadsheet.filter.column', { column: letters(grid.at.column) });
+        if (of) of.textContent = inWords('spreadsheet.filter.only_rows_whose', { name });
         off.hidden = grid.filter === null;
     };
     /** @param {SubmitEvent} event */

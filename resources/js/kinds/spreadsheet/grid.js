@@ -1,6 +1,7 @@
 import { letters } from './formula.js';
 import { lookOf, resultOf } from './cell.js';
 import { lookParts, shown } from './values.js';
+import { inWords } from '../../common/words.js';
 
 /**
  * @typedef {import('./model.js').Sheet} Sheet
@@ -253,7 +254,7 @@ export class Grid {
         const { left, right, top, bottom } = this.range;
         const names = element('div', 'grid-names', { role: 'row', 'aria-rowindex': '1' });
         const corner = element('div', 'grid-corner', { role: 'columnheader', 'aria-colindex': '1' });
-        corner.append(sr('Row'));
+        corner.append(sr(inWords('spreadsheet.grid.row')));
         names.append(corner);
         for (let at = columns.first; at <= columns.last && this.tab.columns.length > 0; at++) {
             const name = element('div', `grid-name${at >= left && at <= right ? ' is-in' : ''}`, { role: 'columnheader', 'aria-colindex': String(at + 2) });

@@ -16,6 +16,7 @@ import { pointer } from './pointer.js';
 import { SheetDesk } from './sheet-desk.js';
 import { toolbar } from './toolbar.js';
 import { transfer } from './transfer.js';
+import { inWords } from '../../common/words.js';
 
 /** Milliseconds after which a change is sent: results are waited for. */
 const SOON = 300;
@@ -40,7 +41,7 @@ export async function attachSheet(root) {
         said.textContent = text;
     };
     const does = commands(sheet, grid, tell);
-    sheet.leftAlone = (count) => tell(`${count === 1 ? 'One thing' : `${count} things`} stayed as it is: somebody else has written over it since.`.replace('things stayed as it is', 'things stayed as they are'));
+    sheet.leftAlone = (count) => tell(inWords(count === 1 ? 'spreadsheet.sheet.one_stayed' : 'spreadsheet.sheet.some_stayed', { count }));
     const editor = cellEditor(sheet, grid, {
         line: find('cell-line'), where: find('cell-place'), story: find('cell-story'), editable: item.editable, makeRoom: () => does['make-room']('1 0'),
     });
@@ -128,7 +129,7 @@ export async function attachSheet(root) {
         },
     });
     if (taken) {
-        bottom.say('what you wrote before is here again', 'saving', item.number);
+        bottom.say(inWords('spreadsheet.sheet.what_you_wrote_before_is_here'), 'saving', item.number);
         sync.save();
     }
     return () => {

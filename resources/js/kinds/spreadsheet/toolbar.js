@@ -1,3 +1,5 @@
+import { inWords } from '../../common/words.js';
+
 /**
  * The tools above the grid and the menu of tabs: buttons by `data-do`, choices by `data-choose`, and the tabs themselves.
  *
@@ -19,7 +21,7 @@ export function toolbar(root, sheet, grid, does, finish) {
             const button = document.createElement('button');
             button.type = 'button';
             button.className = 'tab';
-            button.textContent = tab.name === '' ? 'without a name' : tab.name;
+            button.textContent = tab.name === '' ? inWords('spreadsheet.toolbar.without_a_name') : tab.name;
             button.dataset.tab = tab.id;
             if (tab === grid.tab) button.setAttribute('aria-current', 'true');
             return button;

@@ -1,6 +1,7 @@
 import { figure } from '../../common/figures.js';
 import { readCell } from './cell-editor.js';
 import { carriedTo, cellsOf, copyOut } from './clipboard.js';
+import { inWords } from '../../common/words.js';
 
 /** The most cells that are pasted at once. */
 const MOST = 400_000;
@@ -35,7 +36,7 @@ export function transfer(sheet, grid, does, { editable, refuse }) {
         const rows = own ? own.rows : cellsOf(event.clipboardData);
         const widest = Math.max(0, ...rows.map((row) => row.length));
         if (rows.length * widest === 0) return;
-        if (rows.length * widest > MOST) return refuse(`That is more than can be put in at once: ${figure(MOST)} cells.`);
+        if (rows.length * widest > MOST) return refuse(inWords('spreadsheet.transfer.that_is_more_than_can_be', { most: figure(MOST) }));
         const { top, left, bottom: low, right } = grid.range;
         // One copied cell goes into all that are chosen.
         const [high, wide] = rows.length === 1 && widest === 1 ? [low - top + 1, right - left + 1] : [rows.length, widest];

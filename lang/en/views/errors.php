@@ -1,7 +1,0 @@
-<?php
-
-return [
-    '404' => [
-        'the_route' => 'The route',
-    ],
-];
