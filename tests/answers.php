@@ -96,8 +96,8 @@ foreach (Route::getRoutes()->getRoutes() as $route) {
 }
 /** What a page says by itself: without seals, tokens, assets, and white space beside its tags. */
 $plain = static fn (string $body): string => (string) preg_replace(
-    ['/\s+/', '/ (?=[<>])|(?<=>) /', '/name="_token" value="[^"]*"/', '~/build/[^"]*~', '/(value|data-key|content|data-person)="[^"]{150,}"/', '/"ticket":"[^"]*"/', '/eyJpdiI6[\w=+\/]+/', '/[\w-]{40}(?=")/'],
-    [' ', '', '', '', '', '', '', ''],
+    ['/\s+/', '/ (?=[<>])|(?<=>) /', '/name="_token" value="[^"]*"/', '~/build/[^"]*~', '/(value|data-key|content|data-person)="[^"]{150,}"/', '/"ticket":"[^"]*"/', '/eyJpdiI6[\w=+\/]+/', '/(?<=thread-|thread=|data-slip=")[a-z0-9]{12}/', '/[\w-]{40}(?=")/'],
+    [' ', '', '', '', '', '', '', '', ''],
     $body,
 );
 $answer = static function (?string $who, string $address) use ($app, $plain): array {

@@ -1,19 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { pages, screens } from './screens.mjs';
-import { axe, hardToPress, openHistory, openItem, saved, signIn, toShelf } from './steps.mjs';
-
-/** What axe finds by day and by night, what is wider than the window, and what can't be pressed, in windows of all widths. */
-async function usable(page, what) {
-    await axe(page);
-    for (const width of [1920, 900, 640, 400, 320]) {
-        await page.setViewportSize({ width, height: 800 });
-        expect.soft(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth), `${what}, ${width}`).toBeLessThanOrEqual(0);
-        expect.soft(await hardToPress(page), `${what}, ${width}`).toEqual([]);
-    }
-}
-
-/** The page of a route, once it is there: what was pressed may still be on its way. @param {string} route '' for one that none leads to */
-const screenOf = (route) => (route === '' ? 'body:is(:not([data-screen]), [data-screen=""])' : `body[data-screen="${route}"]`);
+import { openHistory, openItem, saved, screenOf, signIn, toShelf, usable } from './steps.mjs';
 
 for (const [name, [route, open]] of Object.entries(screens)) {
     test(`${name}: axe finds nothing by day and by night, and nothing is wider than the window, down to 320 px`, async ({ page }) => {

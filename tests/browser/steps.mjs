@@ -200,3 +200,16 @@ export const hardToPress = (page) => page.evaluate(() => {
     }
     return [...new Set(found)].slice(0, 8);
 });
+
+/** What axe finds by day and by night, what is wider than the window, and what can't be pressed, in windows of all widths. */
+export async function usable(page, what) {
+    await axe(page);
+    for (const width of [1920, 900, 640, 400, 320]) {
+        await page.setViewportSize({ width, height: 800 });
+        expect.soft(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth), `${what}, ${width}`).toBeLessThanOrEqual(0);
+        expect.soft(await hardToPress(page), `${what}, ${width}`).toEqual([]);
+    }
+}
+
+/** The page of a route, once it is there: what was pressed may still be on its way. @param {string} route '' for one that none leads to */
+export const screenOf = (route) => (route === '' ? 'body:is(:not([data-screen]), [data-screen=""])' : `body[data-screen="${route}"]`);
