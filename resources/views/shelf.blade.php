@@ -101,7 +101,7 @@
 <a href="{{ route('history', $item, false) }}" title="{{ __('views/shelf.look_at_this_change') }}">{{ $phrases->version($item->newest) }}</a><small>{{ $item->newest->user->firstName() }}, <x-when :at="$item->newest->saved_at" /></small>
 @endif
 </td>
-<td class="items-bars"><svg viewBox="0 0 196 {{ $view::BAR_HEIGHT }}" role="img" aria-label="Edits in the last eight weeks">@foreach ($view->bars[$item->id] ?? [] as $colour => $path)<path class="bar by-{{ $colour }}" d="{{ $path }}"/>@endforeach</svg></td>
+<td class="items-bars"><svg viewBox="0 0 196 {{ $view::BAR_HEIGHT }}" role="img" aria-label="{{ __('views/shelf.edits_in_the_last_eight_weeks') }}">@foreach ($view->bars[$item->id] ?? [] as $colour => $path)<path class="bar by-{{ $colour }}" d="{{ $path }}"/>@endforeach</svg></td>
 <td>@if ($milestone = $view->milestones->get($item->id))<a class="flag" href="{{ route('history', ['item' => $item, 'from' => $milestone->number, 'to' => $item->head], false) }}" title="{{ __('views/shelf.version', ['name' => $milestone->name, 'number' => $milestone->number]) }}"><span>{{ $milestone->name }}</span></a>@endif</td>
 <td class="items-do">
 <a class="button" href="{{ route('history', $item, false) }}" aria-label="{{ __('views/shelf.history_of', ['title' => $item->title]) }}">{{ __('views/shelf.history') }}</a>

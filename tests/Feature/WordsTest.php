@@ -21,7 +21,7 @@ final class WordsTest extends TestCase
         foreach ($this->files('resources/views', '.blade.php') as $name => $view) {
             // Comments, code, echoes, drawings, directives with what they are given, tags.
             $tags = (string) preg_replace([
-                '/\{\{--.*?--\}\}|@php\b(?!\().*?@endphp/s', '/<(script|style|svg)\b.*?<\/\1>/s', '/\{\{.*?\}\}|\{!!.*?!!\}/s',
+                '/\{\{--.*?--\}\}|@php\b(?!\().*?@endphp/s', '/<(script|style)\b.*?<\/\1>/s', '/\{\{.*?\}\}|\{!!.*?!!\}/s',
                 '/\B@\w+(?:\s*(\((?:[^()\'"]+|\'(?:[^\'\\\\]|\\\\.)*\'|"(?:[^"\\\\]|\\\\.)*"|(?1))*\)))?/s',
             ], ' ', $view);
             $text = (string) preg_replace('/<[^<>"]*(?:"[^"]*"[^<>"]*)*>|&\w+;/s', ' ', $tags);

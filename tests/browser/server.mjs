@@ -3,6 +3,8 @@ import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 
+export const KEY = 'base64:3q2+796tvu/erb7v3q2+796tvu/erb7v3q2+796tvu8=';
+
 /** A server of its own with a fresh database and the demo in it; it can be stopped and started again. */
 export class Server {
     constructor(port, { checkpoint = 1 } = {}) {
@@ -10,7 +12,7 @@ export class Server {
         const folder = mkdtempSync(join(tmpdir(), 'attic-browser-'));
         this.env = {
             ...process.env,
-            APP_KEY: 'base64:3q2+796tvu/erb7v3q2+796tvu/erb7v3q2+796tvu8=',
+            APP_KEY: KEY,
             APP_CONFIG_CACHE: join(folder, 'none.php'),
             APP_URL: `http://127.0.0.1:${port}`,
             DB_DATABASE: join(folder, 'attic.sqlite'),

@@ -126,6 +126,7 @@ return [
         'until' => ', until ',
         'this_is_how_was_published_on' => 'This is how “:title” was published on :decided_at UTC:ended_at.',
         'to_the_present' => 'To the present :kind',
+        'as_it_was' => 'As it was',
     ],
     'seen' => [
         'what_readers_will_see' => 'What readers will see',

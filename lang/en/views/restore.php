@@ -54,4 +54,7 @@ return [
     'restore_and_publish' => 'Restore and publish',
     'restore' => 'Restore :number',
     'bring_these_back' => 'Bring these back',
+    'line' => [
+        'becomes' => 'Version :number becomes version :next',
+    ],
 ];

@@ -45,4 +45,5 @@ return [
     'before' => 'Before',
     'to_of' => ':first_item to :last_item of :total',
     'next' => 'Next',
+    'edits_in_the_last_eight_weeks' => 'Edits in the last eight weeks',
 ];

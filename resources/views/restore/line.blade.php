@@ -1,4 +1,4 @@
-<svg class="plan-arc" viewBox="0 0 1200 84" role="img" aria-label="Version {{ $version->number }} becomes version {{ $item->head + 1 }}">
+<svg class="plan-arc" viewBox="0 0 1200 84" role="img" aria-label="{{ __('views/restore.line.becomes', ['number' => $version->number, 'next' => $item->head + 1]) }}">
     @foreach ($dots as $dot)
         <circle class="{{ $dot['class'] }}" cx="{{ $dot['x'] }}" cy="52" r="5"/>
         <text x="{{ $dot['x'] }}" y="74" text-anchor="middle">{{ $dot['label'] }}</text>

@@ -14,7 +14,8 @@ return [
         'sha_256' => 'SHA-256',
     ],
     'laid' => [
-        'in' => ':name in :number',
+        'in' => ':name in :versions',
+        'with_it_laid_over' => ', with it laid over ',
     ],
     'new' => [
         'a_file_for' => 'A file for :name',

@@ -21,6 +21,8 @@ return [
     ],
     'flow' => [
         'nothing_is_asked_yet' => 'Nothing is asked yet.',
+        'questions_from_top_to_bottom' => 'Questions from top to bottom, with an arrow for each way on. The rules stand in words with their questions.',
+        'sent' => 'sent',
     ],
     'lost' => [
         'no_answers_any_more' => 'No answers any more',

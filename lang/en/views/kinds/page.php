@@ -8,6 +8,8 @@ return [
     ],
     'map' => [
         'layout_before_and_after' => 'Layout, before and after',
+        'the_layout_of_above_the_one' => 'The layout of :from above the one of :to',
+        'moved_names' => '; moved: :names',
     ],
     'marks' => [
         'new' => 'new',

@@ -137,4 +137,7 @@ return [
         'notes' => 'Notes',
         'charts_and_laying_out_need' => 'Charts and laying out need JavaScript; all figures stand in the tables.',
     ],
+    'map' => [
+        'the_layout_before_and_after' => 'The layout of “:title” before and after',
+    ],
 ];

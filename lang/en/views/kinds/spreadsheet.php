@@ -19,6 +19,7 @@ return [
         'column' => 'column',
         'or_its' => 'or its',
         'tab' => 'tab',
+        'the_numbers_from_the_oldest' => 'The numbers from the oldest to the newest, between :least and :most',
     ],
     'lines' => [
         'more' => ':chunk more',

@@ -1,6 +1,6 @@
 <aside class="page-map" aria-label="{{ __('views/kinds/page.map.layout_before_and_after') }}">
     <h2>{{ __('views/kinds/page.map.layout_before_and_after') }}</h2>
-    <svg viewBox="0 0 {{ $map::WIDTH + 34 }} {{ $map->height() }}" width="{{ $map::WIDTH + 34 }}" height="{{ $map->height() }}" role="img" aria-label="The layout of {{ $from->number }} above the one of {{ $to->number }}{{ $map->arrows === [] ? '' : '; moved: '.collect($map->arrows)->pluck('name')->join(', ') }}">
+    <svg viewBox="0 0 {{ $map::WIDTH + 34 }} {{ $map->height() }}" width="{{ $map::WIDTH + 34 }}" height="{{ $map->height() }}" role="img" aria-label="{{ __('views/kinds/page.map.the_layout_of_above_the_one', ['from' => $from->number, 'to' => $to->number]) }}{{ $map->arrows === [] ? '' : __('views/kinds/page.map.moved_names', ['names' => collect($map->arrows)->pluck('name')->join(', ')]) }}">
         <defs><marker id="map-head" viewBox="0 0 8 8" refX="1" refY="4" markerWidth="7" markerHeight="7" orient="auto-start-reverse"><path d="M8 0 0 4l8 4z" transform="rotate(180 4 4)"/></marker></defs>
         @foreach ([[0, $from->number], [1, $to->number]] as [$at, $number])
             <g transform="translate(0 {{ $at === 0 ? 0 : $map->second() }})">

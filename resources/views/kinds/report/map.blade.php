@@ -2,7 +2,7 @@
 @php($deep = max(4, ...array_map(fn ($part) => $part->int('y') + $part->int('down'), [...$places['old'], ...$places['new']])))
 @php($unit = min(8, 150 / $deep))
 <figure class="report-map">
-    <svg viewBox="0 0 420 {{ $deep * $unit + 26 }}" role="img" aria-label="The layout of “{{ $page['page']->part->string('title') }}” before and after">
+    <svg viewBox="0 0 420 {{ $deep * $unit + 26 }}" role="img" aria-label="{{ __('views/kinds/report.map.the_layout_before_and_after', ['title' => $page['page']->part->string('title')]) }}">
         @foreach (['old' => 0, 'new' => 240] as $side => $left)
             <rect class="map-sheet" x="{{ $left + 0.5 }}" y="0.5" width="179" height="{{ $deep * $unit }}"/>
             @foreach ($page['widgets'] as $one)

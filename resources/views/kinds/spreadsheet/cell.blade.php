@@ -6,7 +6,7 @@
         <x-problems />
         @if ($chart = $story->chart())
             <figure class="cell-chart">
-                <svg viewBox="0 0 640 90" width="640" height="90" role="img" aria-label="The numbers from the oldest to the newest, between {{ $chart['least'] }} and {{ $chart['most'] }}">
+                <svg viewBox="0 0 640 90" width="640" height="90" role="img" aria-label="{{ __('views/kinds/spreadsheet.cell.the_numbers_from_the_oldest', ['least' => $chart['least'], 'most' => $chart['most']]) }}">
                     <polyline points="{{ $chart['line'] }}"/>
                     @foreach ($chart['points'] as $point)<circle @class(["by-{$point['colour']}" => $point['colour'] !== null, 'is-moved' => $point['colour'] === null]) cx="{{ $point['x'] }}" cy="{{ $point['y'] }}" r="{{ $point['colour'] === null ? 2.5 : 4.5 }}"><title>{{ $point['label'] }}</title></circle>@endforeach
                 </svg>
