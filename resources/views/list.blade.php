@@ -16,7 +16,7 @@
             <label for="list-from">{{ __('views/list.from') }}</label> <input class="input list-day" type="date" id="list-from" name="from" value="{{ $asked->from?->format('Y-m-d') }}">
             <label for="list-until">{{ __('views/list.to') }}</label> <input class="input list-day" type="date" id="list-until" name="until" value="{{ $asked->until?->format('Y-m-d') }}">
             <button class="button">{{ __('views/list.show') }}</button>
-            <span role="status">{{ trans_choice('views/list.no_version', $page->total()) }}@if ($asked->words !== '' && $item->head > App\View\ListQuery::LOOKED_THROUGH){{ __('views/list.of_the_newest', ['l_o_o_k_e_d__t_h_r_o_u_g_h' => App\Words\Numbers::said(App\View\ListQuery::LOOKED_THROUGH)]) }}@endif</span>
+            <span role="status">{{ trans_choice('views/list.no_version', $page->total()) }}@if ($asked->words !== '' && $item->head > App\View\ListQuery::LOOKED_THROUGH){{ __('views/list.of_the_newest', ['most' => App\Words\Numbers::said(App\View\ListQuery::LOOKED_THROUGH)]) }}@endif</span>
             @if ($asked->isAsked())<a href="{{ route('list', $item, false) }}">{{ __('views/list.show_all') }}</a>@endif
         </form>
         @if ($page->isEmpty())
@@ -57,19 +57,19 @@
                             <td class="versions-who"><x-monogram :user="$version->user" aria-hidden="true" /> {{ $version->user->firstName() }}</td>
                             <td class="versions-when"><x-when :at="$version->saved_at" /></td>
                             <td>
-                                @can('write', $item)
+                                @if ($mayWrite)
                                     <details class="menu" data-menu>
                                         <summary class="{{ $version->milestone ? 'flag' : 'mark-it' }}" @if ($version->milestone?->note) title="{{ $version->milestone->note }}" @endif>@if ($version->milestone)<span>{{ $version->milestone->name }}</span>@else<x-glyph name="flag" /><span class="is-sr-only">{{ __('views/list.mark_as_a_milestone', ['number' => $version->number]) }}</span>@endif</summary>
                                         <div class="menu-sheet menu-form is-right">
                                             <form method="post" action="{{ route('milestone.mark', [$item, $version->number]) }}">@csrf @method('put')<label class="label" for="name-{{ $version->number }}">{{ __('views/list.name_for', ['number' => $version->number]) }}</label><input class="input" id="name-{{ $version->number }}" name="name" maxlength="{{ config('attic.title') }}" value="{{ $version->milestone?->name }}" required data-focus><label class="is-sr-only" for="note-{{ $version->number }}">{{ __('history.milestone.note') }}</label><input class="input" id="note-{{ $version->number }}" name="note" maxlength="{{ config('attic.note') }}" value="{{ $version->milestone?->note }}" placeholder="{{ __('history.milestone.note') }}"><button class="button is-dark">{{ $version->milestone ? __('views/list.rename') : __('views/list.save_name') }}</button></form>
                                             <form method="post" action="{{ route('version.pin', [$item, $version->number]) }}">@csrf @method('put')<input type="hidden" name="pin" value="{{ $version->pinned_by === null ? '1' : '0' }}"><button class="button is-quiet">{{ $version->pinned_by === null ? __('views/list.pin_it_so_that_no_rule') : __('views/list.take_the_pin_off') }}</button></form>
-                                            @can('comment', $item)<a class="button is-quiet" href="{{ route('talk', [$item, 'version' => $version->number]) }}">{{ __('talk.comment_on', ['what' => $version->number]) }}…</a>@endcan
+                                            @if ($mayComment)<a class="button is-quiet" href="{{ route('talk', [$item, 'version' => $version->number]) }}">{{ __('talk.comment_on', ['what' => $version->number]) }}…</a>@endif
                                             @if ($version->milestone)<form method="post" action="{{ route('milestone.remove', [$item, $version->number]) }}">@csrf @method('delete')<button class="button is-quiet">{{ __('views/list.take_the_name_off') }}</button></form>@endif
                                         </div>
                                     </details>
                                 @elseif ($version->milestone)
                                     <span class="flag" @if ($version->milestone->note) title="{{ $version->milestone->note }}" @endif><span>{{ $version->milestone->name }}</span></span>
-                                @endcan
+                                @endif
                             </td>
                             <td class="versions-do"><a href="{{ route('history', ['item' => $item, 'from' => $version->number, 'to' => $version->number, 'view' => 'was']) }}" aria-label="{{ __('views/list.version_as_it_was', ['number' => $version->number]) }}">{{ __('views/list.as_it_was') }}</a> <a href="{{ route('history', ['item' => $item, 'from' => $since[$version->number][0] ?? $item->lookFrom($version->number), 'to' => $version->number]) }}" aria-label="{{ __('views/list.what_changed_in_version', ['number' => $version->number]) }}">{{ __('views/list.what_changed') }}</a></td>
                         </tr>

@@ -56,6 +56,8 @@ enum Deed: string
 
     case Visit = 'lets a visitor propose';
 
+    case SwitchHistory = 'switches the history of a kind off or on';
+
     /** Whether it can be tried on what is in Lost & found: looking, and what is refused there; for all else people bring it back first. */
     public function isTriedOnLost(): bool
     {
@@ -74,7 +76,7 @@ enum Deed: string
             self::LookBack => 2,
             self::Decide, self::Talk, self::Respond => 3,
             self::Propose => 5,
-            self::Trespass, self::AskForYes, self::Rename, self::TakeAway, self::Follow, self::Tidy, self::Lose, self::Pin => 1,
+            self::Trespass, self::AskForYes, self::Rename, self::TakeAway, self::Follow, self::Tidy, self::Lose, self::Pin, self::SwitchHistory => 1,
             self::Reload, self::Answer, self::EditEntry, self::Settle => 3,
             self::Picture, self::Keep, self::Milestone, self::Restore, self::Pick, self::PartBack, self::TakeBack, self::TakeOut, self::CopyOut, self::Publish, self::Rights, self::Thin, self::BringDay, self::Visit => 2,
         };

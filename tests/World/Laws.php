@@ -117,7 +117,7 @@ final class Laws
             foreach (array_diff_key($this->tagsAt($version->root), $this->known[$kind] ?? []) as $tag => $unused) {
                 $author = Ledger::author((string) $tag);
                 // Behind a gap it may have come with what is no longer kept.
-                $writers = [$version->user_id, ...DB::table('gone_versions')->where('item_id', $item->id)->where('number', '<', $version->number)->where('number', '>', $this->before($versions, $version))->pluck('user_id')->all()];
+                $writers = [$version->user_id, ...($version->facts['by'] ?? []), ...DB::table('gone_versions')->where('item_id', $item->id)->where('number', '<', $version->number)->where('number', '>', $this->before($versions, $version))->pluck('user_id')->all()];
                 if (! isset($this->world->people[$author]) || ! in_array($this->world->people[$author]->id, $writers, true)) {
                     throw Broken::law('Nobody’s name stands on what they did not do', "version {$version->number} of the {$kind} by {$version->user->name} brought {$tag}");
                 }

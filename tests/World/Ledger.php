@@ -4,6 +4,9 @@ declare(strict_types=1);
 
 namespace Tests\World;
 
+use App\Models\Item;
+use App\Models\Version;
+use App\Store\States;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
 
@@ -28,6 +31,9 @@ final class Ledger
     /** @var array<string, list<int>> kind => versions of its follower with which somebody let it follow again */
     public array $followed = [];
 
+    /** @var array<string, array{int, string}> item => its newest version and that one's root, where no history is kept */
+    private array $unkept = [];
+
     /** @param array<string, true> $had @param array<string, true> $has */
     public function sent(string $item, string $who, array $had, array $has): void
     {
@@ -40,6 +46,24 @@ final class Ledger
     public function saidYes(string $item, array $tags): void
     {
         $this->yes[$item] = ($this->yes[$item] ?? []) + $tags;
+    }
+
+    /**
+     * Where no history is kept, what others write over is gone.
+     *
+     * @param array<string, Item> $items
+     */
+    public function writtenOver(array $items): void
+    {
+        foreach ($items as $kind => $item) {
+            $newest = Version::query()->where('item_id', $item->id)->orderByDesc('number')->firstOrFail();
+            [$number, $root] = $this->unkept[$kind] ?? [0, ''];
+            if ($number === $newest->number && $root !== $newest->root) {
+                $states = app(States::class);
+                $this->gone[$kind] = ($this->gone[$kind] ?? []) + array_diff_key(self::tags($states->tree($root)), self::tags($states->tree($newest->root)));
+            }
+            $this->unkept[$kind] = $newest->unkept ? [$newest->number, $newest->root] : [0, ''];
+        }
     }
 
     /** Whose word or figure it is. */

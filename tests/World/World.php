@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\World;
 
 use App\Keeping\Exempt;
+use App\Making\Offered;
 use App\Models\HeldEdit;
 use App\Models\Item;
 use App\Models\Presence;
@@ -103,8 +104,10 @@ final class World
             Deed::Propose => $this->proposing->propose($step, $chance),
             Deed::Respond => $this->proposing->answer($step, $chance),
             Deed::Visit => $this->proposing->visit($step, $chance),
+            Deed::SwitchHistory => $this->switchHistory($step),
             Deed::BringDay => $this->mayWrite($step->who) ? $this->days->bring($step->who, $chance) : null,
         };
+        $this->ledger->writtenOver($this->items);
     }
 
     /** All windows send what they have and take in what is there, until nothing is left to send. */
@@ -607,6 +610,15 @@ final class World
                 throw Broken::law('No answer of an entry changes unless somebody sent that field', "{$answer->id} of entry {$entry->number}");
             }
         }
+    }
+
+    /** Of one kind on the shelf no history is kept from now on, or one is again. */
+    private function switchHistory(Step $step): void
+    {
+        $off = $this->shelf->refresh()->unkept_kinds;
+        $kind = $this->item($step)->kind;
+        $off = in_array($kind, $off, true) ? array_diff($off, [$kind]) : [...$off, $kind];
+        $this->allowed($this->as('ines')->put(route('keeping.shelf.kinds', $this->shelf), ['kinds' => array_values(array_diff(Offered::kinds(), $off))]), 'switching a history');
     }
 
     /** The owner lets changes of entries need a yes, or none. */

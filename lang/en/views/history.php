@@ -50,7 +50,7 @@ return [
         'everybody' => 'everybody',
         'take_s_out' => 'Take :who’s out…',
         'in_by' => 'in :number, by :who',
-        'and_more_all_of_them_are' => 'and :m_o_s_t__l_i_s_t_e_d more: all of them are in',
+        'and_more_all_of_them_are' => 'and :more more: all of them are in',
         'the_comparison_to_take_along' => 'the comparison to take along',
         'and_because_the_data_changed' => 'And because the data changed',
         '2_see_that_comparison' => ':title, :number → :number_2: see that comparison',

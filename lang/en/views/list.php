@@ -23,7 +23,7 @@ return [
     'from' => 'from',
     'to' => 'to',
     'no_version' => '{0} no version|{1} one version|[2,*] :count versions',
-    'of_the_newest' => ', of the newest :l_o_o_k_e_d__t_h_r_o_u_g_h',
+    'of_the_newest' => ', of the newest :most',
     'show_all' => 'show all',
     'no_version_was_published_yet' => 'No version was published yet.',
     'no_version_bears_a_name_yet' => 'No version bears a name yet. Mark a milestone on the ribbon, or here, and it can be found at a glance.',

@@ -43,7 +43,7 @@
                     @if ($parts)<a class="entry-history" href="{{ $entry->story($item) }}" title="{{ __('history.its_history') }}"><x-glyph name="history" /><span class="is-sr-only">{{ __('history.its_history') }}: {{ $entry->sentence }}</span></a>@endif
                 </li>
         @endforeach
-        @if (count($listed) > App\View\Comparison::MOST_LISTED)<li class="data-moved">{{ __('views/history.changes.and_more_all_of_them_are', ['m_o_s_t__l_i_s_t_e_d' => App\Words\Numbers::said(count($listed) - App\View\Comparison::MOST_LISTED)]) }} <a href="{{ route('comparison', [$item, $from->number, $to->number, 'xlsx']) }}">{{ __('views/history.changes.the_comparison_to_take_along') }}</a></li>@endif
+        @if (count($listed) > App\View\Comparison::MOST_LISTED)<li class="data-moved">{{ __('views/history.changes.and_more_all_of_them_are', ['more' => App\Words\Numbers::said(count($listed) - App\View\Comparison::MOST_LISTED)]) }} <a href="{{ route('comparison', [$item, $from->number, $to->number, 'xlsx']) }}">{{ __('views/history.changes.the_comparison_to_take_along') }}</a></li>@endif
         @if (($compared ?? null) !== null && $compared->because !== [])
                 <li class="data-moved">{{ __('views/history.changes.and_because_the_data_changed') }}</li>
                 @foreach ($compared->because as $moved)

@@ -15,7 +15,7 @@ return [
         'calculated_by_empty_if_values_are' => 'Calculated by; empty if values are typed in',
         'calculated_by' => 'Calculated by',
         'minutes_60' => '[Minutes] / 60',
-        'fields_in_brackets_and_comparisons' => 'Fields in brackets; + - * / % and **, comparisons, and or not, contains, ~ puts texts together, a ? b : c; :s_i_g_n_a_t_u_r_e_s. What it is then follows from the expression, and not from the choice above.',
+        'fields_in_brackets_and_comparisons' => 'Fields in brackets; + - * / % and **, comparisons, and or not, contains, ~ puts texts together, a ? b : c; :signatures. What it is then follows from the expression, and not from the choice above.',
         'the_fields' => 'The fields:',
         'save' => 'Save',
         'cancel' => 'Cancel',

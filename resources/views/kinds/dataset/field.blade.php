@@ -17,7 +17,7 @@
             @endif
             @if ($field === null || $field->string('expression') !== '')
                 <div class="field"><label class="label" for="expression">{{ $field === null && ! $item->follows() ? __('views/kinds/dataset.field.calculated_by_empty_if_values_are') : __('views/kinds/dataset.field.calculated_by') }}</label><textarea class="textarea" id="expression" name="expression" rows="3" maxlength="4000" placeholder="{{ __('views/kinds/dataset.field.minutes_60') }}" aria-describedby="expression-what" @required($item->follows())>{{ $expression }}</textarea>
-                    <small id="expression-what">{{ __('views/kinds/dataset.field.fields_in_brackets_and_comparisons', ['s_i_g_n_a_t_u_r_e_s' => implode(', ', array_keys(MistyAttic\Core\Calculate\Data\ExpressionFunctions::SIGNATURES))]) }}</small></div>
+                    <small id="expression-what">{{ __('views/kinds/dataset.field.fields_in_brackets_and_comparisons', ['signatures' => implode(', ', array_keys(MistyAttic\Core\Calculate\Data\ExpressionFunctions::SIGNATURES))]) }}</small></div>
                 <p class="ask-help">{{ __('views/kinds/dataset.field.the_fields') }} @foreach ($names as $other => $name)@continue($other === $id)<code>{{ MistyAttic\Core\Kinds\Dataset\FieldNames::shown("[{$other}]", $names) }}</code> @endforeach</p>
             @endif
             <div class="answer-do"><button class="button is-dark">{{ __('views/kinds/dataset.field.save') }}</button><a class="button" href="{{ route('item', $item) }}">{{ __('views/kinds/dataset.field.cancel') }}</a>
