@@ -59,58 +59,86 @@ final readonly class WriteVersion
         // Without a history, one version takes in what everybody writes; what stood before it stays.
         $unkept = $newest !== null && $this->keepsNoSteps($item, $written);
         $grown = $newest === null ? null : $this->grown($item, $newest, $editor, $written, $unkept);
-        $kind = Kinds::named($item->kind);
-        $grid = $kind->grid();
         $beforeRoot = $this->beforeRoot($item, $grown);
         $compared = $compared !== null && $compared->beforeRoot === $beforeRoot ? $compared : $this->compare($this->states, $item, $written, $grown, $beforeRoot);
-        [$before, $after, $changes] = [$compared->before, $compared->after, $compared->changes];
-        $rules = $item->room(Rules::class);
-        $rules->check($item, $editor, $written, $compared, fn (): ChangeSet => $grown === null ? $changes : $this->changesSince($item, $written));
-        if ($grid === null) {
-            $this->ownPictures($item, $kind, $changes);
+        $this->check($item, $editor, $written, $grown, $compared);
+        $writers = $unkept && $grown !== null ? $this->writers($item, $grown, $written->before ?? $this->states->tree($item->root), $compared->after) : [];
+        $version = $this->filled($grown ?? new Version(['item_id' => $item->id, 'number' => $item->head + 1, 'user_id' => $editor->id, 'cause' => $written->cause, 'source' => $written->source, 'started_at' => $at]), $item, $editor, $written, $compared, $writers);
+        $version->fill(['unkept' => $unkept, ...($unkept ? ['user_id' => $editor->id] : []), 'saved_at' => $at])->save();
+        if ($grown !== null && $item->root !== $written->root) {
+            $this->handed->keep($item, $item->root);
         }
-        $title = $written->title ?? $item->title;
-        $called = $item->head === 0 ? $title : ($grown === null ? $item->title : (string) Version::query()->where('item_id', $item->id)->where('number', '<', $grown->number)->orderByDesc('number')->value('title'));
-        $statements = [...Statements::ofTitle($called, $title), ...$compared->statements];
-        $writers = $unkept && $grown !== null ? $this->writers($item, $grown, $written->before ?? $this->states->tree($item->root), $after) : [];
+        $this->log($item, $editor, $version, $version->title, $grown === null);
+        $isGrid = Kinds::named($item->kind)->grid() !== null;
+        $item->update(['head' => $version->number, 'root' => $written->root, 'title' => $version->title, 'changed_at' => $at, ...(! $compared->isExcerpt && $isGrid ? ['formulas' => Spelling::hasFormulas($compared->after)] : [])]);
+        $this->index($item, $version, $written, $compared, $writers, $grown !== null);
+        if ($grown === null) {
+            $this->tally($item, $editor, $at);
+        }
+        $item->isLine() ? Proposal::onLine($item)?->wrote($written->root, array_map(strval(...), array_keys($compared->touched))) : $item->room(Rules::class)->written($item, $version, $compared->after);
 
-        $version = $grown ?? new Version(['item_id' => $item->id, 'number' => $item->head + 1, 'user_id' => $editor->id, 'cause' => $written->cause, 'source' => $written->source, 'started_at' => $at]);
-        $version->fill([
+        return $version->load('user', 'milestone');
+    }
+
+    /** What must hold when a state of this kind is written. */
+    private function check(Item $item, User $editor, Written $written, ?Version $grown, Compared $compared): void
+    {
+        $item->room(Rules::class)->check($item, $editor, $written, $compared, fn (): ChangeSet => $grown === null ? $compared->changes : $this->changesSince($item, $written));
+        $kind = Kinds::named($item->kind);
+        if ($kind->grid() === null) {
+            $this->ownPictures($item, $kind, $compared->changes);
+        }
+    }
+
+    /**
+     * The version with what it says of itself.
+     *
+     * @param  array<string, int>  $writers  part => who wrote it, where one version takes in what several write
+     */
+    private function filled(Version $version, Item $item, User $editor, Written $written, Compared $compared, array $writers): Version
+    {
+        $title = $written->title ?? $item->title;
+        $called = $item->head === 0 ? $title : ($version->exists ? (string) Version::query()->where('item_id', $item->id)->where('number', '<', $version->number)->orderByDesc('number')->value('title') : $item->title);
+        $statements = [...Statements::ofTitle($called, $title), ...$compared->statements];
+
+        return $version->fill([
             'root' => $written->root,
             'title' => $title,
             'kept' => $version->kept || $written->kept,
             'note' => $written->note ?? $version->note,
-            'facts' => [...$this->facts($statements), ...($written->of === null ? [] : ['of' => $written->of, ...($written->whose === null ? [] : ['whose' => $written->whose])]), ...($written->author === null ? [] : ['author' => $written->author]), ...($written->range === null ? [] : ['from' => $written->range[0], 'to' => $written->range[1]]), ...($writers === [] ? [] : ['by' => array_values(array_unique([...$writers, $editor->id]))])],
+            'facts' => [
+                ...$this->facts($statements),
+                ...($written->of === null ? [] : ['of' => $written->of, ...($written->whose === null ? [] : ['whose' => $written->whose])]),
+                ...($written->author === null ? [] : ['author' => $written->author]),
+                ...($written->range === null ? [] : ['from' => $written->range[0], 'to' => $written->range[1]]),
+                ...($writers === [] ? [] : ['by' => array_values(array_unique([...$writers, $editor->id]))]),
+            ],
             'unusual' => $compared->unusual,
             'added' => array_sum(array_column($statements, 'added')),
             'removed' => array_sum(array_column($statements, 'removed')),
-            'unkept' => $unkept,
-            ...($unkept ? ['user_id' => $editor->id] : []),
-            'saved_at' => $at,
-        ])->save();
-        if ($grown !== null && $item->root !== $written->root) {
-            $this->handed->keep($item, $item->root);
-        }
-        $this->log($item, $editor, $version, $title, $grown === null);
-        $item->update(['head' => $version->number, 'root' => $written->root, 'title' => $title, 'changed_at' => $at, ...(! $compared->isExcerpt && $grid !== null ? ['formulas' => Spelling::hasFormulas($after)] : [])]);
+        ]);
+    }
+
+    /**
+     * What is looked up by part: who touched it and when, its texts, its words through the versions, and what is said about it.
+     *
+     * @param  array<string, int>  $writers
+     */
+    private function index(Item $item, Version $version, Written $written, Compared $compared, array $writers, bool $hasGrown): void
+    {
+        $kind = Kinds::named($item->kind);
         $this->touch($item, $version, $compared->touched, $writers);
         if (! $item->isLine() && ($version->number === 1 || $item->is_read)) {
-            $touched = [...array_map(strval(...), array_keys($compared->touched)), ...Touched::followed($changes, $kind)];
+            $touched = [...array_map(strval(...), array_keys($compared->touched)), ...Touched::followed($compared->changes, $kind)];
             // So much at once would keep others from writing: it is read in by night.
-            $isRead = ! Lives::areMany($touched, $after);
+            $isRead = ! Lives::areMany($touched, $compared->after);
             $item->is_read === $isRead || $item->update(['is_read' => $isRead]);
-            $isRead && $this->lives->write($item, $version->number, $grown !== null, $kind, $touched, $after, $title);
+            $isRead && $this->lives->write($item, $version->number, $hasGrown, $kind, $touched, $compared->after, $version->title);
         }
-        if ($grid === null) {
-            $this->carried->keep($item, $version, $before, $after, $changes, $written->from);
-            $this->places->handle($item, $version->number, $changes, $before, $after);
+        if ($kind->grid() === null) {
+            $this->carried->keep($item, $version, $compared->before, $compared->after, $compared->changes, $written->from);
+            $this->places->handle($item, $version->number, $compared->changes, $compared->before, $compared->after);
         }
-        if ($grown === null) {
-            $this->tally($item, $editor, $at);
-        }
-        $item->isLine() ? Proposal::onLine($item)?->wrote($written->root, array_map(strval(...), array_keys($compared->touched))) : $rules->written($item, $version, $after);
-
-        return $version->load('user', 'milestone');
     }
 
     /** What happened to the item as a whole, for the log of its shelf; of an entry only what went against the run of its history. */
