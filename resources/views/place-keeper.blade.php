@@ -22,14 +22,14 @@
                 <thead><tr><th>{{ __('views/place-keeper.who') }}</th><th>{{ __('views/place-keeper.address') }}</th><th>{{ __('views/place-keeper.shelves') }}</th><th><span class="is-sr-only">{{ __('views/place-keeper.let_in') }}</span></th></tr></thead>
                 <tbody>@foreach ($people as $person)<tr>
                     <td class="people-name"><x-monogram :user="$person" aria-hidden="true" /> {{ $person->name }} @if ($person->keeps_place)<small>{{ __('views/place-keeper.keeps_the_place') }}</small>@endif @if ($person->second_key !== null)<small>{{ __('place.has_second') }}</small>@endif @if ($person->left_at !== null)<small>{{ __('views/place-keeper.let_in_no_more') }}</small>@endif</td>
-                    <td>{{ $person->email }}</td><td>{{ $person->shelves_count }}</td>
+                    <td>{{ $person->email }}</td><td data-th="{{ __('views/place-keeper.shelves') }}">{{ $person->shelves_count }}</td>
                     <td class="items-do">@if ($person->second_key !== null && ! $person->is(auth()->user()))<form method="post" action="{{ route('place.second', $person) }}">@csrf @method('put')<button class="button is-quiet" aria-label="{{ __('place.set_anew', ['name' => $person->name]) }}">{{ __('place.set_anew_short') }}</button></form>@endif @unless ($person->is(auth()->user()))@if ($people->count() > 1)<a class="button is-quiet" href="{{ route('place.merge', $person) }}" aria-label="{{ __('place.merge.link_of', ['name' => $person->name]) }}">{{ __('place.merge.link') }}</a>@endif <form method="post" action="{{ route('place.admit', $person) }}">@csrf @method('put')<input type="hidden" name="leaves" value="{{ $person->left_at === null ? '1' : '0' }}"><button class="button is-quiet" aria-label="{{ $person->left_at === null ? __('views/place-keeper.let').$person->name.__('views/place-keeper.in_no_more') : __('views/place-keeper.let').$person->name.__('views/place-keeper.in_again') }}">{{ $person->left_at === null ? __('views/place-keeper.let_in_no_more_2') : __('views/place-keeper.let_in_again') }}</button></form>@endunless</td>
                 </tr>@endforeach</tbody>
             </table>
             <h2>{{ __('views/place-keeper.shelves') }}</h2>
             <table class="items plain-rows">
                 <thead><tr><th>{{ __('views/place-keeper.shelf') }}</th><th>{{ __('views/place-keeper.owners') }}</th><th class="is-number">{{ __('views/place-keeper.items') }}</th></tr></thead>
-                <tbody>@foreach ($shelves as $shelf)<tr><td>{{ $shelf->name }}@if ($shelf->archived_at !== null) <small>{{ __('views/place-keeper.put_away') }}</small>@endif</td><td>{{ $shelf->memberships->where('role', App\Models\Role::Owner)->map(fn ($each) => $each->user->name)->join(', ') }}</td><td class="is-number">{{ $shelf->items_count }}</td></tr>@endforeach</tbody>
+                <tbody>@foreach ($shelves as $shelf)<tr><td>{{ $shelf->name }}@if ($shelf->archived_at !== null) <small>{{ __('views/place-keeper.put_away') }}</small>@endif</td><td>{{ $shelf->memberships->where('role', App\Models\Role::Owner)->map(fn ($each) => $each->user->name)->join(', ') }}</td><td class="is-number" data-th="{{ __('views/place-keeper.items') }}">{{ $shelf->items_count }}</td></tr>@endforeach</tbody>
             </table>
             @if ($done->isNotEmpty())
                 <h2>{{ __('place.log') }}</h2>
