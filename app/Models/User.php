@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use App\Words\Ways;
 use Carbon\CarbonImmutable;
 use Database\Factories\UserFactory;
 use Illuminate\Database\Eloquent\Builder;
@@ -27,8 +26,8 @@ use Illuminate\Support\Str;
  * @property string $mails `daily` or `none`
  * @property string $look `day`, `night`, or '' for as the device has it
  * @property string $zone that they read times in (a name of the IANA database), or '' for that of the device
- * @property string $numbers how they write numbers, one of {@see Ways::NUMBERS}
- * @property string $dates how they write dates, one of {@see Ways::DATES}
+ * @property string $numbers how they write numbers: `comma` or `space`, or '' for as the place does
+ * @property string $dates how they write dates: `month`, `year` or `points`, or '' for as the place does
  * @property bool $keeps_place whether they keep the whole place: its outbox
  * @property int $colour 1 to 12, the same everywhere; 0 for whoever has no account
  */
