@@ -44,7 +44,7 @@ final readonly class Digest
         $was = Auth::user();
         Auth::setUser($person);
         try {
-            $changes = $newest <= $last ? [] : $this->changes($person, $last, $newest);
+            $changes = $this->changes($person, $last, $newest, isset($told->told_at) ? $since : null);
             $said = (new ForYou($person, $this->phrases))->between($since, $until);
         } finally {
             $was === null ? Auth::forgetUser() : Auth::setUser($was);
@@ -59,7 +59,7 @@ final readonly class Digest
     }
 
     /** @return array<int, Change> by version */
-    private function changes(User $person, int $last, int $newest): array
+    private function changes(User $person, int $last, int $newest, ?CarbonImmutable $since): array
     {
         $found = [];
         $watches = DB::table('watches')->where('user_id', $person->id)->orderByRaw('item_id IS NULL')->get();
@@ -69,7 +69,7 @@ final readonly class Digest
             if ($what === null || $watch->how === 'none' || Gate::forUser($person)->denies('view', $what)) {
                 continue;
             }
-            foreach ((new Changes($person, $this->phrases))->of($what, $last, $watch->how === 'marks', others: true) as $change) {
+            foreach ((new Changes($person, $this->phrases))->of($what, $last, $watch->how === 'marks', others: true, since: $since) as $change) {
                 // What was said of an item counts before what was said of its shelf.
                 if ($change->version->id <= $newest && ($watch->item_id !== null || ! isset($own[$change->item->id]))) {
                     $found[$change->version->id] = $change;

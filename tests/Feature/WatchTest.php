@@ -83,6 +83,24 @@ final class WatchTest extends FeatureCase
         self::assertCount(1, $this->mails(['--soon' => true]));
     }
 
+    public function test_what_goes_on_in_one_version_is_told_of_again(): void
+    {
+        $item = $this->document($this->shelf, $this->tobi, 'Before');
+        $this->actingAs($this->ines)->put(route('watch.shelf', $this->shelf), ['how' => 'all']);
+        $this->shelf->update(['unkept_kinds' => ['document']]);
+        $this->travel(1)->hours();
+        $this->save($item, $this->tobi, $this->paragraphs('Before', 'By Tobi'));
+        $head = $item->refresh()->head;
+        self::assertCount(1, $this->mails());
+        $this->travel(1)->hours();
+        $this->save($item, $this->tobi, $this->paragraphs('Before', 'By Tobi', 'And later'));
+        self::assertSame($head, $item->refresh()->head);
+        $mails = $this->mails();
+        self::assertSame([2, 1], [count($mails), substr_count($mails[1], 'added 2 paragraphs')]);
+        $this->travel(1)->hours();
+        self::assertCount(2, $this->mails());
+    }
+
     public function test_the_daily_mail_comes_in_the_morning_of_whoever_reads_it(): void
     {
         $item = $this->document($this->shelf, $this->tobi, 'Before');

@@ -9,7 +9,9 @@ use App\Models\Shelf;
 use App\Models\User;
 use App\Models\Version;
 use App\View\Phrases;
+use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Database\Query\JoinClause;
 use MistyAttic\Core\Kinds\Kind;
 use MistyAttic\Core\Kinds\Kinds;
 
@@ -23,14 +25,18 @@ final readonly class Changes
     /**
      * @param  int  $after  an id: only versions that came after it
      * @param  bool  $marks  milestones and publishings only
+     * @param  CarbonImmutable|null  $since  a version that came before it and has grown since this moment counts, too
      * @return list<Change>
      */
-    public function of(Item|Shelf $what, int $after = 0, bool $marks = false, bool $others = false): array
+    public function of(Item|Shelf $what, int $after = 0, bool $marks = false, bool $others = false, ?CarbonImmutable $since = null): array
     {
+        $items = fn (): Builder|array => $what instanceof Shelf ? $what->items()->getQuery()->select('items.id') : [$what->id];
+        $grown = $since === null ? [] : Item::query()->join('versions', fn (JoinClause $newest) => $newest->on('versions.item_id', '=', 'items.id')->on('versions.number', '=', 'items.head'))
+            ->whereIn('items.id', $items())->where('items.changed_at', '>', $since)->where('versions.saved_at', '>', $since)->where('versions.id', '<=', $after)->pluck('versions.id')->all();
         $shelf = $what instanceof Shelf ? $what : $what->shelf;
         $hidden = $shelf->showsDraftsTo($this->person) ? [] : array_map(fn (Kind $kind) => $kind->name(), array_values(array_filter(Kinds::all(), fn (Kind $kind) => $kind->isPublishable())));
-        $versions = Version::query()->with('user', 'milestone', 'item.shelf.memberships', 'item.origin.item')->where('versions.id', '>', $after)
-            ->whereIn('item_id', $what instanceof Shelf ? $what->items()->getQuery()->select('id') : [$what->id])
+        $versions = Version::query()->with('user', 'milestone', 'item.shelf.memberships', 'item.origin.item')->where(fn (Builder $either) => $either->where('versions.id', '>', $after)->when($grown !== [], fn (Builder $query) => $query->orWhereIn('versions.id', $grown)))
+            ->whereIn('item_id', $items())
             ->when($others, fn (Builder $query) => $query->where('user_id', '!=', $this->person->id))
             ->whereHas('item', fn (Builder $item) => $item->whereNotIn('kind', $hidden))
             ->when($marks, fn (Builder $query) => $query->where(fn (Builder $either) => $either->whereHas('milestone')->orWhereHas('publishings', fn (Builder $publishing) => $publishing->whereNotNull('count'))))
