@@ -1,4 +1,3 @@
-@props(['name'])
 <svg class="glyph glyph-{{ $name }}" viewBox="0 0 24 24" aria-hidden="true" focusable="false">
 @switch($name)
     @case('mark')

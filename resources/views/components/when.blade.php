@@ -1,2 +1,0 @@
-@props(['at', 'exact' => false, 'short' => false])
-<time datetime="{{ $at->toIso8601ZuluString() }}" data-when="{{ $exact ? 'exact' : ($short ? 'short' : 'near') }}">{{ App\Words\Clock::exact($at) }}</time>
