@@ -23,7 +23,7 @@ final readonly class KeepByRules
         $rules = WhatIsKept::item($item);
         $gone = $rules->thins() ? $this->letGo->handle($item, (new Rehearsed($item, $rules))->go) : 0;
         if ($gone > 0) {
-            LogLine::ofItem('thinned', $by ?? User::place(), $item, ['count' => (string) $gone, 'rule' => $rules->said()]);
+            LogLine::ofItem('thinned', $by ?? User::place(), $item, ['count' => (string) $gone, 'rule' => $rules->noted()]);
         }
 
         return $gone;

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Making;
 
 use App\Words\Numbers;
+use App\Words\Ways;
 use MistyAttic\Core\Formats\LeftOut;
 
 /** What a file holds and what was left out of it, in words: {@see LeftOut}. */
@@ -30,6 +31,6 @@ final class LeftOutWords
      */
     public static function note(array $left): ?string
     {
-        return $left === [] ? null : mb_substr((string) __('item.left_out_note', ['what' => implode(', ', self::all($left))]), 0, (int) config('attic.note'));
+        return $left === [] ? null : mb_substr((string) __('item.left_out_note', ['what' => implode(', ', Ways::kept(fn (): array => self::all($left)))]), 0, (int) config('attic.note'));
     }
 }

@@ -9,6 +9,7 @@ use App\Models\KeepingRule;
 use App\Models\Shelf;
 use App\Models\User;
 use App\Words\Numbers;
+use App\Words\Ways;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\History\Keeping\KeepingRules;
@@ -102,6 +103,12 @@ final readonly class WhatIsKept
             KeepingRule::query()->where($at)->delete();
             $own === [] || KeepingRule::query()->create([...$at, 'rules' => $own, 'user_id' => $person->id, 'changed_at' => now()]);
         });
+    }
+
+    /** The same for a log, which others read. */
+    public function noted(): string
+    {
+        return Ways::kept(fn (): string => $this->said());
     }
 
     /** In words: “Leave a version behind after one minute without typing. Keep everything for 30 days, …” */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Words;
 
 use App\Models\User;
+use Closure;
 use Illuminate\Support\Facades\Auth;
 
 /**
@@ -24,6 +25,27 @@ final class Ways
         'points' => ['j.n.Y', 'j.n.Y', 'j.n.', 'j.n.'],
     ];
 
+    private static bool $isKept = false;
+
+    /**
+     * What is written down, in a log or a note, is written as the place does: others read it.
+     *
+     * @template T
+     *
+     * @param  Closure(): T  $said
+     * @return T
+     */
+    public static function kept(Closure $said): mixed
+    {
+        $before = self::$isKept;
+        self::$isKept = true;
+        try {
+            return $said();
+        } finally {
+            self::$isKept = $before;
+        }
+    }
+
     /** @return array{string, string} */
     public static function numbers(): array
     {
@@ -38,7 +60,7 @@ final class Ways
 
     private static function reader(): ?User
     {
-        $reader = Auth::user();
+        $reader = self::$isKept ? null : Auth::user();
 
         return $reader instanceof User ? $reader : null;
     }

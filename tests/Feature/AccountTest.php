@@ -63,6 +63,10 @@ final class AccountTest extends FeatureCase
         }
         $this->put(route('account.update'), ['name' => 'Ines', 'colour' => 1, 'look' => '', 'numbers' => 'roman', 'dates' => 'lunar'])->assertSessionHasErrors(['numbers', 'dates']);
         $this->actingAs($tobi)->get(route('list', $item))->assertSee('3 Nov 2026, 23:30 UTC');
+        // What somebody has written down is read by others.
+        $this->ines->update(['numbers' => 'comma']);
+        $this->actingAs($this->ines)->post(route('keeping.say', $item), ['leave' => 60, 'most' => 5000, 'do' => 'keep'])->assertSessionHas('said', 'From now on: Leave a version behind after a minute of somebody’s writing. Keep everything for ever. Keep 5.000 versions at most.');
+        $this->actingAs($tobi)->get(route('log', [$shelf, 'about' => 'rules']))->assertSee('5,000 versions at most');
     }
 
     public function test_a_password_is_changed_by_who_knows_the_one_before(): void

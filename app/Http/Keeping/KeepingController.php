@@ -47,7 +47,7 @@ final class KeepingController extends Controller
         $above = WhatIsKept::shelf($item->shelf);
         WhatIsKept::say($this->person($request), $request->input('do') === 'above' ? $above->values : $request->values(), item: $item);
         $said = WhatIsKept::item($item)->said();
-        LogLine::ofItem('keeping', $this->person($request), $item, ['rule' => $said]);
+        LogLine::ofItem('keeping', $this->person($request), $item, ['rule' => WhatIsKept::item($item)->noted()]);
 
         return redirect()->route('keeping', $item)->with('said', __('keeping.kept', ['said' => $said]));
     }
@@ -78,7 +78,7 @@ final class KeepingController extends Controller
     {
         WhatIsKept::say($this->person($request), $request->input('do') === 'above' ? WhatIsKept::place()->values : $request->values(), shelf: $shelf);
         $said = WhatIsKept::shelf($shelf)->said();
-        LogLine::ofShelf('keeping', $this->person($request), $shelf, facts: ['rule' => $said]);
+        LogLine::ofShelf('keeping', $this->person($request), $shelf, facts: ['rule' => WhatIsKept::shelf($shelf)->noted()]);
 
         return redirect()->route('keeping.shelf', $shelf)->with('said', __('keeping.kept', ['said' => $said]));
     }
@@ -109,7 +109,7 @@ final class KeepingController extends Controller
     public function sayOfPlace(PlaceKeepingRequest $request): RedirectResponse
     {
         WhatIsKept::say($this->person($request), $request->values());
-        PlaceLine::note($this->person($request), 'rules', WhatIsKept::place()->said());
+        PlaceLine::note($this->person($request), 'rules', WhatIsKept::place()->noted());
 
         return redirect()->route('keeping.place')->with('said', __('keeping.kept', ['said' => WhatIsKept::place()->said()]));
     }
