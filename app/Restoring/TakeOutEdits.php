@@ -84,8 +84,8 @@ final readonly class TakeOutEdits
     }
 
     /**
-     * The versions in question with the one that is kept before each. Where others' versions between the two are no longer kept, taking it out would take out
-     * what they wrote, too: it is none of them.
+     * The versions in question with the one that is kept before each. Where others' versions between the two are no longer kept, or one version takes in what
+     * several wrote while no history was kept, taking it out would take out what they wrote, too: it is none of them.
      *
      * @return array<int, int>
      */
@@ -94,10 +94,11 @@ final readonly class TakeOutEdits
         [$from, $to, $author] = [$edits->from, $edits->to, $edits->author];
         $befores = [];
         $others = array_flip(DB::table('gone_versions')->where('item_id', $item->id)->where('user_id', '!=', $author->id)->where('number', '<=', $to)->pluck('number')->all());
+        $shared = Version::query()->where(['item_id' => $item->id, 'unkept' => true])->where('number', '<=', $to)->get(['number', 'facts'])->filter(fn (Version $version) => count($version->facts['by'] ?? []) > 1)->pluck('number')->flip()->all();
         $before = 0;
         foreach (Version::query()->where('item_id', $item->id)->where('number', '<=', $to)->orderBy('number')->toBase()->get(['number', 'user_id']) as $row) {
             $number = (int) $row->number;
-            if ($before > 0 && $number > $from && (int) $row->user_id === $author->id && ($others === [] || array_filter(range($before + 1, $number), fn (int $gone) => isset($others[$gone])) === [])) {
+            if ($before > 0 && $number > $from && (int) $row->user_id === $author->id && ! isset($shared[$number]) && ($others === [] || array_filter(range($before + 1, $number), fn (int $gone) => isset($others[$gone])) === [])) {
                 $befores[$number] = $before;
             }
             $before = $number;

@@ -62,7 +62,7 @@ final readonly class WriteVersion
         $beforeRoot = $this->beforeRoot($item, $grown);
         $compared = $compared !== null && $compared->beforeRoot === $beforeRoot ? $compared : $this->compare($this->states, $item, $written, $grown, $beforeRoot);
         $this->check($item, $editor, $written, $grown, $compared);
-        $writers = $unkept && $grown !== null ? $this->writers($item, $grown, $written->before ?? $this->states->tree($item->root), $compared->after) : [];
+        $writers = $unkept && $grown !== null ? $this->writers($item, $grown, $editor, $written) : [];
         $version = $this->filled($grown ?? new Version(['item_id' => $item->id, 'number' => $item->head + 1, 'user_id' => $editor->id, 'cause' => $written->cause, 'source' => $written->source, 'started_at' => $at]), $item, $editor, $written, $compared, $writers);
         $version->fill(['unkept' => $unkept, ...($unkept ? ['user_id' => $editor->id] : []), 'saved_at' => $at])->save();
         if ($grown !== null && $item->root !== $written->root) {
@@ -93,7 +93,7 @@ final readonly class WriteVersion
     /**
      * The version with what it says of itself.
      *
-     * @param  array<string, int>  $writers  part => who wrote it, where one version takes in what several write
+     * @param  array<string, non-empty-list<int>>  $writers  see {@see writers}
      */
     private function filled(Version $version, Item $item, User $editor, Written $written, Compared $compared, array $writers): Version
     {
@@ -111,7 +111,7 @@ final readonly class WriteVersion
                 ...($written->of === null ? [] : ['of' => $written->of, ...($written->whose === null ? [] : ['whose' => $written->whose])]),
                 ...($written->author === null ? [] : ['author' => $written->author]),
                 ...($written->range === null ? [] : ['from' => $written->range[0], 'to' => $written->range[1]]),
-                ...($writers === [] ? [] : ['by' => array_values(array_unique([...$writers, $editor->id]))]),
+                ...($writers === [] ? [] : ['by' => array_values(array_unique([...array_merge(...array_values($writers)), $editor->id]))]),
             ],
             'unusual' => $compared->unusual,
             'added' => array_sum(array_column($statements, 'added')),
@@ -122,7 +122,7 @@ final readonly class WriteVersion
     /**
      * What is looked up by part: who touched it and when, its texts, its words through the versions, and what is said about it.
      *
-     * @param  array<string, int>  $writers
+     * @param  array<string, non-empty-list<int>>  $writers  see {@see writers}
      */
     private function index(Item $item, Version $version, Written $written, Compared $compared, array $writers, bool $hasGrown): void
     {
@@ -304,17 +304,21 @@ final readonly class WriteVersion
     }
 
     /**
-     * Who wrote what stands in a version that takes several people in, and that the one who writes now leaves as it is.
+     * Who wrote what a version holds that takes several people in: what the one who writes now leaves as it is, is still those people's; a value that they
+     * write over is theirs, and of what holds more than a value it is not known any more which of them wrote what.
      *
-     * @return array<string, int> part => person
+     * @return array<string, non-empty-list<int>> part => people, where it is not the one who writes now alone
      */
-    private function writers(Item $item, Version $grown, PartTree $stood, PartTree $after): array
+    private function writers(Item $item, Version $grown, User $editor, Written $written): array
     {
+        $now = Touched::by($this->changesSince($item, $written), Kinds::named($item->kind));
         $writers = [];
-        foreach (DB::table('touches')->where(['item_id' => $item->id, 'number' => $grown->number])->get(['part', 'user_id']) as $row) {
-            [$was, $is] = [$stood->find((string) $row->part), $after->find((string) $row->part)];
-            if ($was?->record() === $is?->record()) {
-                $writers[(string) $row->part] = (int) $row->user_id;
+        foreach (['touches', 'shared_touches'] as $table) {
+            foreach (DB::table($table)->where(['item_id' => $item->id, 'number' => $grown->number])->get(['part', 'user_id']) as $row) {
+                $part = (string) $row->part;
+                if (! isset($now[$part]) || ($item->form_id === null && ! str_contains($part, '/'))) {
+                    $writers[$part] = array_values(array_unique([...(isset($now[$part]) ? [$editor->id] : []), ...($writers[$part] ?? []), (int) $row->user_id]));
+                }
             }
         }
 
@@ -335,16 +339,19 @@ final readonly class WriteVersion
 
     /**
      * @param  array<string, array{int, int|null}>  $touched
-     * @param  array<string, int>  $writers  of parts that somebody else than the version's editor wrote
+     * @param  array<string, non-empty-list<int>>  $writers  see {@see writers}
      */
     private function touch(Item $item, Version $version, array $touched, array $writers): void
     {
         DB::table('touches')->where(['item_id' => $item->id, 'number' => $version->number])->delete();
+        $version->unkept && DB::table('shared_touches')->where(['item_id' => $item->id, 'number' => $version->number])->delete();
         $insert = DB::connection()->getPdo()->prepare('INSERT INTO touches (item_id, part, number, user_id, what, position) VALUES (?, ?, ?, ?, ?, ?)');
         // A model takes longer to tell a value than the database to keep a row.
         [$id, $number, $editor] = [$item->id, $version->number, $version->user_id];
         foreach ($touched as $part => [$what, $position]) {
-            $insert->execute([$id, $part, $number, $writers[$part] ?? $editor, $what, $position]);
+            $people = $writers[$part] ?? [$editor];
+            $insert->execute([$id, $part, $number, $people[0], $what, $position]);
+            count($people) === 1 || DB::table('shared_touches')->insert(array_map(fn (int $other): array => ['item_id' => $id, 'number' => $number, 'part' => $part, 'user_id' => $other], array_slice($people, 1)));
         }
     }
 

@@ -19,6 +19,8 @@ use App\Models\User;
 use App\Models\Version;
 use App\Past\MarkMilestone;
 use App\Restoring\RestoreVersion;
+use App\Restoring\SomebodysEdits;
+use App\Restoring\TakeOutEdits;
 use App\Store\Space;
 use App\Store\States;
 use App\Store\WhatIsKept;
@@ -75,6 +77,12 @@ final class KeepingTest extends FeatureCase
         $this->save($item->refresh(), $this->tobi, $this->text($item, 'Fifth.'));
         $this->save($item->refresh(), $this->ines, $this->text($item, 'Sixth.'));
         self::assertSame(['First.', 'Fourth.', 'Sixth.'], array_slice($words(), -3));
+        // Both wrote in one paragraph of one version: neither's name stands on all of it, and taking out what one of them wrote would take out the other's words, too.
+        $number = $item->refresh()->head;
+        self::assertEqualsCanonicalizing([$this->ines->id, $this->tobi->id], [...DB::table('touches')->where(['item_id' => $item->id, 'number' => $number])->pluck('user_id'), ...DB::table('shared_touches')->where(['item_id' => $item->id, 'number' => $number])->pluck('user_id')]);
+        $edits = new SomebodysEdits($this->ines, $head, $number);
+        self::assertSame([[], 1], [$this->app->make(TakeOutEdits::class)->numbers($item, $edits), $this->app->make(TakeOutEdits::class)->mixed($item, $edits)]);
+        $this->get(route('history', [$item, 'view' => 'who']))->assertSee('Ines or Tobi');
         // What goes to such a shelf is told so beforehand; where it is switched on, each change is kept again.
         $other = $this->shelf('Elsewhere', [[$this->ines, Role::Owner]]);
         $there = $this->document($other, $this->ines, 'Moved');
@@ -86,6 +94,22 @@ final class KeepingTest extends FeatureCase
         $this->save($item->refresh(), $this->tobi, $this->text($item, 'Eighth.'));
         self::assertSame($head + 2, $item->refresh()->head);
         self::assertSame(['Sixth.', 'Seventh.', 'Eighth.'], array_slice($words(), -3));
+        $this->assertVerified();
+    }
+
+    public function test_cells_are_told_as_whose_they_are_where_no_history_is_kept(): void
+    {
+        $sheet = $this->app->make(MakeItem::class)->handle($this->shelf, $this->tobi, 'spreadsheet', 'Sums');
+        $rows = fn (int $one, int $two): PartTree => PartTree::of([new Part('tab1', 'tab', 0, ['name' => 'Sums', 'frozen' => 1]), new Part('col1', 'column', 1, ['width' => 0, 'format' => '']), new Part('col2', 'column', 1, ['width' => 0, 'format' => '']), new Part('row1', 'row', 1, ['col1' => $one, 'col2' => $two])]);
+        $this->save($sheet, $this->tobi, $rows(1, 1));
+        $this->actingAs($this->ines)->put(route('keeping.shelf.kinds', $this->shelf), ['kinds' => array_values(array_diff(Offered::kinds(), ['spreadsheet']))]);
+        $this->save($sheet, $this->tobi, $rows(2, 1));
+        $this->save($sheet, $this->ines, $rows(2, 3));
+        $whose = fn (string $table): array => DB::table($table)->where(['item_id' => $sheet->id, 'number' => $sheet->refresh()->head])->orderBy('part')->pluck('user_id', 'part')->all();
+        // The row is of both, its cells of one each.
+        self::assertSame([['row1' => $this->ines->id, 'row1/col1' => $this->tobi->id, 'row1/col2' => $this->ines->id], ['row1' => $this->tobi->id]], [$whose('touches'), $whose('shared_touches')]);
+        $this->save($sheet, $this->ines, $rows(4, 3));
+        self::assertSame($this->ines->id, $whose('touches')['row1/col1']);
         $this->assertVerified();
     }
 
