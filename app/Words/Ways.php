@@ -60,7 +60,8 @@ final class Ways
 
     private static function reader(): ?User
     {
-        $reader = self::$isKept ? null : Auth::user();
+        // On the command line nobody is signed in, nor is there anything to be signed in to.
+        $reader = self::$isKept || ! app()->bound('auth') ? null : Auth::user();
 
         return $reader instanceof User ? $reader : null;
     }
