@@ -30,6 +30,8 @@ final class When
             return self::parsed(trim($text), $zone)?->min($now)->utc();
         }
         $text = trim((string) preg_replace(['/\b(?:at|on)\b|,/', '/\s+/'], [' ', ' '], mb_strtolower($text)));
+        // With points the day comes first: “3.11.” is the third of November.
+        $text = (string) preg_replace_callback('/^(\d{1,2})\.\s?(0?[1-9]|1[0-2])\.(?= |$)/', fn (array $found): string => "{$found[1]} ".['jan', 'feb', 'mar', 'apr', 'may', 'jun', 'jul', 'aug', 'sep', 'oct', 'nov', 'dec'][(int) $found[2] - 1], $text);
         $hour = preg_match(self::HOUR, $text, $found) === 1 ? self::hour($found) : null;
         $day = trim((string) preg_replace(['/ +/'], [' '], $hour === null ? $text : (string) preg_replace(self::HOUR, ' ', $text, 1)));
         preg_match_all('/[a-z]+/', $day, $words);

@@ -101,6 +101,8 @@ final class ListTest extends FeatureCase
     public static function moments(): iterable
     {
         yield 'a day' => [['when' => '3 Oct'], 'from=3&to=6'];
+        yield 'a day with points' => [['when' => '3.10.'], 'from=3&to=6'];
+        yield 'a day with points, and an hour' => [['when' => '3.10.2026, 13:30', 'zone' => 'Europe/Berlin'], 'from=2&to=6'];
         yield 'before it, in that zone' => [['when' => '3 Oct 13:30', 'zone' => 'Europe/Berlin'], 'from=2&to=6'];
         yield 'after it, in that zone' => [['when' => '3 Oct 14:30', 'zone' => 'Europe/Berlin'], 'from=3&to=6'];
         yield 'before all' => [['when' => '1 Sep 2020'], 'from=1&to=6'];
