@@ -12,6 +12,7 @@ use App\Store\States;
 use App\View\Settings\PublishingWords;
 use App\View\Settings\SettingWords;
 use App\Words\Days;
+use App\Words\Numbers;
 use MistyAttic\Core\Compare\Telling\Movement;
 use MistyAttic\Core\Compare\Telling\Statement;
 use MistyAttic\Core\Compare\Telling\Statements;
@@ -81,7 +82,7 @@ final class Phrases
         if ($unusual === null || $unusual === []) {
             return null;
         }
-        $evidence = array_map(strval(...), $unusual[0]['evidence']);
+        $evidence = array_map(fn (string|int|float $value): string => is_string($value) || abs($value) < 1000 ? (string) $value : Numbers::short($value, 6), $unusual[0]['evidence']);
         $told = ! isset($evidence['key']) || app(OtherItems::class)->tellsOfKey($evidence['key']);
         $first = __($told ? "unusual.{$unusual[0]['type']}" : "unusual.elsewhere.{$unusual[0]['type']}", $evidence);
 

@@ -27,6 +27,13 @@ use Tests\Core\Sketch;
 /** Every fact has its words: no key and no placeholder is ever shown. */
 final class PhrasesTest extends FeatureCase
 {
+    public function test_numbers_that_are_unusual_are_told_as_people_write_them(): void
+    {
+        $phrases = $this->app->make(Phrases::class);
+        self::assertSame('1,520 of 1,528 cells were deleted at once', $phrases->unusual([['type' => 'blanked', 'part' => 'p1', 'evidence' => ['gone' => 1520, 'cells' => 1528]]]));
+        self::assertSame('15,130.5 is unusual for its column', $phrases->unusual([['type' => 'out_of_range', 'part' => 'p1', 'evidence' => ['is' => 15130.5, 'was' => 0.0001]]]));
+    }
+
     public function test_a_count_has_its_separators_in_every_sentence(): void
     {
         self::assertSame(['Added 12,345 rows', 'Added 999 rows'], [trans_choice('changes.added_rows', 12_345, ['of' => '']), trans_choice('changes.added_rows', 2, ['of' => '', 'count' => '999'])]);
