@@ -6,7 +6,7 @@ return [
     'left' => ':name is let in no more. What they wrote stays under their name.',
     'back' => ':name can sign in again.',
     'second' => ':name signs in without a code until they set it up anew. They are told by mail.',
-    'set_anew' => 'Let :name set up the code anew',
+    'set_anew' => 'New code for :name, who sets it up anew',
     'set_anew_short' => 'New code',
     'has_second' => 'has a code',
     'own_second' => 'Your own code is taken off in your account.',
@@ -17,7 +17,7 @@ return [
         'shelf_made' => 'made the shelf “:about”', 'shelf_deleted' => 'deleted the shelf “:about”', 'shelf_back' => 'brought the shelf “:about” back', 'shelf_gone' => 'deleted the shelf “:about” for good',
     ],
     'merge' => [
-        'link' => 'The same as…', 'link_of' => ':name is the same person as…',
+        'link' => 'The same as…', 'link_of' => 'The same as…: :name and somebody else',
         'title' => ':name has two accounts?',
         'lead' => 'The account of :address goes. What it did, :versions on :shelves, is the other account’s from then on, under its name: versions, talk, proposals and places on shelves, with the stronger role of two. Whoever is signed in with it is signed out.',
         'versions' => '{0} no version|{1} one version|[2,*] :count versions', 'shelves' => '{0} no shelf|{1} one shelf|[2,*] :count shelves',

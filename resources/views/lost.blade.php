@@ -35,13 +35,12 @@
                 <div class="empty"><p>{{ $view->find === '' && $view->kind === '' ? __('views/lost.nothing_is_lost_here') : __('views/lost.nothing_that_was_deleted_is_called') }}</p>@if ($view->find === '' && $view->kind === '')<p>{{ __('views/lost.what_is_deleted_comes_here_with') }}</p>@endif</div>
             @else
                 <table class="items lost" data-rows>
-                    <thead><tr><th><span class="is-sr-only">{{ __('views/lost.kind') }}</span></th><th>{{ __('views/lost.item') }}</th>@if ($shelf === null)<th>{{ __('views/lost.shelf') }}</th>@endif<th>{{ __('views/lost.deleted') }}</th><th>{{ __('views/lost.last_change') }}</th><th><span class="is-sr-only">{{ __('views/lost.what_to_do') }}</span></th></tr></thead>
+                    <thead><tr><th><span class="is-sr-only">{{ __('views/lost.kind') }}</span></th><th>{{ __('views/lost.item') }}</th><th>{{ __('views/lost.deleted') }}</th><th>{{ __('views/lost.last_change') }}</th><th><span class="is-sr-only">{{ __('views/lost.what_to_do') }}</span></th></tr></thead>
                     <tbody>
                         @foreach ($view->items as $item)
                             <tr data-row>
                                 <td>@if ($item->newest)<x-miniature :item="$item" :version="$item->newest" />@else<x-glyph :name="$item->kind" />@endif</td>
-                                <td class="items-name"><a href="{{ route('item', $item, false) }}" title="{{ __('views/lost.look_at', ['title' => $item->title]) }}">{{ $item->title }}</a><small>{{ ucfirst($item->kind) }} · {{ trans_choice('views/lost.one_version', $item->kept()) }}</small>@if (($words = $view->words($item)) !== '')<p class="lost-words">{{ $words }}</p>@endif</td>
-                                @if ($shelf === null)<td>{{ $item->shelf->name }}</td>@endif
+                                <td class="items-name"><a href="{{ route('item', $item, false) }}" title="{{ __('views/lost.look_at', ['title' => $item->title]) }}">{{ $item->title }}</a><small>{{ ucfirst($item->kind) }} · {{ trans_choice('views/lost.one_version', $item->kept()) }}@if ($shelf === null) · {{ $item->shelf->name }}@endif</small>@if (($words = $view->words($item)) !== '')<p class="lost-words">{{ $words }}</p>@endif</td>
                                 <td class="items-change">{{ __('views/lost.by', ['who' => $item->deleter?->firstName() ?? 'somebody']) }}<small><x-when :at="$item->deleted_at" /></small></td>
                                 <td class="items-change">@if ($item->newest)<a href="{{ route('history', $item, false) }}" title="{{ __('views/lost.look_at_its_history') }}">{{ $phrases->version($item->newest) }}</a><small>{{ $item->newest->user->firstName() }}, <x-when :at="$item->newest->saved_at" /></small>@endif</td>
                                 <td class="items-do lost-do">

@@ -6,7 +6,7 @@
             <progress class="progress" @if ($task->share !== null) value="{{ $task->share }}" max="100" @endif aria-label="{{ __("work.{$task->name}.{$task->state}") }}"></progress>
             <p class="door-note">{{ __('work.leave') }}</p>
         @elseif ($task->state === 'done')
-            <p><a class="button is-dark" href="{{ route('work.file', $task) }}" download>{{ __('work.take', ['name' => $task->response['file']['name'] ?? '']) }}</a></p>
+            <p><a class="button is-dark has-name" href="{{ route('work.file', $task) }}" download>{{ __('work.take', ['name' => $task->response['file']['name'] ?? '']) }}</a></p>
             <p class="door-note">{{ __('work.kept') }}</p>
         @else
             <p class="door-note" role="alert">{{ $task->response['said'] ?? __('work.failed') }}</p>

@@ -64,7 +64,7 @@ test('two people at one browser: what one had open and wrote is not there for th
     await text(page).click();
     await page.keyboard.type(' Never saved.');
     await expect(page.locator('[data-save-line]')).toContainText('not reachable');
-    await page.getByLabel('Signed in as Ines Oduya').click();
+    await page.locator('summary', { hasText: 'Signed in as' }).click();
     await page.getByRole('button', { name: 'Sign out' }).click();
     await expect(page.getByRole('alert').filter({ hasText: 'not saved yet' })).toBeVisible();
     await page.getByRole('button', { name: 'Sign out all the same' }).click();

@@ -83,8 +83,8 @@ test('several items are brought back to one moment, and taken back together', as
 test('two milestones of one item are compared in two presses', async ({ page }) => {
     await signIn(page, 'Ines Oduya');
     await page.getByRole('link', { name: 'Milestones' }).click();
-    await page.getByRole('link', { name: 'Compare “Half of spring” of Repair log with…' }).click();
+    await page.getByRole('link', { name: 'Compare with…: “Half of spring” of Repair log' }).click();
     await page.waitForURL(/one=\d+/, { waitUntil: 'load' });
-    await page.getByRole('link', { name: 'Compare “Half of spring” with “Before summer count”' }).click();
+    await page.getByRole('link', { name: 'Compare with this: “Before summer count” with “Half of spring”' }).click();
     await expect(page).toHaveURL(/history\?from=\d+&to=\d+/);
 });

@@ -67,6 +67,11 @@ test('the seven tasks take no more presses than the guide says, by mouse and by 
     const takesBack = () => page.getByRole('button', { name: 'Take it back' });
     const restore = () => page.getByRole('link', { name: /^Restore \d+…$/ });
     const bringBack = () => page.locator('[data-restore]');
+    const bringsBack = async () => {
+        await page.goto(`${item}/versions/${number}/restore`);
+        await bringBack().click();
+        await expect(takesBack()).toBeVisible();
+    };
     /** @type {Record<string, {mouse: () => Promise<number>, keys: (by: ReturnType<typeof counting>) => Promise<unknown>}>} */
     const tasks = {
         'Look for its history': {
@@ -141,11 +146,11 @@ test('the seven tasks take no more presses than the guide says, by mouse and by 
         },
         'Take that back': {
             async mouse() {
+                // After a walk that was too long it has been taken back already.
+                if (!await takesBack().isVisible()) await bringsBack();
                 await takesBack().click();
                 await expect(page.getByText(/^Taken back|taken back/).first()).toBeVisible();
-                await page.goto(`${item}/versions/${number}/restore`);
-                await bringBack().click();
-                await expect(takesBack()).toBeVisible();
+                await bringsBack();
                 return 1;
             },
             async keys(by) {

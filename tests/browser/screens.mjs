@@ -194,7 +194,7 @@ export const screens = {
     'deleting for good': ['item.ask-for-good', async (page) => {
         await signIn(page, 'Ines Oduya');
         await page.goto('/lost');
-        await page.getByRole('link', { name: 'Delete Summer rota for good' }).click();
+        await page.getByRole('link', { name: 'Delete for good: Summer rota' }).click();
     }],
     'what is kept of an item': ['keeping', async (page) => {
         await signIn(page, 'Ines Oduya');

@@ -84,7 +84,7 @@ return [
         'misty_attic_2' => 'Misty Attic',
         'in_every_version' => 'In every version',
         'find_in_every_version' => 'Find in every version',
-        'signed_in_as' => 'Signed in as :name',
+        'signed_in_as' => 'Signed in as',
         'show_that_this_address_is_yours' => 'Show that this address is yours',
         'your_account' => 'Your account',
         'the_whole_place' => 'The whole place',

@@ -26,7 +26,7 @@ return [
     'take_off_the_shelf' => 'Take off the shelf',
     'did_not_come' => 'did not come',
     'by_until' => 'by :who, until :expires_at',
-    'take_the_invitation_of_back' => 'Take the invitation of :name back',
+    'take_the_invitation_of_back' => 'Take back the invitation of :name',
     'take_back' => 'Take back',
     'invite_somebody' => 'Invite somebody',
     'e_mail_address' => 'E-mail address',

@@ -19,7 +19,7 @@
             <form class="top-find" method="get" action="{{ route('find', absolute: false) }}" role="search" aria-label="{{ __('views/components.layout.in_every_version') }}"><input type="search" name="q" maxlength="200" value="{{ request()->routeIs('find') ? request()->query('q') : '' }}" placeholder="{{ __('views/components.layout.find_in_every_version') }}" aria-label="{{ __('views/components.layout.find_in_every_version') }}">@if (request()->route('item') instanceof App\Models\Item)<input type="hidden" name="near" value="{{ request()->route('item')->key }}">@endif</form>
             <x-waiting-count />
             <details class="menu top-me" data-menu>
-                <summary aria-label="{{ __('views/components.layout.signed_in_as', ['name' => auth()->user()->name]) }}"><x-monogram :user="auth()->user()" /></summary>
+                <summary><span class="is-sr-only">{{ __('views/components.layout.signed_in_as') }}</span> <x-monogram :user="auth()->user()" /></summary>
                 <div class="menu-sheet is-right">
                     <p class="menu-note">{{ auth()->user()->name }}<br>{{ auth()->user()->email }}</p>
                     @unless (auth()->user()->proved)<form method="post" action="{{ route('address.ask') }}">@csrf<button class="menu-line">{{ __('views/components.layout.show_that_this_address_is_yours') }}</button></form>@endunless

@@ -15,8 +15,8 @@
         <button type="button" data-do="italic" aria-label="{{ __('views/write.tools.italic') }}" title="{{ __('views/write.tools.italic_ctrl_i') }}"><i>I</i></button>
         <button type="button" data-do="underline" aria-label="{{ __('views/write.tools.underline') }}" title="{{ __('views/write.tools.underline_ctrl_u') }}"><u>U</u></button>
         <button type="button" data-do="strike" aria-label="{{ __('views/write.tools.strike_through') }}" title="{{ __('views/write.tools.strike_through') }}"><s>S</s></button>
-        <button type="button" data-do="raised" aria-label="{{ __('views/write.tools.raised') }}" title="{{ __('views/write.tools.raised_as_in_m') }}">x<sup>2</sup></button>
-        <button type="button" data-do="lowered" aria-label="{{ __('views/write.tools.lowered') }}" title="{{ __('views/write.tools.lowered_as_in_co') }}">x<sub>2</sub></button>
+        <button type="button" data-do="raised" title="{{ __('views/write.tools.raised_as_in_m') }}"><span aria-hidden="true">x<sup>2</sup></span><span class="is-sr-only">{{ __('views/write.tools.raised') }}</span></button>
+        <button type="button" data-do="lowered" title="{{ __('views/write.tools.lowered_as_in_co') }}"><span aria-hidden="true">x<sub>2</sub></span><span class="is-sr-only">{{ __('views/write.tools.lowered') }}</span></button>
         <button type="button" data-do="code" aria-label="{{ __('views/write.tools.code_in_the_line') }}" title="{{ __('views/write.tools.code_in_the_line_ctrl_e') }}"><code>{&thinsp;}</code></button>
     </span>
     <span class="tool-group">

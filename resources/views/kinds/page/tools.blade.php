@@ -32,8 +32,8 @@
         <button type="button" data-do="bold" aria-label="{{ __('views/kinds/page.tools.bold') }}" title="{{ __('views/kinds/page.tools.bold_ctrl_b') }}"><b>B</b></button>
         <button type="button" data-do="italic" aria-label="{{ __('views/kinds/page.tools.italic') }}" title="{{ __('views/kinds/page.tools.italic_ctrl_i') }}"><i>I</i></button>
         <button type="button" data-do="underline" aria-label="{{ __('views/kinds/page.tools.underline') }}" title="{{ __('views/kinds/page.tools.underline_ctrl_u') }}"><u>U</u></button>
-        <button type="button" data-do="raised" aria-label="{{ __('views/kinds/page.tools.raised') }}" title="{{ __('views/kinds/page.tools.raised_as_in_m') }}">x<sup>2</sup></button>
-        <button type="button" data-do="lowered" aria-label="{{ __('views/kinds/page.tools.lowered') }}" title="{{ __('views/kinds/page.tools.lowered_as_in_co') }}">x<sub>2</sub></button>
+        <button type="button" data-do="raised" title="{{ __('views/kinds/page.tools.raised_as_in_m') }}"><span aria-hidden="true">x<sup>2</sup></span><span class="is-sr-only">{{ __('views/kinds/page.tools.raised') }}</span></button>
+        <button type="button" data-do="lowered" title="{{ __('views/kinds/page.tools.lowered_as_in_co') }}"><span aria-hidden="true">x<sub>2</sub></span><span class="is-sr-only">{{ __('views/kinds/page.tools.lowered') }}</span></button>
         <button type="button" data-do="link" title="{{ __('views/kinds/page.tools.link_ctrl_k') }}">{{ __('views/kinds/page.tools.link') }}</button>
     </span>
     <span class="tool-group">
