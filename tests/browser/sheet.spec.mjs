@@ -87,6 +87,14 @@ test('a table is typed, calculated and saved by keys alone', async ({ page }) =>
     await settled(page);
     const total = (await state(page)).content.find((part) => part[3][Object.keys(part[3])[0]] === 'Total');
     expect(JSON.stringify(total[3])).toContain('#DIV/0!');
+    // A row is typed from cell to cell, and the next one begins below where it began.
+    await at(page, 'A6');
+    for (const [words, key] of [['Fair', 'Tab'], ['3', 'Enter'], ['Quay', 'Tab'], ['4', 'Enter']]) {
+        await page.keyboard.type(words);
+        await page.keyboard.press(key);
+    }
+    await expect(cell(page, 'A7')).toHaveText('Quay');
+    await expect(cell(page, 'B7')).toHaveText('4');
     // Escape, then Tab, leaves the grid.
     await grid(page).focus();
     await page.keyboard.press('Escape');

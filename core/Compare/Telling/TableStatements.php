@@ -178,14 +178,8 @@ final class TableStatements
     /** @param array<Change> $changes */
     private function cells(string $table, array $changes): void
     {
+        $first = $this->heading($table);
         $cells = ['renamed_column' => [], 'typed_over' => [], 'filled' => [], 'emptied_cells' => [], 'formatted_cells' => [], 'recalculated' => [], 'read_anew' => []];
-        $first = null;
-        foreach ($this->new->children()[$table] ?? [] as $id) {
-            if ($this->new->get($id)->role === $this->grid->row) {
-                $first = $id;
-                break;
-            }
-        }
         foreach ($changes as $change) {
             foreach ($change->fields() as $column) {
                 if (isset($this->cameOrWent[$column])) {
@@ -193,7 +187,7 @@ final class TableStatements
                 }
                 $was = $change->before->fields[$column] ?? null;
                 $is = $change->after->fields[$column] ?? null;
-                $heading = ! $this->grid->isOneTable && $change->id === $first && is_string(Cell::result($was)) && is_string(Cell::result($is)) && count($this->new->children()[$table]) > 2;
+                $heading = $change->id === $first && is_string(Cell::result($was)) && is_string(Cell::result($is)) && count($this->new->children()[$table]) > 2;
                 if ($this->edits->followed($was, $is) && Cell::result($was) === Cell::result($is)) {
                     // Its range followed, and it came out the same.
                     continue;
@@ -217,6 +211,18 @@ final class TableStatements
                 }
             }
         }
+    }
+
+    /** The row whose cells are the names of the columns. */
+    private function heading(string $table): ?string
+    {
+        foreach ($this->grid->isOneTable ? [] : $this->new->children()[$table] ?? [] as $id) {
+            if ($this->new->get($id)->role === $this->grid->row) {
+                return $id;
+            }
+        }
+
+        return null;
     }
 
     /**
@@ -263,8 +269,16 @@ final class TableStatements
             'column' => $this->new->has($column) ? $this->kind->label($this->new, $this->new->get($column)) : '',
             'row' => $this->kind->label($this->new, $this->new->get($row)),
         ];
+        // What a row or a column is called by is not said to be in itself.
+        $said = match (true) {
+            $code === 'filled' && $one !== [] && $row === $this->heading($table) && $one['column'] === $one['is'] => 'wrote_heading',
+            $one === [] || $one['row'] !== $one['is'] => $code,
+            $code === 'filled' => 'named_row',
+            $code === 'typed_over' => 'renamed_row',
+            default => $code,
+        };
         $this->statements[] = new Statement(
-            $code,
+            $said,
             ChangeType::Edited,
             ['name' => $group === '' ? $this->name($table, $this->new) : $group, 'count' => count($cells), ...$one, ...$this->table($table)],
             array_values(array_unique(array_column($cells, 0))),

@@ -96,10 +96,10 @@ export function cellEditor(sheet, grid, { line, where, story, editable, makeRoom
         if (take && text !== inLine(sheet, row, sheet.value(row, column))) sheet.run([{ do: 'cells', cells: [[row, column, readCell(sheet, text, row, column)]] }]);
         else showLine();
     };
-    /** @param {number} down @param {number} right */
-    const step = (down, right) => {
+    /** @param {number} down */
+    const step = (down) => {
         if (down > 0 && grid.at.row === (grid.rows ?? []).length - 1 && grid.filter === null && editable) makeRoom();
-        grid.choose({ row: grid.at.row + down, column: grid.at.column + right });
+        grid.onward(down);
     };
     /** In a formula that waits for one, a press on a cell writes its name. @param {Spot} spot */
     const point = (spot) => {
@@ -119,12 +119,12 @@ export function cellEditor(sheet, grid, { line, where, story, editable, makeRoom
             event.preventDefault();
             finish(true);
             grid.root.focus({ preventScroll: true });
-            step(event.shiftKey ? -1 : 1, 0);
+            step(event.shiftKey ? -1 : 1);
         } else if (event.key === 'Tab') {
             event.preventDefault();
             finish(true);
             grid.root.focus({ preventScroll: true });
-            step(0, event.shiftKey ? -1 : 1);
+            grid.beside(event.shiftKey ? -1 : 1);
         } else if (event.key === 'Escape') {
             event.preventDefault();
             finish(false);
@@ -137,7 +137,7 @@ export function cellEditor(sheet, grid, { line, where, story, editable, makeRoom
             event.preventDefault();
             takeLine();
             grid.root.focus({ preventScroll: true });
-            step(1, 0);
+            step(1);
         } else if (event.key === 'Escape') {
             event.preventDefault();
             grid.root.focus({ preventScroll: true });

@@ -32,6 +32,8 @@ export class Grid {
         this.tab = sheet.tabs[0];
         /** @type {Spot} */
         this.at = { row: 0, column: 0 };
+        /** @type {number | null} the column in which Tab began to lead from cell to cell */
+        this.began = null;
         /** @type {Spot} */
         this.from = { row: 0, column: 0 };
         /** @type {Set<string> | null} rows that a filter leaves in sight */
@@ -169,15 +171,30 @@ export class Grid {
 
     /** @param {Spot} spot @param {boolean} [stretch] keeps where the choice began */
     choose(spot, stretch = false) {
+        const { row, column } = this.at;
         this.at = this.inside(spot);
+        if (this.at.row !== row || this.at.column !== column) this.began = null;
         if (!stretch) this.from = this.at;
         this.reveal();
         this.draw();
         this.onChoice();
     }
 
+    /** To the cell beside it, by Tab. @param {number} right */
+    beside(right) {
+        const began = this.began ?? this.at.column;
+        this.choose({ row: this.at.row, column: this.at.column + right });
+        this.began = began;
+    }
+
+    /** To the row below or above: where what was typed from cell to cell began, or straight on. @param {number} down */
+    onward(down) {
+        this.choose({ row: this.at.row + down, column: this.began ?? this.at.column });
+    }
+
     /** @param {Range} range */
     chooseRange(range) {
+        this.began = null;
         this.from = this.inside({ row: range.top, column: range.left });
         this.at = this.inside({ row: range.bottom, column: range.right });
         this.draw();

@@ -43,7 +43,7 @@ export function gridKeys(grid, does, editor, editable) {
             const next = grid.at.column + (shiftKey ? -1 : 1);
             if (leaving || next < 0 || next >= grid.tab.columns.length) return;
             done();
-            grid.choose({ row: grid.at.row, column: next });
+            grid.beside(next - grid.at.column);
             return;
         }
         leaving = false;
