@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Core;
 
 use MistyAttic\Core\Compare\Changes\TreeCompare;
+use MistyAttic\Core\Compare\Telling\Detail;
 use MistyAttic\Core\Compare\Telling\Statement;
 use MistyAttic\Core\Compare\Telling\Statements;
 use MistyAttic\Core\Content\Part;
@@ -37,6 +38,17 @@ final class StatementsTest extends TestCase
             Cases::rewrite($file, $title, 'says', $said);
         }
         self::assertSame($case['says'], $said);
+    }
+
+    public function test_many_cells_of_one_table_are_listed_one_by_one(): void
+    {
+        $rows = fn (callable $cell): string => "t1 tab name=June\n  c1 column\n".implode("\n", array_map(fn (int $row) => "  r{$row} row".$cell($row), range(1, 30)));
+        $kind = Kinds::named('spreadsheet');
+        $old = Sketch::read($rows(fn (int $row) => ''), 'spreadsheet');
+        $new = Sketch::read($rows(fn (int $row) => " c1={$row}"), 'spreadsheet');
+        $statements = Statements::of($kind, $old, $new, TreeCompare::of($old, $new), Detail::Listed);
+        self::assertSame(array_fill(0, 30, 'filled'), array_column($statements, 'code'));
+        self::assertSame(['r17/c1'], $statements[16]->cells);
     }
 
     private function line(Statement $statement): string

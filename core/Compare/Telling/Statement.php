@@ -90,10 +90,10 @@ final readonly class Statement
         };
     }
 
-    /** An edit of a few words, marks or settings. */
+    /** An edit of a few words, marks or settings; cells say where they are, and many of one table are gathered there. */
     public function isSmall(): bool
     {
-        return $this->type === ChangeType::Edited && count($this->ids) === 1 && $this->added + $this->removed <= 4 && ! in_array($this->code, ['retitled', 'renamed', 'emptied', 'answered', 'became'], true);
+        return $this->type === ChangeType::Edited && count($this->ids) === 1 && $this->cells === null && $this->added + $this->removed <= 4 && ! in_array($this->code, ['retitled', 'renamed', 'emptied', 'answered', 'became'], true);
     }
 
     /** @return array{code: string, values: array<string, string|int>} */

@@ -272,7 +272,8 @@ final class TableStatements
         // What a row or a column is called by is not said to be in itself.
         $said = match (true) {
             $code === 'filled' && $one !== [] && $row === $this->heading($table) && $one['column'] === $one['is'] => 'wrote_heading',
-            $one === [] || $one['row'] !== $one['is'] => $code,
+            // A row without words is called by its number, which one of its cells may hold by chance.
+            $one === [] || $one['row'] !== $one['is'] || ! ($this->grid->isOneTable || is_string(Cell::result($is))) => $code,
             $code === 'filled' => 'named_row',
             $code === 'typed_over' => 'renamed_row',
             default => $code,
