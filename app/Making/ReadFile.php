@@ -20,6 +20,7 @@ use MistyAttic\Core\Formats\TrackedReader;
 use MistyAttic\Core\Formats\TypedText;
 use MistyAttic\Core\Formats\UnknownEncoding;
 use MistyAttic\Core\Formats\Unreadable;
+use MistyAttic\Core\Formats\Workbook\CsvReader;
 use MistyAttic\Core\Kinds\Formulas\Spelling;
 use MistyAttic\Core\Kinds\Kind;
 use MistyAttic\Core\Kinds\Kinds;
@@ -59,7 +60,7 @@ final readonly class ReadFile
         $bytes = self::decoded($format, $file->bytes, $file->encoding);
         $reader = $format->reader($this->progress?->between(0, self::SHARE));
         $content = ($reader instanceof TrackedReader ? $reader->tracked(...) : $reader->read(...))($bytes, $bounds = self::bounds($format->isTable() ? 250_000 : (new Limits)->parts, cells: in_array($format, [FileFormat::Xlsx, FileFormat::Ods], true) ? self::MOST_CELLS : 2_500_000));
-        $tree = $format->isTable() ? self::table($content->tree, $format, $asWritten) : $content->tree;
+        $tree = $format->isTable() ? self::table($content->tree, $format, $asWritten, $format === FileFormat::Csv && CsvReader::separator($bytes) === ';' ? ',' : '.') : $content->tree;
         $this->check($content->kind, $tree, Limits::for($content->kind));
 
         return new Content($content->kind, $tree, $content->pictures, LeftOut::of($format, $bytes, $bounds, (new Functions)->names()), $content->tracked, $content->said);
@@ -121,14 +122,15 @@ final readonly class ReadFile
         return $cells === 0 ? new FormatLimits(bytes: self::MOST_KB * 1024, unpacked: 134_217_728, tree: 8_388_608, parts: $parts) : new FormatLimits(bytes: self::MOST_KB * 1024, unpacked: 134_217_728, tree: 8_388_608, parts: $parts, cells: $cells);
     }
 
-    private static function table(PartTree $tree, FileFormat $format, bool $asWritten): PartTree
+    /** @param string $decimal the mark that stands before decimals where a column of a text does not tell */
+    private static function table(PartTree $tree, FileFormat $format, bool $asWritten, string $decimal): PartTree
     {
         $named = PartTree::of(array_map(fn (Part $part) => $part->role === 'tab' && $part->string('name') === '' ? $part->with('name', 'Sheet') : $part, $tree->parts));
 
         return match (true) {
             $format === FileFormat::Xlsx || $format === FileFormat::Ods => Spelling::kept($named),
             $asWritten => TypedText::plain($named),
-            default => TypedText::in($named),
+            default => TypedText::in($named, $decimal),
         };
     }
 

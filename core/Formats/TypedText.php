@@ -13,7 +13,7 @@ use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetRole;
 
 /**
  * Reads the texts of a plain table as what they look like, with a number format that writes them again as they are: `2.40`,
- * `1,234.50`, `12%`, `2026-05-03`, `TRUE`. What begins with a needless zero or has an exponent stays a text, since it is a
+ * `1,234.50`, `12%`, `2026-05-03`, `TRUE`; in a column with commas before decimals `2,40` and `1.234,50`, which are written with points from then on. What begins with a needless zero or has an exponent stays a text, since it is a
  * code more often than a number.
  *
  * @phpstan-import-type CellValue from Cell
@@ -22,9 +22,10 @@ use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetRole;
  */
 final class TypedText
 {
-    public static function in(PartTree $tree): PartTree
+    /** @param string $hint the mark before decimals where a column does not tell */
+    public static function in(PartTree $tree, string $hint = '.'): PartTree
     {
-        $commas = self::commas($tree);
+        $commas = self::commas($tree, $hint);
 
         return PartTree::of(array_map(fn (Part $part): Part => $part->role === SpreadsheetRole::Row->value
             ? new Part($part->id, $part->role, $part->depth, self::cells($part->fields, $commas))
@@ -54,7 +55,7 @@ final class TypedText
         foreach ($cells as $column => $value) {
             // Where commas stand before decimals, `1,234` is not twelve hundred and thirty-four, and `1.234` is.
             if (isset($commas[$column])) {
-                $cells[$column] = is_float($value) ? Cell::show($value) : (is_string($value) && ! str_contains($value, ',') && ! str_contains($value, '.') ? self::of($value) : $value);
+                $cells[$column] = is_float($value) || is_string($value) ? self::ofCommas(is_float($value) ? Cell::show($value) : $value) : $value;
             } elseif (is_string($value)) {
                 $cells[$column] = self::bare($value) === $value ? self::of($value) : self::bare($value);
             }
@@ -64,18 +65,32 @@ final class TypedText
     }
 
     /** @return array<string, true> columns in which a comma stands before decimals */
-    private static function commas(PartTree $tree): array
+    private static function commas(PartTree $tree, string $hint): array
     {
         $texts = [];
         foreach ($tree->parts as $part) {
             foreach ($part->role === SpreadsheetRole::Row->value ? $part->fields : [] as $column => $value) {
-                if (is_float($value) || (is_string($value) && strlen($value) <= 24 && str_contains($value, ','))) {
+                if (is_float($value) || (is_string($value) && strlen($value) <= 24 && strpbrk($value, ',.') !== false)) {
                     $texts[$column][] = is_float($value) ? Cell::show($value) : $value;
                 }
             }
         }
 
-        return array_fill_keys(array_keys(array_filter($texts, fn (array $texts) => NumberWriting::of($texts)->decimal === ',')), true);
+        return array_fill_keys(array_keys(array_filter($texts, fn (array $texts) => NumberWriting::of($texts, $hint)->decimal === ',')), true);
+    }
+
+    /** @return CellValue */
+    private static function ofCommas(string $text): string|int|float|bool|array
+    {
+        $bare = self::bare($text);
+        if ($bare !== $text) {
+            return $bare;
+        }
+        $points = strtr((string) preg_replace('/(?<=\d)[ \x{a0}\x{202f}\'](?=\d{3})/u', '.', $text), ['.' => ',', ',' => '.']);
+        $read = self::of($points);
+
+        // What is none with its marks changed is what it was.
+        return is_string($read) ? (str_contains($text, '.') || str_contains($text, ',') ? $text : self::of($text)) : $read;
     }
 
     /** @return CellValue */

@@ -321,6 +321,17 @@ final class SheetTest extends FeatureCase
         $this->post(route('item.file.store', $this->item), ['file' => UploadedFile::fake()->createWithContent('x.md', '# no')])->assertSessionHasErrors('file');
     }
 
+    public function test_a_file_with_commas_before_decimals_is_numbers_and_comes_again_as_what_is_there(): void
+    {
+        $file = fn (string $csv = "Stall;Price\nFish;412,50\nLamps;1.204,75\n") => ['file' => UploadedFile::fake()->createWithContent('stalls.csv', $csv)];
+        $this->post(route('shelf.make', $this->shelf), ['title' => 'Stalls', ...$file()])->assertRedirect();
+        $made = Item::query()->where('title', 'Stalls')->firstOrFail();
+        self::assertSame("Stall,Price\r\nFish,412.50\r\nLamps,\"1,204.75\"\r\n", (string) $this->get(route('download', [$made, 1, 'csv']))->assertOk()->getContent());
+        $this->post(route('item.file.store', $made), $file())->assertSessionHasErrors(['file' => 'The file holds what is there already. Nothing was changed.']);
+        $this->post(route('item.file.store', $made), $file("Stall;Price\nFish;412,50\nLamps;1.204,5\n"))->assertSessionHasNoErrors();
+        $this->get(route('history', $made->refresh()))->assertSee('Typed “1204.5” over “1204.75” in “Price” of “Lamps”');
+    }
+
     public function test_workbooks_come_in_and_go_out_with_formulas_formats_and_tabs(): void
     {
         $this->edit(['cells' => ['t1r1' => ['t1c1' => ['*', 'bc|#,##0.00', 1.8]], 't1r2' => ['t1c0' => '=cmd()']], 'fields' => ['t1c2' => ['format' => 'r|0%', 'width' => 210]]]);

@@ -165,6 +165,10 @@ test('cells are copied, cut, pasted, filled and formatted', async ({ page, conte
     await expect(cell(page, 'F2')).toHaveText('2');
     await expect(cell(page, 'E3')).toHaveText('12%');
     await expect(cell(page, 'F3')).toHaveText('2026-05-03');
+    // A column with commas before decimals is numbers.
+    await at(page, 'E4');
+    await pasted(page, [['1.204,75'], ['2.000'], ['=E4+E5']]);
+    await expect(cell(page, 'E6')).toHaveText('3204.75');
     await at(page, 'A2');
     await page.keyboard.press('Shift+ArrowDown');
     await page.keyboard.press('Control+x');

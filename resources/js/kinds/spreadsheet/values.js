@@ -9,27 +9,50 @@ const MONTH_NAMES = ['January', 'February', 'March', 'April', 'May', 'June', 'Ju
 export const FORMATS = { plain: '', whole: '#,##0', two: '#,##0.00', percent: '0%', euro: '"€" #,##0.00', pound: '"£" #,##0.00', dollar: '"$" #,##0.00', date: 'd mmm yyyy', iso: 'yyyy-mm-dd' };
 
 /**
- * What somebody typed, as a value; a formula is left as it is written.
+ * What somebody typed, as a value; a formula is left as it is written. A number is read the only way it can be, and where there are two, with a point
+ * before the decimals, as numbers are shown. What begins with a needless zero, or has more digits than a number holds, is a code and stays a text.
  *
  * @param {string} text
+ * @param {string} [decimal] the mark before decimals, where that is known: see {@link decimalOf}
  * @returns {{value?: Value, formula?: string, format?: string}} nothing for an empty cell
  */
-export function typed(text) {
+export function typed(text, decimal) {
     if (text === '') return {};
     if (text[0] === '=' && text.length > 1) return { formula: text.slice(1) };
     if (text[0] === "'") return text.length > 1 ? { value: text.slice(1) } : {};
     const plain = text.trim();
-    if (/^[+-]?(\d{1,3}(,\d{3})+|\d+)?(\.\d+)?(e[+-]?\d+)?$/i.test(plain) && /\d/.test(plain)) {
-        const number = Number(plain.replaceAll(',', ''));
-        if (Number.isFinite(number)) return { value: number };
-    }
-    const percent = /^([+-]?\d+(?:\.\d+)?)\s?%$/.exec(plain);
-    if (percent) return { value: Number((Number(percent[1]) / 100).toPrecision(15)), format: percent[1].includes('.') ? '0.0%' : '0%' };
+    const number = numberIn(plain, decimal);
+    if (number) return number;
     const day = dayOf(plain);
     if (day) return { value: ['d', day] };
     if (/^true$/i.test(plain)) return { value: true };
     if (/^false$/i.test(plain)) return { value: false };
     return { value: text };
+}
+
+/** @param {string} text @param {string} [decimal] @returns {{value: number, format?: string} | null} */
+function numberIn(text, decimal) {
+    const found = decimal === ',' ? COMMA.exec(text) : POINT.exec(text) ?? (decimal === undefined ? COMMA.exec(text) : null);
+    if (!found || found[0] === '') return null;
+    const [, sign = '', whole = '', decimals = '', power = '', percent = ''] = found;
+    const digits = whole.replaceAll(/\D/g, '');
+    if (digits + decimals === '' || /^0\d/.test(digits) || (digits.length > MOST_DIGITS && decimals + power === '')) return null;
+    const value = Number(`${sign}${digits || '0'}.${decimals || '0'}${power}`);
+    if (!Number.isFinite(value)) return null;
+    return percent === '' ? { value } : { value: Number((value / 100).toPrecision(15)), format: decimals === '' ? '0%' : '0.0%' };
+}
+
+/** Sign, whole, decimals, power, per cent: `1,234.5`, or as it is written where commas stand before decimals, `1.234,5` and `1 234,5`. */
+const POINT = /^([+-]?)(\d{1,3}(?:,\d{3})+|\d*)(?:\.(\d+))?(e[+-]?\d+)?\s?(%?)$/i;
+const COMMA = /^([+-]?)(\d{1,3}(?:[. \u00a0\u202f']\d{3})+|\d*)(?:,(\d+))?(e[+-]?\d+)?\s?(%?)$/i;
+
+/** A number of 64 bits holds no more for sure (IEEE 754). */
+const MOST_DIGITS = 15;
+
+/** Which mark stands before the decimals in texts that belong together, such as a column: the one by which most of them are numbers. @param {string[]} texts */
+export function decimalOf(texts) {
+    const more = texts.filter((text) => /[.,]/.test(text)).reduce((sum, text) => sum + (numberIn(text.trim(), '.') ? 1 : 0) - (numberIn(text.trim(), ',') ? 1 : 0), 0);
+    return more < 0 ? ',' : '.';
 }
 
 /** @param {string} text @returns {string | null} ISO 8601 */
