@@ -95,6 +95,12 @@ test('a table is typed, calculated and saved by keys alone', async ({ page }) =>
     }
     await expect(cell(page, 'A7')).toHaveText('Quay');
     await expect(cell(page, 'B7')).toHaveText('4');
+    // An accent that waits for its letter opens the cell, and is not lost.
+    await at(page, 'A8');
+    await grid(page).evaluate((root) => root.dispatchEvent(new KeyboardEvent('keydown', { key: 'Dead', bubbles: true })));
+    await page.keyboard.insertText('é');
+    await page.keyboard.press('Enter');
+    await expect(cell(page, 'A8')).toHaveText('é');
     // Escape, then Tab, leaves the grid.
     await grid(page).focus();
     await page.keyboard.press('Escape');

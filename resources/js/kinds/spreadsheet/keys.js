@@ -75,6 +75,9 @@ export function gridKeys(grid, does, editor, editable) {
         } else if (key === 'Enter') {
             done();
             editor.edit(grid.at);
+        } else if (key === 'Dead' || key === 'Process') {
+            // An accent that waits for its letter, or an input method: what comes of it is written in the cell.
+            editor.edit(grid.at, '');
         } else if (key.length === 1 && !held && !event.altKey) {
             done();
             editor.edit(grid.at, key);
