@@ -39,6 +39,13 @@ test('a formula is spelled in letters and numbers and kept by ids', () => {
     assert.deepEqual([letters(0), letters(25), letters(26), letters(701)], ['A', 'Z', 'AA', 'ZZ']);
 });
 
+test('semicolons between values and commas before decimals are read as what they are', () => {
+    const of = sheet();
+    for (const [written, formula] of [['IF(A1>2;1,5;"a;1,5")', 'IF(A1>2,1.5,"a;1,5")'], ['A1*1,5', 'A1*1.5'], ['SUM(A1,5)*2,5', 'SUM(A1,5)*2.5'], ['(1,5)', '(1,5)'], ['MAX(MAX(MAX(MAX(MAX(1))),2,3))', 'MAX(MAX(MAX(MAX(MAX(1))),2,3))'], ['SUM((A1),MAX(1,2))', 'SUM((A1),MAX(1,2))'], ["SUM('We''ve 2'!A1;B2)", "SUM('We''ve 2'!A1,B2)"]]) {
+        assert.equal(spell(keep(written, 't1r1', of), 't1r1', of), formula);
+    }
+});
+
 test('a formula that is carried elsewhere moves what has no dollar', () => {
     const of = sheet();
     assert.equal(spell(shifted(keep('B2*$C$2', 't1r1', of), 't1r1', 't1r3', 2, 0, of), 't1r3', of), 'B4*$C$2');

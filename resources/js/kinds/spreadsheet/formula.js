@@ -39,7 +39,7 @@ export function spell(kept, own, sheet) {
 
 /** As it is kept. @param {string} spelled @param {string} own @param {Sheet} sheet */
 export function keep(spelled, own, sheet) {
-    return functionsInCapitals(spelled).replace(SPELLED, (all, quotedName, name, columnSign, column, rowSign, row, lastColumnSign, lastColumn, lastRowSign, lastRow, wholeSign, whole, wholeSign2, whole2, rowsSign, rows, rowsSign2, rows2) => {
+    return functionsInCapitals(withPoints(spelled)).replace(SPELLED, (all, quotedName, name, columnSign, column, rowSign, row, lastColumnSign, lastColumn, lastRowSign, lastRow, wholeSign, whole, wholeSign2, whole2, rowsSign, rows, rowsSign2, rows2) => {
         if (column === undefined && whole === undefined && rows === undefined) return all;
         const named = quotedName !== undefined ? quotedName.replaceAll("''", "'") : name;
         const tab = named === undefined ? sheet.tabOf.get(own) : sheet.tabs.find((each) => each.name.toLowerCase() === named.toLowerCase());
@@ -56,6 +56,29 @@ export function keep(spelled, own, sheet) {
             : [end(rowsSign, rows, '', undefined, false), end(rowsSign2, rows2, '', undefined, true)];
         return ends.includes(null) ? GONE : ends.join(':');
     });
+}
+
+/** Texts, names and rows of values, in which marks are what they are. */
+const CLOSED = /"(?:[^"]|"")*"|'(?:[^']|'')*'|\{[^}]*\}/g;
+const DECIMAL_COMMA = /(?<![\w.$])(\d+),(?=\d)/g;
+
+/**
+ * With a point before decimals and commas between values, from `IF(A1>2;1,5;0)` and `A1*1,5`: where semicolons stand between values, a comma between digits
+ * stands before decimals, and so it does outside of all parentheses, where nothing can be listed.
+ *
+ * @param {string} text
+ */
+function withPoints(text) {
+    if (!/[;,]/.test(text)) return text;
+    /** @type {string[]} */
+    const closed = [];
+    const close = (/** @type {string} */ found) => `\0${closed.push(found) - 1}\0`;
+    let open = text.replaceAll('\0', '').replace(CLOSED, close);
+    const isApart = open.includes(';');
+    while (!isApart && /\([^()]*\)/.test(open)) open = open.replace(/\([^()]*\)/g, close);
+    let whole = open.replace(DECIMAL_COMMA, '$1.').replaceAll(';', ',');
+    while (/\0\d+\0/.test(whole)) whole = whole.replace(/\0(\d+)\0/g, (_, at) => closed[Number(at)]);
+    return whole;
 }
 
 /** @param {string} text */
