@@ -1,6 +1,21 @@
-import { expect, test } from '@playwright/test';
+import { test as base, expect } from '@playwright/test';
 import { pages, screens } from './screens.mjs';
 import { openHistory, openItem, saved, screenOf, signIn, toShelf, usable } from './steps.mjs';
+
+/** What is only looked at shares what a browser keeps: scripts and styles are loaded once. Who is signed in is not shared. */
+const test = base.extend({
+    kept: [async ({ browser }, use) => {
+        const kept = await browser.newContext();
+        await use(kept);
+        await kept.close();
+    }, { scope: 'worker' }],
+    page: async ({ kept }, use) => {
+        await kept.clearCookies();
+        const page = await kept.newPage();
+        await use(page);
+        await page.close();
+    },
+});
 
 for (const [name, [route, open]] of Object.entries(screens)) {
     test(`${name}: axe finds nothing by day and by night, and nothing is wider than the window, down to 320 px`, async ({ page }) => {
