@@ -13,8 +13,9 @@ use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetRole;
 
 /**
  * Reads the texts of a plain table as what they look like, with a number format that writes them again as they are: `2.40`,
- * `1,234.50`, `12%`, `2026-05-03`, `TRUE`; in a column with commas before decimals `2,40` and `1.234,50`, which are written with points from then on. What begins with a needless zero or has an exponent stays a text, since it is a
- * code more often than a number.
+ * `1,234.50`, `12%`, `2026-05-03`, `TRUE`. `3.5.2026` is a day, and `2,40` a number where commas stand before decimals in its column; both
+ * are written as all others are from then on. What begins with a needless zero or has an exponent stays a text, since it is a code more
+ * often than a number.
  *
  * @phpstan-import-type CellValue from Cell
  *
@@ -115,6 +116,8 @@ final class TypedText
 
         return match (true) {
             strlen($text) === 10 && Cell::isDate($text) => ['d', $text],
+            // With points the day stands first, everywhere.
+            preg_match('/^(\d{1,2})\.\s?(\d{1,2})\.\s?(\d{4})$/D', $text, $found) === 1 && Cell::isDate($day = sprintf('%s-%02d-%02d', $found[3], (int) $found[2], (int) $found[1])) => ['d', $day],
             $text === 'TRUE' || $text === 'FALSE' => $text === 'TRUE',
             default => $text,
         };

@@ -122,7 +122,8 @@ final class EditsTest extends TestCase
             self::assertSame($value, TypedText::of((string) $text), (string) $text);
             self::assertSame((string) $text, NumberLook::show($value));
         }
-        foreach (['007', '1e3', '1,23', '12345678901234567', '2026-13-01', 'tea', '-', '.5', '1.', '+5', '1 000'] as $text) {
+        self::assertSame([['d', '2026-05-03'], ['d', '2026-12-24']], [TypedText::of('3.5.2026'), TypedText::of('24. 12. 2026')]);
+        foreach (['31.2.2026', '3.5.26', '007', '1e3', '1,23', '12345678901234567', '2026-13-01', 'tea', '-', '.5', '1.', '+5', '1 000'] as $text) {
             self::assertSame($text, TypedText::of($text));
         }
     }

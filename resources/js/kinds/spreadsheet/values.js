@@ -58,9 +58,10 @@ export function decimalOf(texts) {
 /** @param {string} text @returns {string | null} ISO 8601 */
 function dayOf(text) {
     const iso = /^(\d{4})-(\d{1,2})-(\d{1,2})$/.exec(text);
+    const points = /^(\d{1,2})\.\s?(\d{1,2})\.\s?(\d{4})$/.exec(text);
     const words = /^(\d{1,2})\.? ([a-z]{3,9}) (\d{4})$/i.exec(text);
     const at = words ? MONTHS.indexOf(words[2].slice(0, 3).toLowerCase()) : -1;
-    const [year, month, day] = iso ? [iso[1], iso[2], iso[3]] : words && at >= 0 ? [words[3], String(at + 1), words[1]] : ['', '', ''];
+    const [year, month, day] = iso ? [iso[1], iso[2], iso[3]] : points ? [points[3], points[2], points[1]] : words && at >= 0 ? [words[3], String(at + 1), words[1]] : ['', '', ''];
     if (year === '') return null;
     const date = new Date(Date.UTC(Number(year), Number(month) - 1, Number(day)));
     return date.getUTCMonth() === Number(month) - 1 && date.getUTCDate() === Number(day) ? `${year}-${month.padStart(2, '0')}-${day.padStart(2, '0')}` : null;
