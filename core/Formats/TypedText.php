@@ -114,10 +114,11 @@ final class TypedText
             return $format === '0' || json_encode($value) === $text ? $value : Cell::dressed($value, "|{$format}") ?? $text;
         }
 
+        // With points the day stands first, everywhere.
+        $day = preg_match('/^(\d{1,2})\.\s?(\d{1,2})\.\s?(\d{4})$/D', $text, $found) === 1 ? sprintf('%s-%02d-%02d', $found[3], (int) $found[2], (int) $found[1]) : $text;
+
         return match (true) {
-            strlen($text) === 10 && Cell::isDate($text) => ['d', $text],
-            // With points the day stands first, everywhere.
-            preg_match('/^(\d{1,2})\.\s?(\d{1,2})\.\s?(\d{4})$/D', $text, $found) === 1 && Cell::isDate($day = sprintf('%s-%02d-%02d', $found[3], (int) $found[2], (int) $found[1])) => ['d', $day],
+            strlen($day) === 10 && Cell::isDate($day) => ['d', $day],
             $text === 'TRUE' || $text === 'FALSE' => $text === 'TRUE',
             default => $text,
         };

@@ -6,7 +6,7 @@
     <main id="main" class="desk report-desk" data-report="{{ json_encode(['key' => $item->key, 'root' => $item->root, 'number' => $item->head, 'editable' => Gate::allows('write', $item), 'data' => app(App\Kinds\Report\DrawnFrom::class)->stamp($item)]) }}">
         @can('write', $item)
             <div class="tools" role="toolbar" aria-label="{{ __('views/kinds/report.write.laying_out') }}" data-tools>
-                <details class="menu" data-menu><summary class="button">{{ __('views/kinds/report.write.put_in') }}</summary>
+                <details class="menu" data-menu><summary class="button is-dark">{{ __('views/kinds/report.write.put_in') }}</summary>
                     <div class="menu-sheet">
                         @foreach (MistyAttic\Core\Kinds\Report\Widget::TYPES as $type)<button type="button" class="menu-line" data-add="{{ $type }}">{{ __("data.widgets.{$type}") }}</button>@endforeach
                     </div>
