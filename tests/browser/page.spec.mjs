@@ -38,6 +38,15 @@ test('a page is laid out and written by keys alone, with every step said aloud a
     await page.keyboard.type('Ring twice');
     await saved(page);
     expect(await roles(page)).toEqual(['section', '>column', '>>heading', '>>rich_text', '>>call_out']);
+    // What turns into another block as one types is the same block.
+    const { 0: id } = (await state(page)).content[3];
+    await page.getByText('Behind the laundry').click();
+    await page.keyboard.press('Home');
+    await page.keyboard.type('## ');
+    await saved(page);
+    expect((await state(page)).content[3].slice(0, 2)).toEqual([id, 'heading']);
+    await page.locator('[data-style]').selectOption('text-plain');
+    await saved(page);
     await page.getByLabel('Columns').selectOption('8 4');
     await text(page).focus();
     await saved(page);

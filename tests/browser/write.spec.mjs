@@ -22,6 +22,21 @@ test('blocks by what is typed at the start of a line', async ({ page }) => {
     ]);
 });
 
+test('a block that turns into another one as one types is the same block', async ({ page }) => {
+    await page.keyboard.type('Before the doors');
+    await saved(page);
+    const [{ 0: id }] = (await state(page)).content;
+    for (const [signs, role] of [['# ', 'heading'], ['> ', 'quote'], ['- ', 'item']]) {
+        await page.keyboard.press('Home');
+        await page.keyboard.type(signs);
+        await saved(page);
+        const [part] = (await state(page)).content;
+        expect([part[0], part[1], words(part)]).toEqual([id, role, 'Before the doors']);
+        await page.keyboard.press('Home');
+        await page.keyboard.press('Backspace');
+    }
+});
+
 test('a numbered list starts with the number that is typed, at any depth, and says so when it changes', async ({ page }) => {
     for (const line of ['5. fifth', 'sixth']) {
         await page.keyboard.type(line);

@@ -2,7 +2,8 @@ import { baseKeymap, chainCommands, exitCode, newlineInCode } from 'prosemirror-
 import { keymap } from 'prosemirror-keymap';
 import { goToNextCell } from 'prosemirror-tables';
 import { NodeSelection } from 'prosemirror-state';
-import { inputRules, textblockTypeInputRule, InputRule } from 'prosemirror-inputrules';
+import { inputRules, InputRule } from 'prosemirror-inputrules';
+import { blockRule } from './block-rule.js';
 import { enterInCell, indent, insertBlock, lineBreak, nextCell, plainAtStart, splitItem, tools } from './commands.js';
 import { schema } from '../document/schema.js';
 
@@ -40,9 +41,6 @@ export const keys = ({ link, keep }) => [
     keymap(baseKeymap),
 ];
 
-/** @param {RegExp} pattern @param {import('prosemirror-model').NodeType} type @param {(match: RegExpMatchArray) => any} attrs */
-const rule = (pattern, type, attrs) => textblockTypeInputRule(pattern, type, attrs);
-
 /** A list item, which stays as deep as it was. @param {RegExp} pattern @param {(match: RegExpMatchArray) => any} attrs */
 const itemRule = (pattern, attrs) => new InputRule(pattern, (state, match, start, end) => {
     const $start = state.doc.resolve(start);
@@ -54,12 +52,12 @@ const itemRule = (pattern, attrs) => new InputRule(pattern, (state, match, start
 /** What turns into blocks as it is typed at the start of a line. */
 export const rules = () => inputRules({
     rules: [
-        rule(/^(#{1,4})\s$/, nodes.heading, (match) => ({ level: match[1].length })),
+        blockRule(/^(#{1,4})\s$/, nodes.heading, (match) => ({ level: match[1].length })),
         itemRule(/^[-*]\s$/, () => ({ style: 'bullet' })),
         itemRule(/^(\d|[1-9]\d{1,5})[.)]\s$/, (match) => ({ style: 'number', start: match[1] === '1' ? null : Number(match[1]) })),
         itemRule(/^\[ ?\]\s$/, () => ({ style: 'task' })),
-        rule(/^>\s$/, nodes.quote, () => null),
-        rule(/^```$/, nodes.codeblock, () => null),
+        blockRule(/^>\s$/, nodes.quote),
+        blockRule(/^```$/, nodes.codeblock),
         new InputRule(/^---$/, (state, match, start, end) => {
             if (state.doc.resolve(start).depth !== 1) return null;
             const cleared = state.apply(state.tr.delete(start, end));

@@ -1,5 +1,6 @@
 import { baseKeymap, chainCommands } from 'prosemirror-commands';
-import { inputRules, textblockTypeInputRule } from 'prosemirror-inputrules';
+import { inputRules } from 'prosemirror-inputrules';
+import { blockRule } from '../../editor/block-rule.js';
 import { keymap } from 'prosemirror-keymap';
 import { NodeSelection, Plugin } from 'prosemirror-state';
 import { askSettings } from '../../editor/settings.js';
@@ -69,10 +70,10 @@ export function attachPage(root) {
         plugins: ({ link, keep }) => [
             inputRules({
                 rules: [
-                    textblockTypeInputRule(/^(#{1,4})\s$/, nodes.heading, (match) => ({ level: match[1].length })),
-                    textblockTypeInputRule(/^[-*]\s$/, nodes.rich_text, () => ({ style: 'bullet' })),
-                    textblockTypeInputRule(/^1[.)]\s$/, nodes.rich_text, () => ({ style: 'number' })),
-                    textblockTypeInputRule(/^>\s$/, nodes.call_out),
+                    blockRule(/^(#{1,4})\s$/, nodes.heading, (match) => ({ level: match[1].length })),
+                    blockRule(/^[-*]\s$/, nodes.rich_text, () => ({ style: 'bullet' })),
+                    blockRule(/^1[.)]\s$/, nodes.rich_text, () => ({ style: 'number' })),
+                    blockRule(/^>\s$/, nodes.call_out),
                 ],
             }),
             carrying(PLACES, say, (view) => open(view, chosen(view.state))),
