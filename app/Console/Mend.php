@@ -22,6 +22,12 @@ final class Mend extends Command
 
     protected $description = 'Puts damaged and missing content back from a backup, and says what could not be';
 
+    /** @var array<string, true> addresses of what was put back, in hexadecimal */
+    private array $mended = [];
+
+    /** @var array<string, true> and of what is in no backup */
+    private array $lost = [];
+
     public function handle(ChunkStore $chunks, States $states): int
     {
         $file = (string) $this->argument('backup');
@@ -32,52 +38,54 @@ final class Mend extends Command
         }
         config(['database.connections.backup' => [...(array) config('database.connections.sqlite'), 'database' => $file]]);
         $backup = new SqliteChunkStore(DB::connection('backup'));
-        $mended = $lost = [];
-        $mend = function (string $address) use ($chunks, $backup, &$mended, &$lost): bool {
-            $name = bin2hex($address);
-            if (isset($lost[$name])) {
-                return false;
-            }
-            try {
-                $bytes = $backup->read([$address])[$address] ?? null;
-            } catch (Throwable) {
-                $bytes = null;
-            }
-            if ($bytes === null || Address::of($bytes) !== $address) {
-                $lost[$name] = true;
-
-                return false;
-            }
-            $chunks->write([$address => $bytes]);
-            $mended[$name] = true;
-
-            return true;
-        };
         foreach ($this->damaged(DB::connection(), $chunks) as $address) {
-            $mend($address);
+            $this->putBack($address, $backup, $chunks);
         }
         $broken = [];
-        Version::query()->with('item')->orderBy('id')->lazy(200)->each(function (Version $version) use ($states, $mend, &$broken): void {
-            for ($again = true; $again;) {
-                try {
-                    $states->tree($version->root);
-                    $again = false;
-                } catch (ChunkMissing $e) {
-                    $again = $mend($e->address);
-                    $again || $broken[] = "version {$version->number} of “{$version->item->title}”";
-                } catch (Throwable) {
-                    $again = false;
-                    $broken[] = "version {$version->number} of “{$version->item->title}”";
-                }
-            }
-        });
-        $this->line(count($mended).' chunks were put back.');
+        foreach (Version::query()->with('item')->orderBy('id')->lazy(200) as $version) {
+            $this->isWhole($version, $states, $backup, $chunks) || $broken[] = "version {$version->number} of “{$version->item->title}”";
+        }
+        $this->line(count($this->mended).' chunks were put back.');
         foreach ($broken as $one) {
             $this->error("Not whole: {$one}");
         }
-        $lost === [] || $this->error(count($lost).' chunks are not in this backup, or are damaged there as well.');
+        $this->lost === [] || $this->error(count($this->lost).' chunks are not in this backup, or are damaged there as well.');
 
-        return $broken === [] && $lost === [] ? self::SUCCESS : self::FAILURE;
+        return $broken === [] && $this->lost === [] ? self::SUCCESS : self::FAILURE;
+    }
+
+    /** Reads all of a version, with what is missing put back as it turns up. */
+    private function isWhole(Version $version, States $states, ChunkStore $backup, ChunkStore $chunks): bool
+    {
+        while (true) {
+            try {
+                $states->tree($version->root);
+
+                return true;
+            } catch (ChunkMissing $e) {
+                if (! $this->putBack($e->address, $backup, $chunks)) {
+                    return false;
+                }
+            } catch (Throwable) {
+                return false;
+            }
+        }
+    }
+
+    /** @return bool whether the backup has it */
+    private function putBack(string $address, ChunkStore $backup, ChunkStore $chunks): bool
+    {
+        $name = bin2hex($address);
+        $bytes = isset($this->lost[$name]) ? null : rescue(fn (): ?string => $backup->read([$address])[$address] ?? null, null, report: false);
+        if ($bytes === null || Address::of($bytes) !== $address) {
+            $this->lost[$name] = true;
+
+            return false;
+        }
+        $chunks->write([$address => $bytes]);
+        $this->mended[$name] = true;
+
+        return true;
     }
 
     /** @return list<string> addresses of what does not have the content that its address says */

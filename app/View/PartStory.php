@@ -53,28 +53,49 @@ final class PartStory
         $touches = DB::table('touches')->where(['item_id' => $item->id, 'part' => $part])->orderByDesc('number')->get(['part', 'number', 'user_id', 'what', 'position'])->keyBy('number');
         $below = $touches->isEmpty() || $this->kind->grid() !== null ? [] : (new PartsBelow($states))->of($item, $part, $touches->reverse()->map(fn (object $touch): ?int => $touch->position === null ? null : (int) $touch->position)->all());
         $this->holds = $below !== [];
-        $numbers = $touches->keys();
-        $writers = new Writers($item);
-        $wrote = [];
-        foreach ($touches as $number => $touch) {
-            $wrote[(int) $number][] = $writers->of($part, (int) $number, (int) $touch->user_id);
-        }
-        foreach (array_chunk($below, 500) as $ids) {
-            foreach (DB::table('touches')->where('item_id', $item->id)->whereIn('part', $ids)->get(['part', 'number', 'user_id']) as $row) {
-                $wrote[(int) $row->number][] = $writers->of((string) $row->part, (int) $row->number, (int) $row->user_id);
-            }
-        }
-        $numbers = $numbers->merge(array_keys($wrote));
-        $numbers = $numbers->map(fn (mixed $number) => (int) $number)->unique()->sortDesc()->values();
+        $wrote = $this->wrote($touches, $below);
+        $numbers = collect(array_keys($wrote))->sortDesc()->values();
         $most = $this->holds ? self::MOST_WHOLE : self::MOST;
         $older = max(0, $numbers->count() - $most);
         // One more than is shown, for what the oldest shown one changed.
         $numbers = $numbers->take($most + 1)->reverse();
         $versions = Version::query()->with('user', 'milestone')->where('item_id', $item->id)->whereIn('number', $numbers)->get()->keyBy('number');
-        $versions = self::by($versions, $wrote);
-        $steps = [];
+        [$steps, $now, $name, $whole] = $this->steps($numbers, self::by($versions, $wrote), $touches);
+        $shown = $this->shown($older > 0 ? array_slice($steps, 1) : $steps, $now, $whole);
+        $this->story = new Story($name === null ? '' : $this->label($name), $shown, $older);
+    }
+
+    /**
+     * @param  Collection<(int|string), \stdClass>  $touches  of the part itself, by version
+     * @param  list<string>  $below  ids of what stood below it
+     * @return array<int, list<int>> version => who wrote in it
+     */
+    private function wrote(Collection $touches, array $below): array
+    {
+        $writers = new Writers($this->item);
+        $wrote = [];
+        foreach ($touches as $number => $touch) {
+            $wrote[(int) $number][] = $writers->of($this->part, (int) $number, (int) $touch->user_id);
+        }
+        foreach (array_chunk($below, 500) as $ids) {
+            foreach (DB::table('touches')->where('item_id', $this->item->id)->whereIn('part', $ids)->get(['part', 'number', 'user_id']) as $row) {
+                $wrote[(int) $row->number][] = $writers->of((string) $row->part, (int) $row->number, (int) $row->user_id);
+            }
+        }
+
+        return $wrote;
+    }
+
+    /**
+     * @param  Collection<int, int>  $numbers  ascending
+     * @param  Collection<int, Version>  $versions
+     * @param  Collection<(int|string), \stdClass>  $touches
+     * @return array{list<array{int, PartStep, list<Part>}>, ?Part, ?Part, list<Part>} what it did in each with how it was changed and what stood there then; the part as it is, as it was when it was last there, and with what stands below it
+     */
+    private function steps(Collection $numbers, Collection $versions, Collection $touches): array
+    {
+        $steps = $whole = [];
         $before = $name = null;
-        $whole = [];
         foreach ($numbers as $number) {
             [$version, $touch] = [$versions->get($number), $touches->get($number)];
             $wholeBefore = $whole;
@@ -82,23 +103,35 @@ final class PartStory
             $after = match (true) {
                 $version === null => null,
                 $this->holds => $whole[0] ?? null,
-                default => $touch?->position === null ? null : $states->part($version->root, (int) $touch->position),
+                default => $touch?->position === null ? null : $this->states->part($version->root, (int) $touch->position),
             };
             if ($version !== null && ($touch !== null || self::records($wholeBefore) !== self::records($whole))) {
                 $steps[] = [(int) ($touch->what ?? 0), $this->step($version, (int) ($touch->what ?? 0), $before, $after, $wholeBefore, $whole), $whole];
             }
             [$before, $name] = [$after, $after ?? $name];
         }
-        $now = $before;
-        $name = $name === null ? '' : $this->label($name);
+
+        return [$steps, $before, $name, $whole];
+    }
+
+    /**
+     * The newest first, each with whether it is as it is now.
+     *
+     * @param  list<array{int, PartStep, list<Part>}>  $steps
+     * @param  list<Part>  $whole
+     * @return list<PartStep>
+     */
+    private function shown(array $steps, ?Part $now, array $whole): array
+    {
         $shown = [];
         $movedSince = false;
-        foreach (array_reverse($older > 0 ? array_slice($steps, 1) : $steps) as [$what, $step, $then]) {
+        foreach (array_reverse($steps) as [$what, $step, $then]) {
             $same = $step->part === null ? $now === null : $now !== null && $step->part->sameFields($now) && self::records($then) === self::records($whole) && ! ($movedSince && $this->stoodElsewhere($step->version));
             $shown[] = $step->asNow($same);
             $movedSince = $movedSince || ($what & ChangeType::Moved->bit()) !== 0;
         }
-        $this->story = new Story($name, $shown, $older);
+
+        return $shown;
     }
 
     /**

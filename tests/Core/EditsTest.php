@@ -130,9 +130,9 @@ final class EditsTest extends TestCase
 
     public function test_a_column_with_commas_before_decimals_is_numbers_that_are_written_with_points(): void
     {
-        $tree = fn (string ...$texts): PartTree => PartTree::of([new Part('tab1', 'tab', 0, ['name' => 'Log']), new Part('cola', 'column', 1, []), ...array_map(fn (int $at, string $text): Part => new Part("row{$at}", 'row', 1, ['cola' => $text]), array_keys($texts), $texts)]);
+        $tree = fn (string ...$texts): PartTree => PartTree::of([new Part('tab1', 'tab', 0, ['name' => 'Log']), new Part('cola', 'column', 1, []), ...array_map(fn (int $at, string $text): Part => new Part("row{$at}", 'row', 1, ['cola' => $text]), array_keys(array_values($texts)), array_values($texts))]);
         $read = fn (PartTree $of): array => array_map(fn (Part $part): string => NumberLook::show($part->fields['cola']).(is_string($part->fields['cola']) ? ' as text' : ''), array_slice($of->parts, 2));
-        self::assertSame(['Price as text', '412.50', '1,204.75', '1,234', '-3.5', '12.5%', '7', '1 2 as text', '1,20,5 as text', '007 as text', "=1 as text"], $read(TypedText::in($tree('Price', '412,50', '1.204,75', '1.234', '-3,5', '12,5%', '7', '1 2', '1,20,5', '007', "'=1"))));
+        self::assertSame(['Price as text', '412.50', '1,204.75', '1,234', '-3.5', '12.5%', '7', '1 2 as text', '1,20,5 as text', '007 as text', '=1 as text'], $read(TypedText::in($tree('Price', '412,50', '1.204,75', '1.234', '-3,5', '12,5%', '7', '1 2', '1,20,5', '007', "'=1"))));
         self::assertSame(['1,204.75', '0.5'], $read(TypedText::in($tree("1\u{202f}204,75", '0,5'))));
         self::assertSame(['12.50', '2,5 as text', '3.10'], $read(TypedText::in($tree('12.50', '2,5', '3.10'))), 'a column is written in one way');
         self::assertSame([['1.234'], ['1,234']], [$read(TypedText::in($tree('1,234'), ',')), $read(TypedText::in($tree('1,234')))], 'where a column does not tell, its file may');

@@ -160,15 +160,7 @@ final class SheetView
         $rows = [];
         foreach ($children as $marked) {
             if ($marked->part->role === SpreadsheetRole::Column->value) {
-                $this->columnParts[$marked->part->id] = $marked->part;
-                $this->columns[] = [
-                    'id' => $marked->part->id,
-                    'letters' => CellPlaces::letters(($marked->state === ChangeType::Removed ? $this->oldPlaces : $this->newPlaces)->position($marked->part->id)),
-                    'width' => $marked->part->int('width'),
-                    'state' => $marked->state->value ?? 'same',
-                    'note' => $marked->movedFrom === null ? null : (string) __('history.sheet.from_column', ['column' => CellPlaces::letters($this->oldPlaces->position($marked->part->id))]),
-                    'editor' => $marked->state !== null ? $this->comparison->editorOf($marked->part->id, $marked->state) : ($marked->movedFrom !== null ? $this->comparison->editorOf($marked->part->id, ChangeType::Moved) : null),
-                ];
+                $this->column($marked);
             } else {
                 $rows[] = $marked;
             }
@@ -187,7 +179,30 @@ final class SheetView
 
             return;
         }
-        // What changed, with a little around it; the headings stay in sight.
+        $this->around($rows);
+    }
+
+    private function column(MarkedPart $marked): void
+    {
+        $id = $marked->part->id;
+        $this->columnParts[$id] = $marked->part;
+        $this->columns[] = [
+            'id' => $id,
+            'letters' => CellPlaces::letters(($marked->state === ChangeType::Removed ? $this->oldPlaces : $this->newPlaces)->position($id)),
+            'width' => $marked->part->int('width'),
+            'state' => $marked->state->value ?? 'same',
+            'note' => $marked->movedFrom === null ? null : (string) __('history.sheet.from_column', ['column' => CellPlaces::letters($this->oldPlaces->position($id))]),
+            'editor' => $marked->state !== null ? $this->comparison->editorOf($id, $marked->state) : ($marked->movedFrom !== null ? $this->comparison->editorOf($id, ChangeType::Moved) : null),
+        ];
+    }
+
+    /**
+     * The rows that changed, with a little around them; the headings stay in sight.
+     *
+     * @param  list<MarkedPart>  $rows
+     */
+    private function around(array $rows): void
+    {
         $shown = $rows === [] || ! $this->changed($rows) ? [] : [0 => true];
         foreach ($rows as $at => $row) {
             if ($row->state !== null || $this->hasMoved($row) || $row->edited) {
