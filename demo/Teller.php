@@ -155,111 +155,62 @@ final readonly class Teller
         // Who goes on has seen what was answered.
         $item->publishings()->where('user_id', $who->id)->whereNotNull('decided_at')->whereNull('told_at')->update(['told_at' => now()]);
         [$word, $rest] = [...explode(' ', $line, 2), ''];
-        switch ($word) {
-            case 'milestone':
-                $this->mark->handle($this->version($item, (string) $item->head), $who, $rest);
+        if ($word === 'unseen') {
+            // What follows is written without having seen the newest version.
+            return (string) Version::query()->where(['item_id' => $item->id, 'number' => $item->head - 1])->value('root');
+        }
+        $deed = $this->deed($item, $who, $word, $rest, $draft);
+        if ($deed !== null) {
+            $deed();
 
-                return null;
-            case 'restore':
-                $this->restore->handle($item, $this->version($item, $rest), $who, $item->head) ?? throw new \DomainException('nothing to restore');
-
-                return null;
-            case 'take-back':
-                $this->restore->handle($item, $this->version($item, (string) ($item->head - 1)), $who, $item->head, Cause::TookBack);
-
-                return null;
-            case 'copy-out':
-                [$name, $shelf] = explode(' | ', $rest);
-                $this->copy->handle($this->version($item, (string) $item->head), Shelf::query()->where('name', $shelf)->firstOrFail(), $who, $name);
-
-                return null;
-            case 'settle':
-                $held = HeldEdit::query()->waitingFor($who)->where('item_id', $item->id)->firstOrFail();
-                $this->settle->handle($held->setRelation('item', $item), $who, Choice::from($rest));
-
-                return null;
-            case 'publish':
-                $this->publish->handle($this->version($item, (string) $item->head), $who, $rest === '' ? null : $rest);
-
-                return null;
-            case 'ask':
-                $this->ask->handle($this->version($item, (string) $item->head), $who, $rest);
-
-                return null;
-            case 'yes':
-            case 'no':
-                $wish = $item->publishings()->waiting()->firstOrFail()->setRelation('item', $item);
-                $this->answer->handle($wish, $who, $word === 'yes' ? PublishingState::Published : PublishingState::Refused, $rest === '' ? null : $rest);
-
-                return null;
-            case 'entries':
-                $this->entries($item, $rest);
-
-                return null;
-            case 'fill':
-                $this->fill($item, $rest);
-
-                return null;
-            case 'follow':
-                [$source, $tab] = $this->source($rest);
-                $this->data->bind($item, $source, $tab, null);
-
-                return null;
-            case 'entry':
-            case 'every':
-                $this->editEntries($item, $who, $word, $rest);
-
-                return null;
-            case 'delete':
-                $this->away->handle($item, $who);
-
-                return null;
-            case 'pin':
-                $this->version($item, $rest)->forceFill(['pinned_by' => $who->id])->save();
-
-                return null;
-            case 'keep-shelf':
-                [$every, $pace, $days] = explode(' ', $rest);
-                WhatIsKept::say($who, [...WhatIsKept::place()->values, 'every' => (int) $every, 'then' => [[$pace, (int) $days]]], shelf: $item->shelf);
-
-                return null;
-            case 'let-go':
-                $this->keep->handle($item->refresh(), $who);
-
-                return null;
-            case 'bring-back':
-                $this->away->back($item, $who);
-
-                return null;
-            case 'public':
-                $this->open->handle($item, true);
-
-                return null;
-            case 'say':
-            case 'answer':
-            case 'settled':
-            case 'reopen':
-                $this->talk($item, $who, $word, ...explode(' :: ', $rest, 2));
-
-                return null;
-            case 'propose':
-                $this->proposals->propose($item->refresh(), $who, $rest, $draft);
-
-                return null;
-            case 'accept':
-            case 'decline':
-            case 'withdraw':
-                $this->proposals->answer($item->refresh(), $who, ['accept' => ProposalState::Accepted, 'decline' => ProposalState::Declined, 'withdraw' => ProposalState::Withdrawn][$word], $rest);
-
-                return null;
-            case 'unseen':
-                // What follows is written without having seen the newest version.
-                return (string) Version::query()->where(['item_id' => $item->id, 'number' => $item->head - 1])->value('root');
+            return null;
         }
         $base = $stale ?? $item->root;
         $saved = $this->save->handle($item, $who, new Sent($base, $draft->edit($this->states->tree($base), $line), 'demo-'.$who->id.'-'.$item->head));
 
         return $saved instanceof Saved ? null : throw new \DomainException('could not be saved');
+    }
+
+    /** What a word does to the item itself; null where the line is something written. */
+    private function deed(Item $item, User $who, string $word, string $rest, Drafting $draft): ?\Closure
+    {
+        $newest = fn (): Version => $this->version($item, (string) $item->head);
+        $note = $rest === '' ? null : $rest;
+
+        return match ($word) {
+            'milestone' => fn () => $this->mark->handle($newest(), $who, $rest),
+            'restore' => fn () => $this->restore->handle($item, $this->version($item, $rest), $who, $item->head) ?? throw new \DomainException('nothing to restore'),
+            'take-back' => fn () => $this->restore->handle($item, $this->version($item, (string) ($item->head - 1)), $who, $item->head, Cause::TookBack),
+            'copy-out' => fn () => $this->copyOut($newest(), $who, ...explode(' | ', $rest)),
+            'settle' => fn () => $this->settle->handle(HeldEdit::query()->waitingFor($who)->where('item_id', $item->id)->firstOrFail()->setRelation('item', $item), $who, Choice::from($rest)),
+            'publish' => fn () => $this->publish->handle($newest(), $who, $note),
+            'ask' => fn () => $this->ask->handle($newest(), $who, $rest),
+            'yes', 'no' => fn () => $this->answer->handle($item->publishings()->waiting()->firstOrFail()->setRelation('item', $item), $who, $word === 'yes' ? PublishingState::Published : PublishingState::Refused, $note),
+            'entries' => fn () => $this->entries($item, $rest),
+            'fill' => fn () => $this->fill($item, $rest),
+            'follow' => fn () => $this->data->bind($item, ...[...$this->source($rest), null]),
+            'entry', 'every' => fn () => $this->editEntries($item, $who, $word, $rest),
+            'delete' => fn () => $this->away->handle($item, $who),
+            'bring-back' => fn () => $this->away->back($item, $who),
+            'pin' => fn () => $this->version($item, $rest)->forceFill(['pinned_by' => $who->id])->save(),
+            'keep-shelf' => fn () => $this->keepShelf($item, $who, ...explode(' ', $rest)),
+            'let-go' => fn () => $this->keep->handle($item->refresh(), $who),
+            'public' => fn () => $this->open->handle($item, true),
+            'say', 'answer', 'settled', 'reopen' => fn () => $this->talk($item, $who, $word, ...explode(' :: ', $rest, 2)),
+            'propose' => fn () => $this->proposals->propose($item->refresh(), $who, $rest, $draft),
+            'accept', 'decline', 'withdraw' => fn () => $this->proposals->answer($item->refresh(), $who, ['accept' => ProposalState::Accepted, 'decline' => ProposalState::Declined, 'withdraw' => ProposalState::Withdrawn][$word], $rest),
+            default => null,
+        };
+    }
+
+    private function copyOut(Version $version, User $who, string $name, string $shelf): void
+    {
+        $this->copy->handle($version, Shelf::query()->where('name', $shelf)->firstOrFail(), $who, $name);
+    }
+
+    private function keepShelf(Item $item, User $who, string $every, string $pace, string $days): void
+    {
+        WhatIsKept::say($who, [...WhatIsKept::place()->values, 'every' => (int) $every, 'then' => [[$pace, (int) $days]]], shelf: $item->shelf);
     }
 
     /** `say a tag :: Why?` begins a thread on these words, wherever they stand; `answer a tag :: So.` goes on with it. */
