@@ -8,6 +8,7 @@ use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Formats\Workbook\CsvWriter;
 use MistyAttic\Core\Kinds\Cell;
+use MistyAttic\Core\Kinds\Dataset\DayWriting;
 use MistyAttic\Core\Kinds\Dataset\NumberWriting;
 use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetRole;
 
@@ -27,9 +28,10 @@ final class TypedText
     public static function in(PartTree $tree, string $hint = '.'): PartTree
     {
         $commas = self::commas($tree, $hint);
+        $days = self::days($tree, $hint);
 
         return PartTree::of(array_map(fn (Part $part): Part => $part->role === SpreadsheetRole::Row->value
-            ? new Part($part->id, $part->role, $part->depth, self::cells($part->fields, $commas))
+            ? new Part($part->id, $part->role, $part->depth, self::cells($part->fields, $commas, $days))
             : $part, $tree->parts));
     }
 
@@ -49,16 +51,17 @@ final class TypedText
     /**
      * @param  array<string, FieldValue>  $cells
      * @param  array<string, true>  $commas
+     * @param  array<string, DayWriting>  $days
      * @return array<string, FieldValue>
      */
-    private static function cells(array $cells, array $commas): array
+    private static function cells(array $cells, array $commas, array $days): array
     {
         foreach ($cells as $column => $value) {
             // Where commas stand before decimals, `1,234` is not twelve hundred and thirty-four, and `1.234` is.
             if (isset($commas[$column])) {
-                $cells[$column] = is_float($value) || is_string($value) ? self::ofCommas(is_float($value) ? Cell::show($value) : $value) : $value;
+                $cells[$column] = is_float($value) || is_string($value) ? self::ofCommas(is_float($value) ? Cell::show($value) : $value, $days[$column] ?? null) : $value;
             } elseif (is_string($value)) {
-                $cells[$column] = self::bare($value) === $value ? self::of($value) : self::bare($value);
+                $cells[$column] = self::bare($value) === $value ? self::of($value, $days[$column] ?? null) : self::bare($value);
             }
         }
 
@@ -80,8 +83,23 @@ final class TypedText
         return array_fill_keys(array_keys(array_filter($texts, fn (array $texts) => NumberWriting::of($texts, $hint)->decimal === ',')), true);
     }
 
+    /** @return array<string, DayWriting> columns with days such as `3/5/2026` */
+    private static function days(PartTree $tree, string $hint): array
+    {
+        $texts = [];
+        foreach ($tree->parts as $part) {
+            foreach ($part->role === SpreadsheetRole::Row->value ? $part->fields : [] as $column => $value) {
+                if (is_string($value) && strlen($value) >= 8 && strlen($value) <= 24 && strpbrk($value[1].$value[2], '/-') !== false) {
+                    $texts[$column][] = $value;
+                }
+            }
+        }
+
+        return array_map(fn (array $texts): DayWriting => DayWriting::of($texts, $hint === ',' ? 'day' : ''), $texts);
+    }
+
     /** @return CellValue */
-    private static function ofCommas(string $text): string|int|float|bool|array
+    private static function ofCommas(string $text, ?DayWriting $days): string|int|float|bool|array
     {
         $bare = self::bare($text);
         if ($bare !== $text) {
@@ -91,11 +109,11 @@ final class TypedText
         $read = self::of($points);
 
         // What is none with its marks changed is what it was.
-        return is_string($read) ? (str_contains($text, '.') || str_contains($text, ',') ? $text : self::of($text)) : $read;
+        return is_string($read) ? (preg_match('/^-?[\d.,]+%?$/D', $text) === 1 ? $text : self::of($text, $days)) : $read;
     }
 
     /** @return CellValue */
-    public static function of(string $text): string|int|float|bool|array
+    public static function of(string $text, ?DayWriting $days = null): string|int|float|bool|array
     {
         if (strlen($text) > 24) {
             return $text;
@@ -114,13 +132,11 @@ final class TypedText
             return $format === '0' || json_encode($value) === $text ? $value : Cell::dressed($value, "|{$format}") ?? $text;
         }
 
-        // With points the day stands first, everywhere.
-        $day = preg_match('/^(\d{1,2})\.\s?(\d{1,2})\.\s?(\d{4})$/D', $text, $found) === 1 ? sprintf('%s-%02d-%02d', $found[3], (int) $found[2], (int) $found[1]) : $text;
+        if ($text === 'TRUE' || $text === 'FALSE') {
+            return $text === 'TRUE';
+        }
+        $day = ($days ?? new DayWriting)->read($text);
 
-        return match (true) {
-            strlen($day) === 10 && Cell::isDate($day) => ['d', $day],
-            $text === 'TRUE' || $text === 'FALSE' => $text === 'TRUE',
-            default => $text,
-        };
+        return $day === null ? $text : ['d', $day];
     }
 }

@@ -75,6 +75,7 @@ final readonly class TableDrawing implements Drawing
     private function row(Canvas $canvas, Sample $sample, Part $row, array $columns, float $y, float $across, float $down): void
     {
         $canvas->bar(self::MARGIN, $y + $down - 1, Canvas::WIDTH - 2 * self::MARGIN, 1, Tone::EDGE);
+        $isSeen = false;
         foreach ($columns as $at => $column) {
             $tone = $sample->tone("{$row->id}/{$column->id}") ?? $sample->tone($row->id) ?? $sample->tone($column->id);
             [$letters, $isRight] = isset($row->fields[$column->id]) ? ($this->shown)($row->fields[$column->id]) : [0, false];
@@ -85,8 +86,12 @@ final readonly class TableDrawing implements Drawing
 
                 continue;
             }
+            $isSeen = true;
             $width = min($across - 6, 3 + $letters * 2.6);
             $canvas->bar($isRight ? $x + $across - 3 - $width : $x + 3, $y + $down * 0.32, $width, max(1.4, $down * 0.32), $tone ?? Tone::LINE);
         }
+        // What it holds may stand in columns for which there is no room.
+        $tone = $isSeen ? null : $sample->tone($row->id);
+        $tone !== null && $canvas->edge(self::MARGIN + 2, $y + 2, Canvas::WIDTH - 2 * self::MARGIN - 4, $down - 4, $tone);
     }
 }

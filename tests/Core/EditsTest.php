@@ -134,6 +134,9 @@ final class EditsTest extends TestCase
         $read = fn (PartTree $of): array => array_map(fn (Part $part): string => NumberLook::show($part->fields['cola']).(is_string($part->fields['cola']) ? ' as text' : ''), array_slice($of->parts, 2));
         self::assertSame(['Price as text', '412.50', '1,204.75', '1,234', '-3.5', '12.5%', '7', '1 2 as text', '1,20,5 as text', '007 as text', '=1 as text'], $read(TypedText::in($tree('Price', '412,50', '1.204,75', '1.234', '-3,5', '12,5%', '7', '1 2', '1,20,5', '007', "'=1"))));
         self::assertSame(['1,204.75', '0.5'], $read(TypedText::in($tree("1\u{202f}204,75", '0,5'))));
+        self::assertSame(['2026-05-03', '2026-05-24', '2026-12-01 14:30'], $read(TypedText::in($tree('3/5/2026', '24/5/2026', '1/12/2026 14:30'))));
+        self::assertSame(['2026-03-05', '2026-05-24'], $read(TypedText::in($tree('3/5/2026', '5/24/2026'))));
+        self::assertSame([['3/5/2026 as text'], ['2026-05-03']], [$read(TypedText::in($tree('3/5/2026'))), $read(TypedText::in($tree('3/5/2026'), ','))], 'nothing is guessed');
         self::assertSame(['12.50', '2,5 as text', '3.10'], $read(TypedText::in($tree('12.50', '2,5', '3.10'))), 'a column is written in one way');
         self::assertSame([['1.234'], ['1,234']], [$read(TypedText::in($tree('1,234'), ',')), $read(TypedText::in($tree('1,234')))], 'where a column does not tell, its file may');
     }

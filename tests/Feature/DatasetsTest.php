@@ -166,6 +166,21 @@ final class DatasetsTest extends FeatureCase
         $this->assertVerified();
     }
 
+    public function test_days_are_read_as_their_column_writes_them_now_and_in_the_next_file(): void
+    {
+        $csv = "What,Day\nBread,24/05/2026\nOil,03/05/2026\n";
+        $look = $this->post(route('dataset.look', $this->shelf), ['file' => UploadedFile::fake()->createWithContent('till.csv', $csv)])->assertOk()->assertSee('value="date" selected', false);
+        preg_match('/name="seal" value="([^"]+)"/', (string) $look->getContent(), $seal);
+        $this->post(route('dataset.store', $this->shelf), ['seal' => $seal[1] ?? '', 'title' => 'Days'])->assertSessionHasNoErrors();
+        $item = Item::query()->where('title', 'Days')->firstOrFail();
+        $day = $this->fields($item)['Day']->id;
+        self::assertSame([['d', '2026-05-24'], ['d', '2026-05-03']], array_column(array_column(array_filter($this->tree($item)->parts, fn (Part $part) => $part->role === 'record'), 'fields'), $day));
+        // Of itself, the next file does not tell.
+        $this->post(route('item.file.store', $item), ['file' => UploadedFile::fake()->createWithContent('till.csv', "What,Day\nBread,04/05/2026\nOil,03/05/2026\n")])->assertSessionHasNoErrors();
+        self::assertSame([['d', '2026-05-04'], ['d', '2026-05-03']], array_column(array_column(array_filter($this->tree($item->refresh())->parts, fn (Part $part) => $part->role === 'record'), 'fields'), $day));
+        $this->assertVerified();
+    }
+
     public function test_a_calculated_field_is_checked_named_and_survives_a_new_name(): void
     {
         $item = $this->dataset();

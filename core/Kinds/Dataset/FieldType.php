@@ -23,13 +23,14 @@ final readonly class FieldType
      * @param  string  $type  text, number, money, date, boolean or choice
      * @param  list<string>  $choices
      * @param  string  $decimal  the mark before decimals
+     * @param  string  $days  which comes first in `3/5/2026`: day, month, or empty; see {@see DayWriting}
      * @param  string  $currency  of money: a sign or a code of ISO 4217; empty where values name none
      */
-    public function __construct(public string $type, public array $choices = [], public string $decimal = '.', public string $currency = '') {}
+    public function __construct(public string $type, public array $choices = [], public string $decimal = '.', public string $currency = '', public string $days = '') {}
 
     public static function of(Part $field): self
     {
-        return new self($field->string('type'), $field->strings('choices'), $field->string('decimal') === 'comma' ? ',' : '.', $field->string('currency'));
+        return new self($field->string('type'), $field->strings('choices'), $field->string('decimal') === 'comma' ? ',' : '.', $field->string('currency'), $field->string('days'));
     }
 
     /**
@@ -43,9 +44,17 @@ final readonly class FieldType
         $looked = array_slice($values, 0, self::LOOKED_AT);
         $writing = self::written($looked, $hint);
         foreach (['date', 'boolean', 'number', 'money'] as $name) {
-            $type = $name === 'money' ? self::money($looked, $writing) : new self($name, decimal: $writing->decimal);
+            $type = match ($name) {
+                'money' => self::money($looked, $writing),
+                'date' => new self($name, days: self::days($looked, $hint)),
+                default => new self($name, decimal: $writing->decimal),
+            };
             if ($values !== [] && $type->misfits($looked) * 100 <= count($looked) * self::MISFITS && ! ($name === 'number' && self::hasCodes($looked))) {
-                return count($values) === count($looked) ? $type : ($name === 'money' ? self::money($values, self::written($values, $hint)) : new self($name, decimal: self::written($values, $hint)->decimal));
+                return count($values) === count($looked) ? $type : match ($name) {
+                    'money' => self::money($values, self::written($values, $hint)),
+                    'date' => new self($name, days: self::days($values, $hint)),
+                    default => new self($name, decimal: self::written($values, $hint)->decimal),
+                };
             }
         }
         $texts = array_count_values(array_map(Cell::show(...), $looked));
@@ -66,7 +75,7 @@ final readonly class FieldType
     public function asked(string $type, array $values, ?string $decimal = null): self
     {
         if ($type !== 'number' && $type !== 'money') {
-            return $type === $this->type ? $this : new self($type);
+            return $type === $this->type ? $this : new self($type, days: $type === 'date' ? self::days($values, $this->decimal) : '');
         }
         $writing = $decimal === null ? self::written($values, $this->decimal) : new NumberWriting($decimal === 'comma' ? ',' : '.');
 
@@ -88,7 +97,7 @@ final readonly class FieldType
 
         return match ($this->type) {
             'number', 'money' => $this->number((new NumberWriting($this->decimal))->read($text)) ?? $cell,
-            'date' => Cell::isDate($text) ? ['d', $text] : $cell,
+            'date' => ($day = (new DayWriting($this->days))->read($text)) === null ? $cell : ['d', $day],
             'boolean' => ['yes' => true, 'true' => true, 'no' => false, 'false' => false][mb_strtolower($text)] ?? $cell,
             default => $cell,
         };
@@ -124,13 +133,23 @@ final readonly class FieldType
     /** @return array<string, string|list<string>> as a field has it */
     public function fields(): array
     {
-        return ['type' => $this->type, ...($this->choices === [] ? [] : ['choices' => $this->choices]), ...($this->decimal === ',' ? ['decimal' => 'comma'] : []), ...($this->currency === '' ? [] : ['currency' => $this->currency])];
+        return ['type' => $this->type, ...($this->choices === [] ? [] : ['choices' => $this->choices]), ...($this->decimal === ',' ? ['decimal' => 'comma'] : []), ...($this->currency === '' ? [] : ['currency' => $this->currency]), ...($this->days === '' ? [] : ['days' => $this->days])];
     }
 
     /** @param array{number: int|float, currency: string}|null $read */
     private function number(?array $read): int|float|null
     {
         return $read === null || ($read['currency'] !== '' && ($this->type === 'number' || ($this->currency !== '' && $read['currency'] !== $this->currency))) ? null : $read['number'];
+    }
+
+    /**
+     * Where commas stand before decimals, days stand before months.
+     *
+     * @param  list<mixed>  $values
+     */
+    private static function days(array $values, string $hint): string
+    {
+        return DayWriting::of(array_filter($values, is_string(...)), $hint === ',' ? 'day' : '')->first;
     }
 
     /** @param list<mixed> $values */

@@ -52,7 +52,7 @@ final class FollowedData
         }
         if ($part->role === 'field') {
             // What a field is, can be said of one that comes from a tab; of one that comes from a form its question says it.
-            return array_diff($change->fields(), $dataset->source?->kind === 'form' ? [] : ['type', 'choices', 'decimal', 'currency']) !== [];
+            return array_diff($change->fields(), $dataset->source?->kind === 'form' ? [] : ['type', 'choices', 'decimal', 'currency', 'days']) !== [];
         }
         foreach ($change->fields() as $field) {
             if (! isset($typed[$field]) || ! (new DatasetKind)->isReadAs($typed[$field][0], $typed[$field][1], $change->before->fields[$field] ?? null, $change->after->fields[$field] ?? null)) {
