@@ -7,6 +7,8 @@ namespace Tests\Core;
 use MistyAttic\Core\Calculate\Consequences;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Formats\TypedText;
+use MistyAttic\Core\Kinds\Cell;
 use MistyAttic\Core\Kinds\Edits;
 use MistyAttic\Core\Kinds\Formulas\CellPlaces;
 use MistyAttic\Core\Kinds\Formulas\Formula;
@@ -24,6 +26,14 @@ final class SharedCasesTest extends TestCase
             foreach ($of as [$value, $text]) {
                 self::assertSame($text, NumberLook::show($value, "|{$format}"), json_encode($value)." as {$format}");
             }
+        }
+    }
+
+    public function test_the_texts_of_a_column_are_read_as_what_they_are(): void
+    {
+        foreach (self::cases('typed') as ['texts' => $texts, 'values' => $values]) {
+            $tree = PartTree::of([new Part('tab1', 'tab', 0, ['name' => '']), new Part('cola', 'column', 1, []), ...array_map(fn (int $at, string $text) => new Part("row{$at}", 'row', 1, ['cola' => $text]), array_keys($texts), $texts)]);
+            self::assertSame($values, array_map(fn (Part $part) => Cell::bare($part->fields['cola']), array_slice(TypedText::in($tree)->parts, 2)));
         }
     }
 

@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { test } from 'node:test';
 import { keep, spell } from '../../resources/js/kinds/spreadsheet/formula.js';
 import { Sheet } from '../../resources/js/kinds/spreadsheet/model.js';
-import { shown } from '../../resources/js/kinds/spreadsheet/values.js';
+import { shown, typed, writingOf } from '../../resources/js/kinds/spreadsheet/values.js';
 
 /* What the core does, too, is held against the same cases as the core is: tests/Core/SharedCasesTest.php. */
 const cases = (name) => JSON.parse(readFileSync(new URL(`../cases/${name}.json`, import.meta.url), 'utf8'));
@@ -13,6 +13,10 @@ const listed = (sheet) => sheet.tabs.flatMap(({ id, name, frozen, columns, rows 
 
 test('a value is shown as the core shows it', () => {
     for (const [format, of] of Object.entries(cases('looks'))) for (const [value, text] of of) assert.equal(shown(value, format), text, `${JSON.stringify(value)} as ${format}`);
+});
+
+test('the texts of a column are read as the core reads them', () => {
+    for (const { texts, values } of cases('typed')) assert.deepEqual(texts.map((text) => typed(text, writingOf(texts)).value), values);
 });
 
 test('a formula is kept and spelled as the core does it', () => {

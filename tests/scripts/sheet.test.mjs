@@ -6,7 +6,7 @@ import { keep, letters, shifted, spell } from '../../resources/js/kinds/spreadsh
 import { newId } from '../../resources/js/common/new-id.js';
 import { Sheet } from '../../resources/js/kinds/spreadsheet/model.js';
 import { dressed, formulaOf, lookOf, resultOf } from '../../resources/js/kinds/spreadsheet/cell.js';
-import { decimalOf, editable, shown, typed } from '../../resources/js/kinds/spreadsheet/values.js';
+import { editable, shown, typed, writingOf } from '../../resources/js/kinds/spreadsheet/values.js';
 
 const parts = (rows, tab = 1, name = 'Log') => [
     [`tab${tab}`, 'tab', 0, { name, frozen: 1 }],
@@ -60,9 +60,9 @@ test('what is typed is read as what it looks like', () => {
     // The only way a number can be read is the way it is read; where there are two, points stand before decimals, as they are shown.
     assert.deepEqual(['412,50', '1.204,75', '1 204,75', '1,234', '1.234', '12,5 %', '-,5'].map((text) => typed(text).value), [412.5, 1204.75, 1204.75, 1234, 1.234, 0.125, -0.5]);
     assert.deepEqual(['007', '12345678901234567', '1,20,5', '1 2', '.', ',', '+'].map((text) => typed(text).value), ['007', '12345678901234567', '1,20,5', '1 2', '.', ',', '+']);
-    assert.deepEqual([decimalOf(['1.204', '12,5', 'tea']), decimalOf(['1,204', '12.5']), decimalOf(['1,204'])], [',', '.', '.']);
-    assert.deepEqual(['1.204', '12,5', '7', '0.5'].map((text) => typed(text, ',').value), [1204, 12.5, 7, '0.5']);
-    for (const value of [0.1 + 0.2, 1e21, 1.8, -3, 'tea', '007', '=x', true, ['d', '2026-05-03']]) assert.deepEqual(typed(editable(value)).value, value, 'what is edited and left alone stays what it is');
+    assert.deepEqual([writingOf(['1.204', '12,5', 'tea']).decimal, writingOf(['1,204', '12.5']).decimal, writingOf(['1,204']).decimal], [',', '.', '.']);
+    assert.deepEqual(['1.204', '12,5', '7', '0.5'].map((text) => typed(text, { decimal: ',' }).value), [1204, 12.5, 7, '0.5']);
+    for (const value of [0.1 + 0.2, 1e21, 1.8, -3, 'tea', '007', '=x', true, ['d', '2026-05-03'], ['d', '2026-05-03T14:05']]) assert.deepEqual(typed(editable(value)).value, value, 'what is edited and left alone stays what it is');
 });
 
 test('values are shown as their formats say', () => {

@@ -11,9 +11,9 @@ import { inWords } from '../../common/words.js';
  * @typedef {import('./grid.js').Grid} Grid
  */
 
-/** What was typed, as a value for a cell. @param {Sheet} sheet @param {string} text @param {string} row @param {string} column @param {string} [decimal] the mark before decimals, where it is known */
-export function readCell(sheet, text, row, column, decimal) {
-    const { value, formula, format } = typed(text, decimal);
+/** What was typed, as a value for a cell. @param {Sheet} sheet @param {string} text @param {string} row @param {string} column @param {import('./values.js').Writing} [writing] */
+export function readCell(sheet, text, row, column, writing) {
+    const { value, formula, format } = typed(text, writing);
     const old = lookOf(sheet.value(row, column));
     const { letters: marks, format: had } = lookParts(old);
     const of = /** @type {import('./model.js').Column} */ (sheet.parts.get(column)).format;

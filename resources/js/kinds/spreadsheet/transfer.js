@@ -1,7 +1,7 @@
 import { figure } from '../../common/figures.js';
 import { readCell } from './cell-editor.js';
 import { carriedTo, cellsOf, copyOut } from './clipboard.js';
-import { decimalOf } from './values.js';
+import { writingOf } from './values.js';
 import { inWords } from '../../common/words.js';
 
 /** The most cells that are pasted at once. */
@@ -44,7 +44,7 @@ export function transfer(sheet, grid, does, { editable, refuse }) {
         const short = { rows: Math.max(0, top + high - (grid.rows ?? []).length), columns: Math.max(0, left + wide - grid.tab.columns.length) };
         if (grid.filter === null && (short.rows || short.columns)) does['make-room'](`${short.rows} ${short.columns}`);
         // A column is written in one way, which its single numbers may not tell.
-        const decimals = own ? [] : Array.from({ length: widest }, (_, over) => decimalOf(rows.flatMap((row) => (typeof row[over] === 'string' ? [row[over]] : []))));
+        const writings = own ? [] : Array.from({ length: widest }, (_, over) => writingOf(rows.flatMap((row) => (typeof row[over] === 'string' ? [row[over]] : []))));
         /** @type {[string, string, import('./model.js').Value | undefined][]} */
         const cells = [];
         for (let down = 0; down < high; down++) {
@@ -53,7 +53,7 @@ export function transfer(sheet, grid, does, { editable, refuse }) {
                 const column = grid.tab.columns[left + over];
                 const from = rows[down % rows.length][over % widest];
                 if (!row || !column || from === undefined) continue;
-                cells.push([row.id, column.id, typeof from === 'string' ? readCell(sheet, from, row.id, column.id, decimals[over % widest]) : carriedTo(sheet, from.value, from.row, from.column, row.id, column.id)]);
+                cells.push([row.id, column.id, typeof from === 'string' ? readCell(sheet, from, row.id, column.id, writings[over % widest]) : carriedTo(sheet, from.value, from.row, from.column, row.id, column.id)]);
             }
         }
         sheet.run([{ do: 'cells', cells }]);

@@ -1,8 +1,8 @@
 import { bareOf, resultOf } from './cell.js';
 
 /** @typedef {import('./model.js').Value} Value */
+/** @typedef {{decimal?: string, first?: string}} Writing the mark before decimals; what comes first in `3/5/2026` */
 
-const MONTHS = ['jan', 'feb', 'mar', 'apr', 'may', 'jun', 'jul', 'aug', 'sep', 'oct', 'nov', 'dec'];
 const MONTH_NAMES = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December'];
 
 /** The number formats that the tools offer; others that a file brings along are kept. */
@@ -13,17 +13,17 @@ export const FORMATS = { plain: '', whole: '#,##0', two: '#,##0.00', percent: '0
  * before the decimals, as numbers are shown. What begins with a needless zero, or has more digits than a number holds, is a code and stays a text.
  *
  * @param {string} text
- * @param {string} [decimal] the mark before decimals, where that is known: see {@link decimalOf}
+ * @param {Writing} [writing] where that is known: see {@link writingOf}
  * @returns {{value?: Value, formula?: string, format?: string}} nothing for an empty cell
  */
-export function typed(text, decimal) {
+export function typed(text, { decimal, first } = {}) {
     if (text === '') return {};
     if (text[0] === '=' && text.length > 1) return { formula: text.slice(1) };
     if (text[0] === "'") return text.length > 1 ? { value: text.slice(1) } : {};
     const plain = text.trim();
     const number = numberIn(plain, decimal);
     if (number) return number;
-    const day = dayOf(plain);
+    const day = dayOf(plain, first);
     if (day) return { value: ['d', day] };
     if (/^true$/i.test(plain)) return { value: true };
     if (/^false$/i.test(plain)) return { value: false };
@@ -49,22 +49,42 @@ const COMMA = /^([+-]?)(\d{1,3}(?:[. \u00a0\u202f']\d{3})+|\d*)(?:,(\d+))?(e[+-]
 /** A number of 64 bits holds no more for sure (IEEE 754). */
 const MOST_DIGITS = 15;
 
-/** Which mark stands before the decimals in texts that belong together, such as a column: the one by which most of them are numbers. @param {string[]} texts */
-export function decimalOf(texts) {
-    const more = texts.filter((text) => /[.,]/.test(text)).reduce((sum, text) => sum + (numberIn(text.trim(), '.') ? 1 : 0) - (numberIn(text.trim(), ',') ? 1 : 0), 0);
-    return more < 0 ? ',' : '.';
+/**
+ * How texts that belong together are written, such as a column: which mark stands before the decimals, by which most of them are numbers; and whether the day or
+ * the month comes first in `3/5/2026`, by what is over twelve.
+ *
+ * @param {string[]} texts
+ * @returns {Writing}
+ */
+export function writingOf(texts) {
+    let [more, days, months] = [0, 0, 0];
+    for (const text of texts.map((text) => text.trim())) {
+        if (/[.,]/.test(text)) more += (numberIn(text, '.') ? 1 : 0) - (numberIn(text, ',') ? 1 : 0);
+        const { one, two } = EITHER_WAY.exec(text)?.groups ?? {};
+        days += Number(one) > 12 && Number(two) <= 12 ? 1 : 0;
+        months += Number(two) > 12 && Number(one) <= 12 ? 1 : 0;
+    }
+    return { decimal: more < 0 ? ',' : '.', first: days > 0 && months === 0 ? 'day' : months > 0 && days === 0 ? 'month' : '' };
 }
 
-/** @param {string} text @returns {string | null} ISO 8601 */
-function dayOf(text) {
-    const iso = /^(\d{4})-(\d{1,2})-(\d{1,2})$/.exec(text);
-    const points = /^(\d{1,2})\.\s?(\d{1,2})\.\s?(\d{4})$/.exec(text);
-    const words = /^(\d{1,2})\.? ([a-z]{3,9}) (\d{4})$/i.exec(text);
-    const at = words ? MONTHS.indexOf(words[2].slice(0, 3).toLowerCase()) : -1;
-    const [year, month, day] = iso ? [iso[1], iso[2], iso[3]] : points ? [points[3], points[2], points[1]] : words && at >= 0 ? [words[3], String(at + 1), words[1]] : ['', '', ''];
-    if (year === '') return null;
-    const date = new Date(Date.UTC(Number(year), Number(month) - 1, Number(day)));
-    return date.getUTCMonth() === Number(month) - 1 && date.getUTCDate() === Number(day) ? `${year}-${month.padStart(2, '0')}-${day.padStart(2, '0')}` : null;
+const TIME = '(?:(?:T|,? )(?<time>(?:[01]?\\d|2[0-3]):[0-5]\\d(?::[0-5]\\d)?))?$';
+const DAY_WAYS = [
+    '(?<year>\\d{4})(?<mark>[-/.])(?<month>\\d{1,2})\\k<mark>(?<day>\\d{1,2})', '(?<day>\\d{1,2})\\. ?(?<month>\\d{1,2})\\. ?(?<year>\\d{4})',
+    '(?<day>\\d{1,2})\\.?[ -](?<month>[a-z]{3,9})\\.?[ -](?<year>\\d{4})', '(?<month>[a-z]{3,9})\\.? (?<day>\\d{1,2}),? (?<year>\\d{4})',
+].map((way) => new RegExp(`^${way}${TIME}`, 'i'));
+const EITHER_WAY = new RegExp(`^(?<one>\\d{1,2})(?<mark>[/-])(?<two>\\d{1,2})\\k<mark>(?<year>\\d{4})${TIME}`);
+
+/** As core/Kinds/Dataset/DayWriting.php has it: tests/cases/typed.json. @param {string} text @param {string} [first] of `3/5/2026`: day or month, where that is known @returns {string | null} ISO 8601 */
+function dayOf(text, first) {
+    const way = DAY_WAYS.find((one) => one.test(text));
+    const found = (way ?? (first ? EITHER_WAY : undefined))?.exec(text)?.groups;
+    if (!found) return null;
+    const { year, time, one, two, month = first === 'day' ? two : one, day = first === 'day' ? one : two } = found;
+    const named = MONTH_NAMES.findIndex((name) => name.toLowerCase().startsWith(month.toLowerCase()));
+    const [number, on] = [/^\d/.test(month) ? Number(month) : named + 1, Number(day)];
+    const date = new Date(Date.UTC(Number(year), number - 1, on));
+    if (number < 1 || date.getUTCMonth() !== number - 1 || date.getUTCDate() !== on) return null;
+    return `${year}-${String(number).padStart(2, '0')}-${String(on).padStart(2, '0')}${time ? `T${time.padStart(time.length + (time[1] === ':' ? 1 : 0), '0')}` : ''}`;
 }
 
 /** @param {Value | undefined} value @returns {string} what to edit; a formula is spelled by the one who asks */
