@@ -5,7 +5,10 @@ return [
     'sent' => 'Sent on',
     'tab' => 'Records',
     'types' => ['text' => 'Text', 'number' => 'Number', 'money' => 'Money', 'date' => 'Date', 'boolean' => 'Yes or no', 'choice' => 'One of several'],
-    'decimals' => ['point' => 'A point stands before decimals', 'comma' => 'A comma stands before decimals'],
+    'ways' => [
+        'decimal' => ['point' => 'A point stands before decimals', 'comma' => 'A comma stands before decimals'],
+        'days' => ['day' => 'The day comes first', 'month' => 'The month comes first'],
+    ],
     'read_as' => '“:text” is :number',
     'not_read' => '“:text” can’t be read',
     'left' => '{0} all values can be read|{1} one value stays as it is (:kept)|[2,*] :count values stay as they are (:kept)',

@@ -181,6 +181,29 @@ final class DatasetsTest extends FeatureCase
         $this->assertVerified();
     }
 
+    public function test_days_that_can_be_read_in_two_ways_are_asked_about(): void
+    {
+        $csv = UploadedFile::fake()->createWithContent('till.csv', "What,Day\nBread,4/5/2026\nOil,3/5/2026\n");
+        $look = $this->post(route('dataset.look', $this->shelf), ['file' => $csv])->assertOk()->assertSee('How are the days of “Day” written?')
+            ->assertSee('The day comes first: “4/5/2026” is 2026-05-04; all values can be read.')->assertSee('The month comes first: “4/5/2026” is 2026-04-05; all values can be read.')->assertSee('value="date" selected', false);
+        preg_match('/name="seal" value="([^"]+)"/', (string) $look->getContent(), $seal);
+        preg_match_all('/<select name="types\[(\w+)\]/', (string) $look->getContent(), $ids);
+        $this->post(route('dataset.store', $this->shelf), ['seal' => $seal[1] ?? '', 'title' => 'Months first', 'types' => [$ids[1][1] => 'date'], 'days' => [$ids[1][1] => 'month']])->assertSessionHasNoErrors();
+        $item = Item::query()->where('title', 'Months first')->firstOrFail();
+        $field = $this->fields($item)['Day'];
+        self::assertSame('month', $field->string('days'));
+        self::assertSame([['d', '2026-04-05'], ['d', '2026-03-05']], array_column(array_column(array_filter($this->tree($item)->parts, fn (Part $part) => $part->role === 'record'), 'fields'), $field->id));
+        // A field of texts is asked about when it is made one of days.
+        $this->field($item->refresh(), 'new', ['name' => 'Until', 'type' => 'text'])->assertSessionHasNoErrors();
+        $until = $this->fields($item->refresh())['Until']->id;
+        $this->put(route('record.save', [$item, 'new']), ['base' => $item->root, 'values' => [$until => '6/7/2026']])->assertSessionHasNoErrors();
+        $this->field($item->refresh(), $until, ['name' => 'Until', 'type' => 'date'])->assertOk()->assertSee('How are its days written?');
+        $this->field($item, $until, ['name' => 'Until', 'type' => 'date', 'days' => 'day', 'sure' => '1'])->assertSessionHasNoErrors();
+        self::assertContains(['d', '2026-07-06'], array_column(array_column($this->tree($item->refresh())->parts, 'fields'), $until));
+        // What can be read in one way is not.
+        $this->post(route('dataset.look', $this->shelf), ['file' => UploadedFile::fake()->createWithContent('till.csv', "What,Day\nBread,4 May 2026\n")])->assertOk()->assertDontSee('How are the days of');
+    }
+
     public function test_a_calculated_field_is_checked_named_and_survives_a_new_name(): void
     {
         $item = $this->dataset();

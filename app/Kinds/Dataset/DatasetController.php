@@ -45,8 +45,11 @@ final class DatasetController extends Controller
         $ways = [];
         foreach ($types as $field => $type) {
             $values = $source->values((string) $field);
-            if (! $source->isKnown((string) $field) && ($type->isNumber() || NumberWays::couldBe($values))) {
-                $ways[$field] = new NumberWays($values, $type->isNumber() ? $type : $type->asked('number', $values));
+            $asked = $source->isKnown((string) $field) ? null : ReadingWays::asked($type, $values);
+            if ($asked !== null) {
+                $ways[$field] = new ReadingWays($values, $asked);
+                // Days of which only the month is in doubt are days.
+                $types[$field] = $asked->type === 'date' && $ways[$field]->isAllRead() ? $asked : $type;
             }
         }
 
@@ -63,7 +66,7 @@ final class DatasetController extends Controller
         [$source, $seal] = $this->seals->opened($this->person($request), $sent['seal']);
         $types = $source->types();
         foreach ($types as $field => $seen) {
-            $types[$field] = $source->isKnown((string) $field) ? $seen : $seen->asked($sent['types'][$field] ?? $seen->type, $source->values((string) $field), $sent['decimals'][$field] ?? null);
+            $types[$field] = $source->isKnown((string) $field) ? $seen : $seen->asked($sent['types'][$field] ?? $seen->type, $source->values((string) $field), $sent['decimals'][$field] ?? null, $sent['days'][$field] ?? null);
         }
         $item = $this->take->make($shelf, $this->person($request), $title, $source, $types, bound: isset($seal['item']));
         if (isset($seal['item'])) {

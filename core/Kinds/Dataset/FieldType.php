@@ -71,11 +71,12 @@ final readonly class FieldType
      *
      * @param  list<mixed>  $values
      * @param  string|null  $decimal  point or comma; null for what the values say
+     * @param  string|null  $days  day or month, whichever comes first; null for what the values say
      */
-    public function asked(string $type, array $values, ?string $decimal = null): self
+    public function asked(string $type, array $values, ?string $decimal = null, ?string $days = null): self
     {
         if ($type !== 'number' && $type !== 'money') {
-            return $type === $this->type ? $this : new self($type, days: $type === 'date' ? self::days($values, $this->decimal) : '');
+            return $type === $this->type && $days === null ? $this : new self($type, days: $type === 'date' ? $days ?? self::days($values, $this->decimal) : '');
         }
         $writing = $decimal === null ? self::written($values, $this->decimal) : new NumberWriting($decimal === 'comma' ? ',' : '.');
 

@@ -7,7 +7,7 @@ namespace App\Kinds\Dataset\Fields;
 use App\Http\Controller;
 use App\Kinds\Dataset\DatasetRequest;
 use App\Kinds\Dataset\DatasetView;
-use App\Kinds\Dataset\NumberWays;
+use App\Kinds\Dataset\ReadingWays;
 use App\Kinds\Dataset\SavesData;
 use App\Making\MakeItem;
 use App\Models\Item;
@@ -61,7 +61,7 @@ final class FieldController extends Controller
         $was = $tree->find($id);
         $isTyped = $was !== null && $expression === '' && $was->string('type') !== $sent['type'];
         $values = $isTyped ? array_values(array_filter(array_map(fn (Part $record) => $record->role === 'record' ? $record->fields[$id] ?? null : null, $tree->parts), fn (mixed $value) => $value !== null)) : [];
-        $type = $was === null || $isTyped ? (new FieldType('text'))->asked($sent['type'], $values, $sent['decimal'] ?? null) : FieldType::of($was);
+        $type = $was === null || $isTyped ? (new FieldType('text'))->asked($sent['type'], $values, $sent['decimal'] ?? null, $sent['days'] ?? null) : FieldType::of($was);
         $part = new Part($id, 'field', 0, ['name' => $name, ...$type->fields(), 'choices' => array_slice($choices, 0, 200), ...($expression === '' ? [] : ['expression' => $expression])]);
         $part = $sent['type'] === 'choice' && $choices !== [] ? $part : $part->without('choices');
         if ($values !== [] && ! ($sent['sure'] ?? false)) {
@@ -88,7 +88,7 @@ final class FieldController extends Controller
         return view('kinds.dataset.retype', [
             'item' => $item, 'field' => $field, 'type' => $type, 'sent' => $request->only('base', 'name', 'type', 'choices'), 'values' => count($values), 'left' => $type->misfits($values),
             'kept' => array_map(DatasetView::cell(...), array_slice(array_values(array_filter($values, fn (mixed $value) => ! $type->holds($type->value($value)))), 0, 5)),
-            'ways' => $type->isNumber() ? new NumberWays($values, $type) : null, ...$this->hangsOn($request, $item, $field->id),
+            'ways' => $type->isNumber() || $type->type === 'date' ? new ReadingWays($values, $type) : null, ...$this->hangsOn($request, $item, $field->id),
         ]);
     }
 

@@ -17,7 +17,7 @@ final class FieldRequest extends DatasetRequest
     {
         return [
             ...parent::rules(), 'name' => ['required', 'string', 'max:100'], 'type' => ['required', Rule::in(DatasetView::TYPES)], 'choices' => ['nullable', 'string', 'max:4000'],
-            'expression' => ['nullable', 'string', 'max:'.Expression::LONGEST], 'decimal' => ['nullable', Rule::in(['point', 'comma'])], 'sure' => ['nullable', 'boolean'],
+            'expression' => ['nullable', 'string', 'max:'.Expression::LONGEST], 'decimal' => ['nullable', Rule::in(['point', 'comma'])], 'days' => ['nullable', Rule::in(['day', 'month'])], 'sure' => ['nullable', 'boolean'],
         ];
     }
 }

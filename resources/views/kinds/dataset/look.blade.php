@@ -19,7 +19,7 @@
             </div>
             @if (count($source->records) > 12)<p class="form-same">{{ __('views/kinds/dataset.look.and_more', ['records' => App\Words\Numbers::said(count($source->records) - 12)]) }}</p>@endif
             @foreach ($ways as $field => $way)@continue(! $way->differ())
-                <fieldset class="data-ways"><legend>{{ __('views/kinds/dataset.look.how_are_the_numbers_of_written', ['field' => $source->names[$field]]) }}</legend>@include('kinds.dataset.ways', ['ways' => $way, 'name' => "decimals[{$field}]"])@if ($types[$field]->currency !== '')<p class="data-kept">{{ __('views/kinds/dataset.look.it_is_kept_in_money_that', ['currency' => $types[$field]->currency]) }}</p>@endif</fieldset>
+                <fieldset class="data-ways"><legend>{{ __($way->setting === 'days' ? 'views/kinds/dataset.look.how_are_the_days_of_written' : 'views/kinds/dataset.look.how_are_the_numbers_of_written', ['field' => $source->names[$field]]) }}</legend>@include('kinds.dataset.ways', ['ways' => $way, 'name' => ($way->setting === 'days' ? 'days' : 'decimals')."[{$field}]"])@if ($types[$field]->currency !== '')<p class="data-kept">{{ __('views/kinds/dataset.look.it_is_kept_in_money_that', ['currency' => $types[$field]->currency]) }}</p>@endif</fieldset>
             @endforeach
             <div class="changes-do"><button class="button is-dark">{{ __('views/kinds/dataset.look.take_it_in') }}</button><a class="button" href="{{ route('dataset.new', $shelf) }}">{{ __('views/kinds/dataset.look.not_this') }}</a></div>
         </form>
