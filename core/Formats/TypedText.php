@@ -71,14 +71,17 @@ final class TypedText
     /** @return array<string, true> columns in which a comma stands before decimals */
     private static function commas(PartTree $tree, string $hint): array
     {
-        $texts = [];
+        $texts = $some = [];
         foreach ($tree->parts as $part) {
             foreach ($part->role === SpreadsheetRole::Row->value ? $part->fields : [] as $column => $value) {
                 if (is_float($value) || (is_string($value) && strlen($value) <= 24 && strpbrk($value, ',.') !== false)) {
-                    $texts[$column][] = is_float($value) ? Cell::show($value) : $value;
+                    $texts[$column][] = $value;
+                    $some[$column] = ($some[$column] ?? $hint === ',') || (is_string($value) && str_contains($value, ','));
                 }
             }
         }
+        // Where no comma stands, none stands before decimals.
+        $texts = array_map(fn (array $of) => array_map(fn (string|float $value) => is_float($value) ? Cell::show($value) : $value, $of), array_intersect_key($texts, array_filter($some)));
 
         return array_fill_keys(array_keys(array_filter($texts, fn (array $texts) => NumberWriting::of($texts, $hint)->decimal === ',')), true);
     }

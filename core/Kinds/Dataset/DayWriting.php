@@ -22,8 +22,9 @@ final readonly class DayWriting
         '/^(?<year>\d{4})(?<mark>[-\/.])(?<month>\d{1,2})\k<mark>(?<day>\d{1,2})'.self::TIME.'$/D',
         '/^(?<day>\d{1,2})\. ?(?<month>\d{1,2})\. ?(?<year>\d{4})'.self::TIME.'$/D',
         '/^(?<day>\d{1,2})\.?[ -](?<month>[a-z]{3,9})\.?[ -](?<year>\d{4})'.self::TIME.'$/Di',
-        '/^(?<month>[a-z]{3,9})\.? (?<day>\d{1,2}),? (?<year>\d{4})'.self::TIME.'$/Di',
     ];
+
+    private const MONTH_FIRST = '/^(?<month>[a-z]{3,9})\.? (?<day>\d{1,2}),? (?<year>\d{4})'.self::TIME.'$/Di';
 
     /** @param string $first of `3/5/2026`: day, month, or empty where it is not known */
     public function __construct(public string $first = '') {}
@@ -55,10 +56,10 @@ final readonly class DayWriting
     /** @return string|null a day, or a moment, as ISO 8601 has it; null when it is none */
     public function read(string $text): ?string
     {
-        if (strlen($text) < 8 || strlen($text) > 30) {
+        if (strlen($text) < 8 || strlen($text) > 30 || ! ctype_digit($text[-1])) {
             return null;
         }
-        foreach (self::PATTERNS as $pattern) {
+        foreach (ctype_digit($text[0]) ? self::PATTERNS : [self::MONTH_FIRST] as $pattern) {
             if (preg_match($pattern, $text, $found) === 1) {
                 return self::day($found['year'], $found['month'], $found['day'], $found['time'] ?? '');
             }
