@@ -39,7 +39,18 @@ function bePatient(page) {
     waiting(page.keyboard, ['press', 'type', 'insertText'], () => page);
     if (!locatorsWait) {
         locatorsWait = true;
-        waiting(Object.getPrototypeOf(page.locator('body')), ['press', 'pressSequentially', 'click', 'fill', 'check', 'uncheck', 'selectOption', 'focus'], (locator) => locator.page());
+        const locators = Object.getPrototypeOf(page.locator('body'));
+        // Where something is, is asked of what is seen: it may just be drawn anew.
+        const { boundingBox } = locators;
+        locators.boundingBox = async function (...given) {
+            for (let tries = 0; tries < 3; tries++) {
+                await this.waitFor({ state: 'visible' });
+                const box = await boundingBox.apply(this, given);
+                if (box) return box;
+            }
+            return null;
+        };
+        waiting(locators, ['press', 'pressSequentially', 'click', 'fill', 'check', 'uncheck', 'selectOption', 'focus'], (locator) => locator.page());
     }
     patient.add(page);
 }
