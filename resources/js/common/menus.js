@@ -36,21 +36,28 @@ export function attachMenus(root) {
     };
     /** @param {KeyboardEvent} event */
     const escape = (event) => {
-        const open = event.key === 'Escape' ? document.activeElement?.closest('details[data-menu][open]') : null;
-        if (open) {
-            open.removeAttribute('open');
-            open.querySelector('summary')?.focus();
+        const menu = event.key === 'Escape' ? document.activeElement?.closest('details[data-menu][open]') : null;
+        if (menu) {
+            menu.removeAttribute('open');
+            menu.querySelector('summary')?.focus();
             event.stopPropagation();
         }
+    };
+    // Opened here and at once: the browser tells of a `toggle` only later, and what is typed until then would be lost.
+    /** @param {Event} event */
+    const open = (event) => {
+        const menu = /** @type {Element} */ (event.target).closest('summary')?.parentElement;
+        if (!(menu instanceof HTMLDetailsElement) || menu.open || event.defaultPrevented) return;
+        const first = menu.querySelector('[data-focus]');
+        if (!(first instanceof HTMLElement)) return;
+        event.preventDefault();
+        menu.open = true;
+        first.focus();
     };
     /** @param {Event} event */
     const toggled = (event) => {
         const menu = /** @type {HTMLElement} */ (event.target);
-        if (menu instanceof HTMLDetailsElement && menu.open) {
-            const first = menu.querySelector('[data-focus]');
-            if (first instanceof HTMLElement) first.focus();
-            void filled(menu);
-        }
+        if (menu instanceof HTMLDetailsElement && menu.open) void filled(menu);
     };
     // A name that is offered is put into its field.
     /** @param {Event} event */
@@ -62,11 +69,13 @@ export function attachMenus(root) {
         field.focus();
     };
     root.addEventListener('click', fill);
+    root.addEventListener('click', open);
     root.addEventListener('pointerdown', outside);
     root.addEventListener('keydown', escape);
     root.addEventListener('toggle', toggled, true);
     return () => {
         root.removeEventListener('click', fill);
+        root.removeEventListener('click', open);
         root.removeEventListener('pointerdown', outside);
         root.removeEventListener('keydown', escape);
         root.removeEventListener('toggle', toggled, true);
