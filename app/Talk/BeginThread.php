@@ -23,6 +23,9 @@ final readonly class BeginThread
     /** Letters of a quote that are kept. */
     private const QUOTE = 300;
 
+    /** Parts that a table begins with, its columns among them. */
+    private const HEADS = 300;
+
     public function __construct(private States $states, private AddComment $add) {}
 
     /** @return Thread|null null when the part is not there any more */
@@ -54,7 +57,7 @@ final readonly class BeginThread
             // Of a large table nothing but the cell is read.
             $lives = DB::table('lives')->where(['item_id' => $item->id, 'part' => $about->part])->whereNull('gone_number')->pluck('text', 'field');
             if ($about->field === '' ? $lives->isNotEmpty() : $lives->has($about->field)) {
-                return [true, (string) ($lives[$about->field] ?? ''), null, ''];
+                return [true, $about->field === '' ? $this->called($item, $about->part, $lives->all()) : (string) $lives[$about->field], null, ''];
             }
         }
         $tree = $this->states->tree($item->root);
@@ -69,6 +72,26 @@ final readonly class BeginThread
         }
 
         return [true, ...($about->words === null ? [self::quote($kind, $tree, $part, $about->field), null] : $this->words($part, $about->words)), $part->string('chunk')];
+    }
+
+    /**
+     * What a column of a large table is called, by the parts that it begins with; or the first that a row holds.
+     *
+     * @param  array<string, string>  $lives  texts of the part, by field
+     */
+    private function called(Item $item, string $part, array $lives): string
+    {
+        $heads = PartTree::of($this->states->window($item->root, 0, self::HEADS));
+        if ($heads->has($part)) {
+            return self::quote($item->kind(), $heads, $heads->get($part), '');
+        }
+        foreach ($heads->parts as $head) {
+            if (($lives[$head->id] ?? '') !== '') {
+                return (string) $lives[$head->id];
+            }
+        }
+
+        return '';
     }
 
     /** What stands in a cell, or what a part is called. */

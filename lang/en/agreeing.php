@@ -8,7 +8,7 @@ return [
     'saved' => 'Your change waits for a yes. Until then everybody else sees the entry without it.',
     'answered' => ['accepted' => 'Agreed to: it is version :number, and everybody sees it now.', 'declined' => ':asker is told. The entry stays as it is.', 'withdrawn' => 'Your change is taken back. The entry stays as it is.'],
     'too_late' => 'This was answered in the meantime.',
-    'moved_on' => 'The entry was changed or taken away in the meantime. Look at it once more.',
+    'moved_on' => 'The entry was changed or removed in the meantime. Look at it once more.',
     'same' => 'The entry says so already.',
     'none' => 'Tick the changes that you say yes to.',
     'done' => '{0} None of them waits any more.|{1} Said yes to one change.|[2,*] Said yes to :count changes.',

@@ -51,7 +51,7 @@ return [
     'left' => 'What you wrote here was not sent, since it was not asked for',
     'kept_here' => 'What you wrote is here, so that you can keep it',
     'gone_offline' => 'This form takes no answers any more.',
-    'deleted' => ':entry was taken away. It is kept, and can be brought back.',
+    'deleted' => ':entry was removed. It is kept, and can be brought back.',
     'undeleted' => ':entry is back.',
     'out_of_sight' => '{1} one answer is out of sight|[2,*] :count answers are out of sight',
     'in_sight' => '{1} one answer comes back into place|[2,*] :count answers come back into place',

@@ -1,13 +1,13 @@
 <x-layout :kind="$item->kind" :title="$item->title" body="is-item">
     <x-item-head :item="$item" at="write"><x-when :at="$item->changed_at" /></x-item-head>
-    <main id="main" class="answering is-fields">
+    <main id="main" class="answering is-fields" data-looked>
         <x-problems />
-        <form method="post" action="{{ route('fields.save', $item) }}" class="answer-form">
+        <form method="post" action="{{ route('fields.save', $item) }}" class="answer-form" data-state>
             @csrf @method('put')
             <input type="hidden" name="base" value="{{ $item->root }}">
             @if ($fields->tree->parts === [])<p class="ask-help">{{ __('fields.none') }}</p>@endif
             @foreach ($fields->tree->parts as $part)
-                <fieldset class="part-fields depth-{{ min($part->depth, 5) }}" @cannot('write', $item) disabled @endcannot>
+                <fieldset class="part-fields depth-{{ min($part->depth, 5) }}" data-part="{{ $part->id }}" @cannot('write', $item) disabled @endcannot>
                     <legend>{{ Str::ucfirst(App\View\Desks\PartFields::said($part->role)) }}: {{ $fields->kind->label($fields->tree, $part) ?: __('fields.without_name') }}</legend>
                     @foreach ($fields->of($part) as $name => [$way, $value])
                         @php($id = "{$part->id}-{$name}")
@@ -28,5 +28,6 @@
                     <button class="button is-dark">{{ __('fields.save') }}</button><a class="button" href="{{ route('history', $item) }}">{{ __('views/fields.history') }}</a></div>
             @endcan
         </form>
+        @includeWhen($slips !== null, 'talk.slips', $slips ?? [])
     </main>
 </x-layout>

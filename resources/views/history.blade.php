@@ -6,7 +6,7 @@
         <a class="skip" href="#past">{{ __('history.to_past') }}</a>
         <a class="skip" href="#ribbon">{{ __('views/history.to_the_ribbon') }}</a>
         @include('history.changes')
-        <section class="past-state" id="past" tabindex="-1" aria-label="{{ __('views/history.the', ['kind' => $item->kind]) }}">
+        <section class="past-state" id="past" tabindex="-1" @isset($readOf) data-read-of="{{ $readOf }}" @endisset aria-label="{{ __('views/history.the', ['kind' => $item->kind]) }}">
             @include('history.bar')
             <x-problems />
             @if ($item->form !== null)<x-kept-not :form="$item->form" />@endif

@@ -29,6 +29,7 @@ final class DemoTest extends FeatureCase
             $roots[] = Version::query()->whereHas('item', fn ($item) => $item->whereNotIn('title', ['Bookings', 'Book a repair'])->whereDoesntHave('form', fn ($form) => $form->where('title', 'Book a repair')))->orderBy('id')->pluck('root')->all();
             if (count($roots) === 1) {
                 $this->check();
+                $this->shown();
                 $this->assertVerified();
                 DB::statement('PRAGMA foreign_keys = OFF');
                 foreach (DB::select("SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%' AND name NOT LIKE 'found%' AND name != 'migrations'") as $table) {
@@ -37,6 +38,26 @@ final class DemoTest extends FeatureCase
             }
         }
         self::assertSame($roots[0], $roots[1]);
+    }
+
+    /** What is looked at says which parts it shows, so that one can talk about them and choose among them; and it names none that aren't there. */
+    private function shown(): void
+    {
+        $this->actingAs(User::query()->where('name', 'Ines Oduya')->firstOrFail());
+        $states = $this->app->make(States::class);
+        foreach (Item::query()->whereNull(['form_id', 'deleted_at'])->get()->push(Item::query()->whereNotNull('form_id')->firstOrFail()) as $item) {
+            [$from, $to] = [max(1, $item->head - 1), $item->head];
+            $views = ['was' => [$to], 'changed' => [$from, $to], ...(in_array($item->kind, ['dataset', 'file', 'entry'], true) ? ['desk' => [$to]] : [])];
+            foreach ($views as $view => $numbers) {
+                $page = (string) $this->get($view === 'desk' ? route('item', $item) : route('history', [$item, 'from' => $numbers[0], 'to' => $to, 'view' => $view]))->assertOk()->getContent();
+                preg_match_all('~ data-(?:part|cell)="?([^"/ >]+)~', strstr($page, ' data-state') ?: '', $found);
+                self::assertNotSame([], $found[1], "{$view} of {$item->title}");
+                if (! str_contains($page, ' data-read-of=')) {
+                    $known = array_merge(...array_map(fn (int $number): array => array_column($states->tree((string) $item->versions()->where('number', $number)->value('root'))->parts, 'id'), $numbers));
+                    self::assertSame([], array_values(array_diff($found[1], $known)), "{$view} of {$item->title}");
+                }
+            }
+        }
     }
 
     private function check(): void

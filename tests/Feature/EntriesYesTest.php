@@ -131,7 +131,7 @@ final class EntriesYesTest extends FeatureCase
         $this->actingAs($this->owner)->put(route('proposal.answer', [$this->entry, $hers]), ['answer' => 'accepted', 'seen' => 1])->assertSessionHasNoErrors();
         self::assertSame(['Ada Quill', '2026-06-01'], [$this->named(), AnswerText::of($this->tree($this->entry)->get('qday'))]);
         $his = Proposal::of($this->writer, $this->entry) ?? self::fail();
-        $this->actingAs($this->approver)->put(route('proposal.answer', [$this->entry, $his]), ['answer' => 'accepted', 'seen' => 1])->assertSessionHasErrors(['answer' => 'The entry was changed or taken away in the meantime. Look at it once more.']);
+        $this->actingAs($this->approver)->put(route('proposal.answer', [$this->entry, $his]), ['answer' => 'accepted', 'seen' => 1])->assertSessionHasErrors(['answer' => 'The entry was changed or removed in the meantime. Look at it once more.']);
         $this->put(route('proposal.answer', [$this->entry, $his]), ['answer' => 'accepted', 'seen' => 2])->assertSessionHasNoErrors();
         self::assertSame(['Bea Rook', '2026-06-01'], [$this->named(), AnswerText::of($this->tree($this->entry)->get('qday'))]);
     }

@@ -462,7 +462,7 @@ final class FormsTest extends FeatureCase
         $this->put(route('entry.undelete', $entry));
         $this->delete(route('entry.delete', $entry));
         self::assertSame([[$this->people['editor']->id, false], [$this->people['owner']->id, true], [$this->people['owner']->id, false]], $entry->removals()->orderBy('id')->get()->map(fn ($one) => [$one->user_id, $one->back])->all());
-        $this->get(route('list', $entry))->assertSeeText('Tobi took it away')->assertSeeText('Ines brought it back');
+        $this->get(route('list', $entry))->assertSeeText('Tobi removed it')->assertSeeText('Ines brought it back');
     }
 
     public function test_an_entry_has_a_history_field_by_field_and_comes_back(): void
@@ -484,7 +484,7 @@ final class FormsTest extends FeatureCase
         $this->delete(route('entry.delete', $entry))->assertRedirect(route('entries', $this->form));
         $this->get(route('entries', $this->form))->assertSee('Nobody has answered yet');
         $this->get(route('entries', ['item' => $this->form, 'gone' => 1]))->assertSee('c@d.example');
-        $this->get(route('item', $entry))->assertSee('took this entry away')->assertSee('Bring it back');
+        $this->get(route('item', $entry))->assertSee('removed this entry')->assertSee('Bring it back');
         $this->put(route('entry.undelete', $entry))->assertRedirect();
         $this->get(route('entries', $this->form))->assertSee('c@d.example');
         $this->assertVerified();

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { axe, newDocument, newItem, openItem, saved, signIn, text, typed } from './steps.mjs';
+import { axe, newDocument, newItem, openItem, saved, signIn, text, toShelf, typed } from './steps.mjs';
 
 test.beforeEach(async ({ page }) => {
     await signIn(page, 'Ines Oduya');
@@ -181,5 +181,68 @@ test('a place in a picture is talked about, by pointer and by keys, while writin
     await page.keyboard.press('End');
     await page.getByRole('button', { name: 'Say it' }).press('Enter');
     await expect(page.locator('.slip').filter({ hasText: 'And this one?' })).toHaveAttribute('data-spot', /^100,50,/);
+    await axe(page);
+});
+
+test('what is not written as parts is talked about in its place, too: a picture, a file that is read, a record, an answer, a page as it was', async ({ page }) => {
+    const begun = async (/** @type {import('@playwright/test').Locator} */ thing, /** @type {string} */ words) => {
+        await thing.scrollIntoViewIfNeeded();
+        const mark = page.getByRole('button', { name: 'Comment on this' });
+        // Scrolling takes the mark away until the pointer moves.
+        await expect(async () => {
+            await page.mouse.move(0, 0);
+            await thing.hover();
+            await expect(mark).toBeVisible({ timeout: 500 });
+        }).toPass();
+        await mark.click();
+        await page.keyboard.type(words);
+        await page.keyboard.press('Control+Enter');
+        await expect(page.locator('.slip:not(.slip-begin)', { hasText: words })).toBeVisible();
+    };
+    const slip = (/** @type {string} */ words) => page.locator('.slip', { hasText: words });
+    await toShelf(page, 'Open days');
+    await openItem(page, 'poster.odt');
+    await begun(page.locator('[data-state] .block', { hasText: 'lamps, kettles' }), 'And irons?');
+    await expect(slip('And irons?')).toContainText('on “lamps, kettles, toasters”');
+    await page.goto(`${page.url().split('#')[0]}/history?view=was`);
+    await expect(page.getByRole('button', { name: 'Choose' })).toHaveCount(0);
+
+    await page.goto('/');
+    await toShelf(page, 'Website');
+    await openItem(page, 'logo.png');
+    await begun(page.locator('[data-state] figure'), 'A bit higher?');
+    await expect(slip('A bit higher?')).toContainText('on a place in the picture “logo.png”');
+    await expect(page.locator('.spot')).toHaveText('1');
+
+    await page.goto('/');
+    await toShelf(page, 'Committee');
+    await openItem(page, 'Bookings');
+    await begun(page.locator('th[data-part]', { hasText: 'Your name' }), 'First and last?');
+    await expect(page.locator('thead .slip')).toContainText('on “Your name”');
+    await begun(page.locator('tbody tr').first(), 'Came twice.');
+    await page.reload();
+    await expect(page.locator('tbody tr').first().locator('+ .slip-row')).toContainText('Came twice.');
+
+    await page.goto('/');
+    await toShelf(page, 'Website');
+    await openItem(page, 'What to bring');
+    await page.goto(`${page.url()}/history?view=was`);
+    await page.getByRole('button', { name: 'Choose' }).click();
+    await page.locator('[data-state] p[data-part]').first().click();
+    await expect(page.locator('[data-chosen-count]')).toContainText('One chosen');
+    await axe(page);
+});
+
+test('an answer of an entry is talked about where it is changed', async ({ page }) => {
+    await toShelf(page, 'Open days');
+    await openItem(page, 'How was it?');
+    await page.getByRole('link', { name: 'Entries' }).click();
+    await page.locator('tbody a').first().click();
+    const answer = page.locator('[data-part]').first();
+    await answer.locator('input:not([type=hidden]), textarea').first().focus();
+    await page.keyboard.press('Alt+c');
+    await page.keyboard.type('Is this so?');
+    await page.keyboard.press('Control+Enter');
+    await expect(answer.locator('+ .slip')).toContainText('Is this so?');
     await axe(page);
 });

@@ -37,7 +37,8 @@ final class ItemController extends Controller
         if ($item->sight !== null) {
             return $desk->read($item, $person);
         }
-        $page = $desk->page($item, $person, $request->validated(), fn (): array => $this->atFoot($item, $phrases, $ribbon));
+        $around = fn (): array => [...$this->atFoot($item, $phrases, $ribbon), 'slips' => Gate::allows('talk', $item) ? TalkPage::seen($item, new Talk($item), true) : null];
+        $page = $desk->page($item, $person, $request->validated(), $around);
         if ($page !== null) {
             return $page;
         }
@@ -50,11 +51,10 @@ final class ItemController extends Controller
             'item' => $item,
             'desk' => $desk,
             ...$desk->of($item, $person, $this->text($request, 'page')),
-            ...$this->atFoot($item, $phrases, $ribbon),
+            ...$around(),
             'parts' => strlen($parts) > self::WITH_THE_PAGE ? null : $parts,
             'at' => $this->text($request, 'at'),
             'held' => $this->held($request, $item),
-            'slips' => Gate::allows('talk', $item) ? TalkPage::seen($item, new Talk($item), true) : null,
         ]);
     }
 

@@ -117,6 +117,12 @@ final class DatasetCompared
     /** @return array{string, string} what a record held in a field, and what it holds */
     public function cell(MarkedPart $record, string $field): array
     {
+        return array_map(DatasetView::day(...), $this->kept($record, $field));
+    }
+
+    /** @return array{string, string} the same as it is kept */
+    private function kept(MarkedPart $record, string $field): array
+    {
         if (($this->calculated[$field] ?? false) === true) {
             $was = $this->given($this->oldData, $this->oldRows, $record->part->id, $field);
             $is = $record->state === ChangeType::Removed ? $was : $this->given($this->newData, $this->newRows, $record->part->id, $field);

@@ -8,7 +8,9 @@ use App\Kinds\Report\DrawnFrom;
 use App\Models\Item;
 use App\Models\User;
 use App\Store\States;
+use App\Words\Days;
 use App\Words\Numbers;
+use DateTimeImmutable;
 use Illuminate\Pagination\LengthAwarePaginator;
 use Illuminate\Support\Facades\Gate;
 use MistyAttic\Core\Calculate\Data\Records;
@@ -37,7 +39,8 @@ final class DatasetView
             $wanted = mb_strtolower($find);
             $rows = array_values(array_filter($rows, function (int $row) use ($data, $wanted): bool {
                 foreach (array_map(strval(...), array_keys($data->fields)) as $field) {
-                    if (str_contains(mb_strtolower($this->shown($row, $field)), $wanted)) {
+                    // By what is read, and by what is kept.
+                    if (str_contains(mb_strtolower($this->shown($row, $field)), $wanted) || ($data->type($field) === 'date' && str_contains(mb_strtolower($this->value($row, $field)), $wanted))) {
                         return true;
                     }
                 }
@@ -82,7 +85,17 @@ final class DatasetView
     {
         $value = $this->data->column($field)[$row];
 
-        return $this->data->type($field) === 'money' && (is_int($value) || is_float($value)) ? number_format($value, 2, '.', '').($this->currency($field) === '' ? '' : ' '.$this->currency($field)) : $this->shown($row, $field);
+        return match (true) {
+            $this->data->type($field) === 'date' && is_string($value) => self::day($value),
+            $this->data->type($field) === 'money' && (is_int($value) || is_float($value)) => number_format($value, 2, '.', '').($this->currency($field) === '' ? '' : ' '.$this->currency($field)),
+            default => $this->shown($row, $field),
+        };
+    }
+
+    /** A day (`2026-05-03`) as whoever reads writes it; any other text as it is. */
+    public static function day(string $value): string
+    {
+        return preg_match('/^\d{4}-\d\d-\d\d$/', $value) === 1 ? Days::short(new DateTimeImmutable($value)) : $value;
     }
 
     public function isUnread(int $row, string $field): bool

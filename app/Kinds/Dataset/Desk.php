@@ -31,7 +31,7 @@ final class Desk extends Plain
         return ['sort' => ['nullable', 'string', 'max:24'], 'down' => ['nullable', 'boolean'], 'find' => ['nullable', 'string', 'max:200'], 'unread' => ['nullable', 'string', 'max:24'], 'page' => ['nullable', 'integer', 'min:1', 'max:100000']];
     }
 
-    public function page(Item $item, User $person, array $asked, Closure $foot): View
+    public function page(Item $item, User $person, array $asked, Closure $around): View
     {
         $view = new DatasetView($this->columns->records($item->root), $asked['sort'] ?? '', (bool) ($asked['down'] ?? false), trim((string) ($asked['find'] ?? '')), (int) ($asked['page'] ?? 1), $asked['unread'] ?? '');
         $fields = count($view->data->fields);
@@ -40,7 +40,7 @@ final class Desk extends Plain
             'item' => $item->load('source'), 'view' => $view, 'kind' => new DatasetKind, 'tree' => PartTree::of(array_values($view->data->fields)),
             'ids' => fn (int $row): string => $this->states->part($item->root, $fields + $row)->id ?? '',
             'hanging' => DatasetView::hanging($item, $person, $this->states),
-            ...$foot(),
+            ...$around(),
         ]);
     }
 }

@@ -27,11 +27,11 @@ final class Desk extends Plain
         return false;
     }
 
-    public function page(Item $item, User $person, array $asked, Closure $foot): View
+    public function page(Item $item, User $person, array $asked, Closure $around): View
     {
         $own = Proposal::of($person, $item);
         $shown = $own === null ? null : $this->proposed->onto($own, $this->states->tree($item->root))->tree;
 
-        return view('kinds.entry.write', ['item' => $item->load('deleter'), 'own' => $own, 'beside' => EntryProposals::beside($item, $person), 'view' => new EntryView($item, $this->states, is_array(old('a')) ? old('a') : null, $shown)]);
+        return view('kinds.entry.write', ['item' => $item->load('deleter'), 'own' => $own, 'beside' => EntryProposals::beside($item, $person), 'view' => new EntryView($item, $this->states, is_array(old('a')) ? old('a') : null, $shown), ...$around()]);
     }
 }

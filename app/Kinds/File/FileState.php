@@ -17,6 +17,9 @@ final readonly class FileState
     /** Pictures that browsers show. */
     private const PICTURES = ['image/png', 'image/jpeg', 'image/gif', 'image/webp', 'image/svg+xml'];
 
+    /** Of the part that it is. */
+    public string $id;
+
     public string $name;
 
     public string $media;
@@ -24,6 +27,9 @@ final readonly class FileState
     public int $size;
 
     public string $sha256;
+
+    /** Where its pieces are listed; '' for what is kept in lines. */
+    public string $chunk;
 
     /** Whether it is kept in lines. */
     public bool $isText;
@@ -35,11 +41,13 @@ final readonly class FileState
     public function __construct(public PartTree $tree, private FileBytes $bytes)
     {
         $file = $tree->parts[0] ?? new Part('file', FileRole::Bytes->value, 0, []);
+        $this->id = $file->id;
         $this->name = $file->string('name');
         $this->media = $file->string('media') === '' ? 'application/octet-stream' : $file->string('media');
-        $this->isText = $file->string('chunk') === '';
+        $this->chunk = $file->string('chunk');
+        $this->isText = $this->chunk === '';
         $this->text = $this->isText ? TextFile::bytes($tree) : '';
-        $this->pieces = $this->isText ? new PieceList : $bytes->list($file->string('chunk'));
+        $this->pieces = $this->isText ? new PieceList : $bytes->list($this->chunk);
         $this->size = $this->isText ? strlen($this->text) : $file->int('size');
         $this->sha256 = $this->isText ? hash('sha256', $this->text) : $file->string('sha256');
     }

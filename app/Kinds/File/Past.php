@@ -61,6 +61,8 @@ final class Past extends Plain
         $face = self::face($old, $new, $at->address);
         $isRead = $face === Face::Parts ? $at->comparison->kind->name() !== $at->item->kind : $face === Face::Lines && ($at->comparison->kind->name() !== $at->item->kind || self::isLines($at));
         $data = ['old' => $old, 'new' => $new, 'face' => $isRead || in_array($face, [Face::Picture, Face::Bytes], true) ? $face : Face::Bytes, 'pieces' => null];
+        // What a file is only read as are no parts of it: one can't choose among them, and what is said about them is said about the file.
+        $data += $data['face'] === Face::Parts || ($data['face'] === Face::Lines && ! ($old->isText && $new->isText)) ? ['readOf' => $new->id] : [];
 
         return match ($data['face']) {
             Face::Picture => ['pictures' => $at->asItWas() || $at->comparison->from->root === $at->comparison->to->root ? null : PictureCompared::of($old, $new)] + $data,

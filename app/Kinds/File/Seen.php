@@ -35,6 +35,12 @@ final readonly class Seen
         $this->content = $content;
     }
 
+    /** Whether what is shown is only read from it: its parts are none of the item. */
+    public function isRead(): bool
+    {
+        return $this->content !== null && ! ($this->face === Face::Lines && $this->file->isText);
+    }
+
     /** @return list<Block> the first so many */
     public function blocks(int $most): array
     {

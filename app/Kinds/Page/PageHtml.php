@@ -11,8 +11,11 @@ use MistyAttic\Core\Formats\Page\PageHtmlWriter;
 /** A page's sections as HTML, the same that a download holds; all text is escaped by the writer. */
 final readonly class PageHtml implements Htmlable
 {
-    /** @param \Closure(string): string $picture the address of a picture, by its chunk */
-    public function __construct(private PartTree $tree, private \Closure $picture) {}
+    /**
+     * @param  \Closure(string): string  $picture  the address of a picture, by its chunk
+     * @param  bool  $named  whether what shows a part says which, for those who look back
+     */
+    public function __construct(private PartTree $tree, private \Closure $picture, private bool $named = false) {}
 
     /** Whether it begins with a heading of its own, over its first section. */
     public function isTitled(): bool
@@ -22,6 +25,6 @@ final readonly class PageHtml implements Htmlable
 
     public function toHtml(): string
     {
-        return PageHtmlWriter::content($this->tree, $this->picture);
+        return PageHtmlWriter::content($this->tree, $this->picture, $this->named ? static fn (string $id): string => ' id="part-'.e($id).'" data-part="'.e($id).'"' : null);
     }
 }

@@ -22,7 +22,7 @@ final class Past extends Plain
     {
         return match (true) {
             $at->address->view === 'who' && $at->item->sight === null => ['pieces' => null] + $this->written($at, null),
-            $at->asItWas() => ['page' => new PageHtml($at->comparison->old, fn (string $chunk) => route('picture', [$at->item, $chunk])), 'fromLive' => $at->wasLive()],
+            $at->asItWas() => ['page' => new PageHtml($at->comparison->old, fn (string $chunk) => route('picture', [$at->item, $chunk]), true), 'fromLive' => $at->wasLive()],
             $at->address->layout === 'source' => ['source' => new SourceView($at->item->room(AnyFiles::class), $at->comparison->old, $at->comparison->new)],
             default => [
                 'blocks' => Blocks::compared($at->kind, $at->comparison),

@@ -67,9 +67,9 @@ class Desk
      * A page of its own in the place of the writing desk.
      *
      * @param  array<string, mixed>  $asked  see {@see asks}
-     * @param  Closure(): array<string, mixed>  $foot  what the foot needs: save line, last sentence, small ribbon
+     * @param  Closure(): array<string, mixed>  $around  what stands around it: the foot with save line, last sentence and small ribbon, and the slips of what was said
      */
-    public function page(Item $item, User $person, array $asked, Closure $foot): ?View
+    public function page(Item $item, User $person, array $asked, Closure $around): ?View
     {
         return null;
     }

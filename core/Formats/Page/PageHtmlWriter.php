@@ -33,17 +33,19 @@ final class PageHtmlWriter implements Writer
      * The sections alone, which is what people read as a page's source.
      *
      * @param  \Closure(string): ?string  $picture
+     * @param  (\Closure(string): string)|null  $named  further attributes, ` name="value"`, of what shows a part, by its id
      */
-    public static function content(PartTree $tree, \Closure $picture): string
+    public static function content(PartTree $tree, \Closure $picture, ?\Closure $named = null): string
     {
+        $named ??= static fn (string $id): string => '';
         $html = '';
         foreach ($tree->children()[PartTree::ROOT] ?? [] as $section) {
             $part = $tree->get($section);
-            $html .= '<section class="'.self::text($part->string('background'))."\">\n"
+            $html .= "<section{$named($section)} class=\"".self::text($part->string('background'))."\">\n"
                 .($part->string('title') === '' ? '' : '<h1 class="title">'.self::text($part->string('title'))."</h1>\n")
                 ."<div class=\"columns\">\n";
             foreach ($tree->children()[$section] ?? [] as $column) {
-                $html .= "<div data-width=\"{$tree->get($column)->int('width')}\">\n".self::column($tree, $column, $picture)."</div>\n";
+                $html .= "<div{$named($column)} data-width=\"{$tree->get($column)->int('width')}\">\n".self::column($tree, $column, $picture, $named)."</div>\n";
             }
             $html .= "</div>\n</section>\n";
         }
@@ -51,8 +53,11 @@ final class PageHtmlWriter implements Writer
         return $html;
     }
 
-    /** @param \Closure(string): ?string $picture */
-    private static function column(PartTree $tree, string $column, \Closure $picture): string
+    /**
+     * @param  \Closure(string): ?string  $picture
+     * @param  \Closure(string): string  $named
+     */
+    private static function column(PartTree $tree, string $column, \Closure $picture, \Closure $named): string
     {
         $html = '';
         $list = null;
@@ -67,7 +72,9 @@ final class PageHtmlWriter implements Writer
                 $html .= ($list === null ? '' : "</{$list}>\n").($needed === null ? '' : "<{$needed}>\n");
                 $list = $needed;
             }
-            $html .= $needed === null ? self::block($part, $picture) : '<li>'.HtmlWriter::inline($part->richText())."</li>\n";
+            $block = $needed === null ? self::block($part, $picture) : '<li>'.HtmlWriter::inline($part->richText())."</li>\n";
+            // Each is one element, which begins with its name.
+            $html .= substr_replace($block, $named($id), strcspn($block, ' >'), 0);
         }
 
         return $html.($list === null ? '' : "</{$list}>\n");

@@ -29,7 +29,7 @@ return [
     'no_version_bears_a_name_yet' => 'No version bears a name yet. Mark a milestone on the ribbon, or here, and it can be found at a glance.',
     'no_version_is_like_that' => 'No version is like that.',
     'brought_it_back' => 'brought it back',
-    'took_it_away' => 'took it away',
+    'took_it_away' => 'removed it',
     'versions_newest_first' => 'Versions, newest first',
     'version' => 'Version',
     'what_changed' => 'What changed',

@@ -10,7 +10,7 @@ return [
     'show' => 'Show',
     'comes_back' => 'Comes back',
     'as_it_was_before_these_edits' => 'As it was before these edits',
-    'nothing_was_taken_away_or_written' => 'Nothing was taken away or written over.',
+    'nothing_was_taken_away_or_written' => 'Nothing was removed or written over.',
     'goes_away' => 'Goes away',
     'keeps_it' => ':head keeps it',
     'nothing_that_was_added_is_there' => 'Nothing that was added is there now.',

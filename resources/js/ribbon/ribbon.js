@@ -130,7 +130,7 @@ export function ribbon(root, state, choose, kept) {
         const last = Math.min(shown.length, (plan?.near(offset + width) ?? 0) + 2);
         context.font = `11px ${value('--face-interface')}`;
         context.textAlign = 'left';
-        let labelled = -Infinity;
+        let [labelled, day] = [-Infinity, ''];
         const [a, b] = [x(placeOf(from)) - offset, x(placeOf(to)) - offset];
         /** @type {[number, number][]} where the names of the ends are */
         const tags = [a < 66 ? [a, a + TAG] : [a - TAG, a], [b, b + TAG]];
@@ -149,9 +149,11 @@ export function ribbon(root, state, choose, kept) {
             // No date is cut at the edge or lies under the name of an end.
             const hidden = left < 4 || tags.some(([start, end]) => left + 44 > start && left - 3 < end);
             if ((version[5] || how.only || how.fold) && left - labelled > 90 && !hidden) {
-                labelled = left;
+                const said = shortDay(new Date((times.get(version[0]) ?? 0) * 1000));
                 context.fillStyle = ink;
-                context.fillText(shortDay(new Date((times.get(version[0]) ?? 0) * 1000)), left - 3, tall - 7);
+                // A day is said once.
+                if (said !== day) context.fillText(said, left - 3, tall - 7);
+                [labelled, day] = [said === day ? labelled : left, said];
             }
             for (const each of plan?.marks[at] ?? []) {
                 context.globalAlpha = isAside(each) ? 0.25 : 1;

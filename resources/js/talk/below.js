@@ -19,6 +19,10 @@ export function put(slip, below) {
         last.after(line);
         return;
     }
+    if (below.tagName === 'LI') {
+        below.append(slip);
+        return;
+    }
     let last = /** @type {Element} */ (below);
     while (last.nextElementSibling?.classList.contains('slip')) last = last.nextElementSibling;
     last.after(slip);

@@ -1,6 +1,6 @@
 import { hasRoom, put, shownPart } from './below.js';
 import { isCommentKey, talk } from './talk.js';
-import { rangeOf, wordsIn } from './words.js';
+import { rangeOf, textOf, wordsIn } from './words.js';
 import { inWords } from '../common/words.js';
 
 /**
@@ -10,7 +10,7 @@ import { inWords } from '../common/words.js';
  * @returns {() => void}
  */
 export function attachTalk(root) {
-    const main = /** @type {HTMLElement | null} */ (root.querySelector('[data-history]'));
+    const main = /** @type {HTMLElement | null} */ (root.querySelector('[data-history], [data-looked]'));
     if (root.querySelector('[data-talk-page]')) return talk(root, { place: () => {}, open: () => {} }).dispose;
     if (!main || !main.querySelector('[data-slips]')) return () => {};
     const state = () => /** @type {HTMLElement | null} */ (main.querySelector('[data-state]'));
@@ -45,7 +45,7 @@ export function attachTalk(root) {
         after: (thread) => {
             // What is said now stands at the newest version, not at the one that is looked at.
             const { at, head, slips } = section().dataset;
-            if (at !== head) location.assign(`${(slips ?? '').split('?')[0]}?show=all#thread-${thread}`);
+            if (at !== '' && at !== head) location.assign(`${(slips ?? '').split('?')[0]}?show=all#thread-${thread}`);
         },
     });
 
@@ -67,10 +67,18 @@ export function attachTalk(root) {
     /** @param {HTMLElement} block */
     const begin = (block) => {
         const [part, field = ''] = (block.dataset.cell ?? block.dataset.part ?? block.id.slice('part-'.length)).split('/');
+        const { readOf } = /** @type {HTMLElement | null} */ (block.closest('[data-read-of]'))?.dataset ?? {};
         const selection = window.getSelection();
         const range = selection && !selection.isCollapsed && selection.rangeCount > 0 && block.contains(selection.anchorNode) && !field ? selection.getRangeAt(0) : null;
         const { at, head } = section().dataset;
-        said.begin({ part, field, version: at === head ? '' : at, words: range ? wordsIn(block.querySelector('.block-text') ?? block, range) : null }, 'this');
+        const version = at === head ? '' : at;
+        if (readOf) {
+            // It is read from something and is no part itself: what it is read from keeps the comment, with its words.
+            const quote = range ? range.toString().trim() : textOf(block);
+            said.begin({ part: readOf, version, words: quote === '' ? null : { from: 0, to: 0, quote } }, 'this');
+            return;
+        }
+        said.begin({ part, field, version, words: range ? wordsIn(block.querySelector('.block-text') ?? block, range) : null }, 'this');
     };
     /** @param {MouseEvent} event */
     const over = (event) => {
@@ -83,7 +91,8 @@ export function attachTalk(root) {
         if (button.parentElement !== main) main.append(button);
         const box = block.getBoundingClientRect();
         button.style.top = `${box.top + window.scrollY}px`;
-        button.style.left = `${Math.min(box.right + 6, document.documentElement.clientWidth - 34) + window.scrollX}px`;
+        // Beside a cell there is the next one.
+        button.style.left = `${Math.min(block.matches('td, th') ? box.right - 26 : box.right + 6, document.documentElement.clientWidth - 34) + window.scrollX}px`;
     };
     const press = () => under && begin(under);
     const scrolled = () => {
@@ -101,7 +110,7 @@ export function attachTalk(root) {
         const entry = /** @type {HTMLElement | null} */ (main.querySelector('.entry[aria-current]'));
         const block = chosen ?? thing(document.activeElement) ?? under ?? (entry ? target(entry.dataset.entry ?? '') : null);
         if (block) begin(block);
-        else said.begin({ part: '', version: section().dataset.at }, inWords('talk.looked.version', { at: section().dataset.at }));
+        else said.begin({ part: '', version: section().dataset.at }, section().dataset.at === '' ? inWords('talk.looked.all_of_it') : inWords('talk.looked.version', { at: section().dataset.at }));
     };
     const swapped = () => said.lay();
     button.addEventListener('click', press);

@@ -44,7 +44,7 @@ export function spots(root) {
                 const picture = pictureOf(root, slip.dataset.of ?? '');
                 slip.querySelector('.spot-number')?.remove();
                 // Another picture may stand there since.
-                if (!picture || !picture.src.includes(chunk)) continue;
+                if (!picture || !(picture.dataset.chunk ?? picture.src).includes(chunk)) continue;
                 const number = String(shown.length + 1);
                 const mark = Object.assign(made('spot', number), { href: `#thread-${slip.dataset.slip}`, title: slip.getAttribute('aria-label') ?? '' });
                 lay(mark, picture, Number(across), Number(down));

@@ -11,7 +11,7 @@
     @endforeach
     @if ($past->canBeUnmarked($address))<a class="bar-tick" role="checkbox" aria-checked="{{ $address->marks ? 'true' : 'false' }}" href="{{ $address->with(['marks' => ! $address->marks]) }}" data-swap>{{ __('views/history.bar.marks') }}</a>@endif
     <span class="bar-do">
-        @if ($item->sight === null && in_array($address->view, ['was', 'changed'], true) && $address->layout !== 'source')<button type="button" class="button" data-choose aria-pressed="false">{{ __('views/history.bar.choose') }}</button>@endif
+        @if ($item->sight === null && in_array($address->view, ['was', 'changed'], true) && $address->layout !== 'source' && ! isset($readOf))<button type="button" class="button" data-choose aria-pressed="false">{{ __('views/history.bar.choose') }}</button>@endif
         <details class="menu" data-menu>
             <summary class="button">{{ __('views/history.bar.download') }}</summary>
             <div class="menu-sheet is-right">

@@ -1,6 +1,6 @@
 <x-layout :title="$item->title" body="is-item is-writing">
     <x-item-head :item="$item" at="write" :editable="Gate::allows('write', $item)"><x-origin :item="$item" /></x-item-head>
-    <main id="main" class="listing data">
+    <main id="main" class="listing data" data-looked>
         <x-problems />
         <div class="bar-row">
             <form class="entries-find" method="get" action="{{ route('item', $item) }}" role="search"><input class="input" name="find" value="{{ $view->find }}" maxlength="200" placeholder="{{ __('views/kinds/dataset.show.find_in_the_records') }}" aria-label="{{ __('views/kinds/dataset.show.find_in_the_records') }}"><input type="hidden" name="sort" value="{{ $view->sort }}"><input type="hidden" name="down" value="{{ $view->down ? 1 : 0 }}"><button class="button">{{ __('views/kinds/dataset.show.find') }}</button></form>
@@ -21,11 +21,11 @@
             @endcan
         </div>
         @if ($item->follows())<p class="door-note">{{ __('views/kinds/dataset.show.what_is_in_it_comes_from') }}</p>@endif
-        <div class="entries-table" tabindex="0" role="region" aria-label="{{ __('views/kinds/dataset.show.the_records') }}">
+        <div class="entries-table" data-state tabindex="0" role="region" aria-label="{{ __('views/kinds/dataset.show.the_records') }}">
             <table class="versions data-table" data-rows>
                 <thead><tr>
                     @foreach ($view->data->fields as $id => $field)
-                        <th scope="col" @class(['is-number' => in_array($view->data->type($id), ['number', 'money'], true)]) @if ($view->sort === $id) aria-sort="{{ $view->down ? 'descending' : 'ascending' }}" @endif>
+                        <th scope="col" data-part="{{ $id }}" @class(['is-number' => in_array($view->data->type($id), ['number', 'money'], true)]) @if ($view->sort === $id) aria-sort="{{ $view->down ? 'descending' : 'ascending' }}" @endif>
                             <a href="{{ route('item', ['item' => $item, 'sort' => $id, 'down' => $view->sort === $id && ! $view->down ? 1 : 0, 'find' => $view->find]) }}">{{ $field->string('name') }}{{ $view->sort === $id ? ($view->down ? ' ↓' : ' ↑') : '' }}</a>
                             <small>{{ $view->data->isCalculated($id) ? '= '.Str::limit($kind->written($tree, $field, $field->string('expression')), 40) : __("data.types.{$field->string('type')}") }}</small>
                             @if ($view->problem($id) !== null)<small class="data-wrong">{{ $view->problem($id) }}</small>@elseif (($view->data->misfits[$id] ?? 0) > 0)<a class="data-wrong" href="{{ route('item', ['item' => $item, 'unread' => $id]) }}">{{ __('views/kinds/dataset.show.cant_be_read_as_that', ['id' => App\Words\Numbers::said($view->data->misfits[$id])]) }}</a>@endif
@@ -36,9 +36,10 @@
                 </tr></thead>
                 <tbody>
                     @foreach ($view->records as $row)
-                        <tr>
-                            @foreach ($view->data->fields as $id => $field)<td @class(['is-number' => in_array($view->data->type($id), ['number', 'money'], true), 'data-wrong' => $view->isUnread($row, $id)])>{{ Str::limit($view->value($row, $id), 80) }}</td>@endforeach
-                            @can('write', $item)<td class="versions-do">@unless ($item->follows())<a href="{{ route('record.edit', ['item' => $item, 'record' => $ids($row), 'at' => $row]) }}" aria-label="{{ __('views/kinds/dataset.show.change_record', ['row' => $row + 1]) }}">{{ __('views/kinds/dataset.show.change_2') }}</a>@endunless <a href="{{ route('part', [$item, $ids($row)]) }}" aria-label="{{ __('views/kinds/dataset.show.history_of_record', ['row' => $row + 1]) }}">{{ __('views/kinds/dataset.show.history') }}</a></td>@endcan
+                        @php($record = $ids($row))
+                        <tr data-part="{{ $record }}">
+                            @foreach ($view->data->fields as $id => $field)<td data-cell="{{ $record }}/{{ $id }}" @class(['is-number' => in_array($view->data->type($id), ['number', 'money'], true), 'data-wrong' => $view->isUnread($row, $id)])>{{ Str::limit($view->value($row, $id), 80) }}</td>@endforeach
+                            @can('write', $item)<td class="versions-do">@unless ($item->follows())<a href="{{ route('record.edit', ['item' => $item, 'record' => $record, 'at' => $row]) }}" aria-label="{{ __('views/kinds/dataset.show.change_record', ['row' => $row + 1]) }}">{{ __('views/kinds/dataset.show.change_2') }}</a>@endunless <a href="{{ route('part', [$item, $record]) }}" aria-label="{{ __('views/kinds/dataset.show.history_of_record', ['row' => $row + 1]) }}">{{ __('views/kinds/dataset.show.history') }}</a></td>@endcan
                         </tr>
                     @endforeach
                 </tbody>
@@ -49,6 +50,7 @@
         @if ($hanging !== [])
             <section class="data-hanging" aria-labelledby="hanging"><h2 id="hanging">{{ __('views/kinds/dataset.show.drawn_from_it') }}</h2><ul>@foreach ($hanging as $one)<li>{{ __('views/kinds/dataset.show.in', ['string' => $one['widget']->string('title')]) }} <a href="{{ route('item', $one['report']) }}">{{ $one['report']->title }}</a></li>@endforeach</ul></section>
         @endif
+        @includeWhen($slips !== null, 'talk.slips', $slips ?? [])
     </main>
     <footer class="foot">@include('write.foot')</footer>
 </x-layout>

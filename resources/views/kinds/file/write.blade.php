@@ -1,16 +1,17 @@
 <x-layout :kind="$item->kind" :title="$item->title" body="is-item is-filed">
     <x-item-head :item="$item" at="write" :editable="Gate::allows('write', $item)"><x-origin :item="$item" /></x-item-head>
-    <main id="main" class="file-desk">
-        <section class="file-now" aria-label="{{ __('views/kinds/file.write.the_file_as_it_is_now') }}">
+    <main id="main" class="file-desk" data-looked>
+        <section class="file-now" aria-label="{{ __('views/kinds/file.write.the_file_as_it_is_now') }}" data-state @if ($seen->isRead()) data-read-of="{{ $file->id }}" @endif>
             @if ($seen->face === App\Kinds\File\Face::Picture)
-                <figure class="file-picture"><img src="{{ route('file.content', [$item, $item->head]) }}" alt="{{ $file->name }}"></figure>
+                <figure class="file-picture" data-part="{{ $file->id }}"><img src="{{ route('file.content', [$item, $item->head]) }}" data-chunk="{{ $file->chunk }}" alt="{{ $file->name }}"></figure>
             @elseif ($seen->content?->kind->grid() !== null)
                 @include('kinds.file.table', ['kind' => $seen->content->kind, 'tree' => $seen->content->tree])
             @elseif ($seen->content !== null)
                 <article class="paper prose @if ($seen->face === App\Kinds\File\Face::Lines) is-lines @endif">@foreach ($seen->blocks(2000) as $each)@include('kinds.file.read', ['block' => $each])@endforeach</article>
             @else
-                <div class="paper file-bytes">@include('kinds.file.facts')<p>{{ __('file.nothing_runs') }}</p></div>
+                <div class="paper file-bytes" data-part="{{ $file->id }}">@include('kinds.file.facts')<p>{{ __('file.nothing_runs') }}</p></div>
             @endif
+            @includeWhen($slips !== null, 'talk.slips', $slips ?? [])
         </section>
         <aside class="file-side">
             <x-problems />
