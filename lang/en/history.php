@@ -136,7 +136,7 @@ return [
     'call_it' => 'Call it',
     'milestone' => [
         'only' => 'Name version :number', 'later' => 'Later: name version :number', 'earlier' => 'Earlier: name version :number', 'newest' => 'the newest',
-        'name' => 'Agreed at the spring meeting', 'note' => 'A note on it, if you like',
+        'name' => 'Agreed in spring', 'note' => 'A note on it, if you like',
     ],
     'plan_of' => [
         'split' => '“:whole” and “:name” as one',

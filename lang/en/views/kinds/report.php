@@ -55,7 +55,7 @@ return [
         'of_2_3_come_from_how' => 'Of :parted:parted_2, :parted_3 come from how it is set up, :parted_4 from the data.',
         'drawn_the_figures_that_differ_stand' => ':title, drawn; the figures that differ stand in the table after it',
         'figures_of_that_differ' => 'Figures of :title that differ',
-        'more' => 'more',
+        'more' => 'difference',
         'the_figure' => 'The figure',
         'and_more_figures_differ' => 'and :differences more figures differ',
         'from_2_3_from_2_4' => ':number from :title :number_2, :number_3 from :title_2 :number_4',
