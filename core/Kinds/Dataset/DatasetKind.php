@@ -7,6 +7,7 @@ namespace MistyAttic\Core\Kinds\Dataset;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Cell;
+use MistyAttic\Core\Kinds\CellType;
 use MistyAttic\Core\Kinds\Grid;
 use MistyAttic\Core\Kinds\Label;
 use MistyAttic\Core\Kinds\SchemaKind;
@@ -36,12 +37,22 @@ final class DatasetKind extends SchemaKind
         if ($part->role === DatasetRole::Field->value) {
             return parent::label($tree, $part);
         }
-        // A record is called by its first field that holds something, in the order of the fields.
+        // A record is called by its first text, in the order of the fields; where it holds none, by its first value.
+        $value = '';
         foreach ($part->fields === [] ? [] : $tree->parts as $field) {
-            $shown = $field->role === DatasetRole::Field->value && isset($part->fields[$field->id]) ? Cell::show($part->fields[$field->id]) : '';
-            if ($shown !== '') {
+            // All fields stand before the first record.
+            if ($field->role !== DatasetRole::Field->value) {
+                break;
+            }
+            $cell = $part->fields[$field->id] ?? null;
+            $shown = $cell === null ? '' : Cell::show($cell);
+            if ($shown !== '' && Cell::type($cell) === CellType::Text) {
                 return Label::of($shown);
             }
+            $value = $value === '' ? $shown : $value;
+        }
+        if ($value !== '') {
+            return Label::of($value);
         }
         $records = array_values(array_filter($tree->parts, fn (Part $other) => $other->role === $part->role));
 
