@@ -5,6 +5,7 @@ return [
     'looked_at' => 'Looked at as',
     'over' => 'Laid over',
     'side' => 'Side by side',
+    'said' => 'What was said, as JSON',
     'as_it_is' => 'The file itself',
     'page' => 'Page :number',
     'in_archive' => 'In the archive',

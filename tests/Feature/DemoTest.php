@@ -46,10 +46,16 @@ final class DemoTest extends FeatureCase
         $this->actingAs(User::query()->where('name', 'Ines Oduya')->firstOrFail());
         $states = $this->app->make(States::class);
         foreach (Item::query()->whereNull(['form_id', 'deleted_at'])->get()->push(Item::query()->whereNotNull('form_id')->firstOrFail()) as $item) {
+            $this->post(route('talk.begin', $item), ['text' => 'All of it?'])->assertSessionHasNoErrors();
             [$from, $to] = [max(1, $item->head - 1), $item->head];
             $views = ['was' => [$to], 'changed' => [$from, $to], ...(in_array($item->kind, ['dataset', 'file', 'entry'], true) ? ['desk' => [$to]] : [])];
             foreach ($views as $view => $numbers) {
                 $page = (string) $this->get($view === 'desk' ? route('item', $item) : route('history', [$item, 'from' => $numbers[0], 'to' => $to, 'view' => $view]))->assertOk()->getContent();
+                // All that is offered for download is there.
+                preg_match_all('~class="menu-line" href="([^"]*/(?:download|comparison|versions)/[^"]*)"~', $page, $offered);
+                foreach ($view === 'changed' ? $offered[1] : [] as $address) {
+                    self::assertSame(200, $this->get(html_entity_decode($address))->getStatusCode(), $address);
+                }
                 preg_match_all('~ data-(?:part|cell)="?([^"/ >]+)~', strstr($page, ' data-state') ?: '', $found);
                 self::assertNotSame([], $found[1], "{$view} of {$item->title}");
                 if (! str_contains($page, ' data-read-of=')) {

@@ -36,12 +36,11 @@ final class DownloadController extends Controller
         $version = $this->version($item, $number)->setRelation('item', $item);
         $files = $item->room(Files::class);
         $said = null;
+        abort_unless(isset(($request->boolean('said') ? $files->noted() : $files->named())[$format]), 404);
         if ($request->boolean('said')) {
-            abort_unless(isset($files->noted()[$format]), 404);
             Gate::authorize('talk', $item);
             $said = new SaidAlong($item, $version);
         }
-        abort_unless(isset($files->named()[$format]), 404);
         if ($format === 'json') {
             return $this->json($item, $version, $said?->said() ?? [], $said?->proposed($states) ?? [], $states->tree($version->root), $chunks);
         }

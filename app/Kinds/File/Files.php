@@ -30,6 +30,11 @@ final class Files extends Plain
         return [self::FORMAT => (string) __('file.as_it_is')];
     }
 
+    public function noted(): array
+    {
+        return ['json' => (string) __('file.said')];
+    }
+
     public function write(Version $version, string $format, Closure $picture, ?string $of, Closure $share): WrittenFile
     {
         $file = $this->at($version->root);

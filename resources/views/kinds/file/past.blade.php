@@ -4,7 +4,7 @@
     <div class="state is-file @if ($address->view === 'was' && $from->number === $item->head) is-newest @endif" tabindex="0" role="region" aria-label="{{ $address->view === 'was' ? "Version {$from->number}" : __('views/kinds/file.past.what_changed_between_and_2', ['number' => $from->number, 'number_2' => $to->number]) }}" data-state>
         @if ($address->view === 'was')
             @include('history.banner')
-            <div class="paper file-bytes" data-part="{{ $old->id }}">@include('kinds.file.facts', ['file' => $old])</div>
+            <div class="paper file-bytes" id="part-{{ $old->id }}" data-part="{{ $old->id }}">@include('kinds.file.facts', ['file' => $old])</div>
         @else
             <div class="paper file-bytes" @if (($comparison->entries[0] ?? null) !== null) id="part-{{ $comparison->entries[0]->part() }}" data-part="{{ $comparison->entries[0]->part() }}" @endif>
                 @if ($address->show !== 'bytes' && count($old->faces()) > 1 && count($new->faces()) > 1)<p class="state-legend">{{ __('file.unreadable') }}</p>@endif

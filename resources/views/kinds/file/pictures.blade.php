@@ -1,5 +1,5 @@
 @php($one = $address->view === 'was' || $from->root === $to->root)
-@php($named = "data-part={$new->id}")
+@php($named = "id=part-{$new->id} data-part={$new->id}")
 <div class="state is-file is-picture @if ($one && $from->number === $item->head) is-newest @endif" tabindex="0" role="region" aria-label="{{ $one ? "Version {$from->number}" : __('views/kinds/file.pictures.what_changed_between_and_2', ['number' => $from->number, 'number_2' => $to->number]) }}" data-state>
     @if ($one)
         @if ($address->view === 'was') @include('history.banner') @endif
