@@ -5,7 +5,7 @@
  *
  *   php tests/answers.php > before.txt        a line an address: who, status, what it is made of, address
  *   php tests/answers.php --against before.txt   what differs; exits with 1 if anything does
- *   php tests/answers.php --sound                whether any is an error of the server: all of them to one person, every fourth to each of the others
+ *   php tests/answers.php --sound                whether any is an error of the server, or leads people to where they may not go: all of them to one person, and of items every fourth to each of the others
  *   php tests/answers.php --show 'Ines /items/…'   one of them whole
  */
 
@@ -118,14 +118,27 @@ if (isset($options['show'])) {
     [$status, $body, $why] = $answer($who === '-' ? null : $who, ltrim($address, '/'));
     exit("{$status}\n{$body}\n{$why}\n");
 }
-$lines = [];
+$lines = $leads = [];
 foreach (['Ines', 'Tobi', 'Rafi', null] as $place => $who) {
     foreach (array_values(array_unique($addresses)) as $nth => $address) {
-        if (isset($options['sound']) && $place > 0 && $nth % 4 !== $place) {
+        if (isset($options['sound']) && $place > 0 && $nth % 4 !== $place && str_starts_with($address, 'items/')) {
             continue;
         }
         [$status, $body] = $answer($who, $address);
         $lines[($who ?? '-')." /{$address}"] = "{$status} ".substr(sha1($body), 0, 12);
+        if (isset($options['sound']) && $status === 200 && preg_match_all('~<a [^>]*href="'.preg_quote(config('app.url'), '~').'/(([^"#?]*)[^"#]*)~', $body, $found) > 0) {
+            $leads[$who ?? '-'] = ($leads[$who ?? '-'] ?? []) + array_map(fn (string $to): array => [html_entity_decode($to), $address], array_combine($found[2], $found[1]));
+        }
+    }
+}
+// Whatever somebody is led to is there for them.
+$known = array_fill_keys($addresses, true);
+foreach ($leads as $who => $links) {
+    foreach (array_intersect_key($links, $known) as [$to, $from]) {
+        $lines["{$who} /{$to}"] ??= (string) $answer($who === '-' ? null : $who, $to)[0];
+        if (in_array((int) $lines["{$who} /{$to}"], [403, 404], true)) {
+            $lines["{$who} /{$to}"] = "500 is led there by /{$from}";
+        }
     }
 }
 ksort($lines);
@@ -134,7 +147,7 @@ if (isset($options['sound'])) {
     foreach ($broken as $at => $line) {
         echo "{$at}: {$line}\n";
     }
-    echo count($lines).' answers, '.count($broken)." of them an error of the server.\n";
+    echo count($lines).' answers, '.count($broken)." of them an error of the server or a dead end.\n";
     exit($broken === [] ? 0 : 1);
 }
 if (! isset($options['against'])) {
