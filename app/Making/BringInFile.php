@@ -98,12 +98,15 @@ final readonly class BringInFile
         $written = Retained::written($grid, $new);
         $results = ! Spelling::hasFormulas($new);
         $matched = Matching::adopt(Retained::bare($grid, Retained::written($grid, $old), $results), Retained::bare($grid, $written, $results), $grid)->tree;
-        $ids = [];
+        $known = [];
         foreach ($written->parts as $at => $part) {
-            $ids[$part->id] = $old->has($matched->parts[$at]->id) ? $matched->parts[$at]->id : MakeItem::partId();
+            $old->has($matched->parts[$at]->id) && $known[$part->id] = $matched->parts[$at]->id;
         }
+        $whole = Retained::upToWritten($grid, $new);
+        $known = Retained::emptyBetween($grid, $old, $whole, $known);
+        $ids = array_combine(array_column($whole->parts, 'id'), array_map(fn (Part $part): string => $known[$part->id] ?? MakeItem::partId(), $whole->parts));
 
-        return Retained::of($grid, $old, Fresh::ids($written, $ids));
+        return Retained::of($grid, $old, Fresh::ids($whole, $ids));
     }
 
     /** The whole with one tab replaced. */

@@ -16,11 +16,13 @@ use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Formats\Content;
 use MistyAttic\Core\Formats\Document\OdtWriter;
+use MistyAttic\Core\Kinds\Cell;
 use MistyAttic\Core\Kinds\Kinds;
 use PHPUnit\Framework\Attributes\DataProvider;
+/** Items that are made from files. */
+use Symfony\Component\HttpFoundation\StreamedResponse;
 use Tests\Core\RandomContent;
 
-/** Items that are made from files. */
 final class ImportTest extends FeatureCase
 {
     private Shelf $shelf;
@@ -85,6 +87,56 @@ final class ImportTest extends FeatureCase
         self::assertSame($bare($first), $bare($this->tree($item->refresh())), "seed {$random->seed}");
         $this->assertVerified();
         $this->post(route('item.file.store', $item), ['file' => UploadedFile::fake()->createWithContent('other.json', '{"kind": "report", "parts": []}')])->assertSessionHasErrors('file');
+    }
+
+    /** Rows and columns between others in which nothing is written have their place in it, and sums their range. */
+    #[DataProvider('workbooks')]
+    public function test_a_workbook_that_went_out_comes_in_as_the_same(string $format, int $seed): void
+    {
+        mt_srand($seed);
+        $columns = array_map(fn (int $at): string => "col{$at}", range(1, mt_rand(2, 5)));
+        $rows = array_map(fn (int $at): string => "row{$at}", range(1, mt_rand(3, 9)));
+        $blank = array_filter($columns, fn (): bool => mt_rand(0, 3) === 0);
+        $parts = [new Part('tab1', 'tab', 0, ['name' => 'Log', 'frozen' => mt_rand(0, 1)]), ...array_map(fn (string $id): Part => new Part($id, 'column', 1, ['width' => 0, 'format' => '']), $columns)];
+        foreach ($rows as $at => $row) {
+            $cells = mt_rand(0, 2) === 0 ? [] : array_filter(array_fill_keys($columns, 0), fn (): bool => mt_rand(0, 2) > 0);
+            $parts[] = new Part($row, 'row', 1, array_map(fn (): mixed => match (mt_rand(0, 2)) {
+                0 => 'tag '.mt_rand(0, 4), 1 => mt_rand(0, 40), default => $at === 0 ? mt_rand(1, 9) / 4 : null
+            }, array_diff_key($cells, array_flip($blank))));
+        }
+        $parts = array_map(fn (Part $part): Part => new Part($part->id, $part->role, $part->depth, array_filter($part->fields, fn (mixed $value): bool => $value !== null)), $parts);
+        $parts[] = new Part('rsum', 'row', 1, array_combine($columns, array_map(fn (string $column): array => ['=', "SUM([{$rows[0]}.{$column}]:[{$rows[count($rows) - 1]}.{$column}])"], $columns)));
+        $owner = $this->shelf->memberships()->firstOrFail()->user;
+        $item = $this->app->make(MakeItem::class)->handle($this->shelf, $owner, 'spreadsheet', 'Log', content: new Content(Kinds::named('spreadsheet'), PartTree::of($parts)), keepIds: true);
+        $root = $item->refresh()->root;
+        $this->post(route('item.file.store', $item), ['file' => UploadedFile::fake()->createWithContent("log.{$format}", $this->downloaded($item, $format))])->assertSessionHasErrors(['file' => 'The file holds what is there already. Nothing was changed.']);
+        self::assertSame($root, $item->refresh()->root);
+        // Somebody put a row in and typed in what was blank: nothing else is another thing.
+        $other = $parts;
+        array_splice($other, count($columns) + 2, 0, [new Part('rnew', 'row', 1, [$columns[0] => 'a new one'])]);
+        $copy = $this->app->make(MakeItem::class)->handle($this->shelf, $owner, 'spreadsheet', 'Log of others', content: new Content(Kinds::named('spreadsheet'), PartTree::of($other)), keepIds: true);
+        $this->post(route('item.file.store', $item), ['file' => UploadedFile::fake()->createWithContent("log.{$format}", $this->downloaded($copy->refresh(), $format))])->assertSessionHasNoErrors();
+        $ids = fn (PartTree $tree): array => array_values(array_diff(array_column($tree->parts, 'id'), ['rnew']));
+        $tree = $this->tree($item->refresh());
+        self::assertSame($ids(PartTree::of($other)), array_values(array_filter($ids($tree), fn (string $id): bool => in_array($id, $ids(PartTree::of($other)), true))));
+        self::assertSame(array_column($parts, 'fields', 'id')['rsum'][$columns[0]][1], Cell::formula($tree->get('rsum')->fields[$columns[0]]));
+    }
+
+    /** @return iterable<string, array{string, int}> */
+    public static function workbooks(): iterable
+    {
+        foreach (['xlsx', 'ods'] as $format) {
+            foreach (range(1, 12) as $seed) {
+                yield "{$format} {$seed}" => [$format, $seed];
+            }
+        }
+    }
+
+    private function downloaded(Item $item, string $format): string
+    {
+        $answer = $this->get(route('download', [$item, $item->head, $format]))->assertOk();
+
+        return $answer->baseResponse instanceof StreamedResponse ? $answer->streamedContent() : (string) $answer->getContent();
     }
 
     public function test_a_text_is_read_as_it_is_written_and_asked_about_where_it_does_not_say(): void

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\World;
 
 use App\Keeping\Exempt;
+use App\Making\Making;
 use App\Making\Offered;
 use App\Models\HeldEdit;
 use App\Models\Item;
@@ -14,6 +15,8 @@ use App\Models\Shelf;
 use App\Models\User;
 use App\Models\Version;
 use App\Store\States;
+use App\View\Sources\Files;
+use App\Words\Ways;
 use Illuminate\Foundation\Testing\TestCase;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
@@ -25,6 +28,7 @@ use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Kinds;
 use MistyAttic\Core\Merge\Choice;
 use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /**
  * People at work, over HTTP as their browsers send it. Each deed checks what can be seen at once; {@see Laws} looks at the whole.
@@ -105,9 +109,44 @@ final class World
             Deed::Respond => $this->proposing->answer($step, $chance),
             Deed::Visit => $this->proposing->visit($step, $chance),
             Deed::SwitchHistory => $this->switchHistory($step),
+            Deed::BringFile => $this->bringFile($step, $chance),
+            Deed::Ways => $this->ways($step, $chance),
             Deed::BringDay => $this->mayWrite($step->who) ? $this->days->bring($step->who, $chance) : null,
         };
         $this->ledger->writtenOver($this->items);
+    }
+
+    /** A version goes out as a file and comes in as the next one, at once or after others went on; of the newest, as JSON, nothing is another thing by it. */
+    private function bringFile(Step $step, Chance $chance): void
+    {
+        $item = $this->item($step);
+        $endings = $item->room(Making::class)::ENDINGS;
+        $formats = array_values(array_intersect(array_map(strval(...), array_keys($item->room(Files::class)->named())), $endings));
+        if (! $this->mayWrite($step->who) || $formats === []) {
+            return;
+        }
+        [$format, $number] = [$chance->of($formats), $chance->once(3) ? $chance->of($this->kept($item)) : $item->head];
+        $out = $this->allowed($this->as($step->who)->get(route('download', [$item, $number, $format])), "downloading {$number} as {$format}", 302);
+        if ($out->getStatusCode() === 302) {
+            return;
+        }
+        $bytes = $out->baseResponse instanceof StreamedResponse ? $out->streamedContent() : (string) $out->getContent();
+        [$before, $isNewest] = [$item->root, $number === $item->head];
+        $this->allowed($this->as($step->who)->post(route('item.file.store', $item), ['file' => UploadedFile::fake()->createWithContent("back.{$format}", $bytes), 'sure' => 1]), "bringing a file as {$format}");
+        $item->refresh();
+        $isSame = $format === 'json' || $this->row($step->item) !== null ? $item->root === $before : Ledger::tags($this->states->tree($item->root)) == Ledger::tags($this->states->tree($before));
+        if ($isNewest && ! $isSame) {
+            throw Broken::law('What goes out comes in the same', "{$step->item} as {$format}");
+        }
+        $this->tookAway($step->item, $step->who, $before, $item->root);
+    }
+
+    /** What is said is said in another way from now on; what is kept is the same. */
+    private function ways(Step $step, Chance $chance): void
+    {
+        $person = $this->people[$step->who];
+        $sent = ['name' => $person->name, 'colour' => $person->colour, 'look' => '', 'zone' => $chance->of(['', 'Pacific/Auckland', 'America/St_Johns', 'Europe/Lisbon']), 'numbers' => $chance->of(array_keys(Ways::NUMBERS)), 'dates' => $chance->of(array_keys(Ways::DATES))];
+        $this->allowed($this->as($step->who)->put(route('account.update'), $sent), 'changing one’s account');
     }
 
     /** All windows send what they have and take in what is there, until nothing is left to send. */

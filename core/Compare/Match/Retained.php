@@ -19,8 +19,59 @@ use MistyAttic\Core\Kinds\NumberLook;
  */
 final class Retained
 {
-    /** Without the rows and columns in which nothing is written, which most files do not hold either. */
+    /** Without the rows and columns in which nothing is written. */
     public static function written(Grid $grid, PartTree $tree): PartTree
+    {
+        $used = self::used($grid, $tree);
+
+        return PartTree::of(array_values(array_filter($tree->parts, fn (Part $part) => isset($used[$part->id]) || ($part->role !== $grid->row && $part->role !== $grid->column))));
+    }
+
+    /** Without the rows and columns in which nothing is written behind the last one of their table in which something is: those between have their place. */
+    public static function upToWritten(Grid $grid, PartTree $tree): PartTree
+    {
+        [$used, $last] = [self::used($grid, $tree), []];
+        foreach ($tree->parts as $position => $part) {
+            isset($used[$part->id]) && $last["{$part->role} ".$tree->parent($part->id)] = $position;
+        }
+
+        return PartTree::of(array_values(array_filter($tree->parts, fn (Part $part, int $position) => ($part->role !== $grid->row && $part->role !== $grid->column) || $position <= ($last["{$part->role} ".$tree->parent($part->id)] ?? -1), ARRAY_FILTER_USE_BOTH)));
+    }
+
+    /**
+     * Rows and columns of a file in which nothing is written go together with those that stood there before: behind the same neighbour.
+     *
+     * @param  array<string, string>  $known  old ids by new ones, of what goes together as it is written
+     * @return array<string, string> with them
+     */
+    public static function emptyBetween(Grid $grid, PartTree $old, PartTree $new, array $known): array
+    {
+        [$written, $behind] = [self::used($grid, $old), []];
+        foreach ($old->children() as $parent => $ids) {
+            foreach ([$grid->column, $grid->row] as $role) {
+                $of = array_values(array_filter($ids, fn (string $id) => $old->get($id)->role === $role));
+                $behind += array_combine(["{$role} {$parent}", ...array_slice($of, 0, -1)], $of === [] ? [''] : $of);
+            }
+        }
+        $at = [];
+        foreach ($new->parts as $part) {
+            if ($part->role !== $grid->row && $part->role !== $grid->column) {
+                continue;
+            }
+            $parent = $new->parent($part->id);
+            $place = "{$part->role} ".($known[$parent] ?? $parent);
+            $next = $behind[$at[$place] ?? $place] ?? '';
+            if (! isset($known[$part->id]) && $next !== '' && ! isset($written[$next]) && ! in_array($next, $known, true)) {
+                $known[$part->id] = $next;
+            }
+            $at[$place] = $known[$part->id] ?? $at[$place] ?? $place;
+        }
+
+        return $known;
+    }
+
+    /** @return array<string, true> rows and columns in which something is written */
+    private static function used(Grid $grid, PartTree $tree): array
     {
         $used = [];
         foreach ($tree->parts as $part) {
@@ -31,7 +82,7 @@ final class Retained
             }
         }
 
-        return PartTree::of(array_values(array_filter($tree->parts, fn (Part $part) => isset($used[$part->id]) || ($part->role !== $grid->row && $part->role !== $grid->column))));
+        return $used;
     }
 
     /**
@@ -41,7 +92,8 @@ final class Retained
      */
     public static function bare(Grid $grid, PartTree $tree, bool $results): PartTree
     {
-        $read = $results ? Cell::result(...) : Cell::bare(...);
+        // A formula is what it says, whatever came of it and wherever its cells stand by now: a row that was put in above changes all addresses.
+        $read = $results ? Cell::result(...) : static fn (mixed $value): mixed => Cell::isFormula($value) ? ['=', preg_replace('/\$?[A-Z]{1,3}\$?\d+/', '·', (string) Cell::formula($value))] : Cell::bare($value);
 
         return PartTree::of(array_map(fn (Part $part): Part => $part->role === $grid->row ? new Part($part->id, $part->role, $part->depth, self::cells($read, $part->fields)) : $part, $tree->parts));
     }
