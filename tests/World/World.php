@@ -132,7 +132,8 @@ final class World
         }
         $bytes = $out->baseResponse instanceof StreamedResponse ? $out->streamedContent() : (string) $out->getContent();
         [$before, $isNewest] = [$item->root, $number === $item->head];
-        $this->allowed($this->as($step->who)->post(route('item.file.store', $item), ['file' => UploadedFile::fake()->createWithContent("back.{$format}", $bytes), 'sure' => 1]), "bringing a file as {$format}");
+        $tab = $item->hasTabs() && in_array($format, ['csv', 'tsv'], true) ? ['tab' => $this->states->tree($item->root)->parts[0]->id ?? ''] : [];
+        $this->allowed($this->as($step->who)->post(route('item.file.store', $item), $tab + ['file' => UploadedFile::fake()->createWithContent("back.{$format}", $bytes), 'sure' => 1]), "bringing a file as {$format}");
         $item->refresh();
         $isSame = $format === 'json' || $this->row($step->item) !== null ? $item->root === $before : Ledger::tags($this->states->tree($item->root)) == Ledger::tags($this->states->tree($before));
         if ($isNewest && ! $isSame) {
@@ -158,6 +159,7 @@ final class World
         foreach ($this->windows as $window) {
             for ($tries = 0; $tries < 6 && ($window->sent !== null || $window->isDirty()); $tries++) {
                 $window->sent === null ? $this->put($window, [], true) : $this->answered($window);
+                $this->ledger->writtenOver($this->items);
                 if (! $this->mayWrite($window->who)) {
                     break;
                 }
