@@ -53,7 +53,7 @@ final class Retained
                 $behind += array_combine(["{$role} {$parent}", ...array_slice($of, 0, -1)], $of === [] ? [''] : $of);
             }
         }
-        $at = [];
+        [$at, $taken] = [[], array_flip($known)];
         foreach ($new->parts as $part) {
             if ($part->role !== $grid->row && $part->role !== $grid->column) {
                 continue;
@@ -61,8 +61,9 @@ final class Retained
             $parent = $new->parent($part->id);
             $place = "{$part->role} ".($known[$parent] ?? $parent);
             $next = $behind[$at[$place] ?? $place] ?? '';
-            if (! isset($known[$part->id]) && $next !== '' && ! isset($written[$next]) && ! in_array($next, $known, true)) {
+            if (! isset($known[$part->id]) && $next !== '' && ! isset($written[$next]) && ! isset($taken[$next])) {
                 $known[$part->id] = $next;
+                $taken[$next] = $part->id;
             }
             $at[$place] = $known[$part->id] ?? $at[$place] ?? $place;
         }
