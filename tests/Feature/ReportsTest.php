@@ -83,6 +83,20 @@ final class ReportsTest extends FeatureCase
         $this->get(route('report.figures', [$this->report, 'wone']))->assertOk()->assertSee("Day,sum of Tip\r\nJan 2026,7\r\nFeb 2026,0\r\nMar 2026,2", false);
     }
 
+    public function test_where_there_is_one_dataset_a_new_chart_is_drawn_from_it(): void
+    {
+        $added = function (): Part {
+            $this->step('widget-add', ['part' => 'pone', 'type' => 'bars'])->assertOk();
+            $tree = $this->tree($this->report->refresh());
+            $widgets = $tree->children()['pone'];
+
+            return $tree->get($widgets[count($widgets) - 1]);
+        };
+        self::assertSame($this->data->key, $added()->string('source'));
+        $this->data->replicate(['id', 'live_id'])->forceFill(['key' => 'another00001', 'title' => 'Another'])->save();
+        self::assertSame('', $added()->string('source'));
+    }
+
     public function test_a_page_is_laid_out_step_by_step_and_undone(): void
     {
         $this->step('widget-add', ['part' => 'pone', 'type' => 'bars', 'source' => $this->data->key])->assertOk();

@@ -38,7 +38,7 @@ final class ReportController extends Controller
         abort_unless($item->kind === 'report', 404);
         $sent = $request->validated();
         abort_unless($this->handed->has($item, $sent['base']), 409, __('report.moved_on'));
-        [$tree, $touched] = $this->after($item, $sent);
+        [$tree, $touched] = $this->after($item, $this->person($request), $sent);
         abort_if($tree === null, 422, __('report.not_there'));
         $saved = $save->handle($item, $this->person($request), new Sent($sent['base'], $tree, $sent['do'] === 'undo' ? Str::random(40) : $sent['client']));
         abort_unless($saved instanceof Saved, 422, __('report.not_there'));
@@ -53,7 +53,7 @@ final class ReportController extends Controller
      * @param  array<string, mixed>  $sent
      * @return array{?PartTree, ?string}
      */
-    private function after(Item $item, array $sent): array
+    private function after(Item $item, User $person, array $sent): array
     {
         if ($sent['do'] === 'undo') {
             return [isset($sent['back']) && $this->handed->has($item, $sent['back']) ? $this->states->tree($sent['back']) : null, null];
@@ -62,6 +62,11 @@ final class ReportController extends Controller
         $tree = $this->states->tree($sent['base']);
         if ($step === ReportStep::AddPage && ($sent['title'] ?? '') === '') {
             $sent['title'] = (string) __('report.page', ['number' => (string) (count($tree->children()[PartTree::ROOT] ?? []) + 1)]);
+        }
+        if ($step === ReportStep::AddWidget && ($sent['source'] ?? '') === '') {
+            // Where there is only one that it can be drawn from, it is that one.
+            $datasets = ReportSources::of($person);
+            $sent['source'] = $datasets->count() === 1 ? $datasets->firstOrFail()->key : '';
         }
         $edit = $step === null ? null : ReportEdit::of($tree, $step, $sent, MakeItem::partId());
 
