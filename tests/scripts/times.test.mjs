@@ -1,6 +1,11 @@
 import assert from 'node:assert/strict';
 import { test } from 'node:test';
-import { near, nearIn } from '../../resources/js/common/times.js';
+import { exact, near, nearIn, shortDay } from '../../resources/js/common/times.js';
+
+test('a month in three letters, as the server writes it', () => {
+    assert.deepEqual([8, 5, 4].map((month) => shortDay(new Date(2026, month, 4))), ['4 Sep', '4 Jun', '4 May']);
+    assert.equal(exact(new Date(2026, 8, 4, 9, 5)), '4 Sep 2026, 09:05');
+});
 
 test('moments in words', () => {
     const now = new Date(2026, 4, 13, 12, 0, 0);

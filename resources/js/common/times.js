@@ -62,17 +62,20 @@ export function near(date, now, by = FORMATS) {
 /** @param {Date} date @param {Date} now @param {string} zone */
 export const nearIn = (date, now, zone) => near(date, now, formats(zone));
 
+/** With a month of three letters, as the server writes each of them. @param {Intl.DateTimeFormat} format @param {Date} date */
+const few = (format, date) => format.format(date).replace('Sept', 'Sep');
+
 /** The day alone, where there is little room. @param {Date} date @param {Date} now */
-const short = (date, now) => (dayOf(date, FORMATS)[1] === dayOf(now, FORMATS)[1] ? FORMATS.shortDay : FORMATS.shortYear).format(date);
+const short = (date, now) => few(dayOf(date, FORMATS)[1] === dayOf(now, FORMATS)[1] ? FORMATS.shortDay : FORMATS.shortYear, date);
 
 /** A moment in few letters, for a title. @param {Date} date */
 export const moment = (date) => `${short(date, new Date())}, ${FORMATS.clock.format(date)}`;
 
 /** @param {Date} date */
-export const exact = (date) => `${FORMATS.shortYear.format(date)}, ${FORMATS.clock.format(date)}`;
+export const exact = (date) => `${few(FORMATS.shortYear, date)}, ${FORMATS.clock.format(date)}`;
 
 /** A day without its year: “3 Nov”. @param {Date} date */
-export const shortDay = (date) => FORMATS.shortDay.format(date);
+export const shortDay = (date) => few(FORMATS.shortDay, date);
 
 /** “3 November”. @param {Date} date */
 export const longDay = (date) => FORMATS.day.format(date);

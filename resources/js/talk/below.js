@@ -14,6 +14,12 @@ export function put(slip, below) {
         cell.colSpan = row.cells.length;
         cell.append(slip);
         line.append(cell);
+        const body = row.parentElement?.tagName === 'THEAD' ? row.closest('table')?.tBodies[0] : null;
+        if (body) {
+            // Of a heading, before all that stands under it: in a narrow window no headings are seen.
+            body.insertBefore(line, [...body.rows].find((each) => !each.classList.contains('slip-row')) ?? null);
+            return;
+        }
         let last = row;
         while (last.nextElementSibling?.classList.contains('slip-row')) last = /** @type {HTMLTableRowElement} */ (last.nextElementSibling);
         last.after(line);
