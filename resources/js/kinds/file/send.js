@@ -88,18 +88,16 @@ function line(list, file) {
 const wait = (tries) => new Promise((resolve) => setTimeout(resolve, Math.min(20000, 500 * 2 ** tries)));
 
 /**
- * Sends a slice until it has come; what the server is too busy for, or a line that is gone for a while, is tried again.
+ * Asks until there is an answer; what the server is too busy for, or a line that is gone for a while, is tried again. For what may be asked twice.
  *
- * @param {string} url
- * @param {number} at
- * @param {Blob} slice
  * @param {(text: string) => void} say
- * @returns {Promise<number>} how much has come
+ * @param {Parameters<typeof ask>} asked
+ * @returns {Promise<any>}
  */
-async function sent(url, at, slice, say) {
+async function patiently(say, ...asked) {
     for (let tries = 0; ; tries++) {
         try {
-            return (await ask(`${url}?at=${at}`, { method: 'PUT', bytes: slice, timeout: PATIENCE })).got;
+            return await ask(...asked);
         } catch (error) {
             if (!(error instanceof Unreachable) || tries >= TRIES) throw error;
             say(inWords('file.send.the_server_is_not_reachable_it'));
@@ -117,7 +115,7 @@ async function sent(url, at, slice, say) {
 async function send(file, way, row) {
     let item = way.item;
     if (item === null) {
-        const there = await ask(`${way.named}?name=${encodeURIComponent(file.name)}`);
+        const there = await patiently(row.say, `${way.named}?name=${encodeURIComponent(file.name)}`);
         if (there.found !== null) {
             const chosen = await row.choose(there.said, [
                 ['next', inWords('file.send.its_next_version')],
@@ -131,7 +129,7 @@ async function send(file, way, row) {
             item = chosen === 'next' ? there.found : null;
         }
     }
-    const { url, slice } = await ask(way.begin, { method: 'POST', json: { name: file.name, size: file.size, item } });
+    const { url, slice } = await patiently(row.say, way.begin, { method: 'POST', json: { name: file.name, size: file.size, item } });
     let stopped = false;
     let unstoppable = () => {};
     /** @type {Promise<null>} */
@@ -142,8 +140,10 @@ async function send(file, way, row) {
         });
     });
     for (let at = 0; at < file.size && !stopped; ) {
-        const got = await Promise.race([sent(url, at, file.slice(at, at + slice), row.say), stopping]);
-        if (got === null) break;
+        const bytes = file.slice(at, at + slice);
+        const come = await Promise.race([patiently(row.say, `${url}?at=${at}`, { method: 'PUT', bytes, timeout: PATIENCE }), stopping]);
+        if (come === null) break;
+        const { got } = come;
         if (got === at) throw new Refused(422, { message: inWords('file.send.it_stopped_coming_on_nothing_was') });
         at = got;
         row.say(inWords('file.send.of', { name: file.name, at: size(at), size: size(file.size) }));
@@ -205,7 +205,7 @@ export function attachDrops(root) {
     });
     zone.querySelector('form')?.addEventListener('submit', (event) => event.preventDefault());
     /** @param {DataTransfer | null} data */
-    const hasFiles = (data) => [...(data?.types ?? [])].includes(inWords('file.send.files'));
+    const hasFiles = (data) => [...(data?.types ?? [])].some((type) => type.toLowerCase() === 'files');
     document.addEventListener('dragover', (event) => {
         if (!hasFiles(event.dataTransfer)) return;
         event.preventDefault();
