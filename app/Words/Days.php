@@ -13,11 +13,17 @@ final class Days
     /** A text that is a date and nothing else (ISO 8601, with a time or without), in words; any other as it is. */
     public static function said(string $text): string
     {
-        return match (preg_match('/^\d{4}-\d\d-\d\d(T\d\d:\d\d)?/', $text, $found) === 1 && strlen($found[0]) === strlen($text) ? strlen($text) : 0) {
+        return match (self::isDate($text) ? strlen($text) : 0) {
             10 => self::long(CarbonImmutable::parse($text)),
             16 => self::moment(CarbonImmutable::parse($text)),
             default => $text,
         };
+    }
+
+    /** Whether a text is a date that there is (ISO 8601, with a time or without), and nothing else. */
+    public static function isDate(string $text): bool
+    {
+        return preg_match('/^(\d{4})-(\d\d)-(\d\d)(T([01]\d|2[0-3]):[0-5]\d)?\z/', $text, $found) === 1 && checkdate((int) $found[2], (int) $found[3], (int) $found[1]);
     }
 
     /** “3 November 2026”. */

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace Tests\Feature;
 
 use App\Kinds\Dataset\DatasetColumns;
+use App\Kinds\Dataset\DatasetView;
 use App\Kinds\Form\TakeEntry;
 use App\Making\MakeItem;
 use App\Models\Item;
@@ -13,6 +14,7 @@ use App\Models\Shelf;
 use App\Models\User;
 use App\Models\Version;
 use App\Store\States;
+use App\Words\Days;
 use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Date;
 use Illuminate\Testing\TestResponse;
@@ -258,6 +260,7 @@ final class DatasetsTest extends FeatureCase
         // Days are shown as people write them, and found by that and by how they are kept.
         self::assertSame([['Thing 14', 'Thing 42'], ['Thing 14', 'Thing 42']], array_map(fn (string $find): array => array_slice($shown(['find' => $find]), 0, 2), ['15 Jan 2026', '2026-01-15']));
         $this->get(route('item', $item))->assertSee('>5 Jan 2026</td>', false);
+        self::assertSame(['2026-13-45', '2026-99-99T09:00', '3 May 2026', '2026-02-30'], [DatasetView::day('2026-13-45'), Days::said('2026-99-99T09:00'), DatasetView::day('2026-05-03'), Days::said('2026-02-30')]);
         // What is not there comes last either way, texts go by the numbers in them, and a field that is none sorts nothing.
         self::assertSame('Thing 7', $shown(['sort' => $ids['Minutes'], 'down' => 1, 'page' => 3])[49]);
         self::assertSame(['Thing 249', 'Thing 248'], array_slice($shown(['sort' => $ids['Thing'], 'down' => 1]), 0, 2));

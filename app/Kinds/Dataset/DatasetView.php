@@ -95,7 +95,7 @@ final class DatasetView
     /** A day (`2026-05-03`) as whoever reads writes it; any other text as it is. */
     public static function day(string $value): string
     {
-        return preg_match('/^\d{4}-\d\d-\d\d$/', $value) === 1 ? Days::short(new DateTimeImmutable($value)) : $value;
+        return strlen($value) === 10 && Days::isDate($value) ? Days::short(new DateTimeImmutable($value)) : $value;
     }
 
     public function isUnread(int $row, string $field): bool
