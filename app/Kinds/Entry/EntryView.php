@@ -20,6 +20,9 @@ final class EntryView
 {
     public readonly PartTree $entry;
 
+    /** The newest state: what somebody only proposes is no part of it yet. */
+    public readonly PartTree $newest;
+
     public readonly Answering $answering;
 
     /** @var list<Part> answers to questions that the form does not ask any more */
@@ -31,7 +34,8 @@ final class EntryView
      */
     public function __construct(public readonly Item $item, States $states, ?array $sent = null, ?PartTree $shown = null)
     {
-        $this->entry = $shown ?? $states->tree($item->root);
+        $this->newest = $states->tree($item->root);
+        $this->entry = $shown ?? $this->newest;
         $form = $item->form ?? throw new \LogicException('An entry has a form');
         $live = $states->tree($form->live->version->root ?? $form->root);
         $then = $item->asked?->version->root;

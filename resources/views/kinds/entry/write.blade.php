@@ -18,7 +18,7 @@
             <input type="hidden" name="base" value="{{ $item->root }}">
             @if ($own !== null)<input type="hidden" name="proposal" value="{{ $own->id }}">@endif
             @foreach ($view->questions() as $question)
-                <div @if ($view->entry->has($question->id)) data-part="{{ $question->id }}" @endif>
+                <div @if ($view->newest->has($question->id)) data-part="{{ $question->id }}" @endif>
                 @if ($question->string('type') === 'file')
                     <div class="ask"><p class="ask-label">{{ $question->richText()->text() }}</p>@isset($view->answering->files[$question->id])<p><a href="{{ route('picture', [$item->form, $view->answering->files[$question->id][0]]) }}">{{ $view->answering->files[$question->id][1] }}</a></p>@if ($view->isPicture($question->id))<img class="part-picture" src="{{ route('picture', [$item->form, $view->answering->files[$question->id][0]]) }}" alt="{{ $view->answering->files[$question->id][1] }}">@endif @else<p class="ask-help">{{ __('views/kinds/entry.write.no_file') }}</p>@endisset</div>
                 @else
