@@ -12,7 +12,6 @@ use App\Models\Proposal;
 use App\Models\Publishing;
 use App\Models\Role;
 use App\Models\User;
-use App\Proposing\ProposeAsVisitor;
 use App\Saving\Rules;
 use App\View\Desks\Desk;
 use Illuminate\Auth\Access\Response;
@@ -214,7 +213,7 @@ final class ItemPolicy
 
         return match (true) {
             $propose->denied() => $propose,
-            ! ProposeAsVisitor::takes($item) => Response::denyAsNotFound(),
+            ! $item->room(Desk::class)->asksVisitors($item) => Response::denyAsNotFound(),
             default => $this->atLeast($user, $item, Role::Owner),
         };
     }

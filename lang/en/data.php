@@ -29,6 +29,7 @@ return [
     'other_milestone' => 'That milestone is none of “:title”. Choose one of its own.',
     'name_taken' => 'Another field is called “:name” already.',
     'comes_from' => 'This comes from “:title”, and would be back with its next change. Change it there, or stop following first.',
+    'cell_of' => ':field, record :row',
     'no_value' => '“:name” holds a :type, and this is none.',
     'at' => 'At character :at.',
     'problems' => [

@@ -15,6 +15,7 @@ use MistyAttic\Core\Kinds\Formulas\Formula;
 use MistyAttic\Core\Kinds\Kinds;
 use MistyAttic\Core\Kinds\Limits;
 use MistyAttic\Core\Kinds\NumberLook;
+use MistyAttic\Core\Kinds\Spreadsheet\TypedCell;
 use PHPUnit\Framework\TestCase;
 
 /** What the browser does, too, is held against the same cases as the browser is: tests/scripts/cases.test.mjs. */
@@ -37,6 +38,14 @@ final class SharedCasesTest extends TestCase
                 $parts[] = new Part("row{$at}", 'row', 1, ['cola' => $text]);
             }
             self::assertSame($values, array_map(fn (Part $part) => Cell::bare($part->fields['cola']), array_slice(TypedText::in(PartTree::of($parts))->parts, 2)));
+        }
+    }
+
+    public function test_what_is_typed_in_a_cell_is_read(): void
+    {
+        foreach (self::cases('typing') as [$text, $value]) {
+            self::assertSame($value, TypedCell::read($text), $text);
+            self::assertSame($value, TypedCell::read(TypedCell::editable($value)), "{$text}, edited and left alone");
         }
     }
 

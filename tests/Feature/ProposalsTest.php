@@ -24,9 +24,12 @@ use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Formats\Archive;
+use MistyAttic\Core\Formats\Content;
 use MistyAttic\Core\Formats\Document\DocxPackage;
 use MistyAttic\Core\Formats\Document\OdtReader;
 use MistyAttic\Core\Formats\FormatLimits;
+use MistyAttic\Core\Kinds\Cell;
+use MistyAttic\Core\Kinds\Kinds;
 use PHPUnit\Framework\Attributes\TestWith;
 
 final class ProposalsTest extends FeatureCase
@@ -382,6 +385,86 @@ final class ProposalsTest extends FeatureCase
         $this->assertVerified();
     }
 
+    public function test_somebody_without_an_account_proposes_cells_and_records(): void
+    {
+        $sheet = $this->table('spreadsheet', 'Stalls', [
+            new Part('tone', 'tab', 0, ['name' => 'Stalls', 'frozen' => 1]), new Part('cola', 'column', 1, ['width' => 0, 'format' => '']), new Part('colb', 'column', 1, ['width' => 0, 'format' => '0.00']), new Part('colc', 'column', 1, ['width' => 0, 'format' => '']),
+            new Part('rone', 'row', 1, ['cola' => 'Stall', 'colb' => 'Fee', 'colc' => 'Twice']), new Part('rtwo', 'row', 1, ['cola' => 'Soup', 'colb' => 12, 'colc' => ['=', '[.colb]*2']]),
+            new Part('ttwo', 'tab', 0, ['name' => 'Notes', 'frozen' => 0]), new Part('cold', 'column', 1, ['width' => 0, 'format' => '']), new Part('rnine', 'row', 1, ['cold' => 'First']),
+        ]);
+        $url = $this->link($sheet);
+        $this->get($url)->assertOk()->assertSee('aria-label="B2, Fee"', false)->assertSee('<span class="visitor-result">24</span>', false)->assertSee('What has no field is worked out')->assertSee('Notes')->assertDontSee('parts[rtwo][colc]', false);
+        $base = $sheet->refresh()->root;
+        $sent = ['name' => 'Dara Finch', 'base' => $base, 'parts' => [
+            'rone' => ['cola' => 'Stall', 'colb' => 'Fee', 'colc' => 'Twice'], 'rtwo' => ['cola' => '', 'colb' => '14,50', 'colc' => 'not a field'],
+            'new1' => ['cola' => '', 'colb' => ''], 'new2' => ['cola' => 'Cake', 'colb' => '9', 'colc' => '=B3*2'],
+        ]];
+        $this->post($url, $sent)->assertOk();
+        $line = Proposal::query()->where('item_id', $sheet->id)->firstOrFail();
+        $rows = array_values(array_filter($this->tree($line->line ?? self::fail())->parts, fn (Part $part) => $part->role === 'row'));
+        self::assertSame([['Stall', 'Fee', 'Twice'], [null, 14.5, 29], ['Cake', 9, 18]], array_map(fn (Part $row) => [$row->fields['cola'] ?? null, $row->fields['colb'] ?? null, Cell::result($row->fields['colc'] ?? null)], array_slice($rows, 0, 3)));
+        self::assertSame(['rone', 'rtwo', 'rnine'], array_values(array_diff(array_column($rows, 'id'), [$rows[2]->id])));
+        // Another page of it, from the same state.
+        $this->get($url.'?tab=ttwo')->assertOk()->assertSee('parts[rnine][cold]', false)->assertDontSee('parts[rtwo]', false);
+        $this->post($url.'?tab=ttwo', ['name' => 'Dara Finch', 'base' => $base, 'parts' => ['rnine' => ['cold' => '3 May 2026']]])->assertOk();
+        $this->actingAs($this->ines)->get(route('proposals', $sheet))->assertOk()->assertSee('Dara Finch');
+        $this->answer(Proposal::query()->where('item_id', $sheet->id)->whereNotNull('line_id')->firstOrFail(), 'accepted', of: $sheet);
+        $tree = $this->tree($sheet->refresh());
+        self::assertSame([14.5, ['d', '2026-05-03']], [$tree->get('rtwo')->fields['colb'] ?? null, $tree->get('rnine')->fields['cold'] ?? null]);
+
+        $dataset = $this->table('dataset', 'Takings', [
+            new Part('fone', 'field', 0, ['name' => 'Day', 'type' => 'date']), new Part('ftwo', 'field', 0, ['name' => 'Takings', 'type' => 'number']), new Part('recone', 'record', 0, ['fone' => ['d', '2026-05-03'], 'ftwo' => 120]),
+        ]);
+        $url = $this->link($dataset);
+        $this->get($url)->assertOk()->assertSee('aria-label="Takings, record 1"', false);
+        $sent = ['name' => 'Dara Finch', 'base' => $dataset->refresh()->root, 'parts' => ['recone' => ['ftwo' => 'many'], 'new1' => ['fone' => '2026-05-04', 'ftwo' => '80']]];
+        $this->post($url, $sent)->assertStatus(422)->assertSee('“Takings” holds a Number, and this is none.')->assertSee('value="many"', false);
+        $sent['parts']['recone']['ftwo'] = '130';
+        $this->post($url, $sent)->assertOk();
+        $records = array_values(array_filter($this->tree(Proposal::query()->where('item_id', $dataset->id)->firstOrFail()->line ?? self::fail())->parts, fn (Part $part) => $part->role === 'record'));
+        self::assertSame([[['d', '2026-05-03'], 130], [['d', '2026-05-04'], 80]], array_map(fn (Part $record) => [$record->fields['fone'], $record->fields['ftwo']], $records));
+        $this->assertVerified();
+    }
+
+    public function test_a_long_item_is_asked_about_page_by_page_so_that_nothing_is_lost(): void
+    {
+        $texts = array_combine(array_map(fn (int $at) => "lead{$at}", range(1, 900)), array_map(fn (int $at) => "Lead number {$at}.", range(1, 900)));
+        $this->write($this->item, $texts, $this->ines);
+        $url = $this->link($this->item);
+        $page = $this->get($url)->assertOk()->assertSee('Texts 801 to 900')->assertSee('Lead number 400.')->assertDontSee('Lead number 401.');
+        self::assertLessThan(1000, substr_count((string) $page->getContent(), ' name='));
+        $this->get($url.'?from=800')->assertOk()->assertSee('Lead number 900.')->assertDontSee('Lead number 800.');
+        // Nothing is something to write, and spaces stay.
+        $this->post($url.'?from=800', ['name' => 'Dara Finch', 'base' => $this->item->refresh()->root, 'parts' => ['lead900' => ['text' => ''], 'lead899' => ['text' => ' Lead.  ']]])->assertSee('Thank you', false)->assertOk();
+        $said = $this->said(Proposal::query()->firstOrFail()->line);
+        self::assertSame(['Lead number 898.', ' Lead.  ', ''], [$said['lead898'], $said['lead899'], $said['lead900']]);
+
+        $rows = array_map(fn (int $at) => new Part("row{$at}", 'row', 1, ['cola' => $at, 'colb' => "Tag {$at}"]), range(1, 5000));
+        $sheet = $this->table('spreadsheet', 'Tags', [new Part('tone', 'tab', 0, ['name' => 'Tags', 'frozen' => 0]), new Part('cola', 'column', 1, ['width' => 0, 'format' => '']), new Part('colb', 'column', 1, ['width' => 0, 'format' => '']), ...$rows]);
+        $url = $this->link($sheet);
+        $this->get($url.'?tab=tone&from=4980')->assertOk()->assertSee('Tags, rows 4981 to 5000')->assertSee('value="Tag 5000"', false)->assertSee('parts[new3]', false)->assertDontSee('Tag 4980"', false);
+        $this->post($url.'?tab=tone&from=4980', ['name' => 'Dara Finch', 'base' => $sheet->refresh()->root, 'parts' => ['row5000' => ['colb' => 'Tag with a twist'], 'new1' => ['colb' => 'Tag 5001']]])->assertOk();
+        $tree = $this->tree(Proposal::query()->where('item_id', $sheet->id)->firstOrFail()->line ?? self::fail());
+        self::assertSame([5003 + 1, 'Tag with a twist', 'Tag 5001'], [count($tree->parts), $tree->get('row5000')->fields['colb'] ?? null, $tree->parts[5003]->fields['colb'] ?? null]);
+        $this->assertVerified();
+    }
+
+    /** The address with which somebody without an account proposes; nobody is signed in afterwards. */
+    private function link(Item $item): string
+    {
+        $this->actingAs($this->ines)->post(route('proposals.link', $item), ['days' => 3, 'most' => 9])->assertSessionHasNoErrors();
+        $this->app->make(AuthManager::class)->forgetGuards();
+        $this->flushSession();
+
+        return route('visitor', ProposalLink::query()->where('item_id', $item->id)->firstOrFail()->token);
+    }
+
+    /** @param list<Part> $parts */
+    private function table(string $kind, string $title, array $parts): Item
+    {
+        return $this->app->make(MakeItem::class)->handle($this->shelf, $this->ines, $kind, $title, content: new Content(Kinds::named($kind), PartTree::of($parts)), keepIds: true);
+    }
+
     /** @param array<string, string> $texts */
     private function proposes(User $who, array $texts): Item
     {
@@ -405,9 +488,11 @@ final class ProposalsTest extends FeatureCase
      * @param  array<string, string>  $more
      * @return TestResponse<Response>
      */
-    private function answer(Proposal $proposal, string $do, array $more = []): TestResponse
+    private function answer(Proposal $proposal, string $do, array $more = [], ?Item $of = null): TestResponse
     {
-        return $this->put(route('proposals.answer', [$this->item, $proposal]), ['do' => $do, 'seen' => $this->item->refresh()->head, 'state' => $proposal->refresh()->root, ...$more])->assertSessionHasNoErrors()->assertRedirect();
+        $of ??= $this->item;
+
+        return $this->put(route('proposals.answer', [$of, $proposal]), ['do' => $do, 'seen' => $of->refresh()->head, 'state' => $proposal->refresh()->root, ...$more])->assertSessionHasNoErrors()->assertRedirect();
     }
 
     /** @param TestResponse<Response> $page */

@@ -25,7 +25,7 @@ final class Proposing
     /** @var array<string, array<string, true>> kind => tags that their authors took away again there */
     private array $replaced = [];
 
-    /** @var array<string, string> kind => the state that a visitor was shown last */
+    /** @var array<string, array{string, list<string>, list<string>}> kind => the state that a visitor was shown last, with the parts and fields of its form */
     private array $shown = [];
 
     /** @var array<string, Window> by person and kind */
@@ -98,17 +98,18 @@ final class Proposing
         preg_match_all('/name="parts\[([^\]]+)\]\[([^\]]+)\]"/', (string) $page->getContent(), $fields);
         preg_match('/name="base" value="([0-9a-f]{40})"/', (string) $page->getContent(), $shown);
         // Some write for long.
-        $base = $chance->once(3) ? $this->shown[$step->item] ?? $shown[1] ?? '' : $shown[1] ?? '';
-        $this->shown[$step->item] = $shown[1] ?? '';
-        if ($fields[1] === []) {
+        $now = [$shown[1] ?? '', $fields[1], $fields[2]];
+        [$base, $ids, $names] = $chance->once(3) ? $this->shown[$step->item] ?? $now : $now;
+        $this->shown[$step->item] = $now;
+        if ($ids === []) {
             return;
         }
-        $at = $chance->under(count($fields[1]));
+        $at = $chance->under(count($ids));
         $tag = $this->world->pen($chance, $step->item, 'visitor')->tag();
         $root = $item->root;
         $had = $this->visitors($item);
         auth()->forgetGuards();
-        $sent = $this->world->http->post(route('visitor.send', $link->token), ['name' => 'Dara Finch', 'base' => $base, 'parts' => [$fields[1][$at] => [$fields[2][$at] => "By a visitor {$tag}"]]]);
+        $sent = $this->world->http->post(route('visitor.send', $link->token), ['name' => 'Dara Finch', 'base' => $base, 'parts' => [$ids[$at] => [$names[$at] => "By a visitor {$tag}"]]]);
         $item->refresh()->root === $root || throw Broken::law('Proposing changes nothing', $step->item);
         if ($sent->getStatusCode() === 422) {
             str_contains((string) $sent->getContent(), $tag) || throw Broken::law('What somebody typed stays', "{$tag} is not on the page that says no");

@@ -3,7 +3,7 @@ import { readFileSync } from 'node:fs';
 import { test } from 'node:test';
 import { keep, spell } from '../../resources/js/kinds/spreadsheet/formula.js';
 import { Sheet } from '../../resources/js/kinds/spreadsheet/model.js';
-import { shown, typed, writingOf } from '../../resources/js/kinds/spreadsheet/values.js';
+import { editable, shown, typed, writingOf } from '../../resources/js/kinds/spreadsheet/values.js';
 
 /* What the core does, too, is held against the same cases as the core is: tests/Core/SharedCasesTest.php. */
 const cases = (name) => JSON.parse(readFileSync(new URL(`../cases/${name}.json`, import.meta.url), 'utf8'));
@@ -17,6 +17,13 @@ test('a value is shown as the core shows it', () => {
 
 test('the texts of a column are read as the core reads them', () => {
     for (const { texts, values } of cases('typed')) assert.deepEqual(texts.map((text) => typed(text, writingOf(texts)).value), values);
+});
+
+test('what is typed in a cell is read as the core reads it', () => {
+    for (const [text, value] of cases('typing')) {
+        assert.deepEqual(typed(text).value ?? null, value, text);
+        if (value !== null) assert.deepEqual(typed(editable(value)).value, value, `${text}, edited and left alone`);
+    }
 });
 
 test('a formula is kept and spelled as the core does it', () => {

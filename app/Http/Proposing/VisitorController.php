@@ -8,8 +8,8 @@ use App\Http\Controller;
 use App\Models\ProposalLink;
 use App\Proposing\ProposeAsVisitor;
 use App\Store\HandedRoots;
-use App\Store\States;
-use App\View\Desks\PartFields;
+use App\View\Desks\Desk;
+use App\View\Desks\VisitorForm;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
 
@@ -19,15 +19,15 @@ final class VisitorController extends Controller
     /** For how many days the texts that were shown can be sent back. */
     private const DAYS = 7;
 
-    public function show(string $token, States $states, HandedRoots $handed): Response
+    public function show(VisitorRequest $request, string $token, HandedRoots $handed): Response
     {
         $link = $this->link($token);
         $this->keep($link, $handed);
 
-        return $this->page($link, $states, []);
+        return $this->page($link, $request, []);
     }
 
-    public function store(VisitorRequest $request, string $token, States $states, HandedRoots $handed, ProposeAsVisitor $propose): Response
+    public function store(VisitorRequest $request, string $token, HandedRoots $handed, ProposeAsVisitor $propose): Response
     {
         $link = $this->link($token);
         $sent = $request->fields();
@@ -36,11 +36,15 @@ final class VisitorController extends Controller
         $isKnown || $this->keep($link, $handed);
         $shown = $isKnown ? $sent : ['base' => $link->item->root] + $sent;
         if ($sent['name'] === '') {
-            return $this->page($link, $states, $shown, (string) __('proposing.link.no_name'), 422);
+            return $this->page($link, $request, $shown, (string) __('proposing.link.no_name'), 422);
         }
-        $line = $propose->handle($link, $sent['name'], $sent['base'], $sent['parts'], $sent['added']);
+        $problem = $isKnown ? $this->form($link, $request, $sent['base'])->problem($sent['parts']) : null;
+        if ($problem !== null) {
+            return $this->page($link, $request, $shown, $problem, 422);
+        }
+        $line = $propose->handle($link, $sent['name'], $sent['base'], $request->asked(), $sent['parts'], $sent['added']);
 
-        return $line === null ? $this->page($link->refresh(), $states, $shown, (string) __('proposing.link.nothing'), 422) : response(view('visitor-proposed', ['link' => $link->refresh(), 'name' => $sent['name']])->render());
+        return $line === null ? $this->page($link->refresh(), $request, $shown, (string) __('proposing.link.nothing'), 422) : response(view('visitor-proposed', ['link' => $link->refresh(), 'name' => $sent['name']])->render());
     }
 
     /** No window says that it stands on what is shown, so it is kept for as long as somebody may write on one page. */
@@ -58,11 +62,17 @@ final class VisitorController extends Controller
         return $link;
     }
 
+    private function form(ProposalLink $link, VisitorRequest $request, string $root): VisitorForm
+    {
+        return $link->item->room(Desk::class)->forVisitors($link->item, $root, $request->asked());
+    }
+
     /** @param array{name?: string, base?: string, parts?: array<mixed>, added?: string} $sent what was typed, which stays */
-    private function page(ProposalLink $link, States $states, array $sent, ?string $problem = null, int $status = 200): Response
+    private function page(ProposalLink $link, VisitorRequest $request, array $sent, ?string $problem = null, int $status = 200): Response
     {
         return response(view('visitor-propose', [
-            'link' => $link, 'item' => $link->item, 'fields' => new PartFields($link->item->kind(), $states->tree($link->item->root)), 'sent' => $sent, 'problem' => $problem, 'ends' => ProposeAsVisitor::atTheEnd($link->item) !== null,
+            'link' => $link, 'item' => $link->item, 'sent' => $sent, 'problem' => $problem,
+            'form' => $this->form($link, $request, $sent['base'] ?? $link->item->root), 'asked' => $request->asked(),
         ])->render(), $status, ['Cache-Control' => 'no-store', 'X-Robots-Tag' => 'noindex']);
     }
 }

@@ -21,6 +21,15 @@ final class VisitorRequest extends FormRequest
         return [];
     }
 
+    /** @return array{tab: string, from: int} which page of the item, by the address */
+    public function asked(): array
+    {
+        $tab = $this->query('tab');
+        $from = $this->query('from');
+
+        return ['tab' => is_string($tab) ? $tab : '', 'from' => is_string($from) && preg_match('/^\d{1,7}$/D', $from) === 1 ? (int) $from : 0];
+    }
+
     /** @return array{name: string, base: string, parts: array<mixed>, added: string} */
     public function fields(): array
     {

@@ -8,6 +8,7 @@ use App\Models\Item;
 use App\Models\User;
 use App\Store\States;
 use App\View\Desks\Desk as Plain;
+use App\View\Desks\VisitorForm;
 use Closure;
 use Illuminate\Contracts\View\View;
 use MistyAttic\Core\Content\PartTree;
@@ -24,6 +25,11 @@ final class Desk extends Plain
     public function takesProposals(Item $item): bool
     {
         return ! $item->follows();
+    }
+
+    public function forVisitors(Item $item, string $root, array $asked): VisitorForm
+    {
+        return new VisitorRecords($this->states, $root, $asked['from']);
     }
 
     public function asks(): array

@@ -7,6 +7,7 @@ namespace App\Kinds\Spreadsheet;
 use App\Models\Item;
 use App\Models\User;
 use App\View\Desks\Desk as Plain;
+use App\View\Desks\VisitorForm;
 
 /** A spreadsheet is written cell by cell. */
 final class Desk extends Plain
@@ -18,5 +19,10 @@ final class Desk extends Plain
     public function of(Item $item, User $person, string $shown): array
     {
         return [];
+    }
+
+    public function forVisitors(Item $item, string $root, array $asked): VisitorForm
+    {
+        return new VisitorCells($this->states, $root, $asked['tab'], $asked['from']);
     }
 }

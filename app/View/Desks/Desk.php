@@ -57,6 +57,22 @@ class Desk
         return true;
     }
 
+    /** Whether somebody without an account can be asked for changes to it. */
+    public function asksVisitors(Item $item): bool
+    {
+        return $item->form_id === null && $this->takesProposals($item);
+    }
+
+    /**
+     * A state of it as a form for somebody without an account.
+     *
+     * @param  array{tab: string, from: int}  $asked  which page of it
+     */
+    public function forVisitors(Item $item, string $root, array $asked): VisitorForm
+    {
+        return new VisitorTexts($item->kind(), $this->states->tree($root), $asked['from']);
+    }
+
     /** @return array<string, string> what else may have moved, for a window that asks */
     public function news(Item $item): array
     {

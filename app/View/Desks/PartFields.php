@@ -103,10 +103,10 @@ final readonly class PartFields
     {
         $fields = (array) $part->toJson()[3];
         foreach ($this->of($part) as $name => [$way, $was]) {
-            $value = $sent[$name] ?? null;
-            if ($value === null && $way !== 'tick') {
+            if (! array_key_exists($name, $sent) && $way !== 'tick') {
                 continue;
             }
+            $value = $sent[$name] ?? null;
             $text = is_scalar($value) ? str_replace("\r\n", "\n", (string) $value) : '';
             $fields[$name] = match (true) {
                 $way === 'tick' => $value !== null,

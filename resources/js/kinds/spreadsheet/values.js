@@ -42,8 +42,8 @@ function numberIn(text, decimal) {
     return percent === '' ? { value } : { value: Number((value / 100).toPrecision(15)), format: decimals === '' ? '0%' : '0.0%' };
 }
 
-/** Sign, whole, decimals, power, per cent: `1,234.5`, or as it is written where commas stand before decimals, `1.234,5` and `1 234,5`. */
-const POINT = /^([+-]?)(\d{1,3}(?:,\d{3})+|\d*)(?:\.(\d+))?(e[+-]?\d+)?\s?(%?)$/i;
+/** Sign, whole, decimals, power, per cent: `1,234.5` (`12,34,567` in lakhs), or as it is written where commas stand before decimals, `1.234,5` and `1 234,5`. */
+const POINT = /^([+-]?)(\d{1,3}(?:,\d{3})+|\d{1,2}(?:,\d\d)+,\d{3}|\d*)(?:\.(\d+))?(e[+-]?\d+)?\s?(%?)$/i;
 const COMMA = /^([+-]?)(\d{1,3}(?:[. \u00a0\u202f']\d{3})+|\d*)(?:,(\d+))?(e[+-]?\d+)?\s?(%?)$/i;
 
 /** A number of 64 bits holds no more for sure (IEEE 754). */
