@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { axe, newDocument, newForm, newItem, saved, signIn, state, text, typed, words } from './steps.mjs';
+import { axe, fits, newDocument, newForm, newItem, saved, signIn, state, text, typed, words } from './steps.mjs';
 
 /** Waits until what was typed is kept on the side line. */
 async function proposed(page) {
@@ -169,6 +169,38 @@ test('somebody without an account proposes by a link, by keys', async ({ page, b
     await page.getByRole('button', { name: 'Take it back' }).press('Enter');
     await expect(page.getByText('The link leads nowhere any more.')).toBeVisible();
     expect((await page.request.get(link)).status()).toBe(410);
+});
+
+test('whoever has a link to a spreadsheet writes in its cells, page by page', async ({ page, browser }) => {
+    await signIn(page, 'Ines Oduya');
+    const url = await newItem(page, 'Spreadsheet', 'Cakes from outside', 'Committee');
+    for (const cell of ['Cake', 'Slices', 'Poppy seed', '12', '=B2*2']) {
+        await page.keyboard.type(cell);
+        await page.keyboard.press(cell === 'Slices' ? 'Enter' : 'Tab');
+    }
+    await saved(page);
+    await page.goto(`${url}/proposals`);
+    await page.getByText('Let somebody without an account propose').press('Enter');
+    await page.getByRole('button', { name: 'Make a link' }).press('Enter');
+    const link = await page.getByLabel('The link').inputValue();
+
+    const outside = await (await browser.newContext({ javaScriptEnabled: false })).newPage();
+    await outside.goto(link);
+    await expect(outside.getByText('24', { exact: true })).toBeVisible();
+    await outside.getByLabel('B2, Slices').fill('14,5');
+    await outside.getByLabel('A3, Cake').fill('Plum');
+    await outside.getByLabel('Your name').fill('Dara Finch');
+    await outside.getByLabel('Your name').press('Enter');
+    await expect(outside.getByRole('heading', { name: 'Thank you, Dara Finch.' })).toBeVisible();
+    await page.goto(link);
+    await fits(page, 'a table of fields');
+    await axe(page);
+
+    await page.goto(`${url}/proposals`);
+    await expect(page.getByRole('heading', { name: 'Dara Finch proposes 2 changes' })).toBeVisible();
+    await page.getByRole('button', { name: 'Accept all' }).press('Enter');
+    await page.goto(url);
+    await expect(page.getByText('29', { exact: true })).toBeVisible();
 });
 
 test('places of one text are answered by themselves, everybody’s lies side by side, and who accepts goes on writing', async ({ page, browser }) => {
