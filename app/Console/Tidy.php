@@ -9,6 +9,7 @@ use App\Models\Rooms;
 use App\Models\Task;
 use App\Saving\Rules;
 use App\Store\HandedRoots;
+use App\Store\Lives;
 use App\Store\Sweep;
 use App\View\Desks\Desk;
 use Illuminate\Console\Command;
@@ -26,8 +27,9 @@ final class Tidy extends Command
 
     protected $description = 'Forgets windows that were closed long ago, columns of datasets that nobody looks at, the states that windows stood on which were closed long ago, answers that nobody went on with, files on their way that stopped, and files that were sent to forms and became part of nothing';
 
-    public function handle(HandedRoots $handed, Sweep $sweep): int
+    public function handle(HandedRoots $handed, Sweep $sweep, Lives $lives): int
     {
+        $lives->tidy();
         $kinds = array_map(fn (Kind $kind) => $kind->name(), Kinds::all());
         [$roots, $windows] = $handed->tidy(array_values(array_filter($kinds, fn (string $kind) => Rooms::of($kind, Desk::class)::SENDS_STATES)));
         $presences = Presence::query()->where('seen_at', '<', now()->subDays(HandedRoots::DAYS)->getTimestamp())->delete();

@@ -1,6 +1,7 @@
 import { attachHistory } from './history/history.js';
 import { attachPlan } from './history/plan.js';
 import { attachMenus } from './common/menus.js';
+import { attachPartMenu } from './common/part-menu.js';
 import { attachForms } from './common/forms.js';
 import { keepOwn } from './common/own.js';
 import { attachTimes } from './common/times.js';
@@ -12,6 +13,7 @@ import { attachTalk } from './talk/looked.js';
 
 attachTimes(document.body);
 attachMenus(document.body);
+attachPartMenu(document.body);
 attachForms(document.body);
 attachRows(document.body);
 attachTitle(document.body);

@@ -1,6 +1,6 @@
 <x-layout :kind="$item->kind" :title="$item->title" body="is-item">
     <x-item-head :item="$item" at="write"><x-when :at="$item->changed_at" /></x-item-head>
-    <main id="main" class="answering is-fields" data-looked>
+    <main id="main" class="answering is-fields" @can('draft', $item) data-histories="{{ route('item', $item, false) }}/parts" @endcan data-looked>
         <x-problems />
         <form method="post" action="{{ route('fields.save', $item) }}" class="answer-form" data-state>
             @csrf @method('put')

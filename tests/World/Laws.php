@@ -82,7 +82,7 @@ final class Laws
     /** @return list<string> the lives of texts */
     private function lives(): array
     {
-        return array_values(DB::table('lives')->orderBy('item_id')->orderBy('part')->orderBy('field')->orderBy('from_number')->get()->map(fn (\stdClass $life) => "{$life->item_id} {$life->part} {$life->field} {$life->from_number} {$life->gone_number} {$life->text}")->all());
+        return array_values(DB::table('lives')->orderBy('item_id')->orderBy('part')->orderBy('field')->orderBy('from_number')->get()->map(fn (\stdClass $life) => "{$life->item_id} {$life->part} {$life->field} {$life->from_number} {$life->gone_number} {$life->text} {$life->folded}")->all());
     }
 
     /** @param list<Version> $versions */

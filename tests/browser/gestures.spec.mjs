@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { ask, newDocument, newForm, newItem, saved, signIn, state, text, tool, words } from './steps.mjs';
+import { ask, axe, newDocument, newForm, newItem, openHistory, openItem, saved, signIn, state, text, toShelf, tool, words } from './steps.mjs';
 
 /** The sentences of the versions after a number, newest first. */
 async function told(page, since) {
@@ -391,4 +391,55 @@ test('what a person would say happened to the blocks of a page', async ({ page }
         'Joined “the laundry” to “Behind”',
         'Added “Behind the laundry”',
     ]);
+});
+
+test('a right press, a finger that is held, and the menu key lead to the history of what is there, and to saying something about it', async ({ page, browser }) => {
+    await signIn(page, 'Ines Oduya');
+    await openItem(page, 'Repair log');
+    const menu = page.getByRole('menu', { name: 'What can be done with it' });
+    const items = menu.getByRole('menuitem');
+    await page.locator('[data-line="5"] [data-column="3"]').click({ button: 'right' });
+    await expect(items).toHaveText([/^History of D6/, 'History of row 6', 'History of column D', /^Comment/]);
+    await expect(items.first()).toBeFocused();
+    await axe(page);
+    await page.keyboard.press('Escape');
+    await expect(menu).toHaveCount(0);
+    // By keys it is the chosen cell; the focus comes back.
+    await page.keyboard.press('ArrowDown');
+    await page.keyboard.press('Shift+F10');
+    await expect(items.first()).toHaveText(/^History of D7/);
+    await press(page, 'ArrowDown', 'Enter');
+    await page.waitForURL(/\/parts\//);
+
+    await page.goto('/');
+    await openHistory(page, 'Volunteer handbook', 'from=197&to=198');
+    const block = page.locator('[data-state] .block-text').first();
+    await block.click({ button: 'right' });
+    await expect(items).toHaveText(['Its history', /^Comment/]);
+    await items.last().press(' ');
+    await expect(page.locator('[data-talk-begin] textarea')).toBeFocused();
+    // Where somebody chose words to copy them, the browser's own menu is what they want.
+    await page.keyboard.press('Escape');
+    await block.click({ clickCount: 3 });
+    await block.click({ button: 'right' });
+    await expect(menu).toHaveCount(0);
+
+    await page.goto('/');
+    await toShelf(page, 'Committee');
+    await openItem(page, 'Quarterly repairs');
+    await page.locator('[data-widget]').first().click({ button: 'right', position: { x: 12, y: 12 } });
+    await expect(items.first()).toHaveText(/^Its history/);
+    await items.first().press('Enter');
+    await page.waitForURL(/\/parts\//);
+
+    // A finger, in a browser that makes no right press of it.
+    const touched = await (await browser.newContext({ hasTouch: true })).newPage();
+    await signIn(touched, 'Ines Oduya');
+    await openItem(touched, 'Repair log');
+    const at = await touched.locator('[data-line="3"] [data-column="1"]').boundingBox();
+    const session = await touched.context().newCDPSession(touched);
+    await session.send('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints: [{ x: at.x + 20, y: at.y + 10 }] });
+    await expect(touched.getByRole('menuitem').first()).toHaveText(/^History of B4/);
+    await session.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] });
+    await expect(touched.getByRole('menuitem').first()).toHaveText(/^History of B4/);
 });

@@ -112,17 +112,24 @@ export function attachTalk(root) {
         if (block) begin(block);
         else said.begin({ part: '', version: section().dataset.at }, section().dataset.at === '' ? inWords('talk.looked.all_of_it') : inWords('talk.looked.version', { at: section().dataset.at }));
     };
+    /** @param {Event} event */
+    const asked = (event) => {
+        const block = thing(event.target);
+        if (block && said.mayBegin()) begin(block);
+    };
     const swapped = () => said.lay();
     button.addEventListener('click', press);
     main.addEventListener('mousemove', over);
     main.addEventListener('scroll', scrolled, true);
     main.addEventListener('swapped', swapped);
+    main.addEventListener('comment', asked);
     document.addEventListener('keydown', key);
     return () => {
         button.remove();
         main.removeEventListener('mousemove', over);
         main.removeEventListener('scroll', scrolled, true);
         main.removeEventListener('swapped', swapped);
+        main.removeEventListener('comment', asked);
         document.removeEventListener('keydown', key);
         said.dispose();
     };

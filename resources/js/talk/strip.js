@@ -41,12 +41,16 @@ export function talkStrip(root, desk) {
         begin();
     };
     document.addEventListener('keydown', key);
+    root.addEventListener('comment', begin);
     return {
         upTo: said.upTo,
+        mayBegin: said.mayBegin,
+        begin,
         /** Where one is now. */
         moved: lay,
         dispose: () => {
             document.removeEventListener('keydown', key);
+            root.removeEventListener('comment', begin);
             said.dispose();
         },
     };

@@ -1,6 +1,6 @@
 <x-layout :title="$item->title" body="is-item is-writing">
     <x-item-head :item="$item" at="write" :editable="Gate::allows('write', $item)"><x-origin :item="$item" /></x-item-head>
-    <main id="main" class="listing data" data-looked>
+    <main id="main" class="listing data" @can('draft', $item) data-histories="{{ route('item', $item, false) }}/parts" @endcan data-looked>
         <x-problems />
         <div class="bar-row">
             <form class="entries-find" method="get" action="{{ route('item', $item) }}" role="search"><input class="input" name="find" value="{{ $view->find }}" maxlength="200" placeholder="{{ __('views/kinds/dataset.show.find_in_the_records') }}" aria-label="{{ __('views/kinds/dataset.show.find_in_the_records') }}"><input type="hidden" name="sort" value="{{ $view->sort }}"><input type="hidden" name="down" value="{{ $view->down ? 1 : 0 }}"><button class="button">{{ __('views/kinds/dataset.show.find') }}</button></form>

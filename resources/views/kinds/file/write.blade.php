@@ -1,6 +1,6 @@
 <x-layout :kind="$item->kind" :title="$item->title" body="is-item is-filed">
     <x-item-head :item="$item" at="write" :editable="Gate::allows('write', $item)"><x-origin :item="$item" /></x-item-head>
-    <main id="main" class="file-desk" data-looked>
+    <main id="main" class="file-desk" @can('draft', $item) data-histories="{{ route('item', $item, false) }}/parts" @endcan data-looked>
         <section class="file-now" aria-label="{{ __('views/kinds/file.write.the_file_as_it_is_now') }}" data-state @if ($seen->isRead()) data-read-of="{{ $file->id }}" @endif>
             @if ($seen->face === App\Kinds\File\Face::Picture)
                 <figure class="file-picture" data-part="{{ $file->id }}"><img src="{{ route('file.content', [$item, $item->head]) }}" data-chunk="{{ $file->chunk }}" alt="{{ $file->name }}"></figure>
