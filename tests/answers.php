@@ -5,7 +5,7 @@
  *
  *   php tests/answers.php > before.txt        a line an address: who, status, what it is made of, address
  *   php tests/answers.php --against before.txt   what differs; exits with 1 if anything does
- *   php tests/answers.php --sound                whether any is an error of the server, or leads people to where they may not go: all of them to one person, and of items every fourth to each of the others
+ *   php tests/answers.php --sound                whether any is an error of the server, leads people to where they may not go, or offers what is then refused: all of them to one person, and of items every fourth to each of the others
  *   php tests/answers.php --show 'Ines /items/…'   one of them whole
  */
 
@@ -100,17 +100,41 @@ $plain = static fn (string $body): string => (string) preg_replace(
     [' ', '', '', '', '', '', '', '', ''],
     $body,
 );
-$answer = static function (?string $who, string $address) use ($app, $plain): array {
+$ask = static function (?string $who, Request $request) use ($app): array {
     $app->forgetScopedInstances();
     Auth::forgetGuards();
     Cache::flush();
     $who === null ? null : Auth::setUser(User::query()->where('name', 'like', "{$who} %")->firstOrFail());
-    $response = $app->make(Kernel::class)->handle(Request::create(config('app.url').'/'.ltrim($address, '/')));
+    $response = $app->make(Kernel::class)->handle($request);
     ob_start();
     $response->sendContent();
-    $body = (string) ob_get_clean();
 
-    return [$response->getStatusCode(), str_starts_with((string) $response->headers->get('Content-Type'), 'text/') || str_contains((string) $response->headers->get('Content-Type'), 'json') ? $plain($body) : (string) strlen($body), isset($response->exception) ? (string) $response->exception : ''];
+    return [$response->getStatusCode(), (string) ob_get_clean(), (string) $response->headers->get('Content-Type'), isset($response->exception) ? (string) $response->exception : ''];
+};
+/** @var array<string, array{string|null, string, array<string, string>}> $offered whose page, its address, and what a form on it would send: one of those that are alike, in items of one kind that stand, and that were deleted */
+$offered = [];
+$forms = require __DIR__.'/answers/forms.php';
+$answer = static function (?string $who, string $address) use ($ask, $plain, $forms, &$offered): array {
+    [$status, $body, $type, $why] = $ask($who, Request::create(config('app.url').'/'.ltrim($address, '/')));
+    foreach ($status === 200 && str_starts_with($type, 'text/html') && str_contains($body, '<form') ? $forms($body) : [] as $form) {
+        $item = preg_match('~/items/([^/]+)~', $form['action'], $key) === 1 ? Item::query()->where('key', $key[1])->first() : null;
+        $alike = preg_replace(['~/(items|shelves)/[^/]+~', '~/\d+~', '/=[^&]*/'], ['/$1', '', ''], "{$form['action']} {$form['fields']}");
+        $offered["{$who} {$item?->kind} ".($item?->lostWith() === null ? '' : 'deleted ').$alike] ??= [$who, $address, $form];
+    }
+
+    return [$status, str_starts_with($type, 'text/') || str_contains($type, 'json') ? $plain($body) : (string) strlen($body), $why];
+};
+/** Presses a button, and takes back what came of it. */
+$press = static function (?string $who, array $form) use ($ask): array {
+    parse_str($form['fields'], $fields);
+    DB::beginTransaction();
+    try {
+        return $ask($who, Request::create($form['action'], 'POST', $fields, server: ['HTTP_REFERER' => config('app.url').'/']));
+    } finally {
+        while (DB::transactionLevel() > 0) {
+            DB::rollBack();
+        }
+    }
 };
 $options = getopt('', ['against:', 'show:', 'sound']);
 if (isset($options['show'])) {
@@ -140,6 +164,11 @@ foreach ($leads as $who => $links) {
             $lines["{$who} /{$to}"] = "500 is led there by /{$from}";
         }
     }
+}
+// Whatever is offered to somebody may be done by them.
+foreach (isset($options['sound']) ? $offered : [] as [$who, $from, $form]) {
+    [$status, , , $why] = $press($who, $form);
+    $lines[($who ?? '-')." “{$form['button']}” {$form['action']}"] = in_array($status, [403, 404, 405], true) || $status >= 500 ? "500 is {$status}, offered on /{$from}: {$form['fields']} ".strtok($why, "\n") : (string) $status;
 }
 ksort($lines);
 if (isset($options['sound'])) {
