@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Keeping;
 
 use App\Store\LiveRoots;
+use App\Store\SqliteChunkStore;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Store\ChunkStore;
 use MistyAttic\Core\Store\HashTree;
@@ -20,9 +21,12 @@ final readonly class FreedBytes
 
     private HashTree $trees;
 
+    private SqliteChunkStore $rows;
+
     public function __construct(ChunkStore $chunks)
     {
         $this->trees = new HashTree($chunks);
+        $this->rows = new SqliteChunkStore(DB::connection());
     }
 
     /**
@@ -58,7 +62,7 @@ final readonly class FreedBytes
                 }
             }
 
-            return $this->bytes($addresses);
+            return $this->rows->freedBy($addresses);
         }, $versions);
     }
 
@@ -74,27 +78,5 @@ final readonly class FreedBytes
         }
 
         return $new;
-    }
-
-    /** @param list<string> $addresses */
-    private function bytes(array $addresses): int
-    {
-        $ids = [];
-        foreach (array_chunk($addresses, self::AT_ONCE) as $some) {
-            $marks = implode(',', array_map(fn (string $address) => "x'".bin2hex($address)."'", $some));
-            foreach (DB::select("SELECT id, length(data) AS bytes FROM chunks WHERE address IN ({$marks})") as $row) {
-                $ids[(int) $row->id] = (int) $row->bytes;
-            }
-        }
-        // What others are deltas of stays until these go, too.
-        foreach (array_chunk(array_keys($ids), self::AT_ONCE) as $some) {
-            foreach (DB::table('chunks')->whereIn('base', $some)->get(['id', 'base']) as $row) {
-                if (! isset($ids[(int) $row->id])) {
-                    unset($ids[(int) $row->base]);
-                }
-            }
-        }
-
-        return array_sum($ids);
     }
 }

@@ -62,7 +62,7 @@ final class Space
     }
 
     /**
-     * What is kept as its difference from another chunk takes that one, too.
+     * What is kept as its difference from another chunk takes that one, too, and what that is kept as.
      *
      * @param  list<string>  $addresses
      * @return list<string> those that were not counted yet
@@ -71,7 +71,7 @@ final class Space
     {
         $bases = [];
         foreach (array_chunk($addresses, self::AT_ONCE) as $some) {
-            foreach (DB::select('SELECT DISTINCT address FROM chunks WHERE id IN (SELECT base FROM chunks WHERE address IN ('.self::marks($some).'))') as $row) {
+            foreach (DB::select('WITH RECURSIVE needed (id) AS (SELECT base FROM chunks WHERE address IN ('.self::marks($some).') AND base IS NOT NULL UNION SELECT base FROM chunks JOIN needed USING (id) WHERE base IS NOT NULL) SELECT address FROM chunks WHERE id IN needed') as $row) {
                 if (! isset($this->known[$row->address]) && ! isset($this->bases[$row->address])) {
                     $this->bases[$row->address] = true;
                     $bases[] = (string) $row->address;

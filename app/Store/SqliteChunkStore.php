@@ -19,19 +19,32 @@ final class SqliteChunkStore implements ChunkStore
     /** Fewer than the variables that SQLite takes in one statement. */
     private const BATCH = 500;
 
+    /** Chunks whose bytes are held at once. */
+    private const AT_ONCE = 50;
+
+    /** Deltas that are packed anew to see what would come back. */
+    private const TRIED = 1_000;
+
     /** How many chunks were read, for counting what a request costs. */
     public int $reads = 0;
 
     public function __construct(private readonly Connection $connection) {}
 
-    private const PACKED = 'SELECT c.address, c.form, c.data, b.form AS base_form, b.data AS base_data FROM chunks c LEFT JOIN chunks b ON b.id = c.base WHERE c.address IN';
+    /** How many deltas may lie between a chunk and one that is whole: each takes some twenty microseconds to read. */
+    private const DEEPEST = 32;
+
+    /** The share of its bytes that a delta has at most which is near to its base. */
+    private const NEAR = 0.04;
+
+    /** What is asked for, and all that lies between that and something whole. */
+    private const WITH_BASES = 'WITH RECURSIVE needed (id) AS (SELECT id FROM chunks WHERE %s IN (%s) UNION SELECT base FROM chunks JOIN needed USING (id) WHERE base IS NOT NULL) SELECT id, address, base, depth, form, data FROM chunks WHERE id IN needed';
 
     public function read(array $addresses): array
     {
         $found = [];
-        foreach ($this->rows(self::PACKED, $addresses) as $row) {
+        foreach ($this->held('address', $addresses) as $chunk) {
             $this->reads++;
-            $found[$row['address']] = self::unpacked($row) ?? throw ChunkMissing::broken($row['address']);
+            $found[$chunk['address']] = $chunk['bytes'] ?? throw ChunkMissing::broken($chunk['address']);
         }
 
         return $found;
@@ -40,25 +53,70 @@ final class SqliteChunkStore implements ChunkStore
     /** What is damaged is as good as missing: the right bytes take its place when they come again. */
     public function missing(array $addresses): array
     {
-        $held = array_column(array_filter($this->rows(self::PACKED, $addresses), fn (array $row) => self::unpacked($row) !== null), 'address');
+        $held = array_column(array_filter($this->held('address', $addresses), fn (array $chunk) => $chunk['bytes'] !== null), 'address');
 
         return array_values(array_diff(array_unique($addresses), $held));
     }
 
     /**
-     * @param  array<string, string>  $row
-     * @return string|null null when it is not what its address says
+     * @param  'address'|'id'  $by
+     * @param  list<string|int>  $asked
+     * @return array<int, array{id: int, address: string, depth: int, base: int|null, whole: int, bytes: string|null}> by row; no bytes where these are not what the address says
      */
-    private static function unpacked(array $row): ?string
+    private function held(string $by, array $asked): array
+    {
+        $held = [];
+        foreach (array_chunk(array_values(array_unique($asked)), self::BATCH) as $batch) {
+            $statement = $this->connection->getPdo()->prepare(sprintf(self::WITH_BASES, $by, implode(',', array_fill(0, count($batch), '?'))));
+            foreach ($batch as $position => $value) {
+                $statement->bindValue($position + 1, $value, is_int($value) ? PDO::PARAM_INT : PDO::PARAM_LOB);
+            }
+            $statement->execute();
+            $rows = [];
+            foreach ($statement->fetchAll(PDO::FETCH_ASSOC) as $row) {
+                $rows[(int) $row['id']] = $row;
+            }
+            $bytes = [];
+            $wanted = array_fill_keys($batch, true);
+            foreach ($rows as $id => $row) {
+                if (isset($wanted[$row[$by]])) {
+                    $own = $this->unpacked($id, $rows, $bytes);
+                    for ($whole = $id, $steps = count($rows); $steps > 0 && isset($rows[$whole]['base']); $whole = (int) $rows[$whole]['base'], $steps--);
+                    $held[$id] = ['id' => $id, 'address' => $row['address'], 'depth' => (int) $row['depth'], 'base' => $row['base'] === null ? null : (int) $row['base'], 'whole' => $whole, 'bytes' => $own !== null && Address::of($own) === $row['address'] ? $own : null];
+                }
+            }
+        }
+
+        return $held;
+    }
+
+    /**
+     * The bytes of a chunk, each of those between it and something whole unpacked once.
+     *
+     * @param  array<int, array<string, mixed>>  $rows
+     * @param  array<int, string|null>  $bytes
+     */
+    private function unpacked(int $id, array $rows, array &$bytes): ?string
+    {
+        for ($way = []; ! array_key_exists($id, $bytes) && isset($rows[$id]) && ! isset($way[$id]) && $rows[$id]['base'] !== null; $id = (int) $rows[$id]['base']) {
+            $way[$id] = true;
+        }
+        $own = array_key_exists($id, $bytes) ? $bytes[$id] : (isset($rows[$id]) && ! isset($way[$id]) ? $bytes[$id] = self::inflated($rows[$id], null) : null);
+        foreach (array_reverse(array_keys($way)) as $next) {
+            $own = $bytes[$next] = $own === null ? null : self::inflated($rows[$next], $own);
+        }
+
+        return $own;
+    }
+
+    /** @param array<string, mixed> $row */
+    private static function inflated(array $row, ?string $base): ?string
     {
         try {
-            $base = ! isset($row['base_data']) ? null : Packing::unpack(ChunkForm::from((int) $row['base_form']), $row['base_data'], null);
-            $bytes = Packing::unpack(ChunkForm::from((int) $row['form']), $row['data'], $base);
+            return Packing::unpack(ChunkForm::from((int) $row['form']), (string) $row['data'], $base);
         } catch (Throwable) {
             return null;
         }
-
-        return $bytes !== null && Address::of($bytes) === $row['address'] ? $bytes : null;
     }
 
     public function write(array $chunks, array $like = []): void
@@ -73,31 +131,54 @@ final class SqliteChunkStore implements ChunkStore
      */
     public function pack(array $chunks, array $like = []): array
     {
-        $bases = $this->bases(array_values(array_unique($like)));
+        $near = array_column($this->held('address', array_values(array_unique($like))), null, 'address');
+        // What lies too deep leads no further than to what is whole.
+        $via = array_map(fn (array $of): ?int => $of['depth'] < self::DEEPEST ? $of['base'] : $of['whole'], $near);
+        $bases = $this->held('id', array_values(array_filter($via)));
         $packed = [];
         foreach ($chunks as $address => $bytes) {
-            $base = isset($like[$address]) ? ($bases[$like[$address]] ?? null) : null;
-            $one = Packing::pack($bytes, $base['bytes'] ?? null);
-            $packed[] = new PackedChunk((string) $address, $bytes, $one, $one->form === ChunkForm::Delta ? ($base['id'] ?? null) : null);
+            $of = $like[$address] ?? '';
+            [$one, $base] = $this->packed($bytes, $near[$of] ?? null, $bases[$via[$of] ?? 0] ?? null);
+            $packed[] = new PackedChunk((string) $address, $bytes, $one, $one->form === ChunkForm::Delta ? $base : null);
         }
 
         return $packed;
     }
 
+    /**
+     * Against what the one that it is like is a delta of, as long as it is near to that, so that ways to something whole stay short, and what lies between two versions
+     * goes without a trace; else against that one itself.
+     *
+     * @param  array{id: int, address: string, depth: int, base: int|null, whole: int, bytes: string|null}|null  $like  a delta of what is damaged would be damaged, too
+     * @param  array{id: int, address: string, depth: int, base: int|null, whole: int, bytes: string|null}|null  $base
+     * @return array{Packing, int|null}
+     */
+    private function packed(string $bytes, ?array $like, ?array $base): array
+    {
+        $near = isset($base['bytes']) ? Packing::pack($bytes, $base['bytes']) : null;
+        $isDeep = ($like['depth'] ?? 0) >= self::DEEPEST;
+        if ($near !== null && ($isDeep || ($near->form === ChunkForm::Delta && strlen($near->data) <= self::NEAR * strlen($bytes)))) {
+            return [$near, $base['id']];
+        }
+
+        return [Packing::pack($bytes, $isDeep ? null : $like['bytes'] ?? null), $like['id'] ?? null];
+    }
+
     /** @param list<PackedChunk> $chunks what is held already stays as it is, unless it is damaged */
     public function insert(array $chunks): void
     {
-        $insert = $this->connection->getPdo()->prepare('INSERT OR IGNORE INTO chunks (address, base, form, size, data) VALUES (?, ?, ?, ?, ?)');
+        $insert = $this->connection->getPdo()->prepare('INSERT OR IGNORE INTO chunks (address, base, form, size, data, depth) VALUES (?, ?, ?, ?, ?, ?)');
         $wanted = array_unique(array_filter(array_map(fn (PackedChunk $chunk) => $chunk->base, $chunks)));
-        $bases = $wanted === [] ? [] : array_flip($this->connection->table('chunks')->whereIn('id', $wanted)->pluck('id')->all());
+        $depths = $wanted === [] ? [] : $this->connection->table('chunks')->whereIn('id', $wanted)->pluck('depth', 'id')->all();
         foreach ($chunks as $chunk) {
             // Its base may have been given back since it was packed.
-            $packed = $chunk->base === null || isset($bases[$chunk->base]) ? $chunk->packed : Packing::pack($chunk->bytes, null);
+            $packed = $chunk->base === null || isset($depths[$chunk->base]) ? $chunk->packed : Packing::pack($chunk->bytes, null);
             $insert->bindValue(1, $chunk->address, PDO::PARAM_LOB);
             $insert->bindValue(2, $packed->form === ChunkForm::Delta ? $chunk->base : null);
             $insert->bindValue(3, $packed->form->value, PDO::PARAM_INT);
             $insert->bindValue(4, strlen($chunk->bytes), PDO::PARAM_INT);
             $insert->bindValue(5, $packed->data, PDO::PARAM_LOB);
+            $insert->bindValue(6, $packed->form === ChunkForm::Delta ? 1 + (int) $depths[(int) $chunk->base] : 0, PDO::PARAM_INT);
             $insert->execute();
             if ($insert->rowCount() === 0 && $this->missing([$chunk->address]) !== []) {
                 $this->heal($chunk->address, $chunk->bytes);
@@ -119,7 +200,7 @@ final class SqliteChunkStore implements ChunkStore
     private function heal(string $address, string $bytes): void
     {
         $packed = Packing::pack($bytes, null);
-        $update = $this->connection->getPdo()->prepare('UPDATE chunks SET base = NULL, form = ?, size = ?, data = ? WHERE address = ?');
+        $update = $this->connection->getPdo()->prepare('UPDATE chunks SET base = NULL, depth = 0, form = ?, size = ?, data = ? WHERE address = ?');
         $update->bindValue(1, $packed->form->value, PDO::PARAM_INT);
         $update->bindValue(2, strlen($bytes), PDO::PARAM_INT);
         $update->bindValue(3, $packed->data, PDO::PARAM_LOB);
@@ -128,28 +209,33 @@ final class SqliteChunkStore implements ChunkStore
     }
 
     /**
-     * Drops a chunk that is only needed to read its deltas, if any: the newest of them becomes whole, and the others are packed against that. To be called in a
-     * transaction.
+     * Drops a chunk that is only needed to read its deltas, if any: these become deltas of what it is one of. Of a whole one the newest becomes whole, and the others
+     * are packed against that. To be called in a transaction.
      *
      * @return int bytes of data that came back; 0 when something of it is damaged, and stays as it is
      */
     public function replaceBase(int $base): int
     {
-        $deltas = $this->connection->select('SELECT c.id, c.address, c.form, c.data, b.form AS base_form, b.data AS base_data FROM chunks c JOIN chunks b ON b.id = c.base WHERE c.base = ? ORDER BY c.id DESC', [$base]);
-        $size = fn (): int => (int) $this->connection->scalar('SELECT sum(length(data)) FROM chunks WHERE base = ? OR id = ? OR id IN ('.implode(',', [0, ...array_column($deltas, 'id')]).')', [$base, $base]);
-        $bytes = array_map(fn (object $row): ?string => self::unpacked((array) $row), $deltas);
-        if (in_array(null, $bytes, true)) {
+        $ids = array_values(array_map(intval(...), $this->connection->table('chunks')->where('base', $base)->orderByDesc('id')->pluck('id')->all()));
+        [$above, $depth] = array_values((array) $this->connection->table('chunks')->where('id', $base)->first(['base', 'depth'])) + [null, 0];
+        $size = fn (): int => (int) $this->connection->table('chunks')->whereIn('id', [$base, ...$ids])->sum($this->connection->raw('length(data)'));
+        $held = $this->held('id', $ids);
+        $bytes = array_map(fn (int $id): ?string => $held[$id]['bytes'] ?? null, $ids);
+        $aboves = $above === null ? null : $this->held('id', [(int) $above])[(int) $above]['bytes'] ?? null;
+        if (in_array(null, $bytes, true) || ($above !== null && $aboves === null)) {
             return 0;
         }
         $before = $size();
-        $whole = (int) ($deltas[0]->id ?? 0);
-        foreach ($deltas as $at => $row) {
-            $packed = Packing::pack((string) $bytes[$at], $at === 0 ? null : $bytes[0]);
-            $update = $this->connection->getPdo()->prepare('UPDATE chunks SET base = ?, form = ?, data = ? WHERE id = ?');
-            $update->bindValue(1, $packed->form === ChunkForm::Delta ? $whole : null);
-            $update->bindValue(2, $packed->form->value, PDO::PARAM_INT);
-            $update->bindValue(3, $packed->data, PDO::PARAM_LOB);
-            $update->bindValue(4, $row->id, PDO::PARAM_INT);
+        foreach ($ids as $at => $id) {
+            [$of, $against, $deep] = $above !== null ? [$above, $aboves, (int) $depth] : ($at === 0 ? [null, null, 0] : [$ids[0], $bytes[0], 1]);
+            $packed = Packing::pack((string) $bytes[$at], $against);
+            $isDelta = $packed->form === ChunkForm::Delta;
+            $update = $this->connection->getPdo()->prepare('UPDATE chunks SET base = ?, depth = ?, form = ?, data = ? WHERE id = ?');
+            $update->bindValue(1, $isDelta ? $of : null);
+            $update->bindValue(2, $isDelta ? $deep : 0, PDO::PARAM_INT);
+            $update->bindValue(3, $packed->form->value, PDO::PARAM_INT);
+            $update->bindValue(4, $packed->data, PDO::PARAM_LOB);
+            $update->bindValue(5, $id, PDO::PARAM_INT);
             $update->execute();
         }
         $this->connection->table('chunks')->delete($base);
@@ -158,28 +244,45 @@ final class SqliteChunkStore implements ChunkStore
     }
 
     /**
-     * For each address the full chunk to pack against: itself, or the one that it is a delta of.
+     * What comes back when some chunks go, of which others may be deltas: {@see replaceBase}. Of very many deltas that are left, some stand for all.
      *
      * @param  list<string>  $addresses
-     * @return array<string, array{id: int, bytes: string}>
+     * @return int bytes of data
      */
-    private function bases(array $addresses): array
+    public function freedBy(array $addresses): int
     {
-        $bases = [];
-        foreach ($this->rows('SELECT c.address, coalesce(b.id, c.id) AS id, coalesce(b.form, c.form) AS form, coalesce(b.data, c.data) AS data, coalesce(b.address, c.address) AS base_address FROM chunks c LEFT JOIN chunks b ON b.id = c.base WHERE c.address IN', $addresses) as $row) {
-            $bytes = rescue(fn () => Packing::unpack(ChunkForm::from((int) $row['form']), $row['data'], null), null, report: false);
-            // A delta of what is damaged would be damaged, too.
-            if ($bytes !== null && Address::of($bytes) === $row['base_address']) {
-                $bases[$row['address']] = ['id' => (int) $row['id'], 'bytes' => $bytes];
+        $gone = array_column($this->rows('SELECT id, base, length(data) AS bytes FROM chunks WHERE address IN', $addresses), null, 'id');
+        $left = [];
+        foreach (array_chunk(array_keys($gone), self::BATCH) as $ids) {
+            foreach ($this->connection->table('chunks')->whereIn('base', $ids)->orderByDesc('id')->get(['id', 'base', $this->connection->raw('length(data) AS bytes')]) as $row) {
+                isset($gone[$row->id]) || $left[(int) $row->id] = $row;
+            }
+        }
+        // Those that are left without anything above them, newest first, by what they hung on in the end.
+        krsort($left);
+        $every = (int) ceil(max(1, count($left)) / self::TRIED);
+        $tried = array_filter($left, fn (int $id): bool => $id % $every === 0, ARRAY_FILTER_USE_KEY);
+        $above = $newest = [];
+        foreach ($tried as $id => $row) {
+            for ($at = $row->base; isset($gone[$at]); $at = $gone[$at]['base'] ?? -$at);
+            $above[$id] = $at > 0 ? (int) $at : $newest[$at] ?? null;
+            $at > 0 || $newest[$at] ??= $id;
+        }
+        $grown = 0;
+        foreach (array_chunk($above, self::AT_ONCE, true) as $some) {
+            $held = $this->held('id', array_values(array_unique(array_filter([...array_keys($some), ...$some]))));
+            foreach ($some as $id => $of) {
+                $bytes = $held[$id]['bytes'] ?? null;
+                $grown += $bytes === null ? 0 : strlen(Packing::pack($bytes, $of === null ? null : $held[$of]['bytes'] ?? null)->data) - (int) $tried[$id]->bytes;
             }
         }
 
-        return $bases;
+        return (int) array_sum(array_column($gone, 'bytes')) - (int) round($grown * count($left) / max(1, count($tried)));
     }
 
     /**
      * @param  list<string>  $addresses
-     * @return list<array<string, string>> the columns of the base are null where there is none
+     * @return list<array<string, string>>
      */
     private function rows(string $select, array $addresses): array
     {

@@ -104,7 +104,7 @@ final class Sweep
         return DB::transaction(function () use ($ids, $addresses): array {
             $this->mark();
             $ids = array_values(array_filter($ids, fn (int $id) => ! isset($this->live[$addresses[$id]])));
-            $bases = DB::table('chunks')->whereIn('base', $ids)->distinct()->pluck('base')->all();
+            $bases = DB::table('chunks')->whereIn('base', $ids)->distinct()->orderByDesc('base')->pluck('base')->all();
             $idle = DB::table('chunks')->whereIn('id', array_diff($ids, $bases));
             $bytes = (int) (clone $idle)->sum(DB::raw('length(data)'));
             $dropped = $idle->delete();

@@ -13,6 +13,6 @@ enum ChunkForm: int
     /** Raw deflate (RFC 1951). */
     case Deflated = 1;
 
-    /** What another chunk has as well, and what it has not; that chunk is never a delta itself. See {@see Packing}. */
+    /** What another chunk has as well, and what it has not. See {@see Packing}. */
     case Delta = 2;
 }

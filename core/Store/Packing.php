@@ -19,12 +19,8 @@ final readonly class Packing
 
     private const DELTA_LEVEL = 9;
 
-    /**
-     * Past this share of the size without a base, the chunk becomes a base of its own. Deltas grow as a node drifts away
-     * from its base: if an edit adds d bytes to the delta and a base costs f, versions are cheapest on the whole with a
-     * share of about √(2d/f), which is 0.1 to 0.2 for texts and for rows of tables.
-     */
-    private const DELTA_SHARE = 0.16;
+    /** Past this share of the size without a base, a delta gains too little for what reading it takes. What it is a delta of may be one itself, so it need not be far from it. */
+    private const DELTA_SHARE = 0.5;
 
     /** A delta below this share of the bytes is taken without deflating them: little gets to a tenth of its length. */
     private const SHORT = 0.02;
