@@ -209,71 +209,103 @@ final class SqliteChunkStore implements ChunkStore
     }
 
     /**
-     * Drops a chunk that is only needed to read its deltas, if any: these become deltas of what it is one of. Of a whole one the newest becomes whole, and the others
-     * are packed against that. To be called in a transaction.
+     * Lets rows go. What is a delta of one of them becomes one of what stays nearest above it; where nothing does, the newest becomes whole, and the others deltas of that.
+     * To be called in a transaction.
      *
-     * @return int bytes of data that came back; 0 when something of it is damaged, and stays as it is
+     * @param  list<int>  $ids  what can't be done without, since something is damaged, stays
+     * @return array{int, int} rows and bytes of data that came back
      */
-    public function replaceBase(int $base): int
+    public function drop(array $ids): array
     {
-        $ids = array_values(array_map(intval(...), $this->connection->table('chunks')->where('base', $base)->orderByDesc('id')->pluck('id')->all()));
-        [$above, $depth] = array_values((array) $this->connection->table('chunks')->where('id', $base)->first(['base', 'depth'])) + [null, 0];
-        $size = fn (): int => (int) $this->connection->table('chunks')->whereIn('id', [$base, ...$ids])->sum($this->connection->raw('length(data)'));
-        $held = $this->held('id', $ids);
-        $bytes = array_map(fn (int $id): ?string => $held[$id]['bytes'] ?? null, $ids);
-        $aboves = $above === null ? null : $this->held('id', [(int) $above])[(int) $above]['bytes'] ?? null;
-        if (in_array(null, $bytes, true) || ($above !== null && $aboves === null)) {
-            return 0;
-        }
-        $before = $size();
-        foreach ($ids as $at => $id) {
-            [$of, $against, $deep] = $above !== null ? [$above, $aboves, (int) $depth] : ($at === 0 ? [null, null, 0] : [$ids[0], $bytes[0], 1]);
-            $packed = Packing::pack((string) $bytes[$at], $against);
+        $gone = $this->sizes('id', $ids);
+        do {
+            [$left, $against] = $this->left($gone);
+            $held = $this->held('id', array_values(array_unique(array_filter([...array_keys($left), ...$against]))));
+            $sound = array_filter($left, fn (array $row): bool => isset($held[$row['id']]['bytes']) && ($against[$row['id']] === null || isset($held[$against[$row['id']]]['bytes'])));
+            $before = count($gone);
+            foreach (array_diff_key($left, $sound) as $row) {
+                for ($at = $row['base']; $at !== null && isset($gone[$at]); $at = $next) {
+                    $next = $gone[$at]['base'];
+                    unset($gone[$at]);
+                }
+            }
+        } while (count($gone) < $before);
+        $freed = array_sum(array_column($gone, 'bytes'));
+        // Those with nothing above them become whole.
+        $depths = array_map(fn (array $chunk): int => array_key_exists($chunk['id'], $against) && $against[$chunk['id']] === null ? 0 : $chunk['depth'], $held);
+        foreach ($left as $id => $row) {
+            $of = $against[$id];
+            $packed = Packing::pack((string) $held[$id]['bytes'], $of === null ? null : $held[$of]['bytes']);
             $isDelta = $packed->form === ChunkForm::Delta;
             $update = $this->connection->getPdo()->prepare('UPDATE chunks SET base = ?, depth = ?, form = ?, data = ? WHERE id = ?');
             $update->bindValue(1, $isDelta ? $of : null);
-            $update->bindValue(2, $isDelta ? $deep : 0, PDO::PARAM_INT);
+            $update->bindValue(2, $isDelta && $of !== null ? 1 + $depths[$of] : 0, PDO::PARAM_INT);
             $update->bindValue(3, $packed->form->value, PDO::PARAM_INT);
             $update->bindValue(4, $packed->data, PDO::PARAM_LOB);
             $update->bindValue(5, $id, PDO::PARAM_INT);
             $update->execute();
+            $freed += $row['bytes'] - strlen($packed->data);
         }
-        $this->connection->table('chunks')->delete($base);
 
-        return $before - $size();
+        return [$this->connection->table('chunks')->whereIn('id', array_keys($gone))->delete(), (int) $freed];
     }
 
     /**
-     * What comes back when some chunks go, of which others may be deltas: {@see replaceBase}. Of very many deltas that are left, some stand for all.
+     * @param  'address'|'id'|'base'  $by
+     * @param  list<string|int>  $asked
+     * @return array<int, array{id: int, base: int|null, bytes: int}> by row
+     */
+    private function sizes(string $by, array $asked): array
+    {
+        $sizes = [];
+        foreach ($this->rows("SELECT id, base, length(data) AS bytes FROM chunks WHERE {$by} IN", $asked) as $row) {
+            $sizes[(int) $row['id']] = ['id' => (int) $row['id'], 'base' => $row['base'] === null ? null : (int) $row['base'], 'bytes' => (int) $row['bytes']];
+        }
+
+        return $sizes;
+    }
+
+    /**
+     * What is left of which others go, and what that is packed against.
+     *
+     * @param  array<int, array{id: int, base: int|null, bytes: int}>  $gone
+     * @return array{array<int, array{id: int, base: int|null, bytes: int}>, array<int, int|null>} rows, and for each that which stays nearest above it, or null
+     */
+    private function left(array $gone): array
+    {
+        $left = [];
+        foreach (array_chunk(array_keys($gone), self::BATCH) as $ids) {
+            $left += array_diff_key($this->sizes('base', $ids), $gone);
+        }
+        krsort($left);
+        $against = $newest = [];
+        foreach ($left as $id => $row) {
+            for ($at = (int) $row['base']; isset($gone[$at]); $at = $gone[$at]['base'] ?? -$at);
+            $against[$id] = $at > 0 ? $at : $newest[$at] ?? null;
+            $newest[$at] ??= $id;
+        }
+
+        return [$left, $against];
+    }
+
+    /**
+     * What comes back when some chunks go: {@see drop}. Of very many that are left, some stand for all.
      *
      * @param  list<string>  $addresses
      * @return int bytes of data
      */
     public function freedBy(array $addresses): int
     {
-        $gone = array_column($this->rows('SELECT id, base, length(data) AS bytes FROM chunks WHERE address IN', $addresses), null, 'id');
-        $left = [];
-        foreach (array_chunk(array_keys($gone), self::BATCH) as $ids) {
-            foreach ($this->connection->table('chunks')->whereIn('base', $ids)->orderByDesc('id')->get(['id', 'base', $this->connection->raw('length(data) AS bytes')]) as $row) {
-                isset($gone[$row->id]) || $left[(int) $row->id] = $row;
-            }
-        }
-        // Those that are left without anything above them, newest first, by what they hung on in the end.
-        krsort($left);
+        $gone = $this->sizes('address', $addresses);
+        [$left, $against] = $this->left($gone);
         $every = (int) ceil(max(1, count($left)) / self::TRIED);
-        $tried = array_filter($left, fn (int $id): bool => $id % $every === 0, ARRAY_FILTER_USE_KEY);
-        $above = $newest = [];
-        foreach ($tried as $id => $row) {
-            for ($at = $row->base; isset($gone[$at]); $at = $gone[$at]['base'] ?? -$at);
-            $above[$id] = $at > 0 ? (int) $at : $newest[$at] ?? null;
-            $at > 0 || $newest[$at] ??= $id;
-        }
+        $tried = array_filter($against, fn (int $id): bool => $id % $every === 0, ARRAY_FILTER_USE_KEY);
         $grown = 0;
-        foreach (array_chunk($above, self::AT_ONCE, true) as $some) {
+        foreach (array_chunk($tried, self::AT_ONCE, true) as $some) {
             $held = $this->held('id', array_values(array_unique(array_filter([...array_keys($some), ...$some]))));
             foreach ($some as $id => $of) {
                 $bytes = $held[$id]['bytes'] ?? null;
-                $grown += $bytes === null ? 0 : strlen(Packing::pack($bytes, $of === null ? null : $held[$of]['bytes'] ?? null)->data) - (int) $tried[$id]->bytes;
+                $grown += $bytes === null ? 0 : strlen(Packing::pack($bytes, $of === null ? null : $held[$of]['bytes'] ?? null)->data) - $left[$id]['bytes'];
             }
         }
 
@@ -281,8 +313,8 @@ final class SqliteChunkStore implements ChunkStore
     }
 
     /**
-     * @param  list<string>  $addresses
-     * @return list<array<string, string>>
+     * @param  list<string|int>  $addresses
+     * @return list<array<string, string|int|null>>
      */
     private function rows(string $select, array $addresses): array
     {
@@ -290,7 +322,7 @@ final class SqliteChunkStore implements ChunkStore
         foreach (array_chunk(array_values(array_unique($addresses)), self::BATCH) as $batch) {
             $statement = $this->connection->getPdo()->prepare($select.' ('.implode(',', array_fill(0, count($batch), '?')).')');
             foreach ($batch as $position => $address) {
-                $statement->bindValue($position + 1, $address, PDO::PARAM_LOB);
+                $statement->bindValue($position + 1, $address, is_int($address) ? PDO::PARAM_INT : PDO::PARAM_LOB);
             }
             $statement->execute();
             array_push($rows, ...$statement->fetchAll(PDO::FETCH_ASSOC));

@@ -104,18 +104,8 @@ final class Sweep
         return DB::transaction(function () use ($ids, $addresses): array {
             $this->mark();
             $ids = array_values(array_filter($ids, fn (int $id) => ! isset($this->live[$addresses[$id]])));
-            $bases = DB::table('chunks')->whereIn('base', $ids)->distinct()->orderByDesc('base')->pluck('base')->all();
-            $idle = DB::table('chunks')->whereIn('id', array_diff($ids, $bases));
-            $bytes = (int) (clone $idle)->sum(DB::raw('length(data)'));
-            $dropped = $idle->delete();
-            // What others are deltas of goes when these are deltas of something else.
-            foreach ($bases as $base) {
-                $freed = $this->chunks->replaceBase((int) $base);
-                $dropped += $freed === 0 ? 0 : 1;
-                $bytes += $freed;
-            }
 
-            return [$dropped, $bytes];
+            return $this->chunks->drop($ids);
         });
     }
 
