@@ -171,6 +171,8 @@ final class Laws
         }
         $sources = $kind === 'form' ? [$source->id, ...$source->entries()->pluck('id')->all()] : [$source->id];
         $wrote = [...Version::query()->whereIn('item_id', $sources)->pluck('user_id')->all(), ...DB::table('removals')->whereIn('item_id', $sources)->pluck('user_id')->all(), ...Publishing::query()->where('item_id', $source->id)->pluck('decider_id')->all()];
+        // Where no history is kept, its version tells of the last who wrote alone.
+        array_push($wrote, ...DB::table('activity')->whereIn('item_id', $sources)->pluck('user_id')->all());
         $other = Version::query()->where('item_id', $dataset->id)->whereNotIn('user_id', array_filter($wrote))->whereNotIn('number', $this->world->ledger->followed[$kind] ?? [])->value('number');
         $other === null || throw Broken::law('Nobody’s name stands on what they did not do', "version {$other} of the follower of the {$kind}");
     }
