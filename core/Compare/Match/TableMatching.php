@@ -64,7 +64,7 @@ final class TableMatching
         return $pairs;
     }
 
-    /** @return array<string, string> */
+    /** @return array<string, string> columns that go together: new => old */
     private function columns(): array
     {
         $columns = [];
@@ -76,14 +76,40 @@ final class TableMatching
                 $columns[$id] = (string) $byName[$name];
             }
         }
-        $oldLeft = array_diff(array_keys($this->old->columns), $columns);
-        $newLeft = array_diff(array_keys($this->new->columns), array_keys($columns));
+        $oldLeft = array_values(array_diff(array_keys($this->old->columns), $columns));
+        $newLeft = array_values(array_diff(array_keys($this->new->columns), array_keys($columns)));
         $this->budget -= count($oldLeft) * count($newLeft) * 20;
         if ($oldLeft === [] || $newLeft === [] || $this->budget < 0) {
             $this->exact = $this->exact && ($oldLeft === [] || $newLeft === []);
 
             return $columns;
         }
+        foreach ($this->likeColumns($oldLeft, $newLeft) as [$new, $old]) {
+            if (! isset($columns[$new]) && ! in_array($old, $columns, true)) {
+                $columns[$new] = $old;
+            }
+        }
+        // What has no heading on either side goes by its place.
+        $newAt = array_flip(array_keys($this->new->columns));
+        foreach ($newLeft as $new) {
+            $old = array_keys($this->old->columns)[$newAt[$new]] ?? null;
+            if ($old !== null && ! isset($columns[$new]) && ! in_array($old, $columns, true) && $this->new->columns[$new] === '' && $this->old->columns[$old] === '') {
+                $columns[$new] = (string) $old;
+            }
+        }
+
+        return $columns;
+    }
+
+    /**
+     * Columns that hold much of the same.
+     *
+     * @param  list<string>  $oldLeft
+     * @param  list<string>  $newLeft
+     * @return list<array{string, string}> new and old, the most alike first
+     */
+    private function likeColumns(array $oldLeft, array $newLeft): array
+    {
         $oldAt = array_flip(array_keys($this->old->columns));
         $newAt = array_flip(array_keys($this->new->columns));
         $oldValues = array_map(fn (string $id) => self::values($this->old->rows, $id), array_combine($oldLeft, $oldLeft));
@@ -93,28 +119,15 @@ final class TableMatching
             foreach ($oldLeft as $old) {
                 $most = count($values) + count($oldValues[$old]);
                 $likeness = $most === 0 ? 1.0 : 2 * count(array_intersect_key($values, $oldValues[$old])) / $most;
-                // Of equal ones, those at the same place go together.
-                $near = 1 / (1 + abs($newAt[$new] - $oldAt[$old]));
                 if ($likeness >= self::COLUMN_LIKENESS) {
-                    $scores[] = [$likeness, $near, $new, $old];
+                    // Of equal ones, those at the same place go together.
+                    $scores[] = [$likeness, 1 / (1 + abs($newAt[$new] - $oldAt[$old])), $new, $old];
                 }
             }
         }
         rsort($scores);
-        foreach ($scores as [, , $new, $old]) {
-            if (! isset($columns[$new]) && ! in_array($old, $columns, true)) {
-                $columns[$new] = $old;
-            }
-        }
-        // What has no heading on either side goes by its place.
-        foreach ($newLeft as $new) {
-            $old = array_keys($this->old->columns)[$newAt[$new]] ?? null;
-            if ($old !== null && ! isset($columns[$new]) && ! in_array($old, $columns, true) && $this->new->columns[$new] === '' && $this->old->columns[$old] === '') {
-                $columns[$new] = (string) $old;
-            }
-        }
 
-        return $columns;
+        return array_map(fn (array $score): array => [$score[2], $score[3]], $scores);
     }
 
     /**

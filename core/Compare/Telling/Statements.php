@@ -7,7 +7,6 @@ namespace MistyAttic\Core\Compare\Telling;
 use MistyAttic\Core\Compare\Changes\Change;
 use MistyAttic\Core\Compare\Changes\ChangeSet;
 use MistyAttic\Core\Compare\Changes\ChangeType;
-use MistyAttic\Core\Compare\Texts\Carried;
 use MistyAttic\Core\Compare\Texts\TextCompare;
 use MistyAttic\Core\Compare\Texts\Words;
 use MistyAttic\Core\Content\Part;
@@ -24,20 +23,13 @@ final class Statements
 
     private readonly Words $words;
 
-    /** A part of whose words so many were taken from another is a piece of that; where they are joined without a space, two words become one. */
-    private const PIECE = 0.5;
-
     /** So many edits of a few words each become one line. */
     private const SMALL_ONES = 20;
 
     /** @var list<Statement> */
     private array $statements = [];
 
-    /** @var array<string, string> part that was split off or joined => the one that it was a piece of, or became one of */
-    private array $pieces = [];
-
-    /** @var array<string, array{int, int}> part => words that came from elsewhere and that went there */
-    private array $carried = [];
+    private readonly Pieces $pieces;
 
     /** @var list<Change> all but what is a table's affair */
     private readonly array $plain;
@@ -52,6 +44,7 @@ final class Statements
         $this->words = new Words;
         $grid = $kind->grid();
         $this->plain = $grid === null ? $changes->changes : array_values(array_filter($changes->changes, fn (Change $change) => $change->part()->role !== $grid->row && $change->part()->role !== $grid->column));
+        $this->pieces = new Pieces($kind, $old, $new, $this->plain, $this->words);
     }
 
     /** @return list<Statement> */
@@ -85,7 +78,7 @@ final class Statements
     public static function of(Kind $kind, PartTree $old, PartTree $new, ChangeSet $changes, Detail $detail = Detail::Gathered): array
     {
         $self = new self($kind, $old, $new, $changes, $detail);
-        $self->pieces();
+        $self->statements = $self->pieces->statements($self->place(...));
         $self->cameAndWent(ChangeType::Removed, $old);
         $self->cameAndWent(ChangeType::Added, $new);
         $self->moves();
@@ -120,7 +113,7 @@ final class Statements
         $end = -1;
         $run = -1;
         foreach ($side->parts as $position => $part) {
-            if (! isset($ids[$part->id]) || isset($ids[$side->parent($part->id)]) || isset($this->pieces[$part->id])) {
+            if (! isset($ids[$part->id]) || isset($ids[$side->parent($part->id)]) || $this->pieces->has($part->id)) {
                 continue;
             }
             $size = count($side->subtree($part->id));
@@ -158,54 +151,6 @@ final class Statements
     {
         $name = $this->kind->label($side, $side->get($run[0]));
         $this->add($type, $side, $run, ['form' => $count === 1 && $name === '' ? "empty_{$what}" : "{$what}s", 'count' => $count, 'name' => $this->kind->label($side, $side->get($table)), 'row' => $name]);
-    }
-
-    /** Paragraphs that were split and joined: what came or went with its words taken from, or left in, one that stays. */
-    private function pieces(): void
-    {
-        $whole = [];
-        foreach ($this->plain as $change) {
-            $side = $change->type === ChangeType::Removed ? $this->old : $this->new;
-            if (($change->type === ChangeType::Added || $change->type === ChangeType::Removed) && ! $change->part()->richText()->isEmpty() && ($side->children()[$change->id] ?? []) === []) {
-                $whole[$change->id] = $change;
-            }
-        }
-        $shared = [];
-        foreach ($whole === [] ? [] : Carried::in(new ChangeSet($this->plain), $this->words) as $carried) {
-            $after = $this->words->cut(($this->new->find($carried->part) ?? $this->old->get($carried->part))->richText()->text());
-            $count = count(array_filter(array_slice($after, $carried->at, $carried->length), Words::counts(...)));
-            $this->carried[$carried->part] = [($this->carried[$carried->part][0] ?? 0) + $count, $this->carried[$carried->part][1] ?? 0];
-            $this->carried[$carried->from] = [$this->carried[$carried->from][0] ?? 0, ($this->carried[$carried->from][1] ?? 0) + $count];
-            foreach ([[$carried->part, $carried->from], [$carried->from, $carried->part]] as [$piece, $rest]) {
-                if (isset($whole[$piece]) && $this->old->has($rest) && $this->new->has($rest)) {
-                    $shared[$piece][$rest] = ($shared[$piece][$rest] ?? 0) + $count;
-                }
-            }
-        }
-        foreach ($shared as $piece => $rests) {
-            arsort($rests);
-            if (reset($rests) >= self::PIECE * $this->words->count($whole[$piece]->part()->richText())) {
-                $this->pieces[(string) $piece] = (string) key($rests);
-            }
-        }
-        foreach ($this->pieces as $piece => $rest) {
-            $split = $whole[$piece]->type === ChangeType::Added;
-            $side = $split ? $this->new : $this->old;
-            $part = $side->get((string) $piece);
-            // What came together is called by what it was joined to, not by what became of it.
-            $name = $split || ! $this->old->has($rest) ? '' : $this->kind->label($this->old, $this->old->get($rest));
-            $name = $name === '' ? $this->kind->label($this->new, $this->new->get($rest)) : $name;
-            $this->statements[] = new Statement(
-                $split ? 'split' : 'joined',
-                $whole[$piece]->type,
-                ['noun' => $this->kind->noun($part), 'form' => 'named', 'name' => $this->kind->label($side, $part), 'whole' => $name, 'count' => 1, ...$this->place($side, $part)],
-                [(string) $piece],
-                0,
-                0,
-                null,
-                ["edited:{$rest}"],
-            );
-        }
     }
 
     /** @param non-empty-list<string> $run neighbours that came or went together */
@@ -291,31 +236,15 @@ final class Statements
         $old = $before->richText($field);
         $new = $after->richText($field);
         [$added, $removed] = $old->text() === $new->text() ? [0, 0] : TextCompare::of($old, $new, $this->words)->counts();
-        if ($field === 'text' && in_array($after->id, $this->pieces, true)) {
+        if ($field === 'text' && $this->pieces->isRest($after->id)) {
             // What was split off or joined is told by itself.
-            [$came, $went] = $this->carried[$after->id];
+            [$came, $went] = $this->pieces->carried($after->id);
             [$added, $removed] = [max(0, $added - $came), max(0, $removed - $went)];
-            if ($before->differing($after) === ['text'] && ($added + $removed === 0 || $this->isWhole($after->id))) {
+            if ($before->differing($after) === ['text'] && ($added + $removed === 0 || $this->pieces->isWhole($after->id))) {
                 return;
             }
         }
-        $values = [];
-        $code = match (true) {
-            $after->role === 'answer' && FieldFacts::isAnswer($old, $new) => FieldFacts::answer($old->text(), $new->text(), $values),
-            $old->text() !== $new->text() => $after->role === 'heading' && ! $old->isEmpty() && ! $new->isEmpty() ? 'renamed' : $this->rewording($old, $new, $added, $removed),
-            $before->role !== $after->role => 'became',
-            ($before->fields['done'] ?? null) !== ($after->fields['done'] ?? null) => ($after->fields['done'] ?? false) === true ? 'ticked' : 'unticked',
-            ($before->fields['chunk'] ?? null) !== ($after->fields['chunk'] ?? null) => 'replaced_picture',
-            ($before->fields['alt'] ?? null) !== ($after->fields['alt'] ?? null) => 'described_picture',
-            ! $old->equals($new) => 'formatted',
-            default => FieldFacts::of($before, $after, $values),
-        };
-        foreach (['was' => $this->old, 'is' => $this->new] as $end => $tree) {
-            // What a setting names by its id is said by its name.
-            if (isset($values[$end]) && $tree->has((string) $values[$end])) {
-                $values[$end] = $this->kind->label($tree, $tree->get((string) $values[$end]));
-            }
-        }
+        [$code, $values] = $this->said($before, $after, $field, $added, $removed);
         $name = $this->kind->label($this->new, $after);
         $was = $this->kind->label($this->old, $before);
         $this->statements[] = new Statement(
@@ -337,16 +266,33 @@ final class Statements
         );
     }
 
-    /** Whether nothing but spaces came or went by splitting and joining a part: the pieces make the whole. */
-    private function isWhole(string $id): bool
+    /**
+     * What is said of an edit.
+     *
+     * @return array{string, array<string, string|int>} the statement's code, and values of it
+     */
+    private function said(Part $before, Part $after, string $field, int $added, int $removed): array
     {
-        $texts = [];
-        foreach ([$this->old, $this->new] as $side) {
-            $pieces = array_filter($side->parts, fn (Part $part) => $part->id === $id || ($this->pieces[$part->id] ?? null) === $id);
-            $texts[] = preg_replace('/\s+/u', '', implode('', array_map(fn (Part $part) => $part->richText()->text(), $pieces)));
+        [$old, $new] = [$before->richText($field), $after->richText($field)];
+        $values = [];
+        $code = match (true) {
+            $after->role === 'answer' && FieldFacts::isAnswer($old, $new) => FieldFacts::answer($old->text(), $new->text(), $values),
+            $old->text() !== $new->text() => $after->role === 'heading' && ! $old->isEmpty() && ! $new->isEmpty() ? 'renamed' : $this->rewording($old, $new, $added, $removed),
+            $before->role !== $after->role => 'became',
+            ($before->fields['done'] ?? null) !== ($after->fields['done'] ?? null) => ($after->fields['done'] ?? false) === true ? 'ticked' : 'unticked',
+            ($before->fields['chunk'] ?? null) !== ($after->fields['chunk'] ?? null) => 'replaced_picture',
+            ($before->fields['alt'] ?? null) !== ($after->fields['alt'] ?? null) => 'described_picture',
+            ! $old->equals($new) => 'formatted',
+            default => FieldFacts::of($before, $after, $values),
+        };
+        foreach (['was' => $this->old, 'is' => $this->new] as $end => $tree) {
+            // What a setting names by its id is said by its name.
+            if (isset($values[$end]) && $tree->has((string) $values[$end])) {
+                $values[$end] = $this->kind->label($tree, $tree->get((string) $values[$end]));
+            }
         }
 
-        return $texts[0] === $texts[1];
+        return [$code, $values];
     }
 
     private function isUnderHeading(Part $part): bool

@@ -5,7 +5,6 @@ declare(strict_types=1);
 namespace MistyAttic\Core\Compare\Texts;
 
 use MistyAttic\Core\Content\RichText;
-use MistyAttic\Core\Sequences\Sequences;
 
 /**
  * Who wrote and who removed which words of a text between two states, found by carrying every word through the states in
@@ -13,9 +12,6 @@ use MistyAttic\Core\Sequences\Sequences;
  */
 final readonly class TextAuthors
 {
-    /** Stretches that went and may come again. */
-    private const MOST_GONE = 200;
-
     /**
      * @param  array<int, int>  $addedBy  ascending: position of a word in the last state => number of the step that wrote it
      * @param  array<int, int>  $removedBy  position of a word in the first state => number of the step that removed it
@@ -29,58 +25,19 @@ final readonly class TextAuthors
      */
     public static function through(array $states, Words $words, array $restored = []): self
     {
-        $current = $words->cut(array_shift($states)->text());
-        // Where each word of the current state comes from: a position in the first state, or ~n for the n-th new one.
-        $origin = array_keys($current);
-        $new = $removedBy = $goneTokens = $goneOrigins = $known = [];
+        $carrying = new WordsCarried($words->cut(array_shift($states)->text()));
+        $known = [];
         foreach ($states as $step => $state) {
-            $next = $words->cut($state->text());
-            $back = isset($restored[$step]) ? $known[$restored[$step]] ?? null : null;
-            $alignment = Sequences::align($current, $next);
-            $pairs = $alignment->pairs();
-            $nextOrigin = [];
-            foreach ($pairs as $at => $to) {
-                $nextOrigin[$to] = $origin[$at];
-            }
-            $come = $starts = [];
-            foreach (array_diff_key($origin, $pairs) as $from) {
-                if ($from >= 0) {
-                    $removedBy[$from] = $step;
-                }
-            }
-            foreach (CommonStretches::gaps($alignment, $current) as [$oldFrom, $oldTo, $newFrom, $newTo]) {
-                if ($oldTo > $oldFrom) {
-                    $goneTokens[] = array_slice($current, $oldFrom, $oldTo - $oldFrom);
-                    $goneOrigins[] = array_slice($origin, $oldFrom, $oldTo - $oldFrom);
-                }
-                if ($newTo > $newFrom) {
-                    [$come[], $starts[]] = [array_slice($next, $newFrom, $newTo - $newFrom), $newFrom];
-                }
-            }
-            $goneTokens = array_slice($goneTokens, -self::MOST_GONE);
-            $goneOrigins = array_slice($goneOrigins, -self::MOST_GONE);
-            foreach (CommonStretches::of($come, $goneTokens) as [$stretch, $at, $from, $fromAt, $length]) {
-                for ($i = 0; $i < $length; $i++) {
-                    $nextOrigin[$starts[$stretch] + $at + $i] = $goneOrigins[$from][$fromAt + $i];
-                }
-            }
-            foreach ($next as $at => $unused) {
-                if (! isset($nextOrigin[$at])) {
-                    $nextOrigin[$at] = ~count($new);
-                    $new[] = [$step, $at];
-                }
-            }
-            ksort($nextOrigin);
-            [$current, $origin] = [$next, $back !== null && $back[0] === $next ? $back[1] : array_values($nextOrigin)];
-            $known[$step] = $restored === [] ? null : [$current, $origin];
+            $carrying->step($step, $words->cut($state->text()), isset($restored[$step]) ? $known[$restored[$step]] ?? null : null);
+            $known[$step] = $restored === [] ? null : [$carrying->current, $carrying->origin];
         }
         $addedBy = $addedAt = [];
-        foreach ($origin as $at => $from) {
+        foreach ($carrying->origin as $at => $from) {
             if ($from < 0) {
-                [$addedBy[$at], $addedAt[$at]] = $new[~$from];
+                [$addedBy[$at], $addedAt[$at]] = $carrying->new[~$from];
             }
         }
 
-        return new self($addedBy, $removedBy, $addedAt);
+        return new self($addedBy, $carrying->removedBy, $addedAt);
     }
 }
