@@ -171,6 +171,11 @@ final class Verify extends Command
             $check((string) $row->base, "what proposal {$row->proposal_id} started from at {$row->number}");
             $check((string) $row->root, "proposal {$row->proposal_id} at {$row->number}");
         }
+        $this->pictures();
+    }
+
+    private function pictures(): void
+    {
         $held = DB::connection()->getPdo()->prepare('SELECT 1 FROM chunks WHERE address = ?');
         $isHeld = function (string $address) use ($held): bool {
             $held->bindValue(1, $address, PDO::PARAM_LOB);

@@ -16,6 +16,7 @@ use MistyAttic\Core\Kinds\Grid;
 use MistyAttic\Core\Kinds\Kind;
 use MistyAttic\Core\Kinds\Kinds;
 use MistyAttic\Core\Kinds\Limits;
+use MistyAttic\Core\Kinds\Reading;
 
 /**
  * The short way of the save path, for a few cells of a large table without formulas, and for rows that come into it: reads and writes these rows,
@@ -32,12 +33,11 @@ final readonly class SaveCells
     {
         $kind = Kinds::named($item->kind);
         $grid = $kind->grid();
-        $edits = is_array($sent->edits) ? array_filter($sent->edits, fn (mixed $of) => $of !== []) : [];
-        [$cells, $placed, $places] = [$edits['cells'] ?? [], $edits['placed'] ?? [], $edits['at'] ?? null];
-        if ($grid === null || $item->formulas || ! is_array($cells) || ! is_array($placed) || ! is_array($places) || ($grid->isOneTable && $placed !== [])
-            || array_diff(array_keys($edits), ['cells', 'placed', 'at']) !== [] || count($cells) + count($placed) > self::MOST_ROWS || ! Excerpt::isOf($this->states, $item->root)) {
+        $asked = $grid === null || $item->formulas || ! Excerpt::isOf($this->states, $item->root) ? null : self::asked($sent->edits, $grid);
+        if ($asked === null) {
             return null;
         }
+        [$cells, $placed, $places] = $asked;
         $others = $this->others($sent->base, $item->root, $grid->row);
         if ($others === null || array_intersect_key($others, $cells) !== []) {
             return null;
@@ -45,16 +45,60 @@ final readonly class SaveCells
         // Nothing came, went or moved, so that all stands where it stood.
         $rows = $this->rows($item->root, $cells, $places, $grid->row);
         $came = $this->came($item, $placed, $places, $grid);
-        $spots = $rows === null || $came === null ? [] : [...array_keys($rows), ...array_map(fn (int $position) => $position - 1, array_keys($came))];
-        $frame = match (true) {
-            $spots === [] => null,
-            $grid->isOneTable => Excerpt::columns($this->states, $grid, $item->root),
-            default => $this->frame($item->root, min($spots), max($spots), $grid->column),
-        };
+        $frame = $rows === null || $came === null ? null : $this->around($item->root, $grid, [...array_keys($rows), ...array_map(fn (int $position) => $position - 1, array_keys($came))]);
         if ($rows === null || $came === null || $frame === null || ! $this->fits($item, $kind, $grid, $placed, $frame[0]->id)) {
             return null;
         }
-        $content = array_map(fn (Part $part) => [$part->id, $part->role, $part->depth, (array) $part->toJson()[3]], $frame);
+        $reading = $this->read($kind, $grid, $frame, $rows, $came);
+        if ($reading === null || $reading->tree === null) {
+            return $reading === null ? null : new Unfit($reading->problems);
+        }
+        $spliced = self::spliced($reading->tree, $rows, $came);
+        $states = new States($chunks);
+        $root = $states->splice($item->root, $spliced);
+        $own = $others === [] ? $root : $states->splice($sent->base, $spliced);
+        $written = new Written(null, null, $root, $sent->cause, kept: $sent->keep, note: $sent->note);
+        // What others wrote is all that the window does not have.
+        [$had, $has] = array_map(fn (array $rows): PartTree => PartTree::of($rows === [] ? [] : [...$frame, ...$rows]), [array_column($others, 0), array_column($others, 1)]);
+
+        return new MadeOfSending($chunks, $written, $root === $item->root ? null : $this->write->ahead($states, $item, $editor, $written), $own, $had, $has);
+    }
+
+    /** @return array{array<mixed>, array<mixed>, array<mixed>}|null cells, rows that come, and where they stand; null when there is more to it */
+    private static function asked(mixed $edits, Grid $grid): ?array
+    {
+        $edits = is_array($edits) ? array_filter($edits, fn (mixed $of) => $of !== []) : [];
+        [$cells, $placed, $places] = [$edits['cells'] ?? [], $edits['placed'] ?? [], $edits['at'] ?? null];
+        $isMore = ! is_array($cells) || ! is_array($placed) || ! is_array($places) || ($grid->isOneTable && $placed !== []) || array_diff(array_keys($edits), ['cells', 'placed', 'at']) !== [];
+
+        return $isMore || count($cells) + count($placed) > self::MOST_ROWS ? null : [$cells, $placed, $places];
+    }
+
+    /**
+     * The columns that some rows stand below, with their tab where there is one.
+     *
+     * @param  list<int>  $spots  where the rows stand
+     * @return list<Part>|null
+     */
+    private function around(string $root, Grid $grid, array $spots): ?array
+    {
+        return match (true) {
+            $spots === [] => null,
+            $grid->isOneTable => Excerpt::columns($this->states, $grid, $root),
+            default => $this->frame($root, min($spots), max($spots), $grid->column),
+        };
+    }
+
+    /**
+     * The rows as they are to be.
+     *
+     * @param  list<Part>  $frame
+     * @param  array<int, array{Part, array<string, mixed>}>  $rows
+     * @param  array<int, array<string, array<string, mixed>>>  $came
+     * @return Reading|null null when a formula is written, which has to do with the rest
+     */
+    private function read(Kind $kind, Grid $grid, array $frame, array $rows, array $came): ?Reading
+    {
         $written = [];
         foreach ($rows as [$part, $values]) {
             $written[] = [$part->id, $part->role, $part->depth, array_filter([...(array) $part->toJson()[3], ...$values], fn (mixed $value) => $value !== null)];
@@ -67,19 +111,8 @@ final readonly class SaveCells
                 return null;
             }
         }
-        $reading = $kind->read([...$content, ...$written], Limits::for($kind));
-        if ($reading->tree === null) {
-            return new Unfit($reading->problems);
-        }
-        $spliced = self::spliced($reading->tree, $rows, $came);
-        $states = new States($chunks);
-        $root = $states->splice($item->root, $spliced);
-        $own = $others === [] ? $root : $states->splice($sent->base, $spliced);
-        $written = new Written(null, null, $root, $sent->cause, kept: $sent->keep, note: $sent->note);
-        // What others wrote is all that the window does not have.
-        [$had, $has] = array_map(fn (array $rows): PartTree => PartTree::of($rows === [] ? [] : [...$frame, ...$rows]), [array_column($others, 0), array_column($others, 1)]);
 
-        return new MadeOfSending($chunks, $written, $root === $item->root ? null : $this->write->ahead($states, $item, $editor, $written), $own, $had, $has);
+        return $kind->read([...array_map(fn (Part $part) => [$part->id, $part->role, $part->depth, (array) $part->toJson()[3]], $frame), ...$written], Limits::for($kind));
     }
 
     /**

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace MistyAttic\Core\Calculate;
 
 use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Formulas\Reference;
 
 /** Finds the edits that a formula's result moved by: what it reads, and what that reads. O(cells) at most. */
 final class Causes
@@ -31,17 +32,11 @@ final class Causes
         $open = [$cell];
         while ($open !== []) {
             $key = (string) array_pop($open);
-            $node = $sheets->formulas[$key] ?? null;
-            if ($node === null || isset($seen[$key])) {
+            if (isset($seen[$key])) {
                 continue;
             }
             $seen[$key] = true;
-            foreach ($node->references as $reference) {
-                $rectangle = $sheets->rectangle($reference->from($node->row));
-                if ($rectangle === null) {
-                    continue;
-                }
-                [$tab, $top, $bottom, $from, $to] = $rectangle;
+            foreach (self::rectangles($sheets, $key) as [$tab, $top, $bottom, $from, $to]) {
                 for ($column = $from; $column <= $to; $column++) {
                     $id = $sheets->places->columns[$tab][$column];
                     foreach ($wanted[$tab][$column] ?? [] as $row => $known) {
@@ -60,5 +55,13 @@ final class Causes
         }
 
         return array_values(array_filter($edited, fn (string $key) => isset($found[$key])));
+    }
+
+    /** @return list<array{string, int, int, int, int}> what a formula reads: tab, rows and columns from and to; nothing for a cell without one */
+    private static function rectangles(Sheets $sheets, string $cell): array
+    {
+        $node = $sheets->formulas[$cell] ?? null;
+
+        return $node === null ? [] : array_values(array_filter(array_map(fn (Reference $reference): ?array => $sheets->rectangle($reference->from($node->row)), $node->references)));
     }
 }

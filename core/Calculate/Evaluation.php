@@ -120,10 +120,7 @@ final class Evaluation
     private function called(string $name, array $arguments, Node $node): array
     {
         if ($name === 'ROW' || $name === 'COLUMN') {
-            $of = ($arguments[0] ?? [null])[0];
-            $rectangle = $this->sheets->rectangle($of instanceof Reference ? $of : new Reference($node->row, $node->column, $node->row, $node->column, false));
-
-            return [$rectangle === null ? '#REF!' : 1 + $rectangle[$name === 'ROW' ? 1 : 3], false];
+            return [$this->placeOf($name, ($arguments[0] ?? [null])[0], $node), false];
         }
         if ($name === 'TODAY') {
             return [Sheets::number($this->today), true];
@@ -135,7 +132,29 @@ final class Evaluation
             return $this->results[$known];
         }
         $resolved = array_map(in_array($name, Functions::OF_NUMBERS, true) ? $this->asRange(...) : $this->resolved(...), $arguments);
-        $values = array_column($resolved, 0);
+        $result = $this->worked($name, array_column($resolved, 0), array_filter(array_column($resolved, 1)) !== []);
+        if ($known !== null && ! is_array($result[0]) && count($this->results) < self::RESULTS) {
+            $this->results[$known] = $result;
+        }
+
+        return $result;
+    }
+
+    /** In which row or column, from 1, something stands, or the formula itself. */
+    private function placeOf(string $name, mixed $of, Node $node): int|string
+    {
+        $rectangle = $this->sheets->rectangle($of instanceof Reference ? $of : new Reference($node->row, $node->column, $node->row, $node->column, false));
+
+        return $rectangle === null ? '#REF!' : 1 + $rectangle[$name === 'ROW' ? 1 : 3];
+    }
+
+    /**
+     * @param  list<mixed>  $values
+     * @param  bool  $days  whether one of them is a day
+     * @return array{mixed, bool}
+     */
+    private function worked(string $name, array $values, bool $days): array
+    {
         if ($name === 'SUBTOTAL') {
             $which = Operators::single(array_shift($values));
             $name = self::SUBTOTALS[is_numeric($which) ? (int) $which % 100 : 0] ?? '';
@@ -156,15 +175,9 @@ final class Evaluation
                 $value = in_array($value, ['#CIRCLE!', '#LIMIT!', '#ERROR!'], true) ? '#VALUE!' : $value;
             });
         }
-        $days = array_filter(array_column($resolved, 1)) !== [];
-
         $this->sheets->spend(Functions::steps($name, $values));
-        $result = [$this->functions->call($name, $values), Functions::givesDay($name, $days)];
-        if ($known !== null && ! is_array($result[0]) && count($this->results) < self::RESULTS) {
-            $this->results[$known] = $result;
-        }
 
-        return $result;
+        return [$this->functions->call($name, $values), Functions::givesDay($name, $days)];
     }
 
     /**

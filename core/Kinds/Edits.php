@@ -188,7 +188,29 @@ final class Edits
     /** @param array<mixed> $placed */
     private function place(array $placed): void
     {
-        // What moves leaves first, in one go for each parent.
+        $this->leave($placed);
+        /** @var array<string, array<string, list<string>>> $arriving parent => after => ids */
+        $arriving = [];
+        foreach ($placed as $at => $place) {
+            $taken = $this->taken($place, "edits.placed.{$at}");
+            if ($taken !== null) {
+                [$id, $parent, $after] = $taken;
+                $this->parents[$id] = $parent;
+                $arriving[$parent][$after][] = $id;
+            }
+        }
+        foreach ($arriving as $parent => $after) {
+            $this->children[$parent] = PartTree::woven($this->children[$parent] ?? [], $after);
+        }
+    }
+
+    /**
+     * What moves leaves first, in one go for each parent.
+     *
+     * @param  array<mixed>  $placed
+     */
+    private function leave(array $placed): void
+    {
         $leaving = [];
         foreach ($placed as $place) {
             $id = is_array($place) ? $place[0] ?? null : null;
@@ -199,42 +221,43 @@ final class Edits
         foreach ($leaving as $parent => $of) {
             $this->children[$parent] = array_values(array_filter($this->children[$parent] ?? [], fn (string $id) => ! isset($of[$id])));
         }
-        /** @var array<string, array<string, list<string>>> $arriving parent => after => ids */
-        $arriving = [];
-        foreach ($placed as $at => $place) {
-            $path = "edits.placed.{$at}";
-            if (! is_array($place) || ! is_string($place[0] ?? null) || ! is_string($place[2] ?? null) || is_array($place[3] ?? null)) {
-                $this->problems[] = new Problem('not_a_part', $path);
+    }
 
-                continue;
-            }
-            [$id, $role, $parent, $after] = [$place[0], $place[1] ?? null, $place[2], $place[3] ?? null];
-            $isNew = ! isset($this->parts[$id]);
-            $role = is_string($role) ? $role : '';
-            if (($isNew && ($role === '' || ! is_array($place[4] ?? []))) || preg_match(PartReader::ID, $id) !== 1) {
-                $this->problems[] = new Problem('not_a_part', $path);
+    /**
+     * A part that came is one of the state from here on.
+     *
+     * @return array{string, string, string}|null its id, its parent, and the sibling that it comes behind or ''; null when that can't be
+     */
+    private function taken(mixed $place, string $path): ?array
+    {
+        if (! is_array($place) || ! is_string($place[0] ?? null) || ! is_string($place[2] ?? null) || is_array($place[3] ?? null)) {
+            $this->problems[] = new Problem('not_a_part', $path);
 
-                continue;
-            }
-            if ($parent !== PartTree::ROOT && ! isset($this->parts[$parent])) {
-                $this->problems[] = new Problem('misplaced', $path, ['role' => mb_substr(mb_scrub($role), 0, 40)]);
-
-                continue;
-            }
-            if ($isNew) {
-                /** @var array<string, mixed> $fields */
-                $fields = is_array($place[4] ?? null) ? $place[4] : [];
-                // Not a value that a part may have yet: it is read by the schema below.
-                $this->raw[$id] = $fields;
-                $this->parts[$id] = new Part($id, $role, 0, []);
-                $this->changed[$id] = true;
-            }
-            $this->parents[$id] = $parent;
-            $arriving[$parent][is_string($after) ? $after : ''][] = $id;
+            return null;
         }
-        foreach ($arriving as $parent => $after) {
-            $this->children[$parent] = PartTree::woven($this->children[$parent] ?? [], $after);
+        [$id, $role, $parent, $after] = [$place[0], $place[1] ?? null, $place[2], $place[3] ?? null];
+        $isNew = ! isset($this->parts[$id]);
+        $role = is_string($role) ? $role : '';
+        if (($isNew && ($role === '' || ! is_array($place[4] ?? []))) || preg_match(PartReader::ID, $id) !== 1) {
+            $this->problems[] = new Problem('not_a_part', $path);
+
+            return null;
         }
+        if ($parent !== PartTree::ROOT && ! isset($this->parts[$parent])) {
+            $this->problems[] = new Problem('misplaced', $path, ['role' => mb_substr(mb_scrub($role), 0, 40)]);
+
+            return null;
+        }
+        if ($isNew) {
+            /** @var array<string, mixed> $fields */
+            $fields = is_array($place[4] ?? null) ? $place[4] : [];
+            // Not a value that a part may have yet: it is read by the schema below.
+            $this->raw[$id] = $fields;
+            $this->parts[$id] = new Part($id, $role, 0, []);
+            $this->changed[$id] = true;
+        }
+
+        return [$id, $parent, is_string($after) ? $after : ''];
     }
 
     /** @param array<mixed> $order */

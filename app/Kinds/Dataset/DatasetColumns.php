@@ -93,12 +93,7 @@ final class DatasetColumns
             foreach ($stretches as $at => $stretch) {
                 [$from, $length] = [$stretch->oldFrom - $fields, count($stretch->old)];
                 array_splice($values, $from, $length, $new[$at]->column($part->id));
-                $moved = array_map(fn (int $row): int => $row < $from ? $row : $row + count($stretch->new) - $length, array_keys(array_filter($unread, fn (int $row) => $row < $from || $row >= $from + $length, ARRAY_FILTER_USE_KEY)));
-                $kept = array_values(array_filter($unread, fn (int $row) => $row < $from || $row >= $from + $length, ARRAY_FILTER_USE_KEY));
-                $unread = array_combine($moved, $kept);
-                foreach ($new[$at]->unread($part->id) as $row => $value) {
-                    $unread[$from + $row] = $value;
-                }
+                $unread = self::moved($unread, $from, $length, count($stretch->new), $new[$at]->unread($part->id));
             }
             ksort($unread);
             $this->keep($root, $part->id, $values, $unread);
@@ -107,6 +102,30 @@ final class DatasetColumns
         $this->keepHead($root, $head['fields'], $count);
 
         return Records::kept($head['fields'], $count, fn (string $field): array => $columns[$field] ?? [[], []]);
+    }
+
+    /**
+     * Rows that can't be read, where some rows took the place of others.
+     *
+     * @template T
+     *
+     * @param  array<int, T>  $unread  by row
+     * @param  array<int, T>  $come  by row among those that came
+     * @return array<int, T>
+     */
+    private static function moved(array $unread, int $from, int $length, int $count, array $come): array
+    {
+        $moved = [];
+        foreach ($unread as $row => $value) {
+            if ($row < $from || $row >= $from + $length) {
+                $moved[$row < $from ? $row : $row + $count - $length] = $value;
+            }
+        }
+        foreach ($come as $row => $value) {
+            $moved[$from + $row] = $value;
+        }
+
+        return $moved;
     }
 
     private function make(string $root): Records

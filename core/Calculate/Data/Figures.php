@@ -77,24 +77,11 @@ final class Figures
         $of = $widget->of === '' ? null : $this->data->column($widget->of);
         $all = count($rows) === $this->data->count;
         $totals = $all ? $this->data->counts($widget->by, $widget->step) : array_count_values(array_map(fn (int $row) => $by[$row], $rows));
-        /** @var array<string, array<string, list<bool|float|int|string|null>>> $cells split => by => values, of what has one; in the order of their first records */
-        $cells = array_map(fn () => [], $all ? $this->data->counts($widget->split) : array_count_values(array_map(fn (int $row) => $split[$row], $rows)));
-        if ($of === null && $widget->split === '') {
-            $cells = $rows === [] ? [] : ['' => array_map(fn (int $times) => array_fill(0, $times, 1), $totals)];
-        } elseif ($widget->split === '') {
-            $values = [];
-            foreach ($all ? $of : array_intersect_key($of, array_flip($rows)) as $row => $value) {
-                if ($value !== null && $value !== '') {
-                    $values[$by[$row]][] = $value;
-                }
-            }
-            $cells = $rows === [] ? [] : ['' => $values];
-        } else {
-            foreach ($rows as $row) {
-                $value = $of === null ? 1 : $of[$row];
-                if ($value !== null && $value !== '') {
-                    $cells[$split[$row]][$by[$row]][] = $value;
-                }
+        $cells = $widget->split === '' ? $this->whole($rows, $of, $by, $totals) : array_map(fn () => [], $all ? $this->data->counts($widget->split) : array_count_values(array_map(fn (int $row) => $split[$row], $rows)));
+        foreach ($widget->split === '' ? [] : $rows as $row) {
+            $value = $of === null ? 1 : $of[$row];
+            if ($value !== null && $value !== '') {
+                $cells[$split[$row]][$by[$row]][] = $value;
             }
         }
         $keys = array_map(strval(...), array_keys($totals));
@@ -111,6 +98,30 @@ final class Figures
         }
         $this->keys = $keys;
         $this->lay($cells, $keys, $rest);
+    }
+
+    /**
+     * The values of records that nothing splits, in the order of their first records.
+     *
+     * @param  list<int>  $rows
+     * @param  array<int, bool|float|int|string|null>|null  $of
+     * @param  array<int, string>  $by
+     * @param  array<string, int>  $totals
+     * @return array<string, array<string, list<bool|float|int|string|null>>> as one series, of what has a value
+     */
+    private function whole(array $rows, ?array $of, array $by, array $totals): array
+    {
+        if ($of === null) {
+            return $rows === [] ? [] : ['' => array_map(fn (int $times) => array_fill(0, $times, 1), $totals)];
+        }
+        $values = [];
+        foreach (count($rows) === $this->data->count ? $of : array_intersect_key($of, array_flip($rows)) as $row => $value) {
+            if ($value !== null && $value !== '') {
+                $values[$by[$row]][] = $value;
+            }
+        }
+
+        return $rows === [] ? [] : ['' => $values];
     }
 
     /**

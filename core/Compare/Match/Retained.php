@@ -139,21 +139,10 @@ final class Retained
 
                 continue;
             }
-            $fields = $part->fields;
-            foreach ($fields as $column => $value) {
+            $fields = [];
+            foreach ($part->fields as $column => $value) {
                 $before = $was->fields[$column] ?? null;
-                if ($before !== null && self::looksTheSame($before, $value, $old->find((string) $column)?->string('format') ?? '')) {
-                    // A look that its column gives it is none of its own.
-                    $fields[$column] = $before;
-                } elseif ($before !== null && is_scalar(Cell::bare($value)) && ! Cell::isFormula($value)) {
-                    $text = Cell::show($value);
-                    $format = $old->find((string) $column)?->string('format') ?? '';
-                    if ($text === Cell::show($before) || $text === NumberLook::show($before, $format) || $text === "'".Cell::show($before)) {
-                        $fields[$column] = $before;
-                    } elseif (Cell::look($value) === '' && Cell::look($before) !== '' && is_scalar($value)) {
-                        $fields[$column] = Cell::dressed($value, Cell::look($before)) ?? $value;
-                    }
-                }
+                $fields[$column] = $before === null ? $value : self::cell($before, $value, $old->find((string) $column)?->string('format') ?? '');
             }
             // An empty cell with a look is in no plain file.
             foreach (array_diff_key($was->fields, $fields) as $column => $value) {
@@ -165,6 +154,31 @@ final class Retained
         }
 
         return PartTree::of($parts);
+    }
+
+    /**
+     * What stands in a cell, with what the file can't say of it as it was.
+     *
+     * @param  FieldValue  $before
+     * @param  FieldValue  $value
+     * @return FieldValue
+     */
+    private static function cell(mixed $before, mixed $value, string $format): mixed
+    {
+        // A look that its column gives it is none of its own.
+        if (self::looksTheSame($before, $value, $format)) {
+            return $before;
+        }
+        if (! is_scalar(Cell::bare($value)) || Cell::isFormula($value)) {
+            return $value;
+        }
+        $text = Cell::show($value);
+
+        return match (true) {
+            $text === Cell::show($before), $text === NumberLook::show($before, $format), $text === "'".Cell::show($before) => $before,
+            Cell::look($value) === '' && Cell::look($before) !== '' && is_scalar($value) => Cell::dressed($value, Cell::look($before)) ?? $value,
+            default => $value,
+        };
     }
 
     /**

@@ -281,16 +281,7 @@ final class TableMatching
         if ($oldLeft === [] || $newLeft === []) {
             return;
         }
-        $index = [];
-        foreach (RowSigns::telling($columns, self::CLUES, $oldLeft) as $new => $old) {
-            foreach ($oldLeft as $position => $row) {
-                if (isset($row->fields[$old])) {
-                    $sign = RowSigns::ofCell($row->fields[$old]);
-                    // Most values of a telling column stand alone: a number is held for them, not a list.
-                    $index[$new][$sign] = isset($index[$new][$sign]) ? [...(array) $index[$new][$sign], $position] : $position;
-                }
-            }
-        }
+        $index = self::index($columns, $oldLeft);
         $scores = [];
         foreach ($newLeft as $position => $row) {
             foreach ($this->candidates($row, $index) as $other) {
@@ -319,6 +310,29 @@ final class TableMatching
                 $taken[$old] = true;
             }
         }
+    }
+
+    /**
+     * Where the values of the telling columns stand.
+     *
+     * @param  array<string, string>  $columns  new => old
+     * @param  array<int, Part>  $rows
+     * @return array<string, array<int|string, int|list<int>>> new column => value => old rows
+     */
+    private static function index(array $columns, array $rows): array
+    {
+        $index = [];
+        foreach (RowSigns::telling($columns, self::CLUES, $rows) as $new => $old) {
+            foreach ($rows as $position => $row) {
+                if (isset($row->fields[$old])) {
+                    $sign = RowSigns::ofCell($row->fields[$old]);
+                    // Most values of a telling column stand alone: a number is held for them, not a list.
+                    $index[$new][$sign] = isset($index[$new][$sign]) ? [...(array) $index[$new][$sign], $position] : $position;
+                }
+            }
+        }
+
+        return $index;
     }
 
     /**
