@@ -86,15 +86,7 @@ final class SheetView
         $changes = $this->compared ? $comparison->changes : new ChangeSet([]);
         $layout = Layout::of($this->old, $this->new, $changes);
         $this->edits = new CellEdits($changes);
-        $counts = [];
-        foreach ($this->compared ? $comparison->entries : [] as $entry) {
-            // As many as the list beside it has lines.
-            $table = $entry->table();
-            if ($table !== null) {
-                $counts[$table] = ($counts[$table] ?? 0) + 1;
-                $this->sorted += $entry->statement->code === 'sorted' ? [$table => $entry->sentence] : [];
-            }
-        }
+        $counts = $this->counts();
         foreach ($layout as $marked) {
             $was = $marked->before?->string('name') ?? '';
             $this->tabs[] = [
@@ -105,17 +97,26 @@ final class SheetView
                 'count' => $counts[$marked->part->id] ?? 0,
             ];
         }
-        $chosen = null;
-        foreach ($layout as $marked) {
-            $chosen = $marked->part->id === $tab ? $marked : $chosen;
-        }
-        foreach ($layout as $marked) {
-            $chosen ??= ($counts[$marked->part->id] ?? 0) > 0 ? $marked : null;
-        }
-        $chosen ??= $layout[0] ?? null;
+        $chosen = array_values(array_filter($layout, fn (MarkedPart $marked) => $marked->part->id === $tab))[0]
+            ?? array_values(array_filter($layout, fn (MarkedPart $marked) => ($counts[$marked->part->id] ?? 0) > 0))[0] ?? $layout[0] ?? null;
         $this->tab = $chosen->part->id ?? '';
         $this->frozen = $chosen?->part->int('frozen') ?? 0;
         $this->lay($chosen->children ?? []);
+    }
+
+    /** @return array<string, int> tab => how many lines of it the list beside it has */
+    private function counts(): array
+    {
+        $counts = [];
+        foreach ($this->compared ? $this->comparison->entries : [] as $entry) {
+            $table = $entry->table();
+            if ($table !== null) {
+                $counts[$table] = ($counts[$table] ?? 0) + 1;
+                $this->sorted += $entry->statement->code === 'sorted' ? [$table => $entry->sentence] : [];
+            }
+        }
+
+        return $counts;
     }
 
     /** What is not marked row by row: that the rows of the tab were sorted. */

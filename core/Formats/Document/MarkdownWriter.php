@@ -24,12 +24,9 @@ final class MarkdownWriter implements Writer
 
     public function write(string $title, PartTree $tree, \Closure $picture): string
     {
-        $blocks = [];
-        $pictures = [];
-        $inList = false;
+        $blocks = $pictures = [];
         $numbers = Numbering::of($tree);
-        $indents = $styles = [];
-        $depth = -1;
+        $list = null;
         foreach ($tree->parts as $part) {
             $role = DocumentRole::from($part->role);
             if ($role === DocumentRole::Row || $role === DocumentRole::Cell) {
@@ -37,31 +34,20 @@ final class MarkdownWriter implements Writer
             }
             if ($role === DocumentRole::ListItem) {
                 [$number, $begins] = $numbers[$part->id] ?? [0, false];
-                $styles = array_slice($styles, 0, $part->depth + 1);
-                $signs = $part->string('style') === 'number' ? ['.', ')'] : ['-', '*'];
-                [$style, $sign] = $styles[$part->depth] ?? [$part->string('style'), $signs[0]];
-                // Another sign begins another list: all of one list are tasks, or none, and their numbers follow each other.
-                $other = isset($styles[$part->depth]) && ($style !== $part->string('style') || $begins);
-                $sign = $other || ! in_array($sign, $signs, true) ? $signs[(int) ($sign === $signs[0])] : $sign;
-                $styles[$part->depth] = [$part->string('style'), $sign];
-                $bullet = $this->bullet($part, $number, $sign);
-                // What stands in an item is indented as far as its text.
-                $indent = $part->depth === 0 ? '' : $indents[$part->depth - 1] ?? '';
-                $indents[$part->depth] = $indent.str_repeat(' ', $part->string('style') === 'number' ? strlen($bullet) : 2);
-                $line = rtrim($indent.$bullet.str_replace("\n", "\n{$indents[$part->depth]}", MarkdownText::of($part->richText())), ' ');
-                if ($inList && $blocks !== []) {
+                $isFirst = $list === null;
+                $list ??= new MarkdownList;
+                $depth = $list->depth;
+                $line = $list->item($part, $number, $begins);
+                if ($isFirst) {
+                    $blocks[] = $line;
+                } else {
                     // Right below words, no number but 1 begins a list.
                     $blocks[count($blocks) - 1] .= ($begins && $number !== 1 && $part->depth > $depth ? "\n\n" : "\n").$line;
-                } else {
-                    $blocks[] = $line;
                 }
-                $inList = true;
-                $depth = $part->depth;
 
                 continue;
             }
-            $inList = false;
-            $indents = $styles = [];
+            $list = null;
             if ($role === DocumentRole::Picture) {
                 $pictures[$part->string('chunk')] ??= 'picture-'.(count($pictures) + 1);
             }
@@ -85,15 +71,6 @@ final class MarkdownWriter implements Writer
             DocumentRole::Picture => '!['.MarkdownText::of(RichText::plain(str_replace("\n", ' ', $part->string('alt')))).']['.$pictures[$part->string('chunk')].']',
             DocumentRole::Rule => '***',
             default => MarkdownText::of($part->richText()),
-        };
-    }
-
-    private function bullet(Part $part, int $number, string $sign): string
-    {
-        return match ($part->string('style')) {
-            'number' => "{$number}{$sign} ",
-            'task' => ($part->fields['done'] ?? false) === true ? "{$sign} [x] " : "{$sign} [ ] ",
-            default => "{$sign} ",
         };
     }
 
