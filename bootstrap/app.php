@@ -43,7 +43,7 @@ return Application::configure(basePath: dirname(__DIR__))
         $middleware->prependToGroup('web', PlainFields::class);
         // What somebody writes in a field of a part is kept as it is, and nothing is something to write.
         $middleware->trimStrings(except: ['parts.*']);
-        $middleware->convertEmptyStringsToNull(except: [fn (Request $request) => is_array($request->input('parts'))]);
+        $middleware->convertEmptyStringsToNull(except: [fn (Request $request) => is_array(current((array) $request->input('parts')))]);
         // Who chose a new password has ended all other sessions.
         $middleware->authenticateSessions();
         $middleware->alias(['beside' => WorkedBeside::class]);
