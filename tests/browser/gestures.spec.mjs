@@ -408,7 +408,13 @@ test('a right press, a finger that is held, and the menu key lead to the history
     await page.keyboard.press('ArrowDown');
     await page.keyboard.press('Shift+F10');
     await expect(items.first()).toHaveText(/^History of D7/);
-    await press(page, 'ArrowDown', 'Enter');
+    await page.keyboard.press('Escape');
+    await page.locator('[data-name="1"]').click({ button: 'right' });
+    await expect(items).toHaveText(['History of column B']);
+    await page.keyboard.press('Escape');
+    await page.locator('[data-number="3"]').click({ button: 'right' });
+    await expect(items).toHaveText(['History of row 4']);
+    await page.keyboard.press('Enter');
     await page.waitForURL(/\/parts\//);
 
     await page.goto('/');

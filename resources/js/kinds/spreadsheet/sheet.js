@@ -17,8 +17,8 @@ import { SheetDesk } from './sheet-desk.js';
 import { toolbar } from './toolbar.js';
 import { transfer } from './transfer.js';
 import { menuOn } from '../../common/part-menu.js';
+import { cellMenu } from './cell-menu.js';
 import { inWords } from '../../common/words.js';
-import { letters } from './formula.js';
 
 /** Milliseconds after which a change is sent: results are waited for. */
 const SOON = 300;
@@ -112,24 +112,11 @@ export async function attachSheet(root) {
             return here.length > 0;
         },
     });
-    // What the pointer is on is chosen, unless it is among what is; by the key it is the chosen cell.
-    const stopMenu = menuOn(grid.root, (event) => {
-        const spot = grid.spotOf(event);
-        if (event.target instanceof Element && event.target.closest('.grid-below')) return null;
-        const { top, bottom: low, left, right } = grid.range;
-        if (spot && !(spot.row >= top && spot.row <= low && spot.column >= left && spot.column <= right)) grid.choose(spot);
-        const { row, column } = grid;
-        if (!row || !column) return null;
-        const [letter, number] = [letters(sheet.position(column.id)), sheet.position(row.id) + 1];
-        /** @param {string} name @param {string} way */
-        const line = (name, way) => ({ text: inWords('spreadsheet.cell-editor.history_of', { name }), href: `/items/${item.key}/${way}`, do: () => (editor.finish(true), sync.save().finally(() => location.assign(`/items/${item.key}/${way}`))) });
-        const lines = [
-            { ...line(`${letter}${number}`, `cells/${row.id}/${column.id}`), key: 'Alt+W' }, line(inWords('spreadsheet.sheet.row', { number }), `parts/${row.id}`), line(inWords('spreadsheet.sheet.column', { letter }), `parts/${column.id}`),
-            ...(talks.mayBegin() ? [{ text: inWords('common.part-menu.comment'), key: 'Alt+C', do: talks.begin }] : []),
-        ];
-        const at = spot ? null : grid.root.querySelector('#grid-at')?.getBoundingClientRect();
-        return { lines, ...(at ? { x: at.left + 8, y: at.bottom } : {}) };
-    });
+    const stopMenu = menuOn(grid.root, (event) => cellMenu(event, { item, sheet, grid, talks, leave: async (/** @type {string} */ to) => {
+        editor.finish(true);
+        await sync.save().catch(() => null);
+        location.assign(to);
+    } }));
     const showsChoice = grid.onChoice;
     let talkedRow = '';
     grid.onChoice = () => {
