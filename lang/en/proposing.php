@@ -74,7 +74,7 @@ return [
     'brought' => '{0} |{1} It has the tracked changes of one person: they are proposals now.|[2,*] It has the tracked changes of :count people: they are proposals now.',
     'link' => [
         'title' => 'Let somebody without an account propose',
-        'pages' => 'Pages of it', 'texts' => 'Texts :from to :to', 'rows' => 'rows :from to :to', 'row' => 'Row', 'worked_out' => 'What has no field is worked out from the rest.',
+        'pages' => 'Pages of it', 'texts' => 'Texts :from to :to', 'rows' => 'rows :from to :to', 'row' => 'Row', 'more_columns' => '{1} One more column is not shown here.|[2,*] :count more columns are not shown here.', 'worked_out' => 'What has no field is worked out from the rest.',
         'one_page' => 'Send what you changed here before you go to another page.',
         'note' => 'Whoever has the link sees what is written in this item now and proposes changes to them, under the name that they give. They see nothing else.',
         'days' => 'For days', 'most' => 'How often', 'give' => 'Make a link', 'address' => 'The link', 'until' => 'until :until, :used of :most sent', 'take_back' => 'Take it back',

@@ -14,4 +14,5 @@
         </tbody>
     </table>
 </div>
+@if ($form->more > 0)<p class="ask-help">{{ trans_choice('proposing.link.more_columns', $form->more, ['count' => App\Words\Numbers::said($form->more)]) }}</p>@endif
 @if ($form->hasResults())<p class="ask-help">{{ __('proposing.link.worked_out') }}</p>@endif

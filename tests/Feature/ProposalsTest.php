@@ -446,6 +446,11 @@ final class ProposalsTest extends FeatureCase
         $this->post($url.'?tab=tone&from=4980', ['name' => 'Dara Finch', 'base' => $sheet->refresh()->root, 'parts' => ['row5000' => ['colb' => 'Tag with a twist'], 'new1' => ['colb' => 'Tag 5001']]])->assertOk();
         $tree = $this->tree(Proposal::query()->where('item_id', $sheet->id)->firstOrFail()->line ?? self::fail());
         self::assertSame([5003 + 1, 'Tag with a twist', 'Tag 5001'], [count($tree->parts), $tree->get('row5000')->fields['colb'] ?? null, $tree->parts[5003]->fields['colb'] ?? null]);
+        // However wide it is, no more fields than one form may send.
+        $wide = array_map(fn (int $at) => new Part("col{$at}", 'column', 1, ['width' => 0, 'format' => '']), range(1, 130));
+        $sheet = $this->table('spreadsheet', 'Wide', [new Part('tone', 'tab', 0, ['name' => 'Wide', 'frozen' => 0]), ...$wide, new Part('rowone', 'row', 1, ['col1' => 'First', 'col130' => 'Last'])]);
+        $page = $this->get($this->link($sheet))->assertOk()->assertSee('30 more columns are not shown here.');
+        self::assertLessThan(450, substr_count((string) $page->getContent(), ' name='));
         $this->assertVerified();
     }
 

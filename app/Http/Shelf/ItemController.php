@@ -37,7 +37,7 @@ final class ItemController extends Controller
         if ($item->sight !== null) {
             return $desk->read($item, $person);
         }
-        $around = fn (): array => [...$this->atFoot($item, $phrases, $ribbon), 'slips' => Gate::allows('talk', $item) ? TalkPage::seen($item, new Talk($item), true) : null];
+        $around = fn (bool $foot): array => [...($foot ? $this->atFoot($item, $phrases, $ribbon) : []), 'slips' => Gate::allows('talk', $item) ? TalkPage::seen($item, new Talk($item), true) : null];
         $page = $desk->page($item, $person, $request->validated(), $around);
         if ($page !== null) {
             return $page;
@@ -51,7 +51,7 @@ final class ItemController extends Controller
             'item' => $item,
             'desk' => $desk,
             ...$desk->of($item, $person, $this->text($request, 'page')),
-            ...$around(),
+            ...$around(true),
             'parts' => strlen($parts) > self::WITH_THE_PAGE ? null : $parts,
             'at' => $this->text($request, 'at'),
             'held' => $this->held($request, $item),

@@ -46,7 +46,7 @@ final class Desk extends Plain
             'item' => $item->load('source'), 'view' => $view, 'kind' => new DatasetKind, 'tree' => PartTree::of(array_values($view->data->fields)),
             'ids' => fn (int $row): string => $this->states->part($item->root, $fields + $row)->id ?? '',
             'hanging' => DatasetView::hanging($item, $person, $this->states),
-            ...$around(),
+            ...$around(true),
         ]);
     }
 }

@@ -27,7 +27,7 @@ final class VisitorRecords extends VisitorTable
         $this->before = count($fields);
         $this->last = $fields === [] ? null : $fields[$this->before - 1]->id;
         $written = array_values(array_filter($fields, fn (Part $field) => $field->string('expression') === ''));
-        parent::__construct(array_slice($written, 0, self::MOST), $states->count($root) - $this->before, $from, $grid->row);
+        parent::__construct($written, $states->count($root) - $this->before, $from, $grid->row);
     }
 
     public function head(Part $column): string

@@ -32,6 +32,6 @@ final class Desk extends Plain
         $own = Proposal::of($person, $item);
         $shown = $own === null ? null : $this->proposed->onto($own, $this->states->tree($item->root))->tree;
 
-        return view('kinds.entry.write', ['item' => $item->load('deleter'), 'own' => $own, 'beside' => EntryProposals::beside($item, $person), 'view' => new EntryView($item, $this->states, is_array(old('a')) ? old('a') : null, $shown), ...$around()]);
+        return view('kinds.entry.write', ['item' => $item->load('deleter'), 'own' => $own, 'beside' => EntryProposals::beside($item, $person), 'view' => new EntryView($item, $this->states, is_array(old('a')) ? old('a') : null, $shown), ...$around(false)]);
     }
 }

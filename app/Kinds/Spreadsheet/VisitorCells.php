@@ -38,7 +38,7 @@ final class VisitorCells extends VisitorTable
         $this->places = $this->kind->places($this->tree);
         $this->tab = isset($this->places->tabs[$tab]) ? $tab : (string) array_key_first($this->places->tabs);
         [$columns, $count] = $this->used();
-        parent::__construct(array_map($this->tree->get(...), array_slice($this->places->columns[$this->tab] ?? [], 0, min($columns, self::MOST))), $count, $from, SpreadsheetRole::Row->value);
+        parent::__construct(array_map($this->tree->get(...), array_slice($this->places->columns[$this->tab] ?? [], 0, $columns)), $count, $from, SpreadsheetRole::Row->value);
     }
 
     public function pages(): array

@@ -83,7 +83,7 @@ class Desk
      * A page of its own in the place of the writing desk.
      *
      * @param  array<string, mixed>  $asked  see {@see asks}
-     * @param  Closure(): array<string, mixed>  $around  what stands around it: the foot with save line, last sentence and small ribbon, and the slips of what was said
+     * @param  Closure(bool): array<string, mixed>  $around  what stands around it: the slips of what was said and, if wanted, the foot with save line, last sentence and small ribbon
      */
     public function page(Item $item, User $person, array $asked, Closure $around): ?View
     {

@@ -29,12 +29,20 @@ abstract class VisitorTable implements VisitorForm
     /** @var array<int, Part|string>|null */
     private ?array $rows = null;
 
+    /** @var list<Part> as many as a form has room for with the rows behind the last one */
+    public readonly array $columns;
+
+    /** Columns that are not here. */
+    public readonly int $more;
+
     /**
-     * @param  list<Part>  $columns
+     * @param  list<Part>  $of  all columns
      * @param  int  $count  rows in which something stands
      */
-    protected function __construct(public readonly array $columns, protected readonly int $count, int $from, private readonly string $row)
+    protected function __construct(array $of, protected readonly int $count, int $from, private readonly string $row)
     {
+        $this->columns = $columns = array_slice($of, 0, intdiv(self::MOST, 1 + self::ROOM));
+        $this->more = count($of) - count($columns);
         $this->length = max(1, min(self::MOST_ROWS, intdiv(self::MOST, max(1, count($columns))) - self::ROOM));
         $this->from = $from > 0 && $from < $count ? intdiv($from, $this->length) * $this->length : 0;
     }
