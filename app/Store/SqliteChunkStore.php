@@ -37,7 +37,7 @@ final class SqliteChunkStore implements ChunkStore
     private const NEAR = 0.04;
 
     /** What is asked for, and all that lies between that and something whole. */
-    private const WITH_BASES = 'WITH RECURSIVE needed (id) AS (SELECT id FROM chunks WHERE %s IN (%s) UNION SELECT base FROM chunks JOIN needed USING (id) WHERE base IS NOT NULL) SELECT id, address, base, depth, form, data FROM chunks WHERE id IN needed';
+    private const WITH_BASES = 'WITH RECURSIVE needed (id) AS (SELECT id FROM chunks WHERE %s IN (%s) UNION SELECT base FROM chunks JOIN needed USING (id) WHERE base IS NOT NULL) SELECT id, address, base, %s AS depth, form, data FROM chunks WHERE id IN needed';
 
     public function read(array $addresses): array
     {
@@ -61,13 +61,14 @@ final class SqliteChunkStore implements ChunkStore
     /**
      * @param  'address'|'id'  $by
      * @param  list<string|int>  $asked
+     * @param  bool  $deep  whether it is asked how deep they lie: backups of before that was written down are read, too
      * @return array<int, array{id: int, address: string, depth: int, base: int|null, whole: int, bytes: string|null}> by row; no bytes where these are not what the address says
      */
-    private function held(string $by, array $asked): array
+    private function held(string $by, array $asked, bool $deep = false): array
     {
         $held = [];
         foreach (array_chunk(array_values(array_unique($asked)), self::BATCH) as $batch) {
-            $statement = $this->connection->getPdo()->prepare(sprintf(self::WITH_BASES, $by, implode(',', array_fill(0, count($batch), '?'))));
+            $statement = $this->connection->getPdo()->prepare(sprintf(self::WITH_BASES, $by, implode(',', array_fill(0, count($batch), '?')), $deep ? 'depth' : '0'));
             foreach ($batch as $position => $value) {
                 $statement->bindValue($position + 1, $value, is_int($value) ? PDO::PARAM_INT : PDO::PARAM_LOB);
             }
@@ -131,7 +132,7 @@ final class SqliteChunkStore implements ChunkStore
      */
     public function pack(array $chunks, array $like = []): array
     {
-        $near = array_column($this->held('address', array_values(array_unique($like))), null, 'address');
+        $near = array_column($this->held('address', array_values(array_unique($like)), deep: true), null, 'address');
         // What lies too deep leads no further than to what is whole.
         $via = array_map(fn (array $of): ?int => $of['depth'] < self::DEEPEST ? $of['base'] : $of['whole'], $near);
         $bases = $this->held('id', array_values(array_filter($via)));
@@ -220,7 +221,7 @@ final class SqliteChunkStore implements ChunkStore
         $gone = $this->sizes('id', $ids);
         do {
             [$left, $against] = $this->left($gone);
-            $held = $this->held('id', array_values(array_unique(array_filter([...array_keys($left), ...$against]))));
+            $held = $this->held('id', array_values(array_unique(array_filter([...array_keys($left), ...$against]))), deep: true);
             $sound = array_filter($left, fn (array $row): bool => isset($held[$row['id']]['bytes']) && ($against[$row['id']] === null || isset($held[$against[$row['id']]]['bytes'])));
             $before = count($gone);
             foreach (array_diff_key($left, $sound) as $row) {

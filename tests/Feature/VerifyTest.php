@@ -189,6 +189,10 @@ final class VerifyTest extends FeatureCase
         DB::statement('PRAGMA wal_checkpoint(TRUNCATE)');
         $backup = (string) tempnam(sys_get_temp_dir(), 'attic');
         copy($this->databasePath(), $backup);
+        // A backup of before it was written down how deep deltas lie will do.
+        $old = new PDO("sqlite:{$backup}");
+        $old->exec('ALTER TABLE chunks DROP COLUMN depth');
+        unset($old);
         $this->write(5);
         DB::statement('PRAGMA foreign_keys = OFF');
         DB::delete('DELETE FROM chunks WHERE id = (SELECT min(id) + 1 FROM chunks)');
