@@ -142,7 +142,7 @@ if (isset($options['show'])) {
     [$status, $body, $why] = $answer($who === '-' ? null : $who, ltrim($address, '/'));
     exit("{$status}\n{$body}\n{$why}\n");
 }
-$lines = $leads = [];
+$lines = $leads = $menus = [];
 foreach (['Ines', 'Tobi', 'Rafi', null] as $place => $who) {
     foreach (array_values(array_unique($addresses)) as $nth => $address) {
         if (isset($options['sound']) && $place > 0 && $nth % 4 !== $place && str_starts_with($address, 'items/')) {
@@ -150,6 +150,16 @@ foreach (['Ines', 'Tobi', 'Rafi', null] as $place => $who) {
         }
         [$status, $body] = $answer($who, $address);
         $lines[($who ?? '-')." /{$address}"] = "{$status} ".substr(sha1($body), 0, 12);
+        if (isset($options['sound']) && $status === 200 && preg_match('~ data-histories="([^"]+)"~', $body, $histories) === 1) {
+            // What the menu of a part leads to, of a few parts of each page.
+            preg_match_all('~ data-(?:part|cell)="([\w-]+)(/[\w-]+)?"~', $body, $parts, PREG_SET_ORDER);
+            // What is only read from something leads to that.
+            $parts = preg_match('~ data-read-of="([^"]+)"~', $body, $source) === 1 ? [$source] : $parts;
+            $cells = str_contains($body, ' data-cells="') ? (string) preg_replace('~parts$~', 'cells', $histories[1]) : null;
+            foreach (array_slice($parts, 0, 300, true) as $nth => $part) {
+                $nth % 60 !== 0 || $menus[$who ?? '-'][isset($part[2]) && $cells !== null ? "{$cells}/{$part[1]}{$part[2]}" : "{$histories[1]}/{$part[1]}"] ??= $address;
+            }
+        }
         if (isset($options['sound']) && $status === 200 && preg_match_all('~<a [^>]*href="'.preg_quote(config('app.url'), '~').'/(([^"#?]*)[^"#]*)~', $body, $found) > 0) {
             $leads[$who ?? '-'] = ($leads[$who ?? '-'] ?? []) + array_map(fn (string $to): array => [html_entity_decode($to), $address], array_combine($found[2], $found[1]));
         }
@@ -163,6 +173,12 @@ foreach ($leads as $who => $links) {
         if (in_array((int) $lines["{$who} /{$to}"], [403, 404], true)) {
             $lines["{$who} /{$to}"] = "500 is led there by /{$from}";
         }
+    }
+}
+foreach ($menus as $who => $links) {
+    foreach ($links as $to => $from) {
+        $status = $answer($who === '-' ? null : $who, (string) $to)[0];
+        $lines["{$who} {$to} (menu)"] = $status < 400 ? (string) $status : "500 is {$status}, in the menu of a part on /{$from}";
     }
 }
 // Whatever is offered to somebody may be done by them.

@@ -127,11 +127,13 @@ export function attachPartMenu(root) {
         const target = /** @type {Element} */ (event.target);
         const own = /** @type {HTMLElement | null} */ (target.closest('[data-history-of]'));
         const part = /** @type {HTMLElement | null} */ (own ?? (target.closest('[data-state]') ? target.closest('[data-cell], [data-part], [id^="part-"]') : null));
-        if (!part || part.closest('[data-read-of]')) return null;
+        if (!part) return null;
         const { histories } = /** @type {HTMLElement} */ (main).dataset;
-        const of = part.dataset.cell ?? part.dataset.part ?? part.id.slice('part-'.length);
+        // What is only read from something is no part itself.
+        const { readOf } = /** @type {HTMLElement | null} */ (part.closest('[data-read-of]'))?.dataset ?? {};
+        const of = readOf ?? part.dataset.cell ?? part.dataset.part ?? part.id.slice('part-'.length);
         const cells = /** @type {HTMLElement | null} */ (part.closest('[data-cells]'))?.dataset.cells;
-        const history = own?.dataset.historyOf ?? (histories === undefined ? undefined : cells && part.dataset.cell ? `${cells}/cells/${of}` : `${histories}/${of.split('/')[0]}`);
+        const history = own?.dataset.historyOf ?? (histories === undefined ? undefined : cells && part.dataset.cell && !readOf ? `${cells}/cells/${of}` : `${histories}/${of.split('/')[0]}`);
         /** @type {Line[]} */
         const lines = [];
         if (history) lines.push({ text: inWords('common.part-menu.its_history'), href: history, ...(own ? { key: 'Alt+W' } : {}) });
