@@ -77,8 +77,13 @@ final class SqliteChunkStore implements ChunkStore
             foreach ($statement->fetchAll(PDO::FETCH_ASSOC) as $row) {
                 $rows[(int) $row['id']] = $row;
             }
-            $bytes = [];
             $wanted = array_fill_keys($batch, true);
+            // What several are deltas of is unpacked once, and nothing else is held.
+            $bytes = $once = [];
+            foreach (array_column($rows, 'base') as $base) {
+                $base === null || ! isset($once[$base]) || $bytes[(int) $base] = null;
+                $once[$base ?? 0] = true;
+            }
             foreach ($rows as $id => $row) {
                 if (isset($wanted[$row[$by]])) {
                     $own = $this->unpacked($id, $rows, $bytes);
@@ -92,19 +97,23 @@ final class SqliteChunkStore implements ChunkStore
     }
 
     /**
-     * The bytes of a chunk, each of those between it and something whole unpacked once.
-     *
      * @param  array<int, array<string, mixed>>  $rows
-     * @param  array<int, string|null>  $bytes
+     * @param  array<int, string|null>  $bytes  by row: what is held once it is known
      */
     private function unpacked(int $id, array $rows, array &$bytes): ?string
     {
-        for ($way = []; ! array_key_exists($id, $bytes) && isset($rows[$id]) && ! isset($way[$id]) && $rows[$id]['base'] !== null; $id = (int) $rows[$id]['base']) {
+        for ($way = []; ! isset($bytes[$id]) && isset($rows[$id]) && ! isset($way[$id]); $id = (int) $rows[$id]['base']) {
             $way[$id] = true;
+            if ($rows[$id]['base'] === null) {
+                break;
+            }
         }
-        $own = array_key_exists($id, $bytes) ? $bytes[$id] : (isset($rows[$id]) && ! isset($way[$id]) ? $bytes[$id] = self::inflated($rows[$id], null) : null);
+        $own = $bytes[$id] ?? null;
         foreach (array_reverse(array_keys($way)) as $next) {
-            $own = $bytes[$next] = $own === null ? null : self::inflated($rows[$next], $own);
+            $own = $own === null && $rows[$next]['base'] !== null ? null : self::inflated($rows[$next], $own);
+            if (array_key_exists($next, $bytes)) {
+                $bytes[$next] = $own;
+            }
         }
 
         return $own;
@@ -131,6 +140,16 @@ final class SqliteChunkStore implements ChunkStore
      * @return list<PackedChunk>
      */
     public function pack(array $chunks, array $like = []): array
+    {
+        return array_merge([], ...array_map(fn (array $some): array => $this->packSome($some, array_intersect_key($like, $some)), array_chunk($chunks, self::AT_ONCE, true)));
+    }
+
+    /**
+     * @param  array<string, string>  $chunks
+     * @param  array<string, string>  $like
+     * @return list<PackedChunk>
+     */
+    private function packSome(array $chunks, array $like): array
     {
         $near = array_column($this->held('address', array_values(array_unique($like)), deep: true), null, 'address');
         // What lies too deep leads no further than to what is whole.
