@@ -12,7 +12,7 @@
                     @foreach ($fields->of($part) as $name => [$way, $value])
                         @php($id = "{$part->id}-{$name}")
                         @if ($way === 'tick')
-                            <label class="part-field is-tick"><input type="checkbox" name="parts[{{ $part->id }}][{{ $name }}]" value="1" @checked(old("parts.{$part->id}") === null ? $value : old("parts.{$part->id}.{$name}"))> {{ App\View\Desks\PartFields::said($name) }}</label>
+                            <label class="part-field is-tick"><input type="hidden" name="parts[{{ $part->id }}][{{ $name }}]" value=""><input type="checkbox" name="parts[{{ $part->id }}][{{ $name }}]" value="1" @checked(old("parts.{$part->id}") === null ? $value : old("parts.{$part->id}.{$name}"))> {{ App\View\Desks\PartFields::said($name) }}</label>
                         @else
                             <div class="part-field"><label for="{{ $id }}">{{ App\View\Desks\PartFields::said($name) }}</label>
                                 @if ($way === 'text')<textarea id="{{ $id }}" class="textarea" rows="2" name="parts[{{ $part->id }}][{{ $name }}]">{{ old("parts.{$part->id}.{$name}", $value) }}</textarea>

@@ -446,6 +446,13 @@ final class ProposalsTest extends FeatureCase
         $this->post($url.'?tab=tone&from=4980', ['name' => 'Dara Finch', 'base' => $sheet->refresh()->root, 'parts' => ['row5000' => ['colb' => 'Tag with a twist'], 'new1' => ['colb' => 'Tag 5001']]])->assertOk();
         $tree = $this->tree(Proposal::query()->where('item_id', $sheet->id)->firstOrFail()->line ?? self::fail());
         self::assertSame([5003 + 1, 'Tag with a twist', 'Tag 5001'], [count($tree->parts), $tree->get('row5000')->fields['colb'] ?? null, $tree->parts[5003]->fields['colb'] ?? null]);
+        // What is in no field stays as it was.
+        $list = $this->table('document', 'To do', [new Part('taskone', 'item', 0, ['text' => RichText::plain('Sweep'), 'style' => 'task', 'done' => true]), new Part('tasktwo', 'item', 0, ['text' => RichText::plain('Mop'), 'style' => 'task', 'done' => true])]);
+        $url = $this->link($list);
+        $this->get($url)->assertOk();
+        $this->post($url, ['name' => 'Dara Finch', 'base' => $list->refresh()->root, 'parts' => ['tasktwo' => ['text' => 'Mop the hall', 'done' => '', 'style' => 'number']]])->assertOk();
+        $tree = $this->tree(Proposal::query()->where('item_id', $list->id)->firstOrFail()->line ?? self::fail());
+        self::assertSame([true, true, 'Mop the hall'], [$tree->get('taskone')->fields['done'] ?? null, $tree->get('tasktwo')->fields['done'] ?? null, $tree->get('tasktwo')->richText()->text()]);
         // However wide it is, no more fields than one form may send.
         $wide = array_map(fn (int $at) => new Part("col{$at}", 'column', 1, ['width' => 0, 'format' => '']), range(1, 130));
         $sheet = $this->table('spreadsheet', 'Wide', [new Part('tone', 'tab', 0, ['name' => 'Wide', 'frozen' => 0]), ...$wide, new Part('rowone', 'row', 1, ['col1' => 'First', 'col130' => 'Last'])]);

@@ -103,13 +103,14 @@ final readonly class PartFields
     {
         $fields = (array) $part->toJson()[3];
         foreach ($this->of($part) as $name => [$way, $was]) {
-            if (! array_key_exists($name, $sent) && $way !== 'tick') {
+            // What is not in the form stays as it is: one that has a tick sends it without one, too.
+            if (! array_key_exists($name, $sent)) {
                 continue;
             }
             $value = $sent[$name] ?? null;
             $text = is_scalar($value) ? str_replace("\r\n", "\n", (string) $value) : '';
             $fields[$name] = match (true) {
-                $way === 'tick' => $value !== null,
+                $way === 'tick' => $text !== '',
                 $way === 'number' => is_numeric($text) ? $text + 0 : $text,
                 $way === 'text' => $text === $was ? $fields[$name] ?? ['runs' => []] : RichText::plain($text)->toJson(),
                 default => $text,

@@ -58,7 +58,13 @@ final readonly class VisitorTexts implements VisitorForm
 
     public function read(array $parts, string $added): ?PartTree
     {
-        $content = $this->fields->read($parts, [], '', '');
+        // Nothing but what is shown, whatever was sent.
+        $sent = [];
+        foreach ($this->texts() as [$part, $name]) {
+            $text = is_array($parts[$part->id] ?? null) ? $parts[$part->id][$name] ?? null : null;
+            $text === null || $sent[$part->id][$name] = $text;
+        }
+        $content = $this->fields->read($sent, [], '', '');
         foreach (array_filter(array_map(trim(...), explode("\n", str_replace("\r", '', $added))), fn (string $text) => $text !== '') as $text) {
             $content[] = [MakeItem::partId(), (string) $this->atTheEnd(), 0, ['text' => ['runs' => [[$text]]]]];
         }
