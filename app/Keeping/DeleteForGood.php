@@ -9,6 +9,7 @@ use App\Models\LogLine;
 use App\Models\PlaceLine;
 use App\Models\Shelf;
 use App\Models\User;
+use App\Store\Lives;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -20,11 +21,14 @@ final class DeleteForGood
     /** Ids that are asked for at once. */
     private const AT_ONCE = 500;
 
+    public function __construct(private readonly Lives $lives) {}
+
     public function item(Item $item, ?User $person): void
     {
         DB::transaction(function () use ($item, $person): void {
             LogLine::ofItem($person === null ? 'went_for_good' : 'deleted_for_good', $person ?? User::place(), $item, ['versions' => (string) $item->versions()->count()]);
             // An entry is none without its form.
+            $this->lives->forget([$item->id]);
             $this->items($item->entries()->pluck('id')->all());
             $this->items($item->lines()->pluck('id')->all());
             $this->items([$item->id]);
@@ -35,6 +39,7 @@ final class DeleteForGood
     public function shelf(Shelf $shelf, User $person): void
     {
         DB::transaction(function () use ($shelf, $person): void {
+            $this->lives->forget(Item::query()->where('shelf_id', $shelf->id)->whereNull('form_id')->pluck('id')->all());
             $this->items(Item::query()->where('shelf_id', $shelf->id)->whereNotNull('form_id')->pluck('id')->all());
             $this->items(Item::query()->withoutGlobalScope(Item::MAIN)->where('shelf_id', $shelf->id)->whereNotNull('line_of')->pluck('id')->all());
             $this->items(Item::query()->where('shelf_id', $shelf->id)->pluck('id')->all());
@@ -48,6 +53,7 @@ final class DeleteForGood
     {
         DB::statement('PRAGMA defer_foreign_keys = ON');
         foreach (array_chunk($ids, self::AT_ONCE) as $some) {
+            $this->lives->forget($some);
             DB::table('mails')->whereIn('item_id', $some)->delete();
             $this->rows('items', 'id', $some);
         }

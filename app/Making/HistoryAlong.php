@@ -6,6 +6,7 @@ namespace App\Making;
 
 use App\Models\Item;
 use App\Models\Version;
+use App\Store\Lives;
 use Illuminate\Support\Facades\DB;
 
 /**
@@ -14,8 +15,7 @@ use Illuminate\Support\Facades\DB;
  */
 final class HistoryAlong
 {
-    /** Texts that are read in at once; of more, the night does it. */
-    private const MOST_TEXTS = 20_000;
+    public function __construct(private readonly Lives $lives) {}
 
     public function handle(Version $version, Item $copy): void
     {
@@ -30,10 +30,7 @@ final class HistoryAlong
         $this->milestones($from, $copy, $until);
         DB::insert('INSERT INTO activity (item_id, day, user_id, versions) SELECT item_id, date(saved_at), user_id, COUNT(*) FROM versions WHERE item_id = ? GROUP BY date(saved_at), user_id', [$copy->id]);
         DB::insert("INSERT OR IGNORE INTO pictures (item_id, {$this->columns('pictures', ['id', 'item_id', 'is_public', 'is_published'])}) SELECT ?, {$this->columns('pictures', ['id', 'item_id', 'is_public', 'is_published'])} FROM pictures WHERE item_id = ?", [$copy->id, $from->id]);
-        $isRead = $from->is_read && DB::table('lives')->where('item_id', $from->id)->where('from_number', '<=', $until)->count() <= self::MOST_TEXTS;
-        if ($isRead) {
-            DB::insert('INSERT INTO lives (item_id, part, field, from_number, gone_number, text, folded) SELECT ?, part, field, from_number, CASE WHEN gone_number <= ? THEN gone_number END, text, folded FROM lives WHERE item_id = ? AND from_number <= ?', [$copy->id, $until, $from->id, $until]);
-        }
+        $isRead = $from->is_read && $this->lives->copy($from, $copy, $until);
         $copy->forceFill(['head' => $until, 'root' => $version->root, 'formulas' => $from->formulas, 'is_read' => $isRead, 'gone' => DB::table('gone_versions')->where('item_id', $copy->id)->count()])->save();
     }
 

@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Store;
 
 use App\Models\Item;
+use Closure;
 use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Content\Part;
@@ -22,8 +23,13 @@ final class Lives
     /** Texts that are written with a version: about a second. */
     private const MANY = 8_000;
 
-    /** Texts of a first version that are put in together. */
-    private const AT_ONCE = 100;
+    /** Texts that go along with a copy. */
+    private const COPIED = 20_000;
+
+    /** Blocks that are read through without the index, and those that are read at once. */
+    private const FEW = 300;
+
+    private const READ = 100;
 
     /** Pages of the index that are put together at once, and how often in one night. */
     private const PAGES = 200;
@@ -36,6 +42,10 @@ final class Lives
     /** Without case and accents, as it is looked for. */
     public static function folded(string $text): string
     {
+        if (preg_match('/[^\x00-\x7f]/', $text) !== 1) {
+            return strtolower($text);
+        }
+
         return mb_strtolower((string) preg_replace('/\p{Mn}+/u', '', Normalizer::normalize(mb_scrub($text), Normalizer::FORM_KD) ?: $text));
     }
 
@@ -64,89 +74,162 @@ final class Lives
      */
     public function write(Item $item, int $number, bool $grew, Kind $kind, iterable $touched, PartTree $after, string $title): void
     {
+        $blocks = new LifeBlocks($item);
         if ($grew) {
-            DB::table('lives')->where(['item_id' => $item->id, 'from_number' => $number])->when($number > 1, self::later(...))->delete();
-            DB::table('lives')->where(['item_id' => $item->id, 'gone_number' => $number])->update(['gone_number' => null]);
+            // What it had brought is not there, and what it had taken out is.
+            $blocks->change($number, $number, fn (Life $life): ?Life => $life->from === $number ? null : ($life->gone === $number ? $life->until(null) : $life));
         }
-        $this->part($item, $number, '', null, ['title' => $title], []);
-        if ($number === 1 && ! $grew) {
-            $this->first($item, $kind, $touched, $after);
-
-            return;
-        }
+        $wanted = ['' => ['title' => [$title, null]]];
         $row = $kind->grid()?->row;
+        $only = [];
         foreach ($touched as $key) {
             $at = explode('/', $key, 2);
             [$id, $column] = [$at[0], $at[1] ?? null];
             $part = $after->find($id);
             // The cells of a row that stays come one by one.
-            if ($column === null && $row !== null && $part?->role === $row && $this->isThere($item, $id)) {
+            if ($column === null && $row !== null && $part?->role === $row && self::isThere($blocks, $id)) {
                 continue;
             }
             $texts = $part === null ? [] : $kind->texts($part);
             $texts = $column === null ? $texts : array_intersect_key($texts, [$column => 1]);
-            $this->part($item, $number, $id, $column, $texts, $part === null ? [] : self::spelled($kind, $after, $part, $texts));
+            $wanted[$id] = ($wanted[$id] ?? []) + self::spelled($kind, $after, $part, $texts);
+            $column === null ? $only[$id] = null : (array_key_exists($id, $only) && $only[$id] === null ?: $only[$id][$column] = true);
         }
+        foreach ($wanted as $id => $texts) {
+            self::part($blocks, $item->id, $number, (string) $id, $only[$id] ?? null, $texts);
+        }
+        $blocks->save();
     }
 
     /**
-     * Of a first version nothing was there: what stands in it is put in many at a time.
-     *
-     * @param  iterable<string>  $touched
-     */
-    private function first(Item $item, Kind $kind, iterable $touched, PartTree $after): void
-    {
-        $lives = [];
-        foreach (array_unique([...$touched]) as $id) {
-            // A cell comes with its row.
-            $part = str_contains($id, '/') ? null : $after->find($id);
-            $texts = $part === null ? [] : $kind->texts($part);
-            $spelled = $part === null ? [] : self::spelled($kind, $after, $part, $texts);
-            foreach ($texts as $field => $text) {
-                $lives[] = self::life($item, 1, $id, (string) $field, mb_substr($text, 0, self::MOST), $spelled[$field] ?? null);
-            }
-        }
-        foreach (array_chunk($lives, self::AT_ONCE) as $some) {
-            DB::table('lives')->insert($some);
-        }
-    }
-
-    /**
-     * Formulas as people read them, by which they are found; they are kept by what they stand for.
+     * Texts with formulas as people read them, by which they are found; they are kept by what they stand for.
      *
      * @param  array<string, string>  $texts
-     * @return array<string, string> field => formula
+     * @return array<string, array{string, string|null}> field => text, and the formula
      */
-    private static function spelled(Kind $kind, PartTree $after, Part $part, array $texts): array
+    private static function spelled(Kind $kind, PartTree $after, ?Part $part, array $texts): array
     {
         // Of some parts of a large state nobody knows where the others stand.
-        return $kind->grid()?->calculated !== true || $after->ordinals !== null ? [] : array_map(
-            fn (int|string $field): string => $kind->written($after, $part, $part->fields[$field] ?? null),
-            array_filter(array_combine(array_keys($texts), array_keys($texts)), fn (int|string $field): bool => Cell::isFormula($part->fields[$field] ?? null)),
-        );
-    }
+        $isSpelled = $part !== null && $kind->grid()?->calculated === true && $after->ordinals === null;
+        $spelled = [];
+        foreach ($texts as $field => $text) {
+            $formula = $isSpelled && Cell::isFormula($part->fields[$field] ?? null) ? mb_substr($kind->written($after, $part, $part->fields[$field]), 0, self::MOST) : null;
+            $spelled[$field] = [mb_substr($text, 0, self::MOST), $formula];
+        }
 
-    /** @return array<string, int|string|null> */
-    private static function life(Item $item, int $number, string $part, string $field, string $text, ?string $spelled): array
-    {
-        $folded = self::folded(mb_substr($spelled ?? $text, 0, self::MOST));
-
-        return ['item_id' => $item->id, 'part' => $part, 'field' => $field, 'from_number' => $number, 'text' => $text, 'folded' => $folded === $text ? null : $folded];
+        return $spelled;
     }
 
     /** Where versions are gone, lives begin and end with the next one that is kept. */
     public function close(Item $item, int $after, int $next): void
     {
-        foreach (['from_number', 'gone_number'] as $end) {
-            DB::table('lives')->where('item_id', $item->id)->where($end, '>', $after)->where($end, '<', $next)->when($end === 'from_number', self::later(...))->update([$end => $next]);
-        }
-        DB::table('lives')->where('item_id', $item->id)->where('from_number', $next)->where('gone_number', '<=', $next)->when($next > 1, self::later(...))->delete();
+        $blocks = new LifeBlocks($item);
+        $kept = fn (int $number): int => $number > $after && $number < $next ? $next : $number;
+        $blocks->change($after + 1, $next, function (Life $life) use ($kept): ?Life {
+            $life = $life->between($kept($life->from), $life->gone === null ? null : $kept($life->gone));
+
+            return $life->gone === null || $life->from < $life->gone ? $life : null;
+        });
+        $blocks->save();
     }
 
-    /** What stood from the beginning is most of all lives, and is in no index by when it came. */
-    private static function later(Builder $lives): Builder
+    /** What is found of an item up to a version is found of its copy; not when that is so much that it is to be read in by night. */
+    public function copy(Item $from, Item $copy, int $until): bool
     {
-        return $lives->whereRaw('from_number > 1');
+        $lives = [];
+        $count = 0;
+        foreach ((new LifeBlocks($from))->lives() as $life) {
+            if ($life->from <= $until) {
+                $lives[$life->part][] = new Life($copy->id, $life->part, $life->field, $life->from, $life->gone === null || $life->gone > $until ? null : $life->gone, $life->text, $life->spelled);
+                if (++$count > self::COPIED) {
+                    return false;
+                }
+            }
+        }
+        $blocks = new LifeBlocks($copy);
+        foreach ($lives as $part => $of) {
+            $blocks->put((string) $part, $of);
+        }
+        $blocks->save();
+
+        return true;
+    }
+
+    /** @return array<string, string> the texts of a part that are there, by field */
+    public function there(Item $item, string $part): array
+    {
+        return array_column(array_filter((new LifeBlocks($item))->of($part), fn (Life $life) => $life->gone === null), 'text', 'field');
+    }
+
+    /**
+     * What came after one version and was gone by another, the last first.
+     *
+     * @return list<Life>
+     */
+    public function cameAndWent(Item $item, int $from, int $to, int $most): array
+    {
+        $lives = [];
+        foreach ((new LifeBlocks($item))->lives($from + 1, $to) as $life) {
+            if ($life->from > $from && $life->gone !== null && $life->gone <= $to && $life->part !== '' && $life->text !== '') {
+                $lives[] = $life;
+            }
+        }
+        usort($lives, fn (Life $one, Life $two) => $two->gone <=> $one->gone ?: LifeBlocks::order($one, $two));
+
+        return array_slice($lives, 0, $most);
+    }
+
+    /**
+     * Lives of some items whose text holds all pieces, the blocks that were made last first. Few blocks are read through; among many, the index knows. So somebody with little does
+     * not wait for what others have.
+     *
+     * @param  Builder  $items  a query over `items`
+     * @param  list<string>  $pieces  folded
+     * @param  string  $match  what the index is asked
+     * @param  int  $looked  how many are looked at, or a few more
+     * @param  Closure(list<Life>): list<Life>  $told  those of some that are told of, and as what
+     * @return array{list<Life>, bool} at most so many, and whether there may be more
+     */
+    public function holding(Builder $items, array $pieces, string $match, int $most, int $looked, Closure $told): array
+    {
+        $blocks = fn (): Builder => DB::table('lives')->whereIn('item_id', $items->clone()->selectRaw('coalesce(items.form_id, items.id)'));
+        $ids = $blocks()->limit(self::FEW + 1)->pluck('id')->all();
+        if (count($ids) > self::FEW) {
+            $ids = $blocks()->whereIn('id', DB::table('found')->whereRaw('found MATCH ?', [$match])->selectRaw('rowid / '.LifeBlocks::PAGES))->pluck('id')->all();
+        }
+        rsort($ids);
+        $lives = [];
+        foreach (array_chunk($ids, self::READ) as $some) {
+            $found = [];
+            foreach (DB::table('lives')->whereIn('id', $some)->orderByDesc('id')->get(['item_id', 'data']) as $row) {
+                array_push($found, ...LifeBlock::holding((int) $row->item_id, (string) $row->data, $pieces));
+            }
+            // In a block may be entries that are not among them, and a form that is not.
+            $among = $found === [] ? [] : $items->clone()->whereIn('items.id', array_values(array_unique(array_map(fn (Life $life) => $life->item, $found))))->pluck('items.id')->flip()->all();
+            $found = array_values(array_filter($found, fn (Life $life) => isset($among[$life->item])));
+            $looked -= count($found);
+            array_push($lives, ...$told($found));
+            if (count($lives) > $most || $looked < 0) {
+                return [array_slice($lives, 0, $most), true];
+            }
+        }
+
+        return [$lives, false];
+    }
+
+    /**
+     * What is found of items that go for good is found no more.
+     *
+     * @param  array<int>  $items  ids
+     */
+    public function forget(array $items): void
+    {
+        LifeBlocks::forgetAll($items);
+        foreach (array_chunk($items, self::READ) as $some) {
+            foreach (Item::query()->withoutGlobalScopes()->whereKey($some)->whereNotNull('form_id')->get() as $entry) {
+                (new LifeBlocks($entry))->forget();
+            }
+        }
     }
 
     /** What many saves and deletions left of the index is put together, a little at a time, so that nobody who saves waits for it (SQLite, FTS5, 6.8). */
@@ -175,7 +258,10 @@ final class Lives
                 $wanted["{$part->id}/{$field}"] = mb_substr($text, 0, self::MOST);
             }
         }
-        foreach (DB::table('lives')->where('item_id', $item->id)->whereNull('gone_number')->select('part', 'field', 'text')->cursor() as $life) {
+        foreach ((new LifeBlocks($item))->lives() as $life) {
+            if ($life->gone !== null) {
+                continue;
+            }
             $at = "{$life->part}/{$life->field}";
             if (($wanted[$at] ?? null) !== $life->text) {
                 return "what is found at {$at} does not stand there";
@@ -186,30 +272,34 @@ final class Lives
         return $wanted === [] ? null : 'what stands at '.array_key_first($wanted).' is not found';
     }
 
-    private function isThere(Item $item, string $part): bool
+    private static function isThere(LifeBlocks $blocks, string $part): bool
     {
-        return DB::table('lives')->where(['item_id' => $item->id, 'part' => $part])->whereNull('gone_number')->exists();
+        return array_filter($blocks->of($part), fn (Life $life) => $life->gone === null) !== [];
     }
 
     /**
-     * @param  string|null  $column  only this field of it
-     * @param  array<string, string>  $texts  what stands in it now
-     * @param  array<string, string>  $spelled
+     * @param  array<string, true>|null  $only  these fields of it, or all
+     * @param  array<string, array{string, string|null}>  $texts  what stands in it now
      */
-    private function part(Item $item, int $number, string $part, ?string $column, array $texts, array $spelled): void
+    private static function part(LifeBlocks $blocks, int $item, int $number, string $part, ?array $only, array $texts): void
     {
-        $texts = array_map(fn (string $text): string => mb_substr($text, 0, self::MOST), $texts);
-        $there = DB::table('lives')->where(['item_id' => $item->id, 'part' => $part])->when($column !== null, fn ($query) => $query->where('field', $column))->whereNull('gone_number')->get(['id', 'field', 'text']);
-        foreach ($there as $life) {
-            if (($texts[$life->field] ?? null) === $life->text) {
-                unset($texts[$life->field]);
-
-                continue;
+        $lives = [];
+        $isChanged = false;
+        foreach ($blocks->of($part) as $life) {
+            if ($life->gone === null && ($only === null || isset($only[$life->field]))) {
+                if (($texts[$life->field][0] ?? null) === $life->text) {
+                    unset($texts[$life->field]);
+                } else {
+                    $isChanged = true;
+                    $life = $life->until($number);
+                }
             }
-            DB::table('lives')->where('id', $life->id)->update(['gone_number' => $number]);
+            $lives[] = $life;
         }
-        foreach ($texts as $field => $text) {
-            DB::table('lives')->insert(self::life($item, $number, $part, (string) $field, $text, $spelled[$field] ?? null));
+        foreach ($texts as $field => [$text, $spelled]) {
+            $lives[] = new Life($item, $part, (string) $field, $number, null, $text, $spelled);
+            $isChanged = true;
         }
+        $isChanged && $blocks->put($part, $lives);
     }
 }

@@ -8,6 +8,7 @@ use App\Models\CommentDeed;
 use App\Models\Item;
 use App\Models\Thread;
 use App\Models\User;
+use App\Store\Lives;
 use App\Store\States;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
@@ -26,7 +27,7 @@ final readonly class BeginThread
     /** Parts that a table begins with, its columns among them. */
     private const HEADS = 300;
 
-    public function __construct(private States $states, private AddComment $add) {}
+    public function __construct(private States $states, private Lives $lives, private AddComment $add) {}
 
     /** @return Thread|null null when the part is not there any more */
     public function handle(Item $item, User $author, About $about, string $text): ?Thread
@@ -55,9 +56,9 @@ final readonly class BeginThread
         $kind = $item->kind();
         if ($kind->grid() !== null && $item->is_read) {
             // Of a large table nothing but the cell is read.
-            $lives = DB::table('lives')->where(['item_id' => $item->id, 'part' => $about->part])->whereNull('gone_number')->pluck('text', 'field');
-            if ($about->field === '' ? $lives->isNotEmpty() : $lives->has($about->field)) {
-                return [true, $about->field === '' ? $this->called($item, $about->part, $lives->all()) : (string) $lives[$about->field], null, ''];
+            $lives = $this->lives->there($item, $about->part);
+            if ($about->field === '' ? $lives !== [] : isset($lives[$about->field])) {
+                return [true, $about->field === '' ? $this->called($item, $about->part, $lives) : $lives[$about->field], null, ''];
             }
         }
         $tree = $this->states->tree($item->root);
@@ -87,7 +88,7 @@ final readonly class BeginThread
         }
         foreach ($heads->parts as $head) {
             if (($lives[$head->id] ?? '') !== '') {
-                return (string) $lives[$head->id];
+                return $lives[$head->id];
             }
         }
 

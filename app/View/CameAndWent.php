@@ -6,9 +6,10 @@ namespace App\View;
 
 use App\Models\Item;
 use App\Models\User;
+use App\Store\Life;
+use App\Store\Lives;
 use App\View\Finding\Ends;
 use Illuminate\Database\Eloquent\Collection;
-use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 
 /** What was written after one version and was gone again by another, so that neither of the two shows it: parts that are in neither, by the last that was in them. */
@@ -29,7 +30,7 @@ final readonly class CameAndWent
         $last = [];
         if ($item->sight === null && $item->is_read && ! $comparison->isExcerpt) {
             [$from, $to] = [$comparison->from->number, $comparison->to->number];
-            foreach (DB::table('lives')->where('item_id', $item->id)->where('gone_number', '>', $from)->where('gone_number', '<=', $to)->where('from_number', '>', $from)->where('part', '!=', '')->where('text', '!=', '')->orderByDesc('gone_number')->limit(self::MOST)->get() as $life) {
+            foreach ((new Lives)->cameAndWent($item, $from, $to, self::MOST) as $life) {
                 if (! $comparison->old->has($life->part) && ! $comparison->new->has($life->part)) {
                     $last[$life->part] ??= $life;
                 }
@@ -37,9 +38,9 @@ final readonly class CameAndWent
         }
         $lives = array_reverse(array_values($last));
         $ends = $lives === [] ? null : new Ends(new Collection([$item]), $lives);
-        $this->parts = array_map(fn (\stdClass $life): array => [
-            'part' => (string) $life->part, 'text' => Str::limit((string) $life->text, self::LETTERS, '…', preserveWords: true), 'from' => (int) $life->from_number, 'gone' => (int) $life->gone_number,
-            'by' => $ends?->who($life, (int) $life->from_number), 'out' => $ends?->who($life, (int) $life->gone_number),
+        $this->parts = array_map(fn (Life $life): array => [
+            'part' => $life->part, 'text' => Str::limit($life->text, self::LETTERS, '…', preserveWords: true), 'from' => $life->from, 'gone' => (int) $life->gone,
+            'by' => $ends?->who($life, $life->from), 'out' => $ends?->who($life, $life->gone),
         ], $lives);
     }
 }

@@ -8,11 +8,14 @@ use App\Making\MakeItem;
 use App\Models\Role;
 use App\Models\Shelf;
 use App\Models\User;
+use App\Store\Life;
+use App\Store\LifeBlocks;
 use App\Store\States;
 use App\View\Finding\Asked;
 use App\View\Finding\Finds;
 use App\View\Finding\Within;
 use Carbon\CarbonImmutable;
+use Closure;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Content\Part;
@@ -240,19 +243,24 @@ final class FindTest extends FeatureCase
         $item = $this->document($this->shelf, $this->tobi, 'First words');
         $this->save($item, $this->tobi, $this->paragraphs('Second words'));
         self::assertSame(0, Artisan::call('attic:verify'), Artisan::output());
+        $spoil = function (string $text, Closure $with) use ($item): void {
+            $blocks = new LifeBlocks($item);
+            $blocks->change(1, PHP_INT_MAX, fn (Life $life): ?Life => $life->text === $text ? $with($life) : $life);
+            $blocks->save();
+        };
         foreach ([
-            'does not stand there' => fn () => DB::table('lives')->where('text', 'Second words')->update(['text' => 'Others']),
-            'is not found' => fn () => DB::table('lives')->where('text', 'Second words')->delete(),
-            'begin or end with a version that is not there' => fn () => DB::table('lives')->where('text', 'First words')->update(['gone_number' => 9]),
+            'does not stand there' => fn () => $spoil('Second words', fn (Life $life): Life => new Life($life->item, $life->part, $life->field, $life->from, $life->gone, 'Others')),
+            'is not found' => fn () => $spoil('Second words', fn (Life $life): ?Life => null),
+            'begin or end with a version that is not there' => fn () => $spoil('First words', fn (Life $life): Life => $life->until(9)),
             'the index of what is found differs' => fn () => DB::statement('INSERT INTO found (rowid, text) VALUES (9999, \'nobody\')'),
-        ] as $said => $spoil) {
+        ] as $said => $do) {
             DB::beginTransaction();
-            $spoil();
+            $do();
             self::assertSame(1, Artisan::call('attic:verify'));
             self::assertStringContainsString($said, Artisan::output());
             DB::rollBack();
         }
-        DB::table('lives')->where('text', 'Second words')->delete();
+        $spoil('Second words', fn (Life $life): ?Life => null);
         self::assertSame(1, Artisan::call('attic:lives', ['--item' => 'none']));
         self::assertSame(0, Artisan::call('attic:lives', ['--item' => $item->key]));
         self::assertSame([0, 1], [Artisan::call('attic:verify'), $this->found('second')->count]);
@@ -277,6 +285,12 @@ final class FindTest extends FeatureCase
     /** @return list<string> */
     private function lives(): array
     {
-        return array_values(DB::table('lives')->orderBy('item_id')->orderBy('part')->orderBy('field')->orderBy('from_number')->get()->map(fn (\stdClass $life) => "{$life->item_id} {$life->part} {$life->field} {$life->from_number} {$life->gone_number} {$life->text} {$life->folded}")->all());
+        $lives = [];
+        foreach (LifeBlocks::everywhere() as $block) {
+            array_push($lives, ...array_map(fn (Life $life) => "{$life->item} {$life->part} {$life->field} {$life->from} {$life->gone} {$life->text} {$life->spelled}", $block->lives()));
+        }
+        sort($lives);
+
+        return $lives;
     }
 }

@@ -9,6 +9,8 @@ use App\Models\HeldEdit;
 use App\Models\Item;
 use App\Models\Publishing;
 use App\Models\Version;
+use App\Store\Life;
+use App\Store\LifeBlocks;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Content\PartTree;
@@ -82,7 +84,13 @@ final class Laws
     /** @return list<string> the lives of texts */
     private function lives(): array
     {
-        return array_values(DB::table('lives')->orderBy('item_id')->orderBy('part')->orderBy('field')->orderBy('from_number')->get()->map(fn (\stdClass $life) => "{$life->item_id} {$life->part} {$life->field} {$life->from_number} {$life->gone_number} {$life->text} {$life->folded}")->all());
+        $lives = [];
+        foreach (LifeBlocks::everywhere() as $block) {
+            array_push($lives, ...array_map(fn (Life $life) => "{$life->item} {$life->part} {$life->field} {$life->from} {$life->gone} {$life->text} {$life->spelled}", $block->lives()));
+        }
+        sort($lives);
+
+        return $lives;
     }
 
     /** @param list<Version> $versions */

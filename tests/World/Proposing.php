@@ -12,8 +12,11 @@ use App\Models\ProposalState;
 use App\Models\Role;
 use App\Models\Version;
 use App\View\Proposals\Everybody;
+use Closure;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Gate;
+use MistyAttic\Core\Calculate\Consequences;
+use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Kinds;
 
 /** People propose instead of writing, others answer, and the item goes on meanwhile. */
@@ -25,13 +28,19 @@ final class Proposing
     /** @var array<string, array<string, true>> kind => tags that their authors took away again there */
     private array $replaced = [];
 
-    /** @var array<string, array{string, list<string>, list<string>}> kind => the state that a visitor was shown last, with the parts and fields of its form */
+    /** @var array<string, array<string, mixed>> kind => what a browser would send of the page that a visitor was shown last */
     private array $shown = [];
+
+    /** @var Closure(string): list<array{action: string, fields: string, button: string}> what the forms of a page would send */
+    private Closure $forms;
 
     /** @var array<string, Window> by person and kind */
     private array $windows = [];
 
-    public function __construct(private readonly World $world) {}
+    public function __construct(private readonly World $world)
+    {
+        $this->forms = require __DIR__.'/../answers/forms.php';
+    }
 
     public function propose(Step $step, Chance $chance): void
     {
@@ -95,21 +104,22 @@ final class Proposing
             return;
         }
         $this->world->allowed($page, 'proposing by a link');
-        preg_match_all('/name="parts\[([^\]]+)\]\[([^\]]+)\]"/', (string) $page->getContent(), $fields);
-        preg_match('/name="base" value="([0-9a-f]{40})"/', (string) $page->getContent(), $shown);
+        $forms = array_values(array_filter(($this->forms)((string) $page->getContent()), fn (array $form) => $form['action'] === route('visitor.send', $link->token)));
+        parse_str($forms[0]['fields'] ?? '', $now);
         // Some write for long.
-        $now = [$shown[1] ?? '', $fields[1], $fields[2]];
-        [$base, $ids, $names] = $chance->once(3) ? $this->shown[$step->item] ?? $now : $now;
+        $fields = $chance->once(3) ? $this->shown[$step->item] ?? $now : $now;
         $this->shown[$step->item] = $now;
-        if ($ids === []) {
+        $written = $this->somewhere($fields, $chance);
+        if ($written === null) {
             return;
         }
-        $at = $chance->under(count($ids));
         $tag = $this->world->pen($chance, $step->item, 'visitor')->tag();
         $root = $item->root;
         $had = $this->visitors($item);
         auth()->forgetGuards();
-        $sent = $this->world->http->post(route('visitor.send', $link->token), ['name' => 'Dara Finch', 'base' => $base, 'parts' => [$ids[$at] => [$names[$at] => "By a visitor {$tag}"]]]);
+        $parts = (array) $fields['parts'];
+        $parts[$written[0]][$written[1]] = "By a visitor {$tag}";
+        $sent = $this->world->http->post(route('visitor.send', $link->token), ['name' => 'Dara Finch', 'parts' => $parts] + $fields);
         $item->refresh()->root === $root || throw Broken::law('Proposing changes nothing', $step->item);
         if ($sent->getStatusCode() === 422) {
             str_contains((string) $sent->getContent(), $tag) || throw Broken::law('What somebody typed stays', "{$tag} is not on the page that says no");
@@ -119,6 +129,45 @@ final class Proposing
         $this->world->allowed($sent, 'proposing by a link');
         $this->yes[$step->item][$tag] = true;
         $this->replaced[$step->item] = ($this->replaced[$step->item] ?? []) + array_diff_key($had, $this->visitors($item));
+        $this->nothingElse($item, (string) $fields['base'], $written);
+    }
+
+    /**
+     * One of the fields of a page that somebody may write a text in.
+     *
+     * @param  array<mixed>  $fields
+     * @return array{string, string}|null part and field
+     */
+    private function somewhere(array $fields, Chance $chance): ?array
+    {
+        $places = [];
+        foreach ((array) ($fields['parts'] ?? []) as $id => $of) {
+            foreach ((array) $of as $name => $value) {
+                $places[] = [(string) $id, (string) $name];
+            }
+        }
+
+        return $places === [] ? null : $chance->of($places);
+    }
+
+    /**
+     * Of all that a browser sends of a page, what was written is what changes.
+     *
+     * @param  array{string, string}  $written
+     */
+    private function nothingElse(Item $item, string $base, array $written): void
+    {
+        $line = Proposal::lineFor($this->world->people['visitor'], $item, 'Dara Finch')?->line;
+        $root = $line === null ? null : DB::table('sendings')->where('item_id', $line->id)->where('base', $base)->orderByDesc('at')->orderByDesc('rowid')->value('root');
+        if (! is_string($root)) {
+            return;
+        }
+        $kind = $item->kind();
+        [$shown, $sent] = array_map(fn (string $of): PartTree => Consequences::withoutResults($kind, $this->world->states->tree($of)), [$base, $root]);
+        foreach ([...$shown->byId(), ...$sent->byId()] as $id => $part) {
+            $differs = ! $shown->has((string) $id) || ! $sent->has((string) $id) || $shown->get((string) $id)->record() !== $sent->get((string) $id)->record();
+            $differs && $id !== $written[0] && throw Broken::law('What a visitor did not write stays as it was', "{$id} of the {$item->kind}, who wrote {$written[1]} of {$written[0]}");
+        }
     }
 
     /** @return array<string, true> tags on the visitor's side line */

@@ -7,6 +7,7 @@ namespace App\View\Finding;
 use App\Models\Item;
 use App\Models\User;
 use App\Models\Version;
+use App\Store\Life;
 use App\Store\Writers;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Support\Facades\DB;
@@ -25,13 +26,13 @@ final readonly class Ends
 
     /**
      * @param  Collection<int, Item>  $items
-     * @param  list<\stdClass>  $lives  of those
+     * @param  list<Life>  $lives  of those
      */
     public function __construct(Collection $items, array $lives)
     {
         $numbers = $parts = $shared = $versions = $who = [];
         foreach ($lives as $life) {
-            array_push($numbers, ...array_filter([(int) $life->from_number, (int) $life->gone_number]));
+            array_push($numbers, ...array_filter([$life->from, (int) $life->gone]));
             array_push($parts, $life->part, "{$life->part}/{$life->field}");
         }
         [$numbers, $parts, $ids] = [array_unique($numbers), array_unique($parts), $items->modelKeys()];
@@ -50,15 +51,15 @@ final readonly class Ends
         $this->people = Writers::people([...array_merge([], ...array_map(array_values(...), $writers)), ...array_merge([], ...array_map(fn (array $of) => array_merge([], ...array_map(array_values(...), array_values($of))), array_values($who)))]);
     }
 
-    public function version(\stdClass $life, ?int $number): ?Version
+    public function version(Life $life, ?int $number): ?Version
     {
-        return $number === null ? null : $this->versions[$life->item_id][$number] ?? null;
+        return $number === null ? null : $this->versions[$life->item][$number] ?? null;
     }
 
     /** Who began or ended a life; whoever wrote the version, where that is not told of the part. */
-    public function who(\stdClass $life, ?int $number): ?User
+    public function who(Life $life, ?int $number): ?User
     {
-        $touched = $number === null ? [] : $this->who[$life->item_id][$number] ?? [];
+        $touched = $number === null ? [] : $this->who[$life->item][$number] ?? [];
 
         return $this->people->get($touched["{$life->part}/{$life->field}"] ?? $touched[$life->part] ?? (int) $this->version($life, $number)?->user_id);
     }

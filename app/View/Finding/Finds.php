@@ -6,9 +6,10 @@ namespace App\View\Finding;
 
 use App\Models\Item;
 use App\Models\Milestone;
-use App\Models\PublishingState;
 use App\Models\Sight;
 use App\Models\Version;
+use App\Store\Life;
+use App\Store\LifeBlocks;
 use App\Store\Lives;
 use App\Store\States;
 use App\Words\Clock;
@@ -32,9 +33,6 @@ final class Finds
 
     /** Milestones that are shown. */
     private const NAMED = 5;
-
-    /** Lives that are read through without the index. */
-    private const FEW = 30_000;
 
     /** Parts up to which a state is read to say where a text stands. */
     private const SMALL = 2_000;
@@ -64,12 +62,9 @@ final class Finds
 
     private CarbonImmutable $first;
 
-    /** @var list<int> items of which only what was published is found */
-    private array $readOnly = [];
-
     private Published $published;
 
-    /** @var list<\stdClass> */
+    /** @var list<Life> */
     private array $lives = [];
 
     /** @var array<string, PartTree> by root: what places are read from */
@@ -84,71 +79,65 @@ final class Finds
         }
         $this->lives = $this->rows();
         $groups = [];
-        foreach ($this->lives as $row) {
-            $groups["{$row->item_id}/{$row->part}/{$row->field}/{$row->text}"][] = $row;
+        $last = [];
+        foreach ($this->lives as $at => $life) {
+            $group = "{$life->item}/{$life->part}/{$life->field}/{$life->text}";
+            $groups[$group][] = $life;
+            $last[$group] = $at;
         }
         $groups = array_filter($groups, fn (array $of) => $within->state === 'any' || ($within->state === 'there') === self::isThere($of));
-        usort($groups, fn (array $one, array $two) => [self::isThere($one), $two[count($two) - 1]->id] <=> [self::isThere($two), $one[count($one) - 1]->id]);
+        uksort($groups, fn (string $one, string $two) => [self::isThere($groups[$one]), $last[$two]] <=> [self::isThere($groups[$two]), $last[$one]]);
+        $groups = array_values($groups);
         $this->count = count($groups);
         $this->gone = count(array_filter($groups, fn (array $of) => ! self::isThere($of)));
-        $this->items = count(array_unique(array_map(fn (array $of) => $of[0]->item_id, $groups)));
+        $this->items = count(array_unique(array_map(fn (array $of) => $of[0]->item, $groups)));
         $this->milestones = $page === 1 && $within->state !== 'gone' ? $this->named() : [];
         $this->tell(array_slice($groups, ($this->page - 1) * self::SHOWN, self::SHOWN));
     }
 
-    /** @param non-empty-list<\stdClass> $of */
+    /** @param non-empty-list<Life> $of */
     private static function isThere(array $of): bool
     {
-        return array_filter($of, fn (\stdClass $life) => $life->gone_number === null) !== [];
+        return array_filter($of, fn (Life $life) => $life->gone === null) !== [];
     }
 
-    /** @return list<\stdClass> lives, the earliest first */
+    /** @return list<Life> lives, the earliest first */
     private function rows(): array
     {
-        $this->readOnly = $this->within->published();
-        $lives = DB::table('lives')->whereIn('item_id', $this->items())->where(fn (Builder $query) => $this->hold($query))->orderBy('lives.id');
-        $this->readOnly === [] || $lives->where(fn (Builder $query) => $this->seen($query));
-        if ($this->within->asksWhoOrWhen()) {
-            $candidates = $lives->limit(self::CANDIDATES + 1);
-            $this->isCut = DB::query()->fromSub($candidates->clone()->select('lives.id'), 'lives')->count() > self::CANDIDATES;
-            $lives = DB::query()->fromSub($candidates, 'lives')->where(fn (Builder $query) => $this->within->whoAndWhen($query, 'lives'))->orderBy('lives.id');
-        }
-        $rows = $lives->limit(self::MOST + 1)->get(['lives.*'])->all();
-        $this->isCut = $this->isCut || count($rows) > self::MOST;
+        $readOnly = $this->within->published();
+        $this->published = new Published($readOnly);
         $this->unread = DB::table('items')->where('is_read', 0)->where(fn (Builder $items) => $this->within->items($items))->count();
-
-        $rows = array_filter($rows, fn (\stdClass $row) => $this->asked->isIn($row->folded ?? $row->text));
-        $this->published = new Published(array_values(array_intersect($this->readOnly, array_column($rows, 'item_id'))));
-
-        return array_values(array_filter(array_map(fn (\stdClass $row) => $this->published->has((int) $row->item_id) ? $this->published->life($row) : $row, $rows)));
-    }
-
-    /** Of what readers see only published, what stood in a published version. */
-    private function seen(Builder $query): void
-    {
-        $query->whereNotIn('lives.item_id', $this->readOnly)
-            ->orWhereExists(fn (Builder $live) => $live->from('publishings')->selectRaw('1')->join('versions', 'versions.id', '=', 'publishings.version_id')
-                ->whereColumn('publishings.item_id', 'lives.item_id')->where('publishings.state', PublishingState::Published->value)
-                ->whereColumn('versions.number', '>=', 'lives.from_number')->where(fn (Builder $end) => $end->whereNull('lives.gone_number')->orWhereColumn('versions.number', '<', 'lives.gone_number')));
-    }
-
-    private function items(): Builder
-    {
         // What is not read in yet is not told of as if it stood.
-        return DB::table('items')->where('is_read', 1)->where(fn (Builder $items) => $items->where(fn (Builder $own) => $this->within->items($own))->when($this->readOnly !== [], fn (Builder $open) => $open->orWhereIn('items.id', $this->readOnly)))->select('items.id');
+        $items = DB::table('items')->where('is_read', 1)->where(fn (Builder $items) => $items->where(fn (Builder $own) => $this->within->items($own))->when($readOnly !== [], fn (Builder $open) => $open->orWhereIn('items.id', $readOnly)));
+        // Of what readers see only published, what stood in a published version.
+        $only = array_flip($readOnly);
+        $asks = $this->within->asksWhoOrWhen();
+        /** @param list<Life> $lives */
+        $told = function (array $lives) use ($asks, $only): array {
+            $told = $asks ? $this->within->whoAndWhen(array_values($lives)) : $lives;
+
+            return array_values(array_filter(array_map(fn (Life $life): ?Life => isset($only[$life->item]) ? $this->published->life($life) : $life, $told)));
+        };
+        [$lives, $this->isCut] = (new Lives)->holding($items, $this->asked->pieces, $this->asked->match(), self::MOST, self::CANDIDATES, $told);
+        $came = self::versions($lives);
+        usort($lives, fn (Life $one, Life $two) => $came["{$one->item}/{$one->from}"] <=> $came["{$two->item}/{$two->from}"] ?: LifeBlocks::order($one, $two));
+
+        return $lives;
     }
 
-    /** Few lives are read through; among many, the index knows. So somebody with little does not wait for what others have. */
-    private function hold(Builder $query): void
+    /**
+     * @param  list<Life>  $lives
+     * @return array<string, int> item/number => id of the version that a life came with: what was written later has a greater one
+     */
+    private static function versions(array $lives): array
     {
-        if (DB::query()->fromSub(DB::table('lives')->whereIn('item_id', $this->items())->limit(self::FEW + 1)->select('lives.id'), 'mine')->count() > self::FEW) {
-            $query->whereIn('lives.id', DB::table('found')->whereRaw('found MATCH ?', [$this->asked->match()])->select('rowid'));
+        $ids = array_fill_keys(array_map(fn (Life $life): string => "{$life->item}/{$life->from}", $lives), 0);
+        $asked = array_map(fn (string $at): array => array_map(intval(...), explode('/', $at)), array_keys($ids));
+        foreach ($asked === [] ? [] : DB::select('SELECT v.item_id, v.number, v.id FROM json_each(?) a JOIN versions v ON v.item_id = a.value ->> 0 AND v.number = a.value ->> 1', [json_encode($asked)]) as $version) {
+            $ids["{$version->item_id}/{$version->number}"] = (int) $version->id;
+        }
 
-            return;
-        }
-        foreach ($this->asked->pieces as $piece) {
-            $query->whereRaw('instr(coalesce(lives.folded, lives.text), ?) > 0', [$piece]);
-        }
+        return $ids;
     }
 
     /** @return list<Milestone> those whose name or note holds it */
@@ -159,17 +148,17 @@ final class Finds
         return array_values(Milestone::query()->with('version.item', 'user')->whereKey($found->take(self::NAMED)->pluck('id'))->orderByDesc('id')->get()->all());
     }
 
-    /** @param list<non-empty-list<\stdClass>> $groups */
+    /** @param list<non-empty-list<Life>> $groups */
     private function tell(array $groups): void
     {
-        $items = Item::query()->with('shelf.memberships', 'form')->whereKey(array_map(fn (array $of) => $of[0]->item_id, $groups))->get()->keyBy('id');
+        $items = Item::query()->with('shelf.memberships', 'form')->whereKey(array_map(fn (array $of) => $of[0]->item, $groups))->get()->keyBy('id');
         foreach ($items->filter(fn (Item $item) => $this->published->has($item->id)) as $id => $item) {
             $seen = Sight::of($this->within->person, $item)->item($item);
             $seen === null ? $items->forget($id) : $items->put($id, $seen);
         }
         $ends = new Ends($items, array_merge(...$groups));
         foreach ($groups as $of) {
-            $item = $items->get((int) $of[0]->item_id);
+            $item = $items->get($of[0]->item);
             if ($item === null) {
                 continue;
             }
@@ -196,9 +185,9 @@ final class Finds
     }
 
     /** Says where a text stood, as far as that does not take reading much. */
-    private function place(Find $find, \stdClass $life, Ends $ends): void
+    private function place(Find $find, Life $life, Ends $ends): void
     {
-        $root = $ends->version($life, (int) $life->from_number)?->root;
+        $root = $ends->version($life, $life->from)?->root;
         if ($find->part === '' || $root === null) {
             $find->place = $find->part === '' ? (string) __('finding.title') : '';
 
@@ -230,8 +219,8 @@ final class Finds
         foreach ($this->lives as $life) {
             // A formula is kept by what it stands for, which nobody reads.
             $text = str_starts_with($life->text, '=') ? (string) __('finding.formula') : '“'.Str::limit($life->text, 60, '…').'”';
-            $said[(int) $life->from_number][] = (string) __('finding.came', ['text' => $text]);
-            $life->gone_number === null ?: $said[(int) $life->gone_number][] = (string) __('finding.went', ['text' => $text]);
+            $said[$life->from][] = (string) __('finding.came', ['text' => $text]);
+            $life->gone === null ?: $said[$life->gone][] = (string) __('finding.went', ['text' => $text]);
         }
         ksort($said);
 
@@ -239,14 +228,14 @@ final class Finds
     }
 
     /**
-     * @param  non-empty-list<\stdClass>  $lives
+     * @param  non-empty-list<Life>  $lives
      * @return list<array{from: int, gone: int|null, moment: Version|null, came: CarbonImmutable, went: CarbonImmutable|null, by: string, colour: int, out: string, outColour: int, said: string}>
      */
     private function stretches(Item $item, array $lives, Ends $ends): array
     {
         $stretches = [];
         foreach ($lives as $life) {
-            [$from, $gone] = [(int) $life->from_number, $life->gone_number === null ? null : (int) $life->gone_number];
+            [$from, $gone] = [$life->from, $life->gone];
             if ($this->published->has($item->id)) {
                 $stretches[] = $this->forReaders($item, $from, $gone, $ends->version($life, $gone ?? $from));
 

@@ -6,8 +6,8 @@ namespace App\View\Finding;
 
 use App\Models\Publishing;
 use App\Models\PublishingState;
+use App\Store\Life;
 use Carbon\CarbonImmutable;
-use stdClass;
 
 /** What readers find of items of which they see only what was published: a text came with the first published version that has it, and went with the first one after that has not. */
 final class Published
@@ -42,18 +42,17 @@ final class Published
     }
 
     /** The life of a text as readers saw it; null when they never did. */
-    public function life(stdClass $life): ?stdClass
+    public function life(Life $life): ?Life
     {
-        $id = (int) $life->item_id;
-        $gone = $life->gone_number === null ? PHP_INT_MAX : (int) $life->gone_number;
-        $numbers = array_keys($this->versions[$id] ?? []);
-        $seen = array_values(array_filter($numbers, fn (int $number) => $number >= $life->from_number && $number < $gone));
+        $gone = $life->gone ?? PHP_INT_MAX;
+        $numbers = array_keys($this->versions[$life->item] ?? []);
+        $seen = array_values(array_filter($numbers, fn (int $number) => $number >= $life->from && $number < $gone));
         if ($seen === []) {
             return null;
         }
         $after = array_values(array_filter($numbers, fn (int $number) => $number >= $gone));
-        $live = $this->live[$id] ?? 0;
+        $live = $this->live[$life->item] ?? 0;
 
-        return (object) [...(array) $life, 'from_number' => $seen[0], 'gone_number' => in_array($live, $seen, true) ? null : $after[0] ?? end($numbers)];
+        return $life->between($seen[0], in_array($live, $seen, true) ? null : $after[0] ?? $numbers[count($numbers) - 1]);
     }
 }

@@ -10,6 +10,7 @@ use App\Models\Role;
 use App\Models\Shelf;
 use App\Models\User;
 use App\Models\Version;
+use App\Store\Life;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Builder as Models;
 use Illuminate\Database\Eloquent\Collection;
@@ -80,20 +81,29 @@ final readonly class Within
         return array_values(array_map(fn (Kind $kind) => $kind->name(), array_filter(Kinds::all(), fn (Kind $kind) => $kind->isPublishable())));
     }
 
-    /** Of the lives in a query over them, those that begin or end by that person and in those days. */
-    public function whoAndWhen(Builder $query, string $lives): void
+    /**
+     * Of some lives, those that begin or end by that person and in those days.
+     *
+     * @param  list<Life>  $lives
+     * @return list<Life>
+     */
+    public function whoAndWhen(array $lives): array
     {
-        $ends = fn (Builder $versions) => $versions->from('versions')->selectRaw('1')->whereColumn('versions.item_id', "{$lives}.item_id")->where(fn (Builder $end) => $end->whereColumn('versions.number', "{$lives}.from_number")->orWhereColumn('versions.number', "{$lives}.gone_number"));
-        $query->whereExists(function (Builder $versions) use ($ends, $lives): void {
+        $rows = DB::query()->selectRaw('key AS at, value ->> 0 AS item_id, value ->> 1 AS part, value ->> 2 AS field, value ->> 3 AS from_number, value ->> 4 AS gone_number')
+            ->fromRaw('json_each(?)', [json_encode(array_map(fn (Life $life): array => [$life->item, $life->part, $life->field, $life->from, $life->gone], $lives), JSON_THROW_ON_ERROR)]);
+        $ends = fn (Builder $versions) => $versions->from('versions')->selectRaw('1')->whereColumn('versions.item_id', 'lives.item_id')->whereRaw('versions.number IN (lives.from_number, lives.gone_number)');
+        $found = DB::query()->fromSub($rows, 'lives')->whereExists(function (Builder $versions) use ($ends): void {
             $this->days($ends($versions), 'versions.saved_at');
-            $this->by === 0 || $versions->where(function (Builder $who) use ($lives): void {
+            $this->by === 0 || $versions->where(function (Builder $who): void {
                 // Whoever touched the part; where that is not told, as of a title, whoever wrote the version.
-                $touched = fn (string $table) => fn (Builder $touches) => $touches->from($table)->selectRaw('1')->whereColumn("{$table}.item_id", "{$lives}.item_id")->whereColumn("{$table}.number", 'versions.number')->whereRaw("{$table}.part IN ({$lives}.part, {$lives}.part || '/' || {$lives}.field)");
+                $touched = fn (string $table) => fn (Builder $touches) => $touches->from($table)->selectRaw('1')->whereColumn("{$table}.item_id", 'lives.item_id')->whereColumn("{$table}.number", 'versions.number')->whereRaw("{$table}.part IN (lives.part, lives.part || '/' || lives.field)");
                 $mine = fn (string $table) => fn (Builder $touches) => $touched($table)($touches)->where("{$table}.user_id", $this->by);
                 $who->whereExists($mine('touches'))->orWhereExists($mine('shared_touches'))
                     ->orWhere(fn (Builder $version) => $version->where('versions.user_id', $this->by)->whereNotExists($touched('touches')));
             });
-        });
+        })->pluck('at')->all();
+
+        return array_values(array_intersect_key($lives, array_flip($found)));
     }
 
     /** @return Models<Milestone> the newest first */
