@@ -124,12 +124,16 @@ $answer = static function (?string $who, string $address) use ($ask, $plain, $fo
 
     return [$status, str_starts_with($type, 'text/') || str_contains($type, 'json') ? $plain($body) : (string) strlen($body), $why];
 };
-/** Presses a button, and takes back what came of it. */
-$press = static function (?string $who, array $form) use ($ask): array {
+/** Presses a button, and takes back what came of it. A form that puts something where it is (PUT) shows the same afterwards: nothing was changed in it (RFC 9110, 9.2.2). */
+$press = static function (?string $who, string $from, array $form) use ($ask, $forms): array {
     parse_str($form['fields'], $fields);
     DB::beginTransaction();
     try {
-        return $ask($who, Request::create($form['action'], 'POST', $fields, server: ['HTTP_REFERER' => config('app.url').'/']));
+        [$status, , , $why] = $ask($who, Request::create($form['action'], 'POST', $fields, server: ['HTTP_REFERER' => config('app.url').'/']));
+        $body = $status < 400 && ($fields['_method'] ?? '') === 'put' ? $ask($who, Request::create(config('app.url').'/'.ltrim($from, '/')))[1] : '';
+        $then = array_values(array_filter($forms($body), fn (array $other) => [$other['action'], $other['button']] === [$form['action'], $form['button']]))[0]['fields'] ?? $form['fields'];
+
+        return [$status, $why, $then];
     } finally {
         while (DB::transactionLevel() > 0) {
             DB::rollBack();
@@ -183,8 +187,12 @@ foreach ($menus as $who => $links) {
 }
 // Whatever is offered to somebody may be done by them.
 foreach (isset($options['sound']) ? $offered : [] as [$who, $from, $form]) {
-    [$status, , , $why] = $press($who, $form);
-    $lines[($who ?? '-')." “{$form['button']}” {$form['action']}"] = in_array($status, [403, 404, 405], true) || $status >= 500 ? "500 is {$status}, offered on /{$from}: {$form['fields']} ".strtok($why, "\n") : (string) $status;
+    [$status, $why, $then] = $press($who, $from, $form);
+    $lines[($who ?? '-')." “{$form['button']}” {$form['action']}"] = match (true) {
+        in_array($status, [403, 404, 405], true) || $status >= 500 => "500 is {$status}, offered on /{$from}: {$form['fields']} ".strtok($why, "\n"),
+        $then !== $form['fields'] => "500 shows on /{$from} what was not written: {$then}, not {$form['fields']}",
+        default => (string) $status,
+    };
 }
 ksort($lines);
 if (isset($options['sound'])) {

@@ -92,7 +92,8 @@ final readonly class DecideProposal
 
             return $proposal;
         }
-        $part = Proposal::query()->create([...$proposal->only('item_id', 'user_id', 'line_id', 'said_by', 'began', 'proposed_at'), 'stands' => $seen, 'met' => [], ...$told]);
+        // It stood in the whole of it until now, never by itself.
+        $part = Proposal::query()->create([...$proposal->only('item_id', 'user_id', 'line_id', 'said_by', 'proposed_at'), 'began' => $told['decided'], 'stands' => $seen, 'met' => [], ...$told]);
         $part->standsAt($seen, $made->base, $made->answered, []);
         $line = $proposal->loadMissing('line')->line?->refresh();
         if ($line !== null && $line->root !== $made->rest) {

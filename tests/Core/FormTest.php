@@ -10,6 +10,7 @@ use MistyAttic\Core\Content\Problem;
 use MistyAttic\Core\Kinds\Cell;
 use MistyAttic\Core\Kinds\Entry\Answers;
 use MistyAttic\Core\Kinds\Entry\EntryKind;
+use MistyAttic\Core\Kinds\Entry\SentAnswers;
 use MistyAttic\Core\Kinds\Form\Arrow;
 use MistyAttic\Core\Kinds\Form\Flow;
 use MistyAttic\Core\Kinds\Form\FlowProblem;
@@ -215,6 +216,19 @@ final class FormTest extends TestCase
         $entry = (new Answers($form, ['q1' => 'c3', 'other-q1' => '  A   kite ', 'q5' => 'a@b.example']))->entry();
         self::assertSame([['c3'], ['A kite']], [$entry->get('q1')->strings('choices'), $entry->get('q1')->strings('said')]);
         self::assertSame(['Clothes'], (new Answers($form, ['q1' => 'c2', 'other-q1' => 'A kite', 'q5' => 'a@b.example']))->entry()->get('q1')->strings('said'));
+    }
+
+    public function test_what_is_not_touched_stays_where_it_is_whatever_the_form_asks_by_now(): void
+    {
+        $form = Sketch::read(self::FORM, 'form');
+        $given = fn (array $sent): Answers => new Answers($form, ['q5' => 'a@b.example'] + $sent);
+        $base = $given(['q1' => 'c1', 'q2' => 'no', 'q4' => '3'])->entry();
+        // The form asks in another order since, and one question no more.
+        $entry = PartTree::of([$base->get('q4'), $base->get('q1')->with('value', 'as it was'), new Part('q0', 'answer', 0, ['value' => 'Of before']), $base->get('q5')]);
+        self::assertEquals($entry->parts, SentAnswers::into($form, $entry, [], $given([]))->parts);
+        $into = SentAnswers::into($form, $entry, ['q2' => 'yes', 'q4' => ''], $given(['q1' => 'c1', 'q2' => 'yes']));
+        self::assertSame(['q1', 'q2', 'q0', 'q5'], array_column($into->parts, 'id'));
+        self::assertSame(['q1', 'q5'], array_column(SentAnswers::into($form, PartTree::of([$base->get('q5')]), ['q1' => 'c2'], $given(['q1' => 'c2']))->parts, 'id'));
     }
 
     public function test_what_is_not_asked_is_neither_kept_nor_wrong(): void

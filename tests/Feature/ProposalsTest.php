@@ -159,6 +159,9 @@ final class ProposalsTest extends FeatureCase
         $this->answer($proposal, 'accepted '.$this->keysOf($page, 'edited:pone/text~0'));
         self::assertSame('Every cable is looked at before it goes back on its hook.', $this->said()['pone']);
         $this->get(route('proposals', $this->item))->assertSee('2 places, each by itself')->assertDontSee('“cable” instead of “lead”');
+        // As it stood before it was one proposal, and one goes along with a copy of then.
+        self::assertSame([1, 1], [Proposal::stood($this->item, $this->item->head - 1)->count(), Proposal::stood($this->item, $this->item->head)->count()]);
+        $this->post(route('copy.store', [$this->item, $this->item->head - 1]), ['title' => 'As it was', 'shelf' => $this->shelf->key, 'history' => '1', 'proposals' => '1'])->assertRedirect()->assertSessionHasNoErrors();
         $this->answer($proposal, 'declined edited:pone/text~0');
         self::assertSame(['Every cable is looked at before it goes back on its hook.', 'Every cable is looked at before it goes back on its hook, by two people.'], [$this->said()['pone'], $this->said(($proposal->refresh()->line ?? self::fail())->refresh())['pone']]);
         self::assertSame('Declined', ucfirst(Proposal::query()->where('state', ProposalState::Declined)->firstOrFail()->state->value));

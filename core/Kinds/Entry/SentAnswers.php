@@ -70,7 +70,7 @@ final class SentAnswers
     }
 
     /**
-     * The entry with what was touched, and all else as it was.
+     * The entry with what was touched, and all else as it was and where it was; what was not answered before stands behind the answer to the question before it.
      *
      * @param  array<array-key, mixed>  $touched  see {@see touched()}
      * @param  Answers  $answers  that were read of what was touched
@@ -78,15 +78,39 @@ final class SentAnswers
     public static function into(PartTree $form, PartTree $base, array $touched, Answers $answers): PartTree
     {
         $given = $answers->entry()->byId();
-        $parts = [];
+        $parts = $base->byId();
+        $before = null;
         foreach ($form->parts as $question) {
-            if ($question->role === FormRole::Question->value) {
-                $parts[] = array_key_exists($question->id, $touched) ? $given[$question->id] ?? null : $base->find($question->id) ?? ($question->string('type') === 'file' ? $given[$question->id] ?? null : null);
+            if ($question->role !== FormRole::Question->value) {
+                continue;
             }
+            $isFile = ! isset($parts[$question->id]) && $question->string('type') === 'file';
+            if (array_key_exists($question->id, $touched) || $isFile) {
+                $parts = self::put($parts, $question->id, $given[$question->id] ?? null, $before);
+            }
+            $before = isset($parts[$question->id]) ? $question->id : $before;
         }
-        $gone = array_filter($base->parts, fn (Part $answer) => $form->find($answer->id)?->role !== FormRole::Question->value);
 
-        return PartTree::of([...array_values(array_filter($parts)), ...array_values($gone)]);
+        return PartTree::of(array_values($parts));
+    }
+
+    /**
+     * @param  array<string, Part>  $parts  by id
+     * @param  string|null  $before  the id that a new one stands behind, or at the beginning
+     * @return array<string, Part>
+     */
+    private static function put(array $parts, string $id, ?Part $answer, ?string $before): array
+    {
+        if ($answer === null) {
+            unset($parts[$id]);
+        } elseif (isset($parts[$id])) {
+            $parts[$id] = $answer;
+        } else {
+            $at = $before === null ? 0 : (int) array_search($before, array_map(strval(...), array_keys($parts)), true) + 1;
+            $parts = array_slice($parts, 0, $at, true) + [$id => $answer] + array_slice($parts, $at, null, true);
+        }
+
+        return $parts;
     }
 
     /** The same answer sent in another way is the same. */
