@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Demo;
 
+use Closure;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
@@ -13,8 +14,8 @@ final class ReportDraft implements Drafting
 {
     private int $count = 0;
 
-    /** @param \Closure(string): array{string, PartTree} $dataset key and state of a dataset by its title */
-    public function __construct(private readonly \Closure $dataset) {}
+    /** @param Closure(string): array{string, PartTree} $dataset key and state of a dataset by its title */
+    public function __construct(private readonly Closure $dataset) {}
 
     public function edit(PartTree $tree, string $line): PartTree
     {
@@ -98,22 +99,30 @@ final class ReportDraft implements Drafting
             if ($data === null && in_array($name, ['measure', 'by', 'split', 'filters'], true)) {
                 $data = ($this->dataset)($widget->string('source'))[1];
             }
-            $field = fn (string $named): string => $data === null ? $named : DataDraft::named($data, $named)->id;
-            $widget = $widget->with($name, match ($name) {
-                'measure' => str_contains($value, ' ') ? strtok($value, ' ').':'.$field(substr($value, (int) strpos($value, ' ') + 1)) : $value,
-                'by' => str_contains($value, ' every ') ? $field(explode(' every ', $value)[0]).':'.explode(' every ', $value)[1] : $field($value),
-                'split' => $field($value),
-                'filters' => array_map(function (string $filter) use ($field): string {
-                    [$named, $way, $wanted] = explode('|', $filter);
-
-                    return $field($named)."|{$way}|{$wanted}";
-                }, explode(' + ', $value)),
-                'most' => (int) $value,
-                default => $value,
-            });
+            $widget = $widget->with($name, self::meant($name, $value, fn (string $named): string => $data === null ? $named : DataDraft::named($data, $named)->id));
         }
 
         return $widget;
+    }
+
+    /**
+     * @param  Closure(string): string  $field  of the dataset, by its name
+     * @return string|int|list<string>
+     */
+    private static function meant(string $name, string $value, Closure $field): string|int|array
+    {
+        return match ($name) {
+            'measure' => str_contains($value, ' ') ? strtok($value, ' ').':'.$field(substr($value, (int) strpos($value, ' ') + 1)) : $value,
+            'by' => str_contains($value, ' every ') ? $field(explode(' every ', $value)[0]).':'.explode(' every ', $value)[1] : $field($value),
+            'split' => $field($value),
+            'filters' => array_map(function (string $filter) use ($field): string {
+                [$named, $way, $wanted] = explode('|', $filter);
+
+                return $field($named)."|{$way}|{$wanted}";
+            }, explode(' + ', $value)),
+            'most' => (int) $value,
+            default => $value,
+        };
     }
 
     private function without(PartTree $tree, string $id): PartTree

@@ -78,32 +78,13 @@ final class Edits
     public static function between(PartTree $from, PartTree $to, string $row): array
     {
         $old = $from->byId();
-        [$parents, $oldParents] = [$to->parents(), $from->parents()];
         $edits = ['removed' => [], 'placed' => [], 'cells' => [], 'fields' => []];
         foreach ($from->parts as $part) {
             if (! $to->has($part->id)) {
                 $edits['removed'][] = $part->id;
             }
         }
-        foreach ($to->children() as $parent => $children) {
-            $positions = [];
-            foreach ($children as $at => $id) {
-                if (isset($old[$id]) && $oldParents[$id] === (string) $parent) {
-                    $positions[$at] = (int) $from->position($id);
-                }
-            }
-            $stayed = Increasing::longest($positions);
-            $before = null;
-            foreach ($children as $at => $id) {
-                $part = $to->get($id);
-                if (! isset($old[$id])) {
-                    $edits['placed'][] = [$id, $part->role, (string) $parent, $before, $part->toJson()[3]];
-                } elseif (! isset($stayed[$at])) {
-                    $edits['placed'][] = [$id, null, (string) $parent, $before];
-                }
-                $before = $id;
-            }
-        }
+        $edits['placed'] = self::placed($from, $to);
         foreach ($to->parts as $part) {
             $was = $old[$part->id] ?? null;
             if ($was === null || $was === $part || $was->sameFields($part)) {
@@ -116,6 +97,33 @@ final class Edits
         }
 
         return array_filter($edits, fn (array $of) => $of !== []);
+    }
+
+    /** @return list<list<mixed>> parts that came, and those that stand elsewhere: of what stands in one order on both sides, as many as can be stay */
+    private static function placed(PartTree $from, PartTree $to): array
+    {
+        [$old, $oldParents, $placed] = [$from->byId(), $from->parents(), []];
+        foreach ($to->children() as $parent => $children) {
+            $positions = [];
+            foreach ($children as $at => $id) {
+                if (isset($old[$id]) && $oldParents[$id] === (string) $parent) {
+                    $positions[$at] = (int) $from->position($id);
+                }
+            }
+            $stayed = Increasing::longest($positions);
+            $before = null;
+            foreach ($children as $at => $id) {
+                $part = $to->get($id);
+                if (! isset($old[$id])) {
+                    $placed[] = [$id, $part->role, (string) $parent, $before, $part->toJson()[3]];
+                } elseif (! isset($stayed[$at])) {
+                    $placed[] = [$id, null, (string) $parent, $before];
+                }
+                $before = $id;
+            }
+        }
+
+        return $placed;
     }
 
     /**

@@ -58,10 +58,21 @@ final readonly class TextMerge
             $found = $both($inFront) < $both($found) ? $inFront : $found;
         }
 
+        return self::merged($baseWords, $theirWords, $myWords, $found);
+    }
+
+    /**
+     * @param  list<Word>  $baseWords
+     * @param  list<Word>  $theirWords
+     * @param  list<Word>  $myWords
+     * @param  list<array{int, int, array{int, int}|null, array{int, int}|null}>  $regions  of the base, and what stands there on both sides where that is something else
+     */
+    private static function merged(array $baseWords, array $theirWords, array $myWords, array $regions): self
+    {
         $merged = [];
         $met = [];
         $at = 0;
-        foreach ($found as [$from, $to, $their, $my]) {
+        foreach ($regions as [$from, $to, $their, $my]) {
             array_push($merged, ...array_slice($baseWords, $at, $from - $at));
             $at = $to;
             $theirText = $their === null ? null : array_slice($theirWords, $their[0], $their[1] - $their[0]);

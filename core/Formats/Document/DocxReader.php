@@ -122,6 +122,15 @@ final class DocxReader implements TrackedReader
 
     private function learn(): void
     {
+        $this->learnStyles();
+        foreach (Xml::all($this->part('word/_rels/document.xml.rels'), 'Relationship') as $relation) {
+            $this->relations[$relation->getAttribute('Id')] = $relation->getAttribute('Target');
+        }
+        $this->learnNumbering();
+    }
+
+    private function learnStyles(): void
+    {
         $names = $based = [];
         foreach (Xml::all($this->part('word/styles.xml'), 'w:style') as $style) {
             $id = $style->getAttribute('w:styleId');
@@ -135,9 +144,10 @@ final class DocxReader implements TrackedReader
             }
             $this->styles[$id] = $all;
         }
-        foreach (Xml::all($this->part('word/_rels/document.xml.rels'), 'Relationship') as $relation) {
-            $this->relations[$relation->getAttribute('Id')] = $relation->getAttribute('Target');
-        }
+    }
+
+    private function learnNumbering(): void
+    {
         $abstract = $starts = [];
         $numbering = $this->part('word/numbering.xml');
         foreach (Xml::all($numbering, 'w:abstractNum') as $one) {
@@ -297,6 +307,33 @@ final class DocxReader implements TrackedReader
      */
     private function run(DOMElement $run, array $marks): array
     {
+        $marks = $this->marked($run, $marks);
+        $runs = [];
+        foreach (Xml::children($run) as $element) {
+            $text = match ($element->nodeName) {
+                'w:t' => $element->textContent,
+                'w:tab' => "\t",
+                'w:br', 'w:cr' => "\n",
+                'w:noBreakHyphen' => "\u{2011}",
+                default => '',
+            };
+            if ($text !== '') {
+                $runs[] = new Run($text, $marks);
+            }
+            if ($element->nodeName === 'w:drawing' || $element->nodeName === 'w:pict') {
+                $this->pictured($element);
+            }
+        }
+
+        return $runs;
+    }
+
+    /**
+     * @param  array<string, true|string>  $marks
+     * @return array<string, true|string>
+     */
+    private function marked(DOMElement $run, array $marks): array
+    {
         foreach (Xml::children(Xml::child($run, 'w:rPr') ?? new DOMElement('none')) as $property) {
             $value = $property->getAttribute('w:val');
             $mark = match ($property->nodeName) {
@@ -313,29 +350,18 @@ final class DocxReader implements TrackedReader
         if (isset($marks['link'])) {
             unset($marks['underline']);
         }
-        $runs = [];
-        foreach (Xml::children($run) as $element) {
-            $text = match ($element->nodeName) {
-                'w:t' => $element->textContent,
-                'w:tab' => "\t",
-                'w:br', 'w:cr' => "\n",
-                'w:noBreakHyphen' => "\u{2011}",
-                default => '',
-            };
-            if ($text !== '') {
-                $runs[] = new Run($text, $marks);
-            }
-            if ($element->nodeName === 'w:drawing' || $element->nodeName === 'w:pict') {
-                foreach (Xml::all($element, 'a:blip') as $blip) {
-                    $alt = '';
-                    foreach (Xml::all($element, 'wp:docPr') as $about) {
-                        $alt = $about->getAttribute('descr') ?: $about->getAttribute('title');
-                    }
-                    $this->pictures[] = [$blip->getAttribute('r:embed') ?: $blip->getAttribute('r:link'), $alt];
-                }
-            }
-        }
 
-        return $runs;
+        return $marks;
+    }
+
+    private function pictured(DOMElement $drawing): void
+    {
+        foreach (Xml::all($drawing, 'a:blip') as $blip) {
+            $alt = '';
+            foreach (Xml::all($drawing, 'wp:docPr') as $about) {
+                $alt = $about->getAttribute('descr') ?: $about->getAttribute('title');
+            }
+            $this->pictures[] = [$blip->getAttribute('r:embed') ?: $blip->getAttribute('r:link'), $alt];
+        }
     }
 }
