@@ -218,9 +218,11 @@ final class LifeBlocks
      */
     private function cut(array $lives, int $most, bool $within): array
     {
-        usort($lives, fn (Life $one, Life $two): int => strcmp($one->place($this->home), $two->place($this->home)) ?: self::order($one, $two));
+        $order = array_map(fn (Life $life): string => $life->place($this->home)."\0".$life->field.sprintf("\0%010d", $life->from), $lives);
+        asort($order, SORT_STRING);
         [$cut, $some, $size, $place] = [[], [], 0, ''];
-        foreach ($lives as $life) {
+        foreach (array_keys($order) as $at) {
+            $life = $lives[$at];
             if ($some !== [] && $size >= $most && ($within || $life->place($this->home) !== $place)) {
                 [$cut[], $some, $size] = [$some, [], 0];
             }
