@@ -9,6 +9,7 @@ use App\Models\HeldEdit;
 use App\Models\Item;
 use App\Models\Publishing;
 use App\Models\Version;
+use App\Sharing\MergePeople;
 use App\Store\Life;
 use App\Store\LifeBlocks;
 use Illuminate\Support\Facades\Artisan;
@@ -79,6 +80,32 @@ final class Laws
         Artisan::call('attic:lives', ['--anew' => true]);
         $lives === $this->lives() || throw Broken::law('What is found is what stands in the versions', implode(' · ', array_slice([...array_diff($lives, $this->lives()), 'anew:', ...array_diff($this->lives(), $lives)], 0, 6)));
         Artisan::call('attic:verify') === 0 || throw Broken::law('The store is sound', Artisan::output());
+        $this->holdWhenTwoAreOne();
+    }
+
+    /** Two of them turn out to be one: what is said of the one is said of the other, on every page. */
+    private function holdWhenTwoAreOne(): void
+    {
+        $chance = new Chance(Version::query()->count());
+        $names = ['tobi', 'nell', 'jun', 'rafi'];
+        [$double, $name] = [array_splice($names, $chance->under(4), 1)[0], $chance->of($names)];
+        $merge = app(MergePeople::class);
+        if ($merge->inTheWay($this->world->people[$double], $this->world->people[$name]) !== []) {
+            return;
+        }
+        $merge->handle($this->world->people['ines'], $this->world->people[$double], $this->world->people[$name]->refresh());
+        $this->world->people[$double] = $this->world->people[$name];
+        foreach ($this->world->items as $kind => $item) {
+            if (! $this->world->isLost($kind) && $this->world->sees('ines', $kind) && $this->world->mayWrite('ines')) {
+                (new Looking($this->world, $item->refresh(), $kind))->at($this->world->as('ines'), $chance);
+            }
+        }
+        foreach (['ines', $name] as $who) {
+            foreach (['for-you', 'account'] as $route) {
+                $this->world->allowed($this->world->as($who)->get(route($route)), "looking at {$route} when {$double} was {$name}");
+            }
+        }
+        Artisan::call('attic:verify') === 0 || throw Broken::law('The store is sound', "when {$double} was {$name}: ".Artisan::output());
     }
 
     /** @return list<string> the lives of texts */

@@ -57,7 +57,7 @@ final class World
      * @param  array<string, Item>  $followers  datasets, by the kind that they follow
      * @param  Item|null  $figures  a report that counts what stands in them
      */
-    public function __construct(public readonly TestCase $http, public readonly States $states, public readonly array $people, public array $items, private readonly Shelf $shelf, public readonly array $followers = [], public readonly ?Item $figures = null)
+    public function __construct(public readonly TestCase $http, public readonly States $states, public array $people, public array $items, private readonly Shelf $shelf, public readonly array $followers = [], public readonly ?Item $figures = null)
     {
         $this->ledger = new Ledger;
         $this->days = new ShelfDays($this, $shelf);
