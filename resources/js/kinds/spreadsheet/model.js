@@ -1,5 +1,6 @@
 import { Dirty } from './dirty.js';
 import { formulaOf, same, sameInput, write } from './cell.js';
+import { editsOf } from './edits-of.js';
 
 /**
  * A cell's value as it is kept: a number, a text or a boolean is itself; `["d", "2026-05-03"]` a day, `["!", "#DIV/0!"]` an
@@ -323,7 +324,7 @@ export class Sheet {
     take() {
         this.sent = this.sent ? this.sent.with(this.dirty) : this.dirty;
         this.dirty = new Dirty();
-        return this.edits(this.sent);
+        return editsOf(this, this.sent);
     }
 
     /** What was sent has not arrived. */
@@ -343,57 +344,7 @@ export class Sheet {
 
     /** What is not saved, without sending it. @returns {Edits} */
     pending() {
-        return this.edits(new Dirty().with(this.sent ?? new Dirty()).with(this.dirty));
-    }
-
-    /** @param {Dirty} dirty @returns {Edits} */
-    edits(dirty) {
-        /** @type {Edits} */
-        const edits = { removed: [...dirty.removed] };
-        /** @type {Place[]} */
-        const placed = [];
-        /** @param {string} id @param {string} role @param {string} parent @param {string | null} after @param {() => Record<string, any>} fields */
-        const place = (id, role, parent, after, fields) => {
-            if (dirty.added.has(id)) placed.push([id, role, parent, after, fields()]);
-            else if (dirty.moved.has(id)) placed.push([id, null, parent, after]);
-        };
-        if (dirty.added.size || dirty.moved.size) {
-            let beforeTab = null;
-            for (const tab of this.tabs) {
-                place(tab.id, 'tab', '', beforeTab, () => ({ name: tab.name, frozen: tab.frozen }));
-                beforeTab = tab.id;
-                let before = null;
-                for (const column of tab.columns) {
-                    place(column.id, 'column', tab.id, before, () => ({ width: column.width, format: column.format }));
-                    before = column.id;
-                }
-                // The first row stands after the last column.
-                for (const row of tab.rows) {
-                    place(row.id, 'row', tab.id, before, () => row.cells);
-                    before = row.id;
-                }
-            }
-        }
-        if (placed.length) edits.placed = placed;
-        for (const id of dirty.sorted) {
-            const tab = /** @type {Tab | undefined} */ (this.parts.get(id));
-            if (tab) (edits.order ??= {})[id] = tab.rows.map((row) => row.id);
-        }
-        for (const [id, columns] of dirty.cells) {
-            const row = dirty.added.has(id) ? undefined : this.row(id);
-            if (row) (edits.cells ??= {})[id] = Object.fromEntries([...columns].filter((column) => this.parts.has(column)).map((column) => [column, row.cells[column] ?? null]));
-        }
-        // Where the rows stood, so that of a large table only they are read.
-        const rows = [...Object.keys(edits.cells ?? {}), ...placed.map(([id]) => id)];
-        if (rows.length && rows.length <= 500 && placed.every(([, role]) => role === 'row') && !edits.order && !edits.removed?.length) {
-            const came = placed.map(([id]) => this.wholePosition(id));
-            edits.at = Object.fromEntries(rows.map((id) => [id, this.wholePosition(id)]).map(([id, at]) => [id, Number(at) - came.filter((one) => one < Number(at)).length]));
-        }
-        for (const [id, names] of dirty.fields) {
-            const part = /** @type {Record<string, any> | undefined} */ (dirty.added.has(id) ? undefined : this.parts.get(id));
-            if (part) (edits.fields ??= {})[id] = Object.fromEntries([...names].map((name) => [name, part[name]]));
-        }
-        return edits;
+        return editsOf(this, new Dirty().with(this.sent ?? new Dirty()).with(this.dirty));
     }
 
     /** What was sent has arrived, and this is what the server made of it and has more. @param {Edits} more @returns {boolean} whether there was something of others in it */

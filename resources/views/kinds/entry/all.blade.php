@@ -58,9 +58,9 @@
                     @foreach ($list->entries as $entry)
                         <tr data-row="{{ route('item', $entry) }}">
                             <td class="versions-number"><a href="{{ route('item', $entry) }}">{{ $entry->number }}</a></td>
-                            <td class="versions-who">{{ $entry->first?->user->firstName() }}</td>
-                            <td class="versions-when"><x-when :at="$entry->changed_at" /><small>{{ $entry->newest?->user->firstName() }}</small>@isset($list->waiting[$entry->id])<small><a href="{{ route('proposal', [$entry, $list->waiting[$entry->id]]) }}">{{ __('views/kinds/entry.all.a_change_waits') }}</a></small>@endisset</td>
-                            @foreach ($list->shown() as $question => $name)<td @class(['is-word' => $list->isWord($entry, $question)]) title="{{ $list->answers[$entry->id][$question] ?? '' }}">{{ Str::limit(App\Words\Days::said($list->answers[$entry->id][$question] ?? ''), 60) }}</td>@endforeach
+                            <td class="versions-who" data-th="{{ __('views/kinds/entry.all.sent_by') }}">{{ $entry->first?->user->firstName() }}</td>
+                            <td class="versions-when" data-th="{{ __('views/kinds/entry.all.last_changed') }}"><x-when :at="$entry->changed_at" /><small>{{ $entry->newest?->user->firstName() }}</small>@isset($list->waiting[$entry->id])<small><a href="{{ route('proposal', [$entry, $list->waiting[$entry->id]]) }}">{{ __('views/kinds/entry.all.a_change_waits') }}</a></small>@endisset</td>
+                            @foreach ($list->shown() as $question => $name)<td data-th="{{ Str::limit($name, 40) }}" @class(['is-word' => $list->isWord($entry, $question)]) title="{{ $list->answers[$entry->id][$question] ?? '' }}">{{ Str::limit(App\Words\Days::said($list->answers[$entry->id][$question] ?? ''), 60) }}</td>@endforeach
                             <td class="versions-do"><a href="{{ route('history', $entry) }}" aria-label="{{ __('views/kinds/entry.all.history_of_entry', ['number' => $entry->number]) }}">{{ __('views/kinds/entry.all.history') }}</a></td>
                         </tr>
                     @endforeach
