@@ -238,7 +238,8 @@ final class LifeBlock
         foreach (array_diff_key($texts, $this->pages) as $key => $life) {
             $place = $life->place($this->home)."/{$life->field}";
             $adds = $place === $before ? self::NEXT : strlen((string) $key);
-            if ($size > 0 && $size + $adds > ($this->isClosed ? self::CLOSED_PAGE : self::PAGE)) {
+            // What would have too many pages has the rest of it in the last.
+            if ($size > 0 && $size + $adds > ($this->isClosed ? self::CLOSED_PAGE : self::PAGE) && (! $anew || $page + 1 < LifeBlocks::PAGES)) {
                 [$page, $size] = [$page + 1, 0];
             }
             $this->pages[(string) $key] = $page;

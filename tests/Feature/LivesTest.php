@@ -9,6 +9,7 @@ use App\Models\Item;
 use App\Models\Shelf;
 use App\Models\User;
 use App\Store\Life;
+use App\Store\LifeBlock;
 use App\Store\LifeBlocks;
 use App\Store\Lives;
 use Illuminate\Support\Facades\Artisan;
@@ -108,6 +109,21 @@ final class LivesTest extends FeatureCase
         $entry = array_key_last($this->items);
         $held = (new Lives)->holding(DB::table('items')->where('items.id', $entry), ['lampe'], '', 10_000, 10_000, fn (array $lives): array => $lives);
         self::assertSame([$entry], array_values(array_unique(array_map(fn (Life $life) => $life->item, $held[0]))));
+    }
+
+    public function test_one_part_with_very_much_in_it_is_found_as_well(): void
+    {
+        $item = $this->items[array_key_first($this->items) ?? 0];
+        foreach ([100, 101] as $number) {
+            $blocks = new LifeBlocks($item);
+            $lives = array_map(fn (int $at): Life => new Life($item->id, 'much', "field{$at}", $number, null, "This is socket {$at} ".str_repeat("of {$number} ", 150)), range(1, 60));
+            $blocks->put('much', [...array_map(fn (Life $life): Life => $life->until($number), $blocks->of('much')), ...$lives]);
+            $blocks->save();
+            $this->lives[$item->id] = [...array_map(fn (Life $life): Life => $life->part === 'much' && $life->gone === null ? $life->until($number) : $life, $this->lives[$item->id]), ...$lives];
+        }
+        $this->assertAsTheList();
+        $pages = array_merge(...array_map(fn (LifeBlock $block): array => array_map(fn (int $page): int => (int) $block->id * LifeBlocks::PAGES + $page, array_keys($block->texts())), iterator_to_array(LifeBlocks::everywhere(), false)));
+        self::assertSame(array_unique($pages), $pages);
     }
 
     public function test_a_version_that_grows_takes_back_what_it_did_and_versions_that_go_leave_what_is_around_them(): void
