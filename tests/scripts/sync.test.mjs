@@ -285,3 +285,24 @@ test('a base that nobody knows is no dead end: it is merged from the last versio
         }
     }
 });
+
+test('a version that is kept while something is on its way is kept with the next sending, and said to be', async () => {
+    const at = desk('One.');
+    let later = 0;
+    at.sync.later = () => later++;
+    let kept;
+    at.write('One!');
+    at.answers.push({ json: { root: 'r1', sent: 'r1', number: 2, content: null, held: 0 }, before: () => (kept = at.sync.save({ keep: true })) });
+    assert.equal(await at.sync.save(), true);
+    assert.deepEqual([at.asked[0].keep, later], [undefined, 1]);
+    at.answers.push({ json: { root: 'r1', sent: 'r1', number: 2, content: null, held: 0 } });
+    await at.sync.save();
+    assert.deepEqual([at.asked[1].keep, await kept], [true, true]);
+    // Also while it is looked for what others wrote.
+    at.answers.push({ json: { root: 'r2', number: 3, content: paragraphs('One, by others.') }, before: () => (kept = at.sync.save({ keep: true })) });
+    await at.sync.follow('r2');
+    assert.equal(later, 2);
+    at.answers.push({ status: 500 });
+    await at.sync.save();
+    assert.equal(await kept, false);
+});

@@ -55,6 +55,8 @@ export class Sync {
         this.retry = 1000;
         /** @type {{keep?: boolean, note?: string} | null} */
         this.wish = null;
+        /** @type {((isKept: boolean) => void)[]} who asked for something while something else was on its way */
+        this.wished = [];
     }
 
     get url() {
@@ -112,6 +114,10 @@ export class Sync {
             await this.settleStuck(this.stuck);
             return !this.dirty;
         }
+        if (this.sending && wish) {
+            // It goes with the next sending, and is told of then.
+            return new Promise((resolve) => this.wished.push(resolve));
+        }
         if (this.sending || this.stopped || this.stuck !== null || (this.problem && !wish)) return false;
         if (!this.dirty && !this.wish) {
             this.settled();
@@ -130,15 +136,27 @@ export class Sync {
             const answer = await ask(this.url, { method: 'PUT', json: { base: this.base, from: this.number, client: this.client, ...body, ...asked }, timeout: PATIENCE });
             if (this.wish === asked) this.wish = null;
             this.take(answer);
+            if (asked) this.tell(true);
             return true;
         } catch (error) {
             this.desk.untake();
             await this.failed(error);
+            this.tell(false);
             return false;
         } finally {
             this.sending = false;
-            if (!this.stopped && !this.problem && this.stuck === null && !this.timer && (this.dirty || this.wish)) this.later();
+            this.goOn();
         }
+    }
+
+    /** What came up while something was on its way. */
+    goOn() {
+        if (!this.stopped && !this.problem && this.stuck === null && !this.timer && (this.dirty || this.wish)) this.later();
+    }
+
+    /** @param {boolean} isKept */
+    tell(isKept) {
+        for (const told of this.wished.splice(0)) told(isKept);
     }
 
     later() {
@@ -187,7 +205,7 @@ export class Sync {
             await this.failed(error);
         } finally {
             this.sending = false;
-            if (this.dirty && !this.timer) this.later();
+            this.goOn();
         }
     }
 
