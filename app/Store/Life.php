@@ -33,7 +33,7 @@ final readonly class Life
 
     public function until(?int $gone): self
     {
-        return new self($this->item, $this->part, $this->field, $this->from, $gone, $this->text, $this->spelled);
+        return $this->between($this->from, $gone);
     }
 
     public function between(int $from, ?int $gone): self

@@ -276,7 +276,8 @@ final class LifeBlock
         $texts = [];
         foreach ($pages as $key => $page) {
             [$text, $spelled] = self::both((string) $key);
-            $texts[$page][] = str_replace("\n", ' ', $spelled === '' ? $text : $spelled);
+            // SQLite cuts into pieces only what stands before a NUL, and others stand on the page.
+            $texts[$page][] = str_replace(["\n", "\0"], ' ', $spelled === '' ? $text : $spelled);
         }
 
         return array_map(fn (array $of): string => Lives::folded(implode("\n", $of)), $texts);

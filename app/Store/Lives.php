@@ -226,7 +226,7 @@ final class Lives
     {
         LifeBlocks::forgetAll($items);
         foreach (array_chunk($items, self::READ) as $some) {
-            foreach (Item::query()->withoutGlobalScopes()->whereKey($some)->whereNotNull('form_id')->get() as $entry) {
+            foreach (Item::query()->withoutGlobalScopes()->whereKey($some)->whereIn('form_id', DB::table('lives')->select('item_id'))->get() as $entry) {
                 (new LifeBlocks($entry))->forget();
             }
         }
