@@ -21,23 +21,37 @@ final class DemoTest extends FeatureCase
 {
     public function test_the_demo_is_the_same_every_time_and_holds_what_it_promises(): void
     {
-        $roots = [];
-        foreach (['2026-05-31', '2027-02-03'] as $until) {
-            Artisan::call('attic:demo', ['--until' => $until]);
-            self::assertStringContainsString('versions of 01-volunteer-handbook', Artisan::output());
-            // The days on which bookings were sent, and those that visitors ask for, are the clock's, and differ with it.
-            $roots[] = Version::query()->whereHas('item', fn ($item) => $item->whereNotIn('title', ['Bookings', 'Book a repair'])->whereDoesntHave('form', fn ($form) => $form->where('title', 'Book a repair')))->orderBy('id')->pluck('root')->all();
-            if (count($roots) === 1) {
-                $this->check();
-                $this->shown();
-                $this->assertVerified();
-                DB::statement('PRAGMA foreign_keys = OFF');
-                foreach (DB::select("SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%' AND name NOT LIKE 'found%' AND name != 'migrations'") as $table) {
-                    DB::table($table->name)->delete();
-                }
+        // Built already, for all tests that look at it; or here.
+        $ready = (string) getenv('ATTIC_READY_DEMO');
+        if ($ready === '') {
+            $this->build('2027-02-03');
+            $other = $this->roots();
+            DB::statement('PRAGMA foreign_keys = OFF');
+            foreach (DB::select("SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%' AND name NOT LIKE 'found%' AND name != 'migrations'") as $table) {
+                DB::table($table->name)->delete();
             }
+        } else {
+            config(['database.connections.ready' => [...config('database.connections.sqlite'), 'database' => $ready]]);
+            $other = $this->roots('ready');
         }
-        self::assertSame($roots[0], $roots[1]);
+        $this->build('2026-05-31');
+        $roots = $this->roots();
+        $this->check();
+        $this->shown();
+        $this->assertVerified();
+        self::assertSame($roots, $other);
+    }
+
+    private function build(string $until): void
+    {
+        Artisan::call('attic:demo', ['--until' => $until]);
+        self::assertStringContainsString('versions of 01-volunteer-handbook', Artisan::output());
+    }
+
+    /** @return list<string> of all versions, but of those in which days stand on which bookings were sent, and that visitors ask for: these are the clock's, and differ with it */
+    private function roots(?string $connection = null): array
+    {
+        return Version::on($connection)->whereHas('item', fn ($item) => $item->whereNotIn('title', ['Bookings', 'Book a repair'])->whereDoesntHave('form', fn ($form) => $form->where('title', 'Book a repair')))->orderBy('id')->pluck('root')->all();
     }
 
     /** What is looked at says which parts it shows, so that one can talk about them and choose among them; and it names none that aren't there. */
