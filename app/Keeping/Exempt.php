@@ -49,7 +49,13 @@ final readonly class Exempt
         yield [Exemption::Accepted, $versions()->whereIn('id', DB::table('proposals')->where('item_id', $this->item->id)->whereNotNull('version_id')->select('version_id'))->pluck('number')];
         // What was written while no history was kept can't be told apart, and a version that it grew into is several people's.
         $restores = $versions()->where(fn (Builder $query) => $query->whereNotIn('cause', [Cause::Made->value, Cause::Wrote->value])->orWhere('unkept', 1))->get(['number', 'source']);
-        yield [Exemption::Restored, [...$restores->pluck('number'), ...$restores->pluck('source')->filter(), ...DB::table('carried')->where('item_id', $this->item->id)->whereRaw('source_number < number - 1')->distinct()->pluck('source_number'), ...$this->before($restores->pluck('number')->map(fn (mixed $number): int => (int) $number)->all())]];
+        yield [Exemption::Restored, [...$restores->pluck('number'), ...$restores->pluck('source')->filter(), ...$this->carriedFrom(), ...$this->before($restores->pluck('number')->map(fn (mixed $number): int => (int) $number)->all())]];
+    }
+
+    /** @return array<mixed> versions from which words were carried over others; what is carried from the one before goes along with it when that goes */
+    private function carriedFrom(): array
+    {
+        return DB::table('carried')->where('item_id', $this->item->id)->whereRaw('source_number < (SELECT MAX(p.number) FROM versions AS p WHERE p.item_id = carried.item_id AND p.number < carried.number)')->distinct()->pluck('source_number')->all();
     }
 
     /**

@@ -15,8 +15,6 @@ use MistyAttic\Core\Store\HashTree;
  */
 final class Space
 {
-    private const AT_ONCE = 500;
-
     private readonly HashTree $trees;
 
     private readonly FileBytes $files;
@@ -24,13 +22,16 @@ final class Space
     /** @var array<string, true> addresses that were counted */
     private array $known = [];
 
-    /** @var array<string, true> addresses that were counted as what another rests on, and not looked into */
-    private array $bases = [];
+    /** @var array<int, true> rows that were counted, by themselves or as what another rests on */
+    private array $counted = [];
+
+    private readonly SqliteChunkStore $rows;
 
     public function __construct(ChunkStore $chunks)
     {
         $this->trees = new HashTree($chunks);
         $this->files = new FileBytes($chunks);
+        $this->rows = new SqliteChunkStore(DB::connection());
     }
 
     /** @return array{newest: int, history: int, files: int} bytes of what was not counted yet */
@@ -54,32 +55,11 @@ final class Space
         $addresses = [];
         foreach ($roots as $root) {
             foreach ($this->trees->chunks((string) hex2bin((string) $root), $this->known) as $address => $unused) {
-                isset($this->bases[$address]) || $addresses[] = (string) $address;
+                $addresses[] = (string) $address;
             }
         }
 
-        return self::bytes([...$addresses, ...$this->bases($addresses)]);
-    }
-
-    /**
-     * What is kept as its difference from another chunk takes that one, too, and what that is kept as.
-     *
-     * @param  list<string>  $addresses
-     * @return list<string> those that were not counted yet
-     */
-    private function bases(array $addresses): array
-    {
-        $bases = [];
-        foreach (array_chunk($addresses, self::AT_ONCE) as $some) {
-            foreach (DB::select('WITH RECURSIVE needed (id) AS (SELECT base FROM chunks WHERE address IN ('.self::marks($some).') AND base IS NOT NULL UNION SELECT base FROM chunks JOIN needed USING (id) WHERE base IS NOT NULL) SELECT address FROM chunks WHERE id IN needed') as $row) {
-                if (! isset($this->known[$row->address]) && ! isset($this->bases[$row->address])) {
-                    $this->bases[$row->address] = true;
-                    $bases[] = (string) $row->address;
-                }
-            }
-        }
-
-        return $bases;
+        return $this->bytes($addresses);
     }
 
     private function pictures(Item $item): int
@@ -95,23 +75,15 @@ final class Space
             }
         }
 
-        return self::bytes($addresses);
+        return $this->bytes($addresses);
     }
 
     /** @param list<string> $addresses */
-    private static function bytes(array $addresses): int
+    private function bytes(array $addresses): int
     {
-        $bytes = 0;
-        foreach (array_chunk($addresses, self::AT_ONCE) as $some) {
-            $bytes += (int) DB::select('SELECT sum(length(data)) AS bytes FROM chunks WHERE address IN ('.self::marks($some).')')[0]->bytes;
-        }
+        $new = array_diff_key($this->rows->withBases($addresses), $this->counted);
+        $this->counted += array_fill_keys(array_keys($new), true);
 
-        return $bytes;
-    }
-
-    /** @param list<string> $addresses */
-    private static function marks(array $addresses): string
-    {
-        return implode(',', array_map(fn (string $address) => "x'".bin2hex($address)."'", $addresses));
+        return array_sum(array_column($new, 'bytes'));
     }
 }

@@ -213,7 +213,7 @@ final class SqliteChunkStore implements ChunkStore
      */
     public function holds(array $addresses): bool
     {
-        return count($this->rows('SELECT address FROM chunks WHERE address IN', $addresses)) === count(array_unique($addresses));
+        return count($this->rows('SELECT address FROM chunks WHERE address IN (%s)', $addresses)) === count(array_unique($addresses));
     }
 
     /** Whole, not as a delta: others may be deltas of it. */
@@ -229,7 +229,7 @@ final class SqliteChunkStore implements ChunkStore
     }
 
     /**
-     * Lets rows go. What is a delta of one of them becomes one of what stays nearest above it; where nothing does, the newest becomes whole, and the others deltas of that.
+     * Lets rows go. What is a delta of one of them becomes one of what takes its place: see {@see left}.
      * To be called in a transaction.
      *
      * @param  list<int>  $ids  what can't be done without, since something is damaged, stays
@@ -251,15 +251,17 @@ final class SqliteChunkStore implements ChunkStore
             }
         } while (count($gone) < $before);
         $freed = array_sum(array_column($gone, 'bytes'));
-        // Those with nothing above them become whole.
-        $depths = array_map(fn (array $chunk): int => array_key_exists($chunk['id'], $against) && $against[$chunk['id']] === null ? 0 : $chunk['depth'], $held);
+        $depths = array_column($held, 'depth', 'id');
         foreach ($left as $id => $row) {
             $of = $against[$id];
             $packed = Packing::pack((string) $held[$id]['bytes'], $of === null ? null : $held[$of]['bytes']);
             $isDelta = $packed->form === ChunkForm::Delta;
             $update = $this->connection->getPdo()->prepare('UPDATE chunks SET base = ?, depth = ?, form = ?, data = ? WHERE id = ?');
             $update->bindValue(1, $isDelta ? $of : null);
-            $update->bindValue(2, $isDelta && $of !== null ? 1 + $depths[$of] : 0, PDO::PARAM_INT);
+            for ($depth = 0, $at = $isDelta ? $of : null; $at !== null; $at = $against[$at] ?? null) {
+                $depth += 1 + (array_key_exists($at, $against) ? 0 : $depths[$at]);
+            }
+            $update->bindValue(2, $depth, PDO::PARAM_INT);
             $update->bindValue(3, $packed->form->value, PDO::PARAM_INT);
             $update->bindValue(4, $packed->data, PDO::PARAM_LOB);
             $update->bindValue(5, $id, PDO::PARAM_INT);
@@ -271,6 +273,24 @@ final class SqliteChunkStore implements ChunkStore
     }
 
     /**
+     * What chunks lie in the file as, with all that they are deltas of.
+     *
+     * @param  list<string>  $addresses
+     * @return array<int, array{id: int, address: string, base: int|null, bytes: int}> by row
+     */
+    public function withBases(array $addresses): array
+    {
+        $found = [];
+        foreach (array_chunk($addresses, self::BATCH) as $some) {
+            foreach ($this->rows('WITH RECURSIVE needed (id) AS (SELECT id FROM chunks WHERE address IN (%s) UNION SELECT base FROM chunks JOIN needed USING (id) WHERE base IS NOT NULL) SELECT id, address, base, length(data) AS bytes FROM chunks WHERE id IN needed', $some) as $row) {
+                $found[(int) $row['id']] = ['id' => (int) $row['id'], 'address' => (string) $row['address'], 'base' => $row['base'] === null ? null : (int) $row['base'], 'bytes' => (int) $row['bytes']];
+            }
+        }
+
+        return $found;
+    }
+
+    /**
      * @param  'address'|'id'|'base'  $by
      * @param  list<string|int>  $asked
      * @return array<int, array{id: int, base: int|null, bytes: int}> by row
@@ -278,7 +298,7 @@ final class SqliteChunkStore implements ChunkStore
     private function sizes(string $by, array $asked): array
     {
         $sizes = [];
-        foreach ($this->rows("SELECT id, base, length(data) AS bytes FROM chunks WHERE {$by} IN", $asked) as $row) {
+        foreach ($this->rows("SELECT id, base, length(data) AS bytes FROM chunks WHERE {$by} IN (%s)", $asked) as $row) {
             $sizes[(int) $row['id']] = ['id' => (int) $row['id'], 'base' => $row['base'] === null ? null : (int) $row['base'], 'bytes' => (int) $row['bytes']];
         }
 
@@ -286,23 +306,26 @@ final class SqliteChunkStore implements ChunkStore
     }
 
     /**
-     * What is left of which others go, and what that is packed against.
+     * What is left of which others go, and what that is packed against: in the place of each that goes comes the oldest of what is left below it, so that all of them lie as near to each other as they did.
      *
      * @param  array<int, array{id: int, base: int|null, bytes: int}>  $gone
-     * @return array{array<int, array{id: int, base: int|null, bytes: int}>, array<int, int|null>} rows, and for each that which stays nearest above it, or null
+     * @return array{array<int, array{id: int, base: int|null, bytes: int}>, array<int, int|null>} rows, and for each that which it becomes a delta of, or null
      */
     private function left(array $gone): array
     {
-        $left = [];
+        $left = $heirs = $against = [];
         foreach (array_chunk(array_keys($gone), self::BATCH) as $ids) {
             $left += array_diff_key($this->sizes('base', $ids), $gone);
         }
-        krsort($left);
-        $against = $newest = [];
+        ksort($left);
         foreach ($left as $id => $row) {
-            for ($at = (int) $row['base']; isset($gone[$at]); $at = $gone[$at]['base'] ?? -$at);
-            $against[$id] = $at > 0 ? $at : $newest[$at] ?? null;
-            $newest[$at] ??= $id;
+            for ($at = $row['base']; $at !== null && isset($gone[$at]) && ! isset($heirs[$at]); $at = $gone[$at]['base']) {
+                $heirs[$at] = $id;
+            }
+        }
+        foreach ($left as $id => $row) {
+            for ($at = $row['base']; $at !== null && ($heirs[$at] ?? null) === $id; $at = $gone[$at]['base']);
+            $against[$id] = $at === null ? null : $heirs[$at] ?? $at;
         }
 
         return [$left, $against];
@@ -340,7 +363,7 @@ final class SqliteChunkStore implements ChunkStore
     {
         $rows = [];
         foreach (array_chunk(array_values(array_unique($addresses)), self::BATCH) as $batch) {
-            $statement = $this->connection->getPdo()->prepare($select.' ('.implode(',', array_fill(0, count($batch), '?')).')');
+            $statement = $this->connection->getPdo()->prepare(sprintf($select, implode(',', array_fill(0, count($batch), '?'))));
             foreach ($batch as $position => $address) {
                 $statement->bindValue($position + 1, $address, is_int($address) ? PDO::PARAM_INT : PDO::PARAM_LOB);
             }

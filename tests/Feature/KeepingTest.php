@@ -337,6 +337,60 @@ final class KeepingTest extends FeatureCase
         self::assertSame([], (new Rehearsed($item, $rules))->go);
     }
 
+    public function test_a_history_of_small_changes_fits_into_its_bytes_and_thinned_twice_takes_less_each_time(): void
+    {
+        $words = fn (): string => implode(' ', array_map(fn () => ['lamp', 'lead', 'socket', 'board', 'tester', 'owner', 'fuse', 'solder'][mt_rand(0, 7)].mt_rand(0, 999), range(1, 100)));
+        mt_srand(7);
+        $texts = array_map($words, range(1, 60));
+        $item = $this->document($this->shelf, $this->ines, ...$texts);
+        for ($at = 0; $at < 200; $at++) {
+            Date::setTestNow(Date::now()->addMinutes(5));
+            $texts[mt_rand(0, 59)] = $words();
+            $this->save($item, $this->ines, $this->paragraphs(...$texts));
+        }
+        $thin = function (Item $item, Rehearsed $rehearsed): void {
+            $freed = $this->app->make(FreedBytes::class)->of($rehearsed->ids());
+            $before = $this->bytes();
+            $this->app->make(LetGo::class)->handle($item, $rehearsed->go);
+            Date::setTestNow(Date::now()->addDays(90));
+            Artisan::call('attic:tidy', ['--at-once' => true]);
+            self::assertGreaterThan(0, $freed);
+            self::assertEqualsWithDelta($freed, $before - $this->bytes(), 0.05 * $freed);
+        };
+        // What lies between goes, and what is left is no further from each other than it was.
+        foreach ([3, 2] as $each) {
+            $kept = $item->refresh()->versions()->orderBy('number')->pluck('number')->all();
+            $chosen = array_values(array_filter($kept, fn (int $at): bool => $at % $each !== 0 && $at < count($kept) - 2, ARRAY_FILTER_USE_KEY));
+            $rehearsed = new Rehearsed($item, WhatIsKept::item($item), $chosen);
+            self::assertCount(count($chosen), $rehearsed->go);
+            $thin($item, $rehearsed);
+        }
+        self::assertGreaterThan(100_000, $this->bytes());
+        $this->actingAs($this->ines)->post(route('keeping.say', $item), ['leave' => 60, 'bytes' => 100_000, 'do' => 'keep'])->assertSessionHasNoErrors();
+        $thin($item, new Rehearsed($item->refresh(), WhatIsKept::item($item)));
+        self::assertLessThanOrEqual(100_000, $this->bytes());
+        self::assertGreaterThan(60_000, $this->bytes());
+        self::assertSame([], (new Rehearsed($item->refresh(), WhatIsKept::item($item)))->go);
+    }
+
+    public function test_words_that_were_carried_from_the_version_before_hold_it_in_no_gap(): void
+    {
+        $words = array_map(fn (int $at): string => "word{$at}", range(1, 100));
+        $item = $this->document($this->shelf, $this->ines, implode(' ', $words));
+        foreach (range(1, 9) as $at) {
+            // One more paragraph is split off each time.
+            $pieces = [...array_map(fn (array $of): string => implode(' ', $of), array_reverse(array_chunk(array_reverse(array_slice(array_reverse($words), 0, 10 * $at)), 10)))];
+            $this->save($item, $this->ines, $this->paragraphs(implode(' ', array_slice($words, 0, 100 - 10 * $at)), ...$pieces));
+        }
+        $this->actingAs($this->ines)->delete(route('versions.delete', $item), ['from' => 4, 'to' => 6, 'reason' => 'Small']);
+        self::assertSame([3], DB::table('carried')->where(['item_id' => $item->id, 'number' => 7])->distinct()->pluck('source_number')->all());
+        $this->delete(route('versions.delete', $item), ['from' => 3, 'to' => 7, 'reason' => 'Small'])->assertSessionHasNoErrors();
+        self::assertSame([1, 2, 8, 9, 10, 11], $item->versions()->orderBy('number')->pluck('number')->all());
+        self::assertSame('Ines Oduya', $this->version($item, 8)->user->name);
+        $this->get(route('history', [$item, 'from' => 2, 'to' => 11, 'view' => 'who']))->assertOk();
+        self::assertSame(0, Artisan::call('attic:verify'), Artisan::output());
+    }
+
     public function test_by_night_rules_are_kept_and_lost_things_go_when_their_shelf_says_so(): void
     {
         $item = $this->long(12);

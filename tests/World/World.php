@@ -15,6 +15,7 @@ use App\Models\Shelf;
 use App\Models\User;
 use App\Models\Version;
 use App\Store\States;
+use App\Store\WhatIsKept;
 use App\View\Sources\Files;
 use App\Words\Ways;
 use Illuminate\Foundation\Testing\TestCase;
@@ -252,6 +253,8 @@ final class World
         $this->allowed($this->as('ines')->get(route('keeping', $item)), 'looking at what is kept');
         if ($chance->once(2)) {
             $this->allowed($this->as('ines')->post(route('keeping.say', $item), ['leave' => 60, 'most' => 10, 'do' => 'keep']), 'saying what is kept');
+            // Fewer bytes than the form offers: nothing here is large.
+            $chance->once(2) && WhatIsKept::say($this->people['ines'], [...WhatIsKept::item($item)->values, 'most' => null, 'bytes' => 500 * (1 + $chance->under(10))], item: $item);
             $this->allowed($this->as('ines')->post(route('keeping.now', $item)), 'letting versions go');
             $this->allowed($this->as('ines')->post(route('keeping.say', $item), ['leave' => 60, 'do' => 'above']), 'saying what is kept');
         } else {
