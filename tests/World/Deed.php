@@ -38,6 +38,8 @@ enum Deed: string
 
     case Tidy = 'tidies the place';
 
+    case Night = 'sleeps';
+
     case Picture = 'puts a picture in';
 
     case Lose = 'deletes an item or brings it back';
@@ -65,7 +67,7 @@ enum Deed: string
     /** Whether it can be tried on what is in Lost & found: looking, and what is refused there; for all else people bring it back first. */
     public function isTriedOnLost(): bool
     {
-        return in_array($this, [self::Write, self::Send, self::Keep, self::SendUnanswered, self::Hear, self::Look, self::Reload, self::LookBack, self::Trespass, self::Wait, self::Tidy, self::Rights, self::Lose, self::BringDay, self::AskForYes, self::CopyOut, self::Answer, self::Talk, self::Ways], true);
+        return in_array($this, [self::Write, self::Send, self::Keep, self::SendUnanswered, self::Hear, self::Look, self::Reload, self::LookBack, self::Trespass, self::Wait, self::Tidy, self::Night, self::Rights, self::Lose, self::BringDay, self::AskForYes, self::CopyOut, self::Answer, self::Talk, self::Ways], true);
     }
 
     /** How often it is done, against the others. */
@@ -82,7 +84,7 @@ enum Deed: string
             self::Propose => 5,
             self::Trespass, self::AskForYes, self::Rename, self::TakeAway, self::Follow, self::Tidy, self::Lose, self::Pin, self::SwitchHistory, self::Ways => 1,
             self::Reload, self::Answer, self::EditEntry, self::Settle => 3,
-            self::Picture, self::Keep, self::Milestone, self::Restore, self::Pick, self::PartBack, self::TakeBack, self::TakeOut, self::CopyOut, self::Publish, self::Rights, self::Thin, self::BringDay, self::Visit, self::BringFile => 2,
+            self::Picture, self::Keep, self::Milestone, self::Restore, self::Pick, self::PartBack, self::TakeBack, self::TakeOut, self::CopyOut, self::Publish, self::Rights, self::Thin, self::Night, self::BringDay, self::Visit, self::BringFile => 2,
         };
     }
 }

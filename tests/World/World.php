@@ -101,6 +101,7 @@ final class World
             Deed::Follow => $this->follow($step, $chance),
             Deed::TakeAway => $this->takeAway($step, $chance),
             Deed::Tidy => $this->tidy($chance),
+            Deed::Night => $this->night($chance),
             Deed::Picture => $this->picture($step, $chance),
             Deed::Lose => $this->lose($step),
             Deed::Thin => $this->thin($step, $chance),
@@ -261,11 +262,20 @@ final class World
             $from = 1 + $chance->under($item->head);
             $this->allowed($this->as('ines')->delete(route('versions.delete', $item), ['from' => $from, 'to' => $from + $chance->under(6), 'reason' => 'So it is']), 'deleting versions');
         }
-        $kept = $item->refresh()->versions()->pluck('root', 'number')->all();
-        array_diff_key($exempt, $kept) === [] || throw Broken::law('What something rests on is there', $step->item.' '.implode(', ', array_keys(array_diff_key($exempt, $kept))));
-        $kept === array_intersect_key($roots, $kept) || throw Broken::law('A version left behind never changes', $step->item);
+        $this->thinned($step->item, $roots, $exempt);
+    }
+
+    /**
+     * @param  array<int, string>  $roots  of the versions that there were
+     * @param  array<int, mixed>  $exempt  those that something rested on
+     */
+    private function thinned(string $of, array $roots, array $exempt): void
+    {
+        $kept = $this->items[$of]->refresh()->versions()->pluck('root', 'number')->all();
+        array_diff_key($exempt, $kept) === [] || throw Broken::law('What something rests on is there', $of.' '.implode(', ', array_keys(array_diff_key($exempt, $kept))));
+        $kept === array_intersect_key($roots, $kept) || throw Broken::law('A version left behind never changes', $of);
         foreach (array_diff_key($roots, $kept) as $root) {
-            $this->ledger->gone[$step->item] = ($this->ledger->gone[$step->item] ?? []) + Ledger::tags($this->states->tree($root));
+            $this->ledger->gone[$of] = ($this->ledger->gone[$of] ?? []) + Ledger::tags($this->states->tree($root));
         }
     }
 
@@ -746,11 +756,32 @@ final class World
     /** What nobody stands on goes, and what is needed by no state; windows have said where they stand all along. */
     private function tidy(Chance $chance): void
     {
+        $this->standWhereTheyAre();
+        Date::setTestNow(Date::now()->addSeconds($chance->of([1, 10_000, 90_000])));
+        Artisan::call('attic:tidy', ['--at-once' => true]) === 0 || throw Broken::law('The store is sound', Artisan::output());
+    }
+
+    private function standWhereTheyAre(): void
+    {
         foreach ($this->windows as $window) {
             Presence::note($this->items[$window->item], $this->people[$window->who], $window->name, null, $window->base);
         }
-        Date::setTestNow(Date::now()->addSeconds($chance->of([1, 10_000, 90_000])));
-        Artisan::call('attic:tidy', ['--at-once' => true]) === 0 || throw Broken::law('The store is sound', Artisan::output());
+    }
+
+    /** What is done every night, by rules of the shelf that the owner may have changed. */
+    private function night(Chance $chance): void
+    {
+        $this->standWhereTheyAre();
+        WhatIsKept::say($this->people['ines'], ['leave' => 60, 'every' => $chance->of([1, 1, 7, null]), 'then' => $chance->of([[], [['daily', 7], ['weekly', null]], [['hourly', 1], ['daily', null]]]), 'most' => null, 'bytes' => null], $this->shelf);
+        $roots = array_map(fn (Item $item): array => $item->versions()->pluck('root', 'number')->all(), $this->items);
+        $exempt = array_map(fn (Item $item): array => (new Exempt($item->refresh()))->numbers, $this->items);
+        Date::setTestNow(Date::now()->addDays($chance->of([1, 1, 3, 20]))->setTime(3, 0));
+        foreach (['attic:lives' => [], 'attic:keep' => [], 'attic:tidy' => [], 'attic:digest' => []] as $command => $options) {
+            Artisan::call($command, $options) === 0 || throw Broken::law('The night goes by', "{$command}: ".Artisan::output());
+        }
+        foreach (array_keys($this->items) as $of) {
+            $this->thinned($of, $roots[$of], $exempt[$of]);
+        }
     }
 
     private function anEntry(Chance $chance): ?Item
