@@ -66,7 +66,7 @@ final class Laws
         }
     }
 
-    public function holdAtTheEnd(): void
+    public function holdAtTheEnd(bool $merges): void
     {
         $this->hold();
         foreach ($this->world->windows() as $window) {
@@ -80,7 +80,7 @@ final class Laws
         Artisan::call('attic:lives', ['--anew' => true]);
         $lives === $this->lives() || throw Broken::law('What is found is what stands in the versions', implode(' · ', array_slice([...array_diff($lives, $this->lives()), 'anew:', ...array_diff($this->lives(), $lives)], 0, 6)));
         Artisan::call('attic:verify') === 0 || throw Broken::law('The store is sound', Artisan::output());
-        $this->holdWhenTwoAreOne();
+        $merges && $this->holdWhenTwoAreOne();
     }
 
     /** Two of them turn out to be one: what is said of the one is said of the other, on every page. */
