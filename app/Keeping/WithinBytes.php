@@ -11,7 +11,7 @@ use MistyAttic\Core\Store\HashTree;
 
 /**
  * Which versions go so that the states of an item take no more than so many bytes of the file: the oldest first, and never one that is exempt. A state
- * counts for what it holds besides the younger ones, as it lies in the file. Reads all of them, each shared piece once.
+ * counts for what it holds besides the younger ones, as it lies in the file. Reads the states until the bytes are spent, each shared piece once.
  */
 final class WithinBytes
 {
@@ -31,9 +31,6 @@ final class WithinBytes
     /** @var array<int, true> ids of chunks that are counted, as a base of others or by themselves */
     private array $counted = [];
 
-    /** @var array<int, list<string>> number => addresses of what a state holds besides the younger ones */
-    private array $own = [];
-
     public function __construct(ChunkStore $chunks)
     {
         $this->trees = new HashTree($chunks);
@@ -48,50 +45,61 @@ final class WithinBytes
      */
     public function over(array $exempt, array $roots, int $most): array
     {
-        $taken = 0;
+        $left = $most;
+        $sizes = $always = $own = [];
         foreach (array_chunk(array_values(array_unique($exempt)), self::AT_ONCE) as $some) {
-            $taken += array_sum($this->sizes($some));
+            [$bytes, $addresses] = $this->sizes($some);
+            $left -= array_sum($bytes);
+            array_push($always, ...array_merge(...$addresses));
         }
-        $sizes = [];
         foreach (array_chunk($roots, self::AT_ONCE, true) as $some) {
-            $sizes += $this->sizes($some);
-        }
-        $fits = function (int $bytes) use ($sizes): int {
-            $at = 0;
-            foreach ($sizes as $size) {
-                if (($bytes -= $size) < 0) {
-                    break;
-                }
-                $at++;
+            if (array_sum($sizes) > $left) {
+                break;
             }
-
-            return $at;
-        };
-        $all = $taken + array_sum($sizes);
-        $stay = $fits($most - $taken);
-        for ($round = 0; $round < self::ROUNDS && $stay < count($sizes); $round++) {
-            $go = array_slice($sizes, $stay, null, true);
-            $over = $all - $this->rows->freedBy(array_merge(...array_map(fn (int $number): array => $this->own[$number], array_keys($go)))) - $most;
-            $fewer = $over > 0 ? $fits(array_sum(array_slice($sizes, 0, $stay)) - $over) : $stay;
+            [$bytes, $addresses] = $this->sizes($some);
+            $sizes += $bytes;
+            $own += $addresses;
+        }
+        for ($stay = self::fitting($sizes, $left), $round = 0; $round < self::ROUNDS && $stay < count($roots); $round++) {
+            $kept = array_slice($sizes, 0, $stay, true);
+            $over = $this->rows->alone(array_merge($always, ...array_values(array_intersect_key($own, $kept)))) - $most;
+            $fewer = $over > 0 ? self::fitting($kept, array_sum($kept) - $over) : $stay;
             if ($fewer === $stay) {
                 break;
             }
             $stay = $fewer;
         }
 
-        return array_keys(array_slice($sizes, $stay, null, true));
+        return array_keys(array_slice($roots, $stay, null, true));
+    }
+
+    /**
+     * @param  array<int, int>  $sizes
+     * @return int how many of them, from the first on, take no more than so many bytes
+     */
+    private static function fitting(array $sizes, int $bytes): int
+    {
+        $at = 0;
+        foreach ($sizes as $size) {
+            if (($bytes -= $size) < 0) {
+                break;
+            }
+            $at++;
+        }
+
+        return $at;
     }
 
     /**
      * @param  array<int, string>  $roots
-     * @return array<int, int> bytes of each, besides what was counted before
+     * @return array{array<int, int>, array<int, list<string>>} bytes of each, besides what was counted before, and the addresses of that
      */
     private function sizes(array $roots): array
     {
-        $of = [];
+        $of = $own = [];
         foreach ($roots as $at => $root) {
-            $this->own[$at] = array_map(strval(...), array_keys(iterator_to_array($this->trees->chunks((string) hex2bin($root), $this->known))));
-            $of += array_fill_keys($this->own[$at], $at);
+            $own[$at] = array_map(strval(...), array_keys(iterator_to_array($this->trees->chunks((string) hex2bin($root), $this->known))));
+            $of += array_fill_keys($own[$at], $at);
         }
         $sizes = array_fill_keys(array_keys($roots), 0);
         foreach (array_chunk(array_map(strval(...), array_keys($of)), 500) as $some) {
@@ -104,7 +112,7 @@ final class WithinBytes
             }
         }
 
-        return $sizes;
+        return [$sizes, $own];
     }
 
     private function once(int $chunk, int $bytes): int

@@ -313,10 +313,21 @@ final class SqliteChunkStore implements ChunkStore
      */
     private function left(array $gone): array
     {
-        $left = $heirs = $against = [];
+        $left = [];
         foreach (array_chunk(array_keys($gone), self::BATCH) as $ids) {
             $left += array_diff_key($this->sizes('base', $ids), $gone);
         }
+        return [$left, self::against($left, $gone)];
+    }
+
+    /**
+     * @param  array<int, array{id: int, base: int|null, bytes: int}>  $left
+     * @param  array<int, array{id: int, base: int|null, bytes: int}>  $gone
+     * @return array<int, int|null> see {@see left}
+     */
+    private static function against(array &$left, array $gone): array
+    {
+        $heirs = $against = [];
         ksort($left);
         foreach ($left as $id => $row) {
             for ($at = $row['base']; $at !== null && isset($gone[$at]) && ! isset($heirs[$at]); $at = $gone[$at]['base']) {
@@ -328,11 +339,11 @@ final class SqliteChunkStore implements ChunkStore
             $against[$id] = $at === null ? null : $heirs[$at] ?? $at;
         }
 
-        return [$left, $against];
+        return $against;
     }
 
     /**
-     * What comes back when some chunks go: {@see drop}. Of very many that are left, some stand for all.
+     * What comes back when some chunks go: {@see drop}.
      *
      * @param  list<string>  $addresses
      * @return int bytes of data
@@ -341,6 +352,37 @@ final class SqliteChunkStore implements ChunkStore
     {
         $gone = $this->sizes('address', $addresses);
         [$left, $against] = $this->left($gone);
+
+        return (int) array_sum(array_column($gone, 'bytes')) - $this->grown($left, $against);
+    }
+
+    /**
+     * What chunks would take if all else that they are deltas of went.
+     *
+     * @param  list<string>  $addresses
+     * @return int bytes of data
+     */
+    public function alone(array $addresses): int
+    {
+        $asked = array_flip($addresses);
+        $rows = $this->withBases($addresses);
+        $own = array_filter($rows, fn (array $row): bool => isset($asked[$row['address']]));
+        $gone = array_diff_key($rows, $own);
+        $left = array_filter($own, fn (array $row): bool => $row['base'] !== null && isset($gone[$row['base']]));
+        $against = self::against($left, $gone);
+
+        return (int) array_sum(array_column($own, 'bytes')) + $this->grown($left, $against);
+    }
+
+    /**
+     * How much more what is left takes when it is packed against something else. Of very many, some stand for all.
+     *
+     * @param  array<int, array{id: int, base: int|null, bytes: int}>  $left
+     * @param  array<int, int|null>  $against
+     * @return int bytes
+     */
+    private function grown(array $left, array $against): int
+    {
         $every = (int) ceil(max(1, count($left)) / self::TRIED);
         $tried = array_filter($against, fn (int $id): bool => $id % $every === 0, ARRAY_FILTER_USE_KEY);
         $grown = 0;
@@ -352,7 +394,7 @@ final class SqliteChunkStore implements ChunkStore
             }
         }
 
-        return (int) array_sum(array_column($gone, 'bytes')) - (int) round($grown * count($left) / max(1, count($tried)));
+        return (int) round($grown * count($left) / max(1, count($tried)));
     }
 
     /**

@@ -149,7 +149,7 @@ final class Laws
             if ($version->number <= ($this->until[$kind] ?? 0)) {
                 continue;
             }
-            foreach (array_diff_key($this->tagsAt($version->root), $this->known[$kind] ?? []) as $tag => $unused) {
+            foreach (array_diff_key($this->tagsAt($version->root), $this->known[$kind] ?? [], $this->world->ledger->figured) as $tag => $unused) {
                 $author = Ledger::author((string) $tag);
                 // Behind a gap it may have come with what is no longer kept.
                 $writers = [$version->user_id, ...($version->facts['by'] ?? []), ...DB::table('gone_versions')->where('item_id', $item->id)->where('number', '<', $version->number)->where('number', '>', $this->before($versions, $version))->pluck('user_id')->all()];

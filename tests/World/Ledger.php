@@ -7,8 +7,10 @@ namespace Tests\World;
 use App\Models\Item;
 use App\Models\Version;
 use App\Store\States;
+use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
+use MistyAttic\Core\Kinds\Cell;
 
 /** What was typed by whom, what the server said yes to, and who took what away. */
 final class Ledger
@@ -27,6 +29,9 @@ final class Ledger
 
     /** @var array<string, array<string, true>> item => tags that stood in versions which are no longer kept */
     public array $gone = [];
+
+    /** @var array<string, true> figures that were worked out where a file went out that came in again */
+    public array $figured = [];
 
     /** @var array<string, list<int>> kind => versions of its follower with which somebody let it follow again */
     public array $followed = [];
@@ -78,6 +83,14 @@ final class Ledger
         preg_match_all(Pen::TAG, $text, $found);
 
         return array_fill_keys($found[0], true);
+    }
+
+    /** @return array<string, true> figures that nobody typed: a file that goes out has them where a formula stands */
+    public static function results(PartTree $tree): array
+    {
+        $results = array_merge([], ...array_map(fn (Part $part): array => array_map(Cell::result(...), array_filter($part->fields, Cell::isFormula(...))), $tree->parts));
+
+        return array_fill_keys(array_map(fn (int $result): string => "#{$result}", array_filter($results, is_int(...))), true);
     }
 
     /** @return array<string, true> the words and figures that people typed in a state */

@@ -134,6 +134,7 @@ final class World
         }
         $bytes = $out->baseResponse instanceof StreamedResponse ? $out->streamedContent() : (string) $out->getContent();
         [$before, $isNewest] = [$item->root, $number === $item->head];
+        $this->ledger->figured += Ledger::results($this->states->tree((string) $item->versions()->where('number', $number)->value('root')));
         $tab = $item->hasTabs() && in_array($format, ['csv', 'tsv'], true) ? ['tab' => $this->states->tree($item->root)->parts[0]->id ?? ''] : [];
         $this->allowed($this->as($step->who)->post(route('item.file.store', $item), $tab + ['file' => UploadedFile::fake()->createWithContent("back.{$format}", $bytes), 'sure' => 1]), "bringing a file as {$format}");
         $item->refresh();
