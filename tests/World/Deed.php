@@ -40,6 +40,8 @@ enum Deed: string
 
     case Night = 'sleeps';
 
+    case House = 'keeps house';
+
     case Picture = 'puts a picture in';
 
     case Lose = 'deletes an item or brings it back';
@@ -84,7 +86,7 @@ enum Deed: string
             self::Propose => 5,
             self::Trespass, self::AskForYes, self::Rename, self::TakeAway, self::Follow, self::Tidy, self::Lose, self::Pin, self::SwitchHistory, self::Ways => 1,
             self::Reload, self::Answer, self::EditEntry, self::Settle => 3,
-            self::Picture, self::Keep, self::Milestone, self::Restore, self::Pick, self::PartBack, self::TakeBack, self::TakeOut, self::CopyOut, self::Publish, self::Rights, self::Thin, self::Night, self::BringDay, self::Visit, self::BringFile => 2,
+            self::Picture, self::Keep, self::Milestone, self::Restore, self::Pick, self::PartBack, self::TakeBack, self::TakeOut, self::CopyOut, self::Publish, self::Rights, self::Thin, self::Night, self::House, self::BringDay, self::Visit, self::BringFile => 2,
         };
     }
 }

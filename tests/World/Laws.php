@@ -80,7 +80,10 @@ final class Laws
         Artisan::call('attic:lives', ['--anew' => true]);
         $lives === $this->lives() || throw Broken::law('What is found is what stands in the versions', implode(' · ', array_slice([...array_diff($lives, $this->lives()), 'anew:', ...array_diff($this->lives(), $lives)], 0, 6)));
         Artisan::call('attic:verify') === 0 || throw Broken::law('The store is sound', Artisan::output());
-        $merges && $this->holdWhenTwoAreOne();
+        if ($merges) {
+            $this->holdWhenTwoAreOne();
+            $this->world->house->holdWhenSomeAreGone(new Chance(Version::query()->count()));
+        }
     }
 
     /** Two of them turn out to be one: what is said of the one is said of the other, on every page. */

@@ -44,6 +44,8 @@ final class World
 
     public readonly Proposing $proposing;
 
+    public readonly Housekeeping $house;
+
     /** @var array<string, Window> */
     private array $windows = [];
 
@@ -64,6 +66,7 @@ final class World
         $this->days = new ShelfDays($this, $shelf);
         $this->talking = new Talking($this);
         $this->proposing = new Proposing($this);
+        $this->house = new Housekeeping($this, $shelf);
     }
 
     public function do(Step $step): void
@@ -102,6 +105,7 @@ final class World
             Deed::TakeAway => $this->takeAway($step, $chance),
             Deed::Tidy => $this->tidy($chance),
             Deed::Night => $this->night($chance),
+            Deed::House => $this->house->keep($step, $chance),
             Deed::Picture => $this->picture($step, $chance),
             Deed::Lose => $this->lose($step),
             Deed::Thin => $this->thin($step, $chance),

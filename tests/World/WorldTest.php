@@ -39,7 +39,7 @@ final class WorldTest extends FeatureCase
     /** Whether every table counts as a large one, of which only what differs is read. */
     private bool $large = false;
 
-    /** Whether two of them turn out to be one when all is done, which takes longer than all else: of a script only when it says `// two are one`. */
+    /** Whether two of them turn out to be one when all is done, and some items go for good, which takes longer than all else: of a script only when it says `// to the end`. */
     private bool $merges = true;
 
     #[TestWith([17])]
@@ -54,7 +54,7 @@ final class WorldTest extends FeatureCase
             $this->large = $of % 2 === 0;
             $broken = $this->live($life);
             if ($broken !== null) {
-                self::fail("World of seed {$seed}, life {$of}.\n".($this->large ? "// large\n" : '')."// two are one\n".$this->shrunk($life, $broken));
+                self::fail("World of seed {$seed}, life {$of}.\n".($this->large ? "// large\n" : '')."// to the end\n".$this->shrunk($life, $broken));
             }
         }
         fwrite(STDERR, "world: seed {$seed}, {$lived} steps\n");
@@ -76,7 +76,7 @@ final class WorldTest extends FeatureCase
     public function test_a_script_that_failed_once(string $file): void
     {
         $said = file($file, FILE_IGNORE_NEW_LINES) ?: [];
-        [$this->large, $this->merges] = [in_array('// large', $said, true), in_array('// two are one', $said, true)];
+        [$this->large, $this->merges] = [in_array('// large', $said, true), in_array('// to the end', $said, true)];
         $lines = array_filter($said, fn (string $line) => $line !== '' && $line[0] !== '/');
         self::assertNull($this->live(array_map(Step::read(...), array_values($lines)))?->getMessage());
     }
