@@ -73,8 +73,9 @@ final readonly class LetGo
         [$old, $new] = $excerpt === null ? [$this->states->tree($before->root), $this->states->tree($next->root)] : [$excerpt->old, $excerpt->new];
         $changes = $excerpt->changes ?? TreeCompare::of($old, $new);
         $touched = Touched::by($changes, $kind);
+        $whole = $excerpt !== null && $item->formulas ? $this->states->tree($next->root) : $new;
 
-        return DB::transaction(function () use ($item, $before, $between, $next, $old, $new, $changes, $touched, $grid): bool {
+        return DB::transaction(function () use ($item, $before, $between, $next, $old, $new, $changes, $touched, $kind, $whole): bool {
             // Something may have come to rest on one of them, or grown, while all this was read.
             $stands = Version::query()->where('item_id', $item->id)->whereIn('id', [$before->id, $next->id])->pluck('root', 'id')->all();
             $exempt = (new Exempt($item->refresh()))->numbers;
@@ -89,12 +90,12 @@ final readonly class LetGo
                 $this->touch($item, $next, (string) $part, $what, $new->wholePosition(explode('/', (string) $part)[0]), $wrote);
             }
             DB::table('carried')->where('item_id', $item->id)->whereIn('number', $numbers)->delete();
-            $this->lives->close($item, $before->number, $next->number);
+            $this->lives->close($item, $before->number, $next->number, $kind, $whole);
             DB::table('gone_versions')->insertUsing(['item_id', 'number', 'user_id', 'saved_at'], DB::table('versions')->where('item_id', $item->id)->whereIn('number', $between)->select('item_id', 'number', 'user_id', 'saved_at'));
             $this->stoodOn($item, $before->number, $next);
             DB::table('versions')->where('item_id', $item->id)->whereIn('number', $between)->delete();
             DB::table('items')->where('id', $item->id)->increment('gone', count($between));
-            if ($grid === null) {
+            if ($kind->grid() === null) {
                 $this->carried->keep($item, $next, $old, $new, $changes);
             }
 

@@ -120,17 +120,38 @@ final class Lives
         return $spelled;
     }
 
-    /** Where versions are gone, lives begin and end with the next one that is kept. */
-    public function close(Item $item, int $after, int $next): void
+    /**
+     * Where versions are gone, lives begin and end with the next one that is kept; what went and came back between goes on.
+     *
+     * @param  PartTree  $at  the next one, whole where formulas may stand in it
+     */
+    public function close(Item $item, int $after, int $next, Kind $kind, PartTree $at): void
     {
         $blocks = new LifeBlocks($item);
-        $kept = fn (int $number): int => $number > $after && $number < $next ? $next : $number;
-        $blocks->change($after + 1, $next, function (Life $life) use ($kept): ?Life {
-            $life = $life->between($kept($life->from), $life->gone === null ? null : $kept($life->gone));
+        $kept = fn (?int $number): ?int => $number !== null && $number > $after && $number < $next ? $next : $number;
+        $key = fn (Life $life): string => "{$life->part}\0{$life->field}\0{$life->text}";
+        $went = $came = [];
+        foreach ($blocks->lives($after + 1, $next) as $life) {
+            $kept($life->from) === $next ?: ($kept($life->gone) === $next ? $went[$key($life)] = true : null);
+            $kept($life->from) === $next && $kept($life->gone) !== $next ? $came[$key($life)] = $kept($life->gone) : null;
+        }
+        $blocks->change($after + 1, $next, function (Life $life) use ($kept, $key, $went, $came, $next, $kind, $at): ?Life {
+            [$from, $gone, $of] = [(int) $kept($life->from), $kept($life->gone), $key($life)];
+            if ($from === $next) {
+                return $gone === $next || isset($went[$of]) ? null : self::respelled($life->between($from, $gone), $kind, $at);
+            }
 
-            return $life->gone === null || $life->from < $life->gone ? $life : null;
+            return $life->between($from, $gone === $next && array_key_exists($of, $came) ? $came[$of] : $gone);
         });
         $blocks->save();
+    }
+
+    /** What is said to have come with another version than it did is spelled as it is there. */
+    private static function respelled(Life $life, Kind $kind, PartTree $at): Life
+    {
+        $part = $life->spelled === null ? null : $at->find($life->part);
+
+        return $part === null ? $life : new Life($life->item, $life->part, $life->field, $life->from, $life->gone, $life->text, self::spelled($kind, $at, $part, [$life->field => $life->text])[$life->field][1]);
     }
 
     /** What is found of an item up to a version is found of its copy; not when that is so much that it is to be read in by night. */

@@ -21,6 +21,8 @@ use App\Past\MarkMilestone;
 use App\Restoring\RestoreVersion;
 use App\Restoring\SomebodysEdits;
 use App\Restoring\TakeOutEdits;
+use App\Store\Life;
+use App\Store\LifeBlocks;
 use App\Store\Space;
 use App\Store\States;
 use App\Store\WhatIsKept;
@@ -371,6 +373,31 @@ final class KeepingTest extends FeatureCase
         self::assertLessThanOrEqual(100_000, $this->bytes());
         self::assertGreaterThan(60_000, $this->bytes());
         self::assertSame([], (new Rehearsed($item->refresh(), WhatIsKept::item($item)))->go);
+    }
+
+    public function test_what_is_found_where_versions_are_gone_is_what_stands_in_those_that_are_kept(): void
+    {
+        $item = $this->document($this->shelf, $this->ines, 'The kettle', 'The lamp');
+        foreach ([['A toaster', 'The lamp'], ['The kettle', 'A lead'], ['The kettle', 'The lamp'], ['A toaster', 'A lead'], ['The kettle'], ['The kettle', 'A fuse']] as $texts) {
+            $this->save($item, $this->ines, $this->paragraphs(...$texts));
+        }
+        $sheet = $this->app->make(MakeItem::class)->handle($this->shelf, $this->ines, 'spreadsheet', 'Sums');
+        $rows = fn (int $count): PartTree => PartTree::of([
+            new Part('tab1', 'tab', 0, ['name' => 'June', 'frozen' => 0]), new Part('cola', 'column', 1, ['width' => 0, 'format' => '']),
+            ...array_map(fn (int $at): Part => new Part("row{$at}", 'row', 1, ['cola' => $at]), range(1, $count)), new Part('rsum', 'row', 1, ['cola' => ['=', 'SUM([row1.cola]:[row2.cola])']]),
+            new Part('rall', 'row', 1, $count > 3 ? ['cola' => ['=', 'SUM([row1.cola]:[rsum.cola])']] : []),
+        ]);
+        foreach ([2, 4, 6, 7, 8] as $count) {
+            $this->save($sheet, $this->ines, $rows($count));
+        }
+        $found = fn (Item $item): array => array_map(fn (Life $life): string => (string) json_encode($life), iterator_to_array((new LifeBlocks($item))->lives(), false));
+        foreach ([[$item, 3, 4], [$item, 5, 7], [$sheet, 3, 4]] as [$of, $from, $to]) {
+            $this->actingAs($this->ines)->delete(route('versions.delete', $of), ['from' => $from, 'to' => $to, 'reason' => 'Small']);
+            $as = $found($of);
+            Artisan::call('attic:lives', ['--item' => $of->key]);
+            self::assertEqualsCanonicalizing($found($of), $as);
+            self::assertGreaterThan(0, $of->refresh()->gone);
+        }
     }
 
     public function test_words_that_were_carried_from_the_version_before_hold_it_in_no_gap(): void
