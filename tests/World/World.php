@@ -11,6 +11,7 @@ use App\Models\HeldEdit;
 use App\Models\Item;
 use App\Models\Presence;
 use App\Models\Proposal;
+use App\Models\Publishing;
 use App\Models\Shelf;
 use App\Models\User;
 use App\Models\Version;
@@ -787,6 +788,26 @@ final class World
         foreach (array_keys($this->items) as $of) {
             $this->thinned($of, $roots[$of], $exempt[$of]);
         }
+        $this->mailed();
+    }
+
+    /** What is mailed to somebody who only reads tells of nothing else than they may see. */
+    private function mailed(): void
+    {
+        $mails = DB::table('mails')->where('recipient', $this->people['rafi']->email)->orderBy('id')->pluck('body')->all();
+        $feed = (string) $this->allowed($this->http->get(route('feed.shelf', [str_repeat('r', 40), $this->shelf->key])), 'reading a feed')->getContent();
+        $told = array_merge(Ledger::tagsOf($feed), ...array_map(fn (mixed $text): array => Ledger::tagsOf((string) $text), $mails));
+        if ($told === []) {
+            return;
+        }
+        foreach ($this->items as $kind => $item) {
+            $sees = $this->sees('rafi', $kind) || ! $item->isPublishable() ? $item->versions()->pluck('root')->all() : Version::query()->whereIn('id', Publishing::query()->where('item_id', $item->id)->select('version_id'))->pluck('root')->all();
+            foreach ($sees as $root) {
+                $told = array_diff_key($told, Ledger::tags($this->states->tree((string) $root)));
+            }
+        }
+        $told = array_diff_key($told, ...array_values($this->ledger->gone));
+        $told === [] || throw Broken::law('Nobody sees what is not theirs to see', 'rafi was mailed '.implode(', ', array_keys($told)));
     }
 
     private function anEntry(Chance $chance): ?Item

@@ -11,6 +11,7 @@ use App\Models\Item;
 use App\Models\Role;
 use App\Models\User;
 use App\Store\States;
+use App\Watching\Watch;
 use Illuminate\Support\Facades\Date;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
@@ -158,6 +159,10 @@ final class WorldTest extends FeatureCase
             'visitor' => User::visitor(), 'stranger' => $this->person('Sol Marsh'),
         ];
         $shelf = $this->shelf('Volunteers', [[$people['ines'], Role::Owner], [$people['tobi'], Role::Editor], [$people['nell'], Role::Editor], [$people['jun'], Role::Editor], [$people['rafi'], Role::Viewer]]);
+        foreach (['rafi', 'tobi', 'nell'] as $who) {
+            Watch::say($people[$who], $shelf, 'all');
+        }
+        $people['rafi']->forceFill(['feed_key' => str_repeat('r', 40)])->save();
         $items = [];
         foreach (self::KINDS as $kind) {
             $items[$kind] = $this->app->make(MakeItem::class)->handle($shelf, $people['ines'], $kind, ucfirst($kind));
