@@ -12,6 +12,7 @@ use App\Models\Item;
 use App\Models\Role;
 use App\Models\Shelf;
 use App\Models\User;
+use App\Words\Ways;
 use App\Models\Version;
 use App\Store\States;
 use App\Words\Days;
@@ -241,6 +242,29 @@ final class DatasetsTest extends FeatureCase
         $this->post(route('restore.store', [$item, 1]), ['seen' => 4])->assertSessionHasNoErrors();
         self::assertCount(9, $this->tree($item->refresh())->parts);
         $this->assertVerified();
+    }
+
+    public function test_a_record_that_is_saved_as_it_stands_stays_as_it_is_whatever_is_in_it(): void
+    {
+        $csv = "Day,Note,Minutes,Mended,Shelf\n2026-01-03,one,35,yes,A\nsoon,\"two\nlines\",a while,perhaps,  B  \n2026-02-07,\" spaces \",80,no,\"C\nD\"\n2026-02-08,x,1.5,yes,E\n";
+        $item = $this->dataset($csv);
+        // As something that not all of them can be read as.
+        foreach (['Day' => 'date', 'Minutes' => 'number', 'Mended' => 'boolean', 'Shelf' => 'choice'] as $name => $type) {
+            $this->field($item, $this->fields($item)[$name]->id, ['name' => $name, 'type' => $type, 'choices' => "A\nB", 'sure' => '1'])->assertSessionHasNoErrors();
+        }
+        $records = array_values(array_filter($this->tree($item)->parts, fn (Part $part) => $part->role === 'record'));
+        $forms = require __DIR__.'/../answers/forms.php';
+        foreach ($records as $at => $record) {
+            foreach (['point', 'comma'] as $numbers) {
+                $this->people['editor']->update(['numbers' => $numbers === 'comma' ? array_keys(Ways::NUMBERS)[1] : '']);
+                $form = $forms((string) $this->get(route('record.edit', [$item, $record->id]))->assertOk()->getContent());
+                $form = array_values(array_filter($form, fn (array $each) => str_ends_with($each['action'], "/records/{$record->id}") && ! str_contains($each['fields'], '_method=delete')))[0];
+                parse_str($form['fields'], $sent);
+                $root = $item->refresh()->root;
+                $this->post($form['action'], $sent)->assertSessionHasNoErrors();
+                self::assertSame($root, $item->refresh()->root, "record {$at}, {$numbers}: ".json_encode($sent));
+            }
+        }
     }
 
     public function test_records_are_found_sorted_and_turned_page_by_page(): void

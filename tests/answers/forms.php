@@ -3,7 +3,8 @@
 declare(strict_types=1);
 
 /**
- * What the forms of a page would send, each by each of its buttons, with what stands in their fields: that which changes something. Files are left out.
+ * What the forms of a page would send, each by each of its buttons, with what stands in their fields as a browser lets it (HTML, 4.10.5.1, “value sanitization algorithm”): that
+ * which changes something. Files are left out.
  *
  * @return list<array{action: string, fields: string, button: string}> the fields as a query
  */
@@ -26,7 +27,10 @@ return static function (string $html): array {
             match (true) {
                 ! $field instanceof DOMElement, in_array($field->getAttribute('type'), ['file', 'submit'], true), $field->getAttribute('name') === '_token' => null,
                 in_array($field->getAttribute('type'), ['checkbox', 'radio'], true) => $field->hasAttribute('checked') ? $take($field, $field->getAttribute('value') ?: 'on') : null,
-                default => $take($field, $field->getAttribute('value')),
+                $field->getAttribute('type') === 'date' => $take($field, preg_match('/^\d{4}-\d{2}-\d{2}$/D', $field->getAttribute('value')) === 1 ? $field->getAttribute('value') : ''),
+                $field->getAttribute('type') === 'number' => $take($field, is_numeric($field->getAttribute('value')) ? $field->getAttribute('value') : ''),
+                $field->getAttribute('type') === 'hidden' => $take($field, $field->getAttribute('value')),
+                default => $take($field, str_replace(["\r", "\n"], '', $field->getAttribute('value'))),
             };
         }
         foreach ($own('textarea') as $field) {

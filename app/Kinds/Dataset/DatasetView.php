@@ -81,6 +81,12 @@ final class DatasetView
         return is_array($result) ? (string) $result[1] : self::show($result);
     }
 
+    /** Whether a value is a day as a field for days takes it; in any other, a browser shows and sends nothing. */
+    public static function isDay(string $value): bool
+    {
+        return preg_match('/^\d{4}-\d{2}-\d{2}$/D', $value) === 1;
+    }
+
     public function value(int $row, string $field): string
     {
         $value = $this->data->column($field)[$row];

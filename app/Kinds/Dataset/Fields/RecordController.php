@@ -53,8 +53,8 @@ final class RecordController extends Controller
         abort_unless($record === 'new' || $before !== null, 404);
         $values = [];
         foreach ($fields as $field) {
-            $text = trim((string) ($sent['values'][$field->id] ?? ''));
-            if ($field->string('expression') !== '' || ! array_key_exists($field->id, $sent['values'] ?? []) || DatasetView::cell($before->fields[$field->id] ?? null) === $text) {
+            $text = trim(str_replace(["\r\n", "\r"], "\n", (string) ($sent['values'][$field->id] ?? '')));
+            if ($field->string('expression') !== '' || ! array_key_exists($field->id, $sent['values'] ?? []) || trim(DatasetView::cell($before->fields[$field->id] ?? null)) === $text) {
                 continue;
             }
             [$values[$field->id], $fits] = DatasetEdit::typed($field, $text);

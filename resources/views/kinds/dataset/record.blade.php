@@ -9,11 +9,13 @@
                 @php($value = old("values.{$field->id}") ?? App\Kinds\Dataset\DatasetView::cell($record->fields[$field->id] ?? null))
                 <div class="field"><label class="label" for="v-{{ $field->id }}">{{ $field->string('name') }} <small>{{ __("data.types.{$field->string('type')}") }}</small></label>
                     @if ($field->string('type') === 'boolean')
-                        <div class="select"><select id="v-{{ $field->id }}" name="values[{{ $field->id }}]"><option value=""></option><option value="yes" @selected($value === 'yes')>{{ __('views/kinds/dataset.record.yes') }}</option><option value="no" @selected($value === 'no')>{{ __('views/kinds/dataset.record.no') }}</option></select></div>
+                        <div class="select"><select id="v-{{ $field->id }}" name="values[{{ $field->id }}]"><option value=""></option><option value="yes" @selected($value === 'yes')>{{ __('views/kinds/dataset.record.yes') }}</option><option value="no" @selected($value === 'no')>{{ __('views/kinds/dataset.record.no') }}</option>@unless (in_array($value, ['', 'yes', 'no'], true))<option value="{{ $value }}" selected>{{ $value }}</option>@endunless</select></div>
+                    @elseif (str_contains($value, "\n"))
+                        <textarea class="textarea" id="v-{{ $field->id }}" name="values[{{ $field->id }}]" rows="{{ min(8, 1 + substr_count($value, "\n")) }}" dir="auto">{{ "\n".$value }}</textarea>
                     @elseif ($field->string('type') === 'choice' && $field->strings('choices') !== [])
                         <input class="input" id="v-{{ $field->id }}" name="values[{{ $field->id }}]" value="{{ $value }}" list="c-{{ $field->id }}"><datalist id="c-{{ $field->id }}">@foreach ($field->strings('choices') as $choice)<option value="{{ $choice }}"></option>@endforeach</datalist>
                     @else
-                        <input class="input" id="v-{{ $field->id }}" name="values[{{ $field->id }}]" value="{{ $value }}" @if ($field->string('type') === 'date') type="date" @endif>
+                        <input class="input" id="v-{{ $field->id }}" name="values[{{ $field->id }}]" value="{{ $value }}" @if ($field->string('type') === 'date' && ($value === '' || App\Kinds\Dataset\DatasetView::isDay($value))) type="date" @endif>
                     @endif
                 </div>
             @endforeach
