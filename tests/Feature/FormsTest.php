@@ -441,6 +441,35 @@ final class FormsTest extends FeatureCase
         self::assertFalse($this->tree($entry)->has('qmany'));
     }
 
+    public function test_a_page_that_is_sent_as_it_came_changes_no_answer_whatever_is_asked_by_now(): void
+    {
+        $this->setting(['editable' => true]);
+        $this->post('/read/book', ['seen' => ['qone', 'qtwo', 'qmail', 'qmany'], 'a' => ['qtwo' => "A cable\nand a lead"] + $this->answers()])->assertSee('Thank you.');
+        $entry = $this->form->entries()->firstOrFail();
+        $forms = require __DIR__.'/../answers/forms.php';
+        $send = function (string $page, string $to) use ($forms): void {
+            $form = array_values(array_filter($forms((string) $this->get($page)->assertOk()->getContent()), fn (array $each) => str_ends_with($each['action'], $to)))[0];
+            parse_str($form['fields'], $sent);
+            $this->post($form['action'], $sent)->assertSessionHasNoErrors();
+        };
+        foreach (['short', 'date', 'time', 'number', 'scale', 'yes_no', 'long'] as $type) {
+            $tree = $this->tree($this->form->refresh());
+            // In another order, too.
+            $two = new Part('qtwo', 'question', 1, ['type' => $type] + $tree->get('qtwo')->fields);
+            $rest = array_values(array_filter($tree->parts, fn (Part $part) => $part->id !== 'qtwo'));
+            $this->save($this->form, $this->people['owner'], PartTree::of($type === 'date' ? [...$rest, $two] : [...array_slice($rest, 0, 2), $two, ...array_slice($rest, 2)]));
+            $this->publish($this->form, $this->people['owner']);
+            Date::setTestNow(Date::now()->addMinutes(2));
+            $root = $entry->refresh()->root;
+            $send("/read/book/mine/{$entry->token}", "/read/book/mine/{$entry->token}");
+            self::assertSame($root, $entry->refresh()->root, "by its sender, {$type}");
+            $this->actingAs($this->people['editor']);
+            $send(route('item', $entry), '/answers');
+            self::assertSame($root, $entry->refresh()->root, "by an editor, {$type}");
+            $this->app['auth']->forgetGuards();
+        }
+    }
+
     public function test_after_an_error_the_fields_show_what_was_typed(): void
     {
         $entry = $this->entry();

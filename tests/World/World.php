@@ -650,6 +650,7 @@ final class World
         if ($entry->deleted_at !== null) {
             return;
         }
+        $this->sendAsItCame($entry, $step->who);
         $asks = $this->shelf->refresh()->load('memberships')->wantsYesOf($this->people[$step->who], $entry);
         $own = Proposal::of($this->people[$step->who], $entry);
         $this->allowed($this->as($step->who)->put(route('entry.save', $entry), ['base' => $entry->root, 'a' => [$question => $this->pen($chance, 'entry', $step->who)->tag()] + $answers] + ($own === null ? [] : ['proposal' => $own->id])), 'editing an entry');
@@ -658,6 +659,21 @@ final class World
             throw Broken::law('No state is live that nobody with the right to said yes to', "{$step->who} changed entry {$entry->number} alone");
         }
         $this->onlyThese($entry, $tree, $after, [$question]);
+    }
+
+    /** A page that is sent without a letter written changes nothing. */
+    private function sendAsItCame(Item $entry, string $who): void
+    {
+        $page = (string) $this->allowed($this->as($who)->get(route('item', $entry)), 'opening an entry')->getContent();
+        foreach ((require __DIR__.'/../answers/forms.php')($page) as $form) {
+            if ($form['action'] === route('entry.save', $entry)) {
+                parse_str($form['fields'], $sent);
+                $this->allowed($this->as($who)->post($form['action'], $sent), 'sending an entry as it came');
+                $entry->root === $entry->refresh()->root || throw Broken::law('No answer of an entry changes unless somebody sent that field', "entry {$entry->number}, sent as it came");
+
+                return;
+            }
+        }
     }
 
     /**

@@ -55,6 +55,7 @@ final class WorldTest extends FeatureCase
             $this->large = $of % 2 === 0;
             $broken = $this->live($life);
             if ($broken !== null) {
+                fwrite(STDERR, "world: seed {$seed}, life {$of}: {$broken->getMessage()}. Looking for the fewest steps, which takes a while.\n");
                 self::fail("World of seed {$seed}, life {$of}.\n".($this->large ? "// large\n" : '')."// to the end\n".$this->shrunk($life, $broken));
             }
         }
