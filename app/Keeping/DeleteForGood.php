@@ -21,6 +21,9 @@ final class DeleteForGood
     /** Ids that are asked for at once. */
     private const AT_ONCE = 500;
 
+    /** Columns that may be empty, and without which a row would be another thing: a rule of an item would be one of the place. */
+    public const TELLS_WHAT_IT_IS = ['items.form_id', 'keeping_rules.shelf_id', 'keeping_rules.item_id', 'watches.shelf_id', 'watches.item_id', 'comments.of_id'];
+
     public function __construct(private readonly Lives $lives) {}
 
     public function item(Item $item, ?User $person): void
@@ -83,7 +86,7 @@ final class DeleteForGood
             $needed = array_column(DB::select("PRAGMA table_info({$other->name})"), 'notnull', 'name');
             foreach (DB::select("PRAGMA foreign_key_list({$other->name})") as $key) {
                 if ($key->table === $table) {
-                    $pointing[] = [$other->name, $key->from, (bool) $needed[$key->from]];
+                    $pointing[] = [$other->name, $key->from, (bool) $needed[$key->from] || in_array("{$other->name}.{$key->from}", self::TELLS_WHAT_IT_IS, true)];
                 }
             }
         }

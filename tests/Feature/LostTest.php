@@ -4,14 +4,17 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Keeping\DeleteForGood;
 use App\Making\CopyOut;
 use App\Making\MakeItem;
+use App\Models\Comment;
 use App\Models\Item;
 use App\Models\Role;
 use App\Models\Shelf;
 use App\Models\User;
 use App\Models\Version;
 use App\Past\MarkMilestone;
+use App\Store\WhatIsKept;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Content\Part;
@@ -134,6 +137,44 @@ final class LostTest extends FeatureCase
         $this->get(route('history', $copy))->assertOk();
         $this->get(route('log', [$this->shelf, 'about' => 'deleting']))->assertSee('deleted “Bench rules” for good, with 2 versions');
         self::assertSame(0, Artisan::call('attic:verify'), Artisan::output());
+    }
+
+    public function test_what_is_said_ruled_and_watched_of_it_goes_with_it_and_nothing_else_is_ruled_by_that(): void
+    {
+        $item = $this->document($this->shelf, $this->tobi, 'One', 'Two');
+        $other = $this->document($this->shelf, $this->tobi, 'Stays');
+        $place = WhatIsKept::place()->values;
+        $this->actingAs($this->ines)->post(route('talk.begin', $item), ['text' => 'Is it?'])->assertSessionHasNoErrors();
+        $comment = Comment::query()->firstOrFail();
+        $this->post(route('talk.say', [$item, $comment->thread]), ['deed' => 'edited', 'of' => $comment->id, 'text' => 'Is that so?'])->assertSessionHasNoErrors();
+        self::assertSame(1, Comment::query()->whereNotNull('of_id')->count());
+        $this->post(route('keeping.say', $item), ['leave' => 60, 'most' => 10, 'do' => 'keep'])->assertSessionHasNoErrors();
+        $this->put(route('watch.item', $item), ['how' => 'all'])->assertSessionHasNoErrors();
+        $this->post(route('keeping.shelf.say', $this->shelf), ['leave' => 60, 'every' => 7, 'do' => 'keep'])->assertSessionHasNoErrors();
+        $this->put(route('watch.shelf', $this->shelf), ['how' => 'marks'])->assertSessionHasNoErrors();
+        $this->delete(route('item.destroy', $item));
+        $this->delete(route('item.for-good', $item), ['name' => $item->title])->assertRedirect(route('lost', $this->shelf));
+        self::assertSame([0, 1, 1, []], [Comment::query()->count(), DB::table('keeping_rules')->count(), DB::table('watches')->count(), DB::select('PRAGMA foreign_key_check')]);
+        self::assertSame([$place, 7], [WhatIsKept::place()->values, WhatIsKept::item($other)->values['every']]);
+        $this->delete(route('shelf.destroy', $this->shelf));
+        $this->delete(route('shelf.for-good', $this->shelf), ['name' => $this->shelf->name])->assertRedirect(route('lost.all'));
+        self::assertSame([0, 0, 0, []], [DB::table('keeping_rules')->count(), DB::table('watches')->count(), Item::query()->count(), DB::select('PRAGMA foreign_key_check')]);
+        self::assertSame($place, WhatIsKept::place()->values);
+        self::assertSame(0, Artisan::call('attic:verify'), Artisan::output());
+    }
+
+    /** A column that a CHECK of its table names says what a row is: emptied, it would be something else, or can't be. */
+    public function test_no_row_becomes_another_thing_when_what_it_points_to_goes(): void
+    {
+        foreach (DB::select("SELECT name, sql FROM sqlite_master WHERE type = 'table'") as $table) {
+            preg_match_all('/CHECK\s*(\((?:[^()]|(?1))*\))/', (string) $table->sql, $checks);
+            $needed = array_column(DB::select("PRAGMA table_info({$table->name})"), 'notnull', 'name');
+            foreach (DB::select("PRAGMA foreign_key_list({$table->name})") as $key) {
+                // Nobody's account is deleted, and chunks are dropped by their own rules.
+                $isSaid = array_filter($checks[1], fn (string $check) => preg_match("/\b{$key->from}\b/", $check) === 1) !== [] && ! $needed[$key->from] && ! in_array($key->table, ['users', 'chunks'], true);
+                self::assertSame($isSaid, in_array("{$table->name}.{$key->from}", DeleteForGood::TELLS_WHAT_IT_IS, true), "{$table->name}.{$key->from}");
+            }
+        }
     }
 
     public function test_a_form_goes_with_its_entries_and_takes_no_answers(): void

@@ -8,6 +8,8 @@ use App\Models\Item;
 use App\Models\Role;
 use App\Models\Shelf;
 use App\Models\Version;
+use App\Store\WhatIsKept;
+use App\Watching\Watch;
 use Illuminate\Support\Facades\Artisan;
 
 /** What owners do with whole items and the shelf: away and back again, after which all is as it was; and, when all else is done, away for good. */
@@ -117,10 +119,14 @@ final class Housekeeping
             $kind = $chance->of(array_keys($kept));
             $item = $kept[$kind]->refresh();
             unset($kept[$kind]);
+            WhatIsKept::say($this->world->people['ines'], [...WhatIsKept::item($item)->values, 'most' => 10], item: $item);
+            Watch::say($this->world->people['rafi'], $item, 'all');
+            $rules = [WhatIsKept::place()->values, WhatIsKept::shelf($this->shelf)->values];
             $this->world->isLost($kind) || $this->world->allowed($this->world->as('ines')->delete(route('item.destroy', $item)), 'deleting');
             $this->world->allowed($this->world->as('ines')->get(route('item.ask-for-good', $item)), 'asking what goes for good');
             $this->world->allowed($this->world->as('ines')->delete(route('item.for-good', $item), ['name' => $item->title]), 'deleting for good');
             Item::query()->withoutGlobalScopes()->find($item->id) === null || throw Broken::law('What goes for good is gone', $kind);
+            $rules === [WhatIsKept::place()->values, WhatIsKept::shelf($this->shelf)->values] || throw Broken::law('What is not deleted stays', "the rules, without the {$kind}");
             foreach ($kept as $other => $of) {
                 $was = $of->versions()->orderBy('number')->pluck('root')->all();
                 $of->refresh()->root === end($was) || throw Broken::law('What is not deleted stays', $other);
