@@ -26,7 +26,7 @@ final readonly class News
     private const MOVED = <<<'SQL'
         SELECT i.root, i.head, i.title, i.talked, i.shelf_id, i.deleted_at, (SELECT deleted_at FROM shelves WHERE id = i.shelf_id),
             (SELECT role FROM memberships WHERE shelf_id = i.shelf_id AND user_id = :user),
-            (SELECT count(*) || ' ' || coalesce(max(h.id), 0) || ' ' || group_concat(coalesce(m.role, '-')) FROM held_edits h LEFT JOIN memberships m ON m.shelf_id = i.shelf_id AND m.user_id = h.user_id WHERE h.item_id = i.id AND h.settled_at IS NULL),
+            (SELECT count(*) || ' ' || coalesce(max(h.id), 0) || ' ' || group_concat(coalesce(m.role, '-') || coalesce(u.left_at, '')) FROM held_edits h LEFT JOIN memberships m ON m.shelf_id = i.shelf_id AND m.user_id = h.user_id LEFT JOIN users u ON u.id = h.user_id WHERE h.item_id = i.id AND h.settled_at IS NULL),
             (SELECT group_concat(s.root) FROM report_sources r JOIN items s ON s.key = r.source WHERE r.report_id = i.id)
         FROM items i WHERE i.id = :item
         SQL;

@@ -63,7 +63,7 @@ final class HeldEdit extends Model
 
     /**
      * Edits that somebody is to settle: their own, and on shelves that they own those whose author can't come, because they are no
-     * editor there any more or have no account.
+     * editor there any more, were let in no more, or have no account.
      *
      * @param  Builder<self>  $query
      * @return Builder<self>
@@ -72,7 +72,8 @@ final class HeldEdit extends Model
     {
         return $query->whereNull('settled_at')->where(fn ($either) => $either->where('user_id', $user->id)->orWhere(fn ($orphan) => $orphan
             ->whereExists(fn ($mine) => $this->members($mine)->where('memberships.user_id', $user->id)->where('memberships.role', Role::Owner))
-            ->whereNotExists(fn ($theirs) => $this->members($theirs)->whereColumn('memberships.user_id', 'held_edits.user_id')->whereIn('memberships.role', [Role::Editor, Role::Owner]))));
+            ->whereNotExists(fn ($theirs) => $this->members($theirs)->whereColumn('memberships.user_id', 'held_edits.user_id')->whereIn('memberships.role', [Role::Editor, Role::Owner])
+                ->join('users', 'users.id', '=', 'memberships.user_id')->whereNull('users.left_at'))));
     }
 
     private function members(\Illuminate\Database\Query\Builder $query): \Illuminate\Database\Query\Builder

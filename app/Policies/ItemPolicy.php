@@ -286,7 +286,7 @@ final class ItemPolicy
         if ($held->item_id !== $item->id || $held->user_id === $user->id || $write->denied()) {
             return $held->item_id === $item->id && $held->user_id === $user->id ? $write : Response::denyAsNotFound();
         }
-        $comes = $item->shelf->memberships->firstWhere('user_id', $held->user_id)?->role->atLeast(Role::Editor) ?? false;
+        $comes = $held->user->left_at === null && ($item->shelf->memberships->firstWhere('user_id', $held->user_id)?->role->atLeast(Role::Editor) ?? false);
 
         return $item->shelf->roleOf($user) === Role::Owner && ! $comes ? $write : Response::denyAsNotFound();
     }

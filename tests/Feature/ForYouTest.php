@@ -59,6 +59,28 @@ final class ForYouTest extends FeatureCase
         $this->post(route('for-you.aside'), ['ref' => 'restored 999999'])->assertRedirect();
     }
 
+    public function test_what_waits_for_somebody_who_is_let_in_no_more_waits_for_an_owner(): void
+    {
+        $item = $this->document($this->shelf, $this->tobi, 'One', 'Two');
+        $base = $item->root;
+        $this->save($item, $this->ines, $this->paragraphs('One!', 'Two'));
+        $this->save($item, $this->tobi, $this->paragraphs('One?', 'Two'), $base);
+        $held = $item->heldEdits()->firstOrFail();
+        $this->actingAs($this->ines)->get(route('held', [$item, $held]))->assertNotFound();
+        $this->tobi->forceFill(['left_at' => now()])->save();
+        $this->get(route('for-you'))->assertSee('it met');
+        $this->get(route('held', [$item, $held]))->assertOk();
+        $this->put(route('held.settle', [$item, $held]), ['choice' => 'theirs'])->assertSessionHasNoErrors();
+        self::assertNotNull($held->refresh()->settled_at);
+        // Nor is a yes asked of somebody who can't say it.
+        $shelf = $this->shelf->load('memberships');
+        self::assertFalse($shelf->othersLetPublish($this->ines));
+        $shelf->memberships()->where('user_id', $this->tobi->id)->update(['publishes' => true]);
+        self::assertFalse($shelf->load('memberships')->othersLetPublish($this->ines));
+        $this->tobi->forceFill(['left_at' => null])->save();
+        self::assertTrue($shelf->load('memberships')->othersLetPublish($this->ines));
+    }
+
     public function test_wishes_wait_for_who_may_say_yes_and_answers_for_who_asked(): void
     {
         $page = $this->page($this->shelf, $this->tobi, 'Open');

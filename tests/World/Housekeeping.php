@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\World;
 
+use App\Models\HeldEdit;
 use App\Models\Item;
 use App\Models\Role;
 use App\Models\Shelf;
@@ -27,12 +28,13 @@ final class Housekeeping
     public function keep(Step $step, Chance $chance): void
     {
         $item = $this->world->items[$step->item]->refresh();
-        match ($chance->under(6)) {
+        match ($chance->under(7)) {
             0 => $this->move($item, $step->item, $chance),
             1 => $this->archive($item),
             2 => $this->deleteShelf($item),
             3 => $this->milestone($item, $chance),
             4 => $this->meant($item, $chance),
+            5 => $this->leave($chance),
             default => $this->close($item, $chance),
         };
     }
@@ -93,6 +95,21 @@ final class Housekeeping
     {
         $numbers = Version::query()->where('item_id', $item->id)->whereNotNull('unusual')->whereNull('meant_user_id')->orderBy('number')->pluck('number')->all();
         $numbers === [] || $this->world->allowed($this->world->as('ines')->post(route('meant', [$item, $chance->of($numbers)])), 'saying that something was meant');
+    }
+
+    /** Somebody is let in no more, and then again: meanwhile nothing waits for them alone. */
+    private function leave(Chance $chance): void
+    {
+        $who = $chance->of(['tobi', 'nell', 'jun']);
+        $person = $this->world->people[$who]->refresh();
+        $this->world->allowed($this->world->as('ines')->put(route('place.admit', $person), ['leaves' => 1]), 'letting somebody in no more');
+        foreach (HeldEdit::query()->with('item')->where('user_id', $person->id)->whereNull('settled_at')->orderBy('id')->get()->all() as $held) {
+            if ($held->item->shelf_id === $this->shelf->id && $held->item->isStanding() && ! $held->item->isLine()) {
+                $this->world->allowed($this->world->as('ines')->get(route('held', [$held->item, $held])), "settling what {$who} wrote, who comes no more");
+            }
+        }
+        $this->pages(['ines', 'rafi'], "when {$who} was let in no more");
+        $this->world->allowed($this->world->as('ines')->put(route('place.admit', $person), ['leaves' => 0]), 'letting somebody in again');
     }
 
     /** What readers could read they can't, or they can again. */

@@ -160,6 +160,7 @@ final class WorldTest extends FeatureCase
             'visitor' => User::visitor(), 'stranger' => $this->person('Sol Marsh'),
         ];
         $shelf = $this->shelf('Volunteers', [[$people['ines'], Role::Owner], [$people['tobi'], Role::Editor], [$people['nell'], Role::Editor], [$people['jun'], Role::Editor], [$people['rafi'], Role::Viewer]]);
+        $people['ines']->forceFill(['keeps_place' => true])->save();
         foreach (['rafi', 'tobi', 'nell'] as $who) {
             Watch::say($people[$who], $shelf, 'all');
         }

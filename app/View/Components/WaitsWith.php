@@ -28,7 +28,7 @@ final class WaitsWith extends Component
         $me = $request->user()?->getAuthIdentifier();
         $this->wish = ! $item->isPublishable() || $item->form_id !== null || $item->sight !== null ? null : $item->publishings()->waiting()->where('user_id', $me)->with('version')->first();
         $this->people = $this->wish === null ? [] : array_values($item->shelf->loadMissing('memberships.user')->memberships
-            ->filter(fn (Membership $each) => $each->user_id !== $me && ($each->publishes || $each->role === Role::Owner))->map(fn (Membership $each) => $each->user->firstName())->all());
+            ->filter(fn (Membership $each) => $each->user_id !== $me && ($each->publishes || $each->role === Role::Owner) && $each->user->left_at === null)->map(fn (Membership $each) => $each->user->firstName())->all());
     }
 
     public function render(): View
