@@ -128,6 +128,10 @@ final readonly class LetGo
                 $wrote[''][(int) $row->user_id] = true;
             }
         }
+        // What was split off or joined in a version that goes, or right behind them, was written by whoever wrote where it came from.
+        foreach (DB::table('carried')->where('item_id', $item->id)->whereIn('number', $numbers)->whereIn('source_number', $numbers)->orderBy('number')->get(['part', 'source_part']) as $row) {
+            $wrote[(string) $row->part] = ($wrote[(string) $row->part] ?? []) + ($wrote[(string) $row->source_part] ?? []);
+        }
 
         return $wrote;
     }

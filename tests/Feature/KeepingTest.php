@@ -375,6 +375,20 @@ final class KeepingTest extends FeatureCase
         self::assertSame([], (new Rehearsed($item->refresh(), WhatIsKept::item($item)))->go);
     }
 
+    public function test_words_that_were_split_off_are_said_to_be_whoever_s_may_have_written_them(): void
+    {
+        $item = $this->document($this->shelf, $this->ines, 'The kettle stands in the back room', 'A lamp');
+        $this->save($item, $this->tobi, $this->paragraphs('The kettle stands in the back room, and whoever boils it last fills it for those who come after', 'A lamp'));
+        $this->save($item, $this->ines, $this->paragraphs('The kettle stands in the back room, and', 'A lamp', 'whoever boils it last fills it for those who come after'));
+        $this->save($item, $this->ines, $this->paragraphs('The kettle stands in the back room, and', 'A lamp!', 'whoever boils it last fills it for those who come after'));
+        $who = fn (): string => (string) $this->get(route('history', [$item, 'from' => 2, 'to' => 5, 'view' => 'who']))->assertOk()->getContent();
+        $this->actingAs($this->ines);
+        self::assertMatchesRegularExpression('/title="[^"]*by Tobi[^"]*"[^>]*>whoever boils/', $who());
+        $this->delete(route('versions.delete', $item), ['from' => 3, 'to' => 3, 'reason' => 'Small'])->assertSessionHasNoErrors();
+        self::assertSame(1, $item->refresh()->gone);
+        self::assertMatchesRegularExpression('/title="[^"]*(Tobi Brandt or Ines|Ines Oduya or Tobi)[^"]*"[^>]*>whoever boils/', $who());
+    }
+
     public function test_what_is_found_where_versions_are_gone_is_what_stands_in_those_that_are_kept(): void
     {
         $item = $this->document($this->shelf, $this->ines, 'The kettle', 'The lamp');
