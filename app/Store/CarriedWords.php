@@ -70,12 +70,14 @@ final readonly class CarriedWords
         foreach ($found as [$carried]) {
             $known[$carried->part] = ($known[$carried->part] ?? []) + array_fill($carried->at, $carried->length, true);
         }
-        $came = array_filter(
-            Carried::in(TreeCompare::of($from->base, $from->mine), $words),
-            fn (Carried $carried) => $after->find($carried->part)?->richText()->text() === $from->mine->find($carried->part)?->richText()->text(),
-        );
+        $cut = fn (PartTree $tree, string $part): ?array => $tree->has($part) ? $words->cut($tree->get($part)->richText()->text()) : null;
+        $came = [];
+        foreach (Carried::in(TreeCompare::of($from->base, $from->mine), $words) as $carried) {
+            [$mine, $now] = [$cut($from->mine, $carried->part), $cut($after, $carried->part)];
+            $came[] = $mine === $now ? $carried : $carried->within($mine ?? [], $now ?? []);
+        }
 
-        return array_merge(...array_map(fn (Carried $carried) => $carried->without($known[$carried->part] ?? []), $came), ...[[]]);
+        return array_merge(...array_map(fn (Carried $carried) => $carried->without($known[$carried->part] ?? []), array_filter($came)), ...[[]]);
     }
 
     /**

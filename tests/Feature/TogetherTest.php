@@ -148,6 +148,21 @@ final class TogetherTest extends FeatureCase
         self::assertDoesNotMatchRegularExpression('/<ins[^>]*>[^<]*hotel/', $changed);
     }
 
+    public function test_a_word_belongs_to_whoever_typed_it_when_its_paragraph_is_joined_while_others_write_in_both(): void
+    {
+        $this->save($this->item, $this->ines, $this->paragraphs('Alpha bravo charlie delta.', 'Echo foxtrot golf hotel.'));
+        $base = $this->item->refresh()->root;
+        $tobi = $this->person('Tobi Brandt');
+        $this->shelf->memberships()->create(['user_id' => $tobi->id, 'role' => 'editor']);
+        $this->save($this->item, $tobi, $this->paragraphs('Alpha tobi1 bravo charlie delta.', 'Echo foxtrot tobi2 golf hotel.'), $base);
+        // Nell, who has not seen that, joins the second to the first.
+        $this->save($this->item, $this->nell, PartTree::of([$this->paragraphs('Alpha bravo charlie delta. Echo foxtrot golf hotel.')->parts[0]]), $base);
+        self::assertSame('Alpha tobi1 bravo charlie delta. Echo foxtrot golf hotel.', $this->texts($this->item)[0]);
+        $html = (string) $this->actingAs($this->ines)->get(route('history', [$this->item, 'from' => $this->item->refresh()->head, 'to' => $this->item->head, 'view' => 'who']))->assertOk()->getContent();
+        self::assertStringContainsString('title="written by Ines Oduya">bravo charlie delta. Echo foxtrot golf hotel.<', $html);
+        self::assertStringNotContainsString('written by Nell', $html);
+    }
+
     public function test_a_paragraph_whose_content_comes_under_another_id_is_that_paragraph_still(): void
     {
         $this->save($this->item, $this->ines, $this->paragraphs('Alpha bravo charlie.', 'Delta echo foxtrot.', 'Golf hotel india.'));

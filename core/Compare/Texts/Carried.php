@@ -43,6 +43,21 @@ final readonly class Carried
     }
 
     /**
+     * The same words where others wrote in the text meanwhile that they came into.
+     *
+     * @param  list<string>  $before  the words of that text, as these stand in it
+     * @param  list<string>  $after  and with what others wrote
+     * @return self|null null where they don't stand there just once
+     */
+    public function within(array $before, array $after): ?self
+    {
+        $own = array_slice($before, $this->at, $this->length);
+        $found = array_values(array_filter(array_keys($after, $own[0] ?? null, true), fn (int $at): bool => array_slice($after, $at, $this->length) === $own));
+
+        return count($found) === 1 ? new self($this->part, $found[0], $this->length, $this->from, $this->fromAt) : null;
+    }
+
+    /**
      * All words that a set of changes carried: a paragraph that was split or joined, a sentence that was cut and pasted.
      *
      * @return list<self>
