@@ -47,7 +47,7 @@ final class WorldTest extends FeatureCase
     #[TestWith([0])]
     public function test_the_laws_hold(int $seed): void
     {
-        $steps = (int) (getenv('ATTIC_WORLD_STEPS') ?: 750);
+        $steps = (int) (getenv('ATTIC_WORLD_STEPS') ?: 500);
         $seed = $seed === 0 ? (int) (getenv('ATTIC_WORLD_SEED') ?: random_int(1, 1_000_000)) : $seed;
         $chance = new Chance($seed);
         for ($lived = 0; $lived < $steps; $lived += self::LIFE) {
