@@ -28,6 +28,12 @@ final class Membership extends Model
         return ['role' => Role::class, 'publishes' => 'boolean'];
     }
 
+    /** Whether they are there to say yes to what others publish; somebody who was let in no more says yes to nothing. */
+    public function saysYes(): bool
+    {
+        return ($this->publishes || $this->role === Role::Owner) && $this->user->left_at === null;
+    }
+
     /** @return BelongsTo<User, $this> */
     public function user(): BelongsTo
     {

@@ -91,10 +91,9 @@ final class Shelf extends Model
         return $membership !== null && ($membership->publishes || $membership->role === Role::Owner);
     }
 
-    /** Somebody who was let in no more says yes to nothing. */
     public function othersLetPublish(User $user): bool
     {
-        return $this->loadMissing('memberships.user')->memberships->contains(fn (Membership $other) => $other->user_id !== $user->id && ($other->publishes || $other->role === Role::Owner) && $other->user->left_at === null);
+        return $this->loadMissing('memberships.user')->memberships->contains(fn (Membership $other) => $other->user_id !== $user->id && $other->saysYes());
     }
 
     /** Whether somebody on it sees drafts of what is published. */

@@ -37,7 +37,7 @@ final class SqliteChunkStore implements ChunkStore
     private const NEAR = 0.04;
 
     /** What is asked for, and all that lies between that and something whole. */
-    private const WITH_BASES = 'WITH RECURSIVE needed (id) AS (SELECT id FROM chunks WHERE %s IN (%s) UNION SELECT base FROM chunks JOIN needed USING (id) WHERE base IS NOT NULL) SELECT id, address, base, %s AS depth, form, data FROM chunks WHERE id IN needed';
+    private const WITH_BASES = 'WITH RECURSIVE needed (id) AS (SELECT id FROM chunks WHERE %s IN (%s) UNION SELECT base FROM chunks JOIN needed USING (id) WHERE base IS NOT NULL) SELECT id, address, base, %s FROM chunks WHERE id IN needed';
 
     public function read(array $addresses): array
     {
@@ -68,7 +68,7 @@ final class SqliteChunkStore implements ChunkStore
     {
         $held = [];
         foreach (array_chunk(array_values(array_unique($asked)), self::BATCH) as $batch) {
-            $statement = $this->connection->getPdo()->prepare(sprintf(self::WITH_BASES, $by, implode(',', array_fill(0, count($batch), '?')), $deep ? 'depth' : '0'));
+            $statement = $this->connection->getPdo()->prepare(sprintf(self::WITH_BASES, $by, implode(',', array_fill(0, count($batch), '?')), ($deep ? 'depth' : '0 AS depth').', form, data'));
             foreach ($batch as $position => $value) {
                 $statement->bindValue($position + 1, $value, is_int($value) ? PDO::PARAM_INT : PDO::PARAM_LOB);
             }
@@ -282,7 +282,7 @@ final class SqliteChunkStore implements ChunkStore
     {
         $found = [];
         foreach (array_chunk($addresses, self::BATCH) as $some) {
-            foreach ($this->rows('WITH RECURSIVE needed (id) AS (SELECT id FROM chunks WHERE address IN (%s) UNION SELECT base FROM chunks JOIN needed USING (id) WHERE base IS NOT NULL) SELECT id, address, base, length(data) AS bytes FROM chunks WHERE id IN needed', $some) as $row) {
+            foreach ($this->rows(sprintf(self::WITH_BASES, 'address', '%s', 'length(data) AS bytes'), $some) as $row) {
                 $found[(int) $row['id']] = ['id' => (int) $row['id'], 'address' => (string) $row['address'], 'base' => $row['base'] === null ? null : (int) $row['base'], 'bytes' => (int) $row['bytes']];
             }
         }

@@ -7,7 +7,6 @@ namespace App\View\Components;
 use App\Models\Item;
 use App\Models\Membership;
 use App\Models\Publishing;
-use App\Models\Role;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\Request;
 use Illuminate\View\Component;
@@ -28,7 +27,7 @@ final class WaitsWith extends Component
         $me = $request->user()?->getAuthIdentifier();
         $this->wish = ! $item->isPublishable() || $item->form_id !== null || $item->sight !== null ? null : $item->publishings()->waiting()->where('user_id', $me)->with('version')->first();
         $this->people = $this->wish === null ? [] : array_values($item->shelf->loadMissing('memberships.user')->memberships
-            ->filter(fn (Membership $each) => $each->user_id !== $me && ($each->publishes || $each->role === Role::Owner) && $each->user->left_at === null)->map(fn (Membership $each) => $each->user->firstName())->all());
+            ->filter(fn (Membership $each) => $each->user_id !== $me && $each->saysYes())->map(fn (Membership $each) => $each->user->firstName())->all());
     }
 
     public function render(): View
