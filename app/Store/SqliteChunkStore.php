@@ -9,6 +9,7 @@ use MistyAttic\Core\Content\Address;
 use MistyAttic\Core\Store\ChunkForm;
 use MistyAttic\Core\Store\ChunkMissing;
 use MistyAttic\Core\Store\ChunkStore;
+use MistyAttic\Core\Store\Heirs;
 use MistyAttic\Core\Store\Packing;
 use PDO;
 use Throwable;
@@ -306,7 +307,7 @@ final class SqliteChunkStore implements ChunkStore
     }
 
     /**
-     * What is left of which others go, and what that is packed against: in the place of each that goes comes the oldest of what is left below it, so that all of them lie as near to each other as they did.
+     * What is left of which others go, and what that is packed against: see {@see Heirs}.
      *
      * @param  array<int, array{id: int, base: int|null, bytes: int}>  $gone
      * @return array{array<int, array{id: int, base: int|null, bytes: int}>, array<int, int|null>} rows, and for each that which it becomes a delta of, or null
@@ -317,29 +318,7 @@ final class SqliteChunkStore implements ChunkStore
         foreach (array_chunk(array_keys($gone), self::BATCH) as $ids) {
             $left += array_diff_key($this->sizes('base', $ids), $gone);
         }
-        return [$left, self::against($left, $gone)];
-    }
-
-    /**
-     * @param  array<int, array{id: int, base: int|null, bytes: int}>  $left
-     * @param  array<int, array{id: int, base: int|null, bytes: int}>  $gone
-     * @return array<int, int|null> see {@see left}
-     */
-    private static function against(array &$left, array $gone): array
-    {
-        $heirs = $against = [];
-        ksort($left);
-        foreach ($left as $id => $row) {
-            for ($at = $row['base']; $at !== null && isset($gone[$at]) && ! isset($heirs[$at]); $at = $gone[$at]['base']) {
-                $heirs[$at] = $id;
-            }
-        }
-        foreach ($left as $id => $row) {
-            for ($at = $row['base']; $at !== null && ($heirs[$at] ?? null) === $id; $at = $gone[$at]['base']);
-            $against[$id] = $at === null ? null : $heirs[$at] ?? $at;
-        }
-
-        return $against;
+        return [$left, Heirs::against(array_column($left, 'base', 'id'), array_column($gone, 'base', 'id'))];
     }
 
     /**
@@ -369,7 +348,7 @@ final class SqliteChunkStore implements ChunkStore
         $own = array_filter($rows, fn (array $row): bool => isset($asked[$row['address']]));
         $gone = array_diff_key($rows, $own);
         $left = array_filter($own, fn (array $row): bool => $row['base'] !== null && isset($gone[$row['base']]));
-        $against = self::against($left, $gone);
+        $against = Heirs::against(array_column($left, 'base', 'id'), array_column($gone, 'base', 'id'));
 
         return (int) array_sum(array_column($own, 'bytes')) + $this->grown($left, $against);
     }
