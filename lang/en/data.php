@@ -30,6 +30,7 @@ return [
     'name_taken' => 'Another field is called “:name” already.',
     'comes_from' => 'This comes from “:title”, and would be back with its next change. Change it there, or stop following first.',
     'cell_of' => ':field, record :row',
+    'too_many_choices' => 'A field has at most :most choices, and here are :count. Make it a text, which takes any.',
     'no_value' => '“:name” holds a :type, and this is none.',
     'at' => 'At character :at.',
     'problems' => [

@@ -49,6 +49,9 @@ final class BoardTest extends FeatureCase
         self::assertSame(['Soon', 'Test all sockets', 'Sign the log', ''], array_map(fn (Part $part) => $part->role === 'lane' ? $part->string('title') : $part->richText()->text(), $tree->parts));
         self::assertSame([true, 2], [$tree->get('c001')->fields['done'], $tree->get('c001')->int('hours')]);
         $this->put(route('fields.save', $this->board), ['base' => $this->board->refresh()->root, 'parts' => ['c001' => ['hours' => '200']]])->assertSessionHasErrors('parts');
+        // What may be empty is empty as long as nothing is written there.
+        $this->put(route('fields.save', $this->board), ['base' => $this->board->refresh()->root, 'parts' => [$tree->parts[3]->id => ['text' => '', 'hours' => ''], 'c002' => ['hours' => '']]])->assertSessionHasNoErrors();
+        self::assertNull($this->tree($this->board)->get('c002')->fields['hours'] ?? null);
         $this->put(route('fields.save', $this->board), ['base' => $this->board->refresh()->root, 'parts' => ['c001' => ['text' => 'Test all sockets', 'done' => '1', 'hours' => '2']], 'gone' => ['c002', $tree->parts[3]->id]])->assertSessionHasNoErrors();
         self::assertCount(2, $this->tree($this->board)->parts);
         $this->assertVerified();

@@ -27,6 +27,7 @@ use PhpOffice\PhpSpreadsheet\Spreadsheet;
 use PhpOffice\PhpSpreadsheet\Writer\Xlsx;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Symfony\Component\HttpFoundation\Response;
+use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** Datasets: what they are filled from, their fields, and their history. */
 final class DatasetsTest extends FeatureCase
@@ -134,6 +135,13 @@ final class DatasetsTest extends FeatureCase
         // They are shown as they are, found, and mended in place.
         $this->get(route('item', ['item' => $item, 'sort' => $minutes->id]))->assertSee('4 can’t be read as that')->assertSee('class="is-number data-wrong">A lamp</td>', false);
         $this->get(route('item', ['item' => $item, 'unread' => $minutes->id]))->assertSee('4 records')->assertSee('in which “Thing” can’t be read');
+        // They go out with the rest, and what comes in again is the same.
+        foreach (['csv', 'xlsx', 'ods'] as $format) {
+            $out = $this->get(route('download', [$item, $item->head, $format]))->assertOk();
+            $bytes = $out->baseResponse instanceof StreamedResponse ? $out->streamedContent() : (string) $out->getContent();
+            $format !== 'csv' || self::assertStringContainsString(',A lamp,', $bytes);
+            $this->post(route('item.file.store', $item), ['file' => UploadedFile::fake()->createWithContent("again.{$format}", $bytes)])->assertSessionHasErrors(['file' => 'The file holds what is there already. Nothing was changed.']);
+        }
         $lamp = array_values(array_filter($this->tree($item)->parts, fn (Part $part) => ($part->fields[$minutes->id] ?? null) === 'A lamp'))[0]->id;
         $this->put(route('record.save', [$item, $lamp]), ['base' => $item->refresh()->root, 'values' => [$minutes->id => '1.234,50']])->assertSessionHasNoErrors();
         self::assertSame(1234.5, $this->tree($item->refresh())->get($lamp)->fields[$minutes->id]);
@@ -242,6 +250,29 @@ final class DatasetsTest extends FeatureCase
         $this->post(route('restore.store', [$item, 1]), ['seen' => 4])->assertSessionHasNoErrors();
         self::assertCount(9, $this->tree($item->refresh())->parts);
         $this->assertVerified();
+    }
+
+    public function test_what_was_open_is_saved_when_the_version_it_was_opened_at_is_no_longer_kept(): void
+    {
+        $item = $this->dataset();
+        $ids = array_map(fn (Part $field) => $field->id, $this->fields($item));
+        $record = $this->tree($item)->parts[5]->id;
+        $this->put(route('record.save', [$item, 'new']), ['base' => $item->root, 'values' => [$ids['Thing'] => 'A kettle']])->assertSessionHasNoErrors();
+        $opened = $item->refresh()->root;
+        foreach (['A drill', 'A fan'] as $thing) {
+            $this->put(route('record.save', [$item, 'new']), ['base' => $item->refresh()->root, 'values' => [$ids['Thing'] => $thing]])->assertSessionHasNoErrors();
+        }
+        $this->actingAs($this->people['owner'])->delete(route('versions.delete', $item), ['from' => 2, 'to' => 2, 'reason' => 'So it is'])->assertSessionHasNoErrors();
+        self::assertSame([1, 3, 4], $item->versions()->orderBy('number')->pluck('number')->all());
+        $this->put(route('record.save', [$item, $record]), ['base' => $opened, 'values' => [$ids['Minutes'] => '45']])->assertRedirect(route('item', $item));
+        self::assertSame(45, $this->tree($item->refresh())->get($record)->fields[$ids['Minutes']]);
+    }
+
+    public function test_more_choices_than_a_field_has_are_refused_in_words(): void
+    {
+        $item = $this->dataset();
+        $this->field($item, $this->fields($item)['Thing']->id, ['name' => 'Thing', 'type' => 'choice', 'choices' => implode("\n", range(1, 201)), 'sure' => '1'])->assertSessionHasErrors('choices');
+        self::assertSame('text', $this->fields($item)['Thing']->string('type'));
     }
 
     public function test_a_record_that_is_saved_as_it_stands_stays_as_it_is_whatever_is_in_it(): void

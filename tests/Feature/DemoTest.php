@@ -30,6 +30,7 @@ final class DemoTest extends FeatureCase
             foreach (DB::select("SELECT name FROM sqlite_master WHERE type = 'table' AND name NOT LIKE 'sqlite_%' AND name NOT LIKE 'found%' AND name != 'migrations'") as $table) {
                 DB::table($table->name)->delete();
             }
+            DB::statement("INSERT INTO found (found) VALUES ('delete-all')");
         } else {
             config(['database.connections.ready' => [...config('database.connections.sqlite'), 'database' => $ready]]);
             $other = $this->roots('ready');

@@ -60,7 +60,7 @@ final class Figured
         }
         $this->world->allowed($answer, "asking for {$says}");
         $records = array_map(fn (Part $part): mixed => Cell::result($part->fields[$field->id] ?? null), array_filter($tree->parts, fn (Part $part) => $part->role === 'record'));
-        $wanted = $measure === 'sum' ? $this->sum($records) : $this->counts($records, in_array($field->string('type'), ['number', 'money'], true));
+        $wanted = $measure === 'sum' ? $this->sum($records) : $this->counts($records, $field->string('type'));
         $given = $this->read((string) $answer->getContent(), $measure === 'sum');
         $given === $wanted || throw Broken::law('A figure equals its calculation', "{$says} is ".json_encode($given).', not '.json_encode($wanted));
     }
@@ -76,14 +76,20 @@ final class Figured
 
     /**
      * @param  array<mixed>  $values
-     * @param  bool  $isNumber  what can't be read as one counts as nothing until it is mended
+     * @param  string  $type  what is none of it counts as nothing until it is mended
      * @return array<string, float>
      */
-    private function counts(array $values, bool $isNumber): array
+    private function counts(array $values, string $type): array
     {
         $counts = [];
         foreach ($values as $value) {
-            $shown = $isNumber && ! is_int($value) && ! is_float($value) ? '' : (is_array($value) ? (string) $value[1] : Cell::show($value));
+            $holds = match ($type) {
+                'number', 'money' => is_int($value) || is_float($value),
+                'boolean' => is_bool($value),
+                'date' => is_array($value),
+                default => true,
+            };
+            $shown = $holds ? (is_array($value) ? (string) $value[1] : Cell::show($value)) : '';
             $counts["={$shown}"] = ($counts["={$shown}"] ?? 0.0) + 1;
         }
         ksort($counts);

@@ -47,13 +47,12 @@ final class World
 
     public readonly Housekeeping $house;
 
+    private readonly OwnPages $own;
+
     /** @var array<string, Window> */
     private array $windows = [];
 
     private int $count = 1000;
-
-    /** @var array<string, string> short name => the address of an entry's sender */
-    private array $tokens = [];
 
     /**
      * @param  array<string, User>  $people  by short name; the visitor has none
@@ -68,6 +67,7 @@ final class World
         $this->talking = new Talking($this);
         $this->proposing = new Proposing($this);
         $this->house = new Housekeeping($this, $shelf);
+        $this->own = new OwnPages($this, $shelf);
     }
 
     public function do(Step $step): void
@@ -117,6 +117,7 @@ final class World
             Deed::Visit => $this->proposing->visit($step, $chance),
             Deed::SwitchHistory => $this->switchHistory($step),
             Deed::BringFile => $this->bringFile($step, $chance),
+            Deed::OwnPage => $this->own->write($step, $chance),
             Deed::Ways => $this->ways($step, $chance),
             Deed::BringDay => $this->mayWrite($step->who) ? $this->days->bring($step->who, $chance) : null,
         };

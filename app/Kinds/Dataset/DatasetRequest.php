@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Kinds\Dataset;
 
 use App\Http\ItemRequest;
+use App\Store\HandedRoots;
 
 /** A change to a dataset, and the state that it was made to. */
 class DatasetRequest extends ItemRequest
@@ -22,7 +23,7 @@ class DatasetRequest extends ItemRequest
         $item = $this->item();
         abort_unless($item->kind === 'dataset', 404);
         $base = $this->string('base')->toString();
-        abort_unless($base === $item->root || $item->versions()->where('root', $base)->exists(), 409);
+        abort_unless(app(HandedRoots::class)->has($item, $base), 409);
 
         return $base;
     }

@@ -102,6 +102,7 @@ final readonly class PartFields
     private function written(Part $part, array $sent): array
     {
         $fields = (array) $part->toJson()[3];
+        $types = $this->role($part->role)?->fields() ?? [];
         foreach ($this->of($part) as $name => [$way, $was]) {
             // What is not in the form stays as it is: one that has a tick sends it without one, too.
             if (! array_key_exists($name, $sent)) {
@@ -109,6 +110,11 @@ final readonly class PartFields
             }
             $value = $sent[$name] ?? null;
             $text = is_scalar($value) ? str_replace("\r\n", "\n", (string) $value) : '';
+            if ($text === '' && $way !== 'tick' && str_ends_with($types[$name], '?') && ($was === null || $way === 'number')) {
+                unset($fields[$name]);
+
+                continue;
+            }
             $fields[$name] = match (true) {
                 $way === 'tick' => $text !== '',
                 $way === 'number' => is_numeric($text) ? $text + 0 : $text,

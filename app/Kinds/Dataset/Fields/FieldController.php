@@ -23,6 +23,7 @@ use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Dataset\DatasetEdit;
 use MistyAttic\Core\Kinds\Dataset\DatasetKind;
+use MistyAttic\Core\Kinds\Dataset\DatasetRole;
 use MistyAttic\Core\Kinds\Dataset\FieldNames;
 use MistyAttic\Core\Kinds\Dataset\FieldType;
 
@@ -30,6 +31,9 @@ use MistyAttic\Core\Kinds\Dataset\FieldType;
 final class FieldController extends Controller
 {
     use SavesData;
+
+    /** Choices that a field has at most: see {@see DatasetRole::Field}. */
+    private const CHOICES = 200;
 
     public function __construct(private readonly States $states) {}
 
@@ -58,11 +62,14 @@ final class FieldController extends Controller
         }
         $expression = FieldNames::stored(trim((string) ($sent['expression'] ?? '')), array_replace($names, [$id => $name]));
         $choices = array_values(array_unique(array_filter(array_map(trim(...), explode("\n", (string) ($sent['choices'] ?? ''))), fn (string $choice) => $choice !== '')));
+        if (count($choices) > self::CHOICES) {
+            throw ValidationException::withMessages(['choices' => __('data.too_many_choices', ['most' => (string) self::CHOICES, 'count' => (string) count($choices)])]);
+        }
         $was = $tree->find($id);
         $isTyped = $was !== null && $expression === '' && $was->string('type') !== $sent['type'];
         $values = $isTyped ? array_values(array_filter(array_map(fn (Part $record) => $record->role === 'record' ? $record->fields[$id] ?? null : null, $tree->parts), fn (mixed $value) => $value !== null)) : [];
         $type = $was === null || $isTyped ? (new FieldType('text'))->asked($sent['type'], $values, $sent['decimal'] ?? null, $sent['days'] ?? null) : FieldType::of($was);
-        $part = new Part($id, 'field', 0, ['name' => $name, ...$type->fields(), 'choices' => array_slice($choices, 0, 200), ...($expression === '' ? [] : ['expression' => $expression])]);
+        $part = new Part($id, 'field', 0, ['name' => $name, ...$type->fields(), 'choices' => $choices, ...($expression === '' ? [] : ['expression' => $expression])]);
         $part = $sent['type'] === 'choice' && $choices !== [] ? $part : $part->without('choices');
         if ($values !== [] && ! ($sent['sure'] ?? false)) {
             return $this->retyping($request, $item, $tree->get($id), $type, $values);
