@@ -88,7 +88,7 @@ enum Deed: string
             self::Propose => 5,
             self::Trespass, self::AskForYes, self::Rename, self::TakeAway, self::Follow, self::Tidy, self::Lose, self::Pin, self::SwitchHistory, self::Ways => 1,
             self::Reload, self::Answer, self::EditEntry, self::Settle => 3,
-            self::OwnPage => 90,
+            self::OwnPage => 12,
             self::Picture, self::Keep, self::Milestone, self::Restore, self::Pick, self::PartBack, self::TakeBack, self::TakeOut, self::CopyOut, self::Publish, self::Rights, self::Thin, self::Night, self::House, self::BringDay, self::Visit, self::BringFile => 2,
         };
     }

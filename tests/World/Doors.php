@@ -31,7 +31,7 @@ final readonly class Doors
     /** A viewer meets what is not published only of kinds that are not published at all, and no entry. */
     public function viewer(string $who, Item $item, Chance $chance): void
     {
-        $allowed = $this->read();
+        $allowed = $this->read() + $this->world->followed();
         foreach ($this->world->items as $other) {
             if (! Kinds::named($other->kind)->isPublishable()) {
                 foreach (Version::query()->whereIn('item_id', [$other->id, ...$other->lines()->pluck('items.id')->all()])->pluck('root') as $root) {

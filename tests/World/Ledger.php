@@ -33,6 +33,9 @@ final class Ledger
     /** @var array<string, true> figures that were worked out where a file went out that came in again */
     public array $figured = [];
 
+    /** @var array<string, array<string, list<string>>> item => tag => who brought a file in which a name became a text: it is theirs, as names are not followed from part to part */
+    public array $restated = [];
+
     /** @var array<string, list<int>> kind => versions of its follower with which somebody let it follow again */
     public array $followed = [];
 
@@ -91,6 +94,14 @@ final class Ledger
         $results = array_merge([], ...array_map(fn (Part $part): array => array_map(Cell::result(...), array_filter($part->fields, Cell::isFormula(...))), $tree->parts));
 
         return array_fill_keys(array_map(fn (int $result): string => "#{$result}", array_filter($results, is_int(...))), true);
+    }
+
+    /** @return array<string, true> words that people typed as names and titles alone */
+    public static function names(PartTree $tree): array
+    {
+        $texts = array_merge([], ...array_map(fn (Part $part): array => array_values(array_map(fn (RichText $text) => $text->text(), array_filter($part->fields, fn (mixed $value) => $value instanceof RichText))), $tree->parts));
+
+        return array_diff_key(self::tags($tree), self::tagsOf(implode(' ', $texts)));
     }
 
     /** @return array<string, true> the words and figures that people typed in a state */

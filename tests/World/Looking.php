@@ -73,7 +73,7 @@ final readonly class Looking
         $this->cells($html);
         foreach ($this->nodes($html, "//*[contains(concat(' ', @class, ' '), ' written ')]") as $node) {
             foreach (Ledger::tagsOf($node->textContent) as $tag => $unused) {
-                $this->is((string) preg_replace('/^.*? by |, .*$/', '', $node->getAttribute('title')), $tag, 'wrote', [Ledger::author($tag)]);
+                $this->is((string) preg_replace('/^.*? by |, .*$/', '', $node->getAttribute('title')), $tag, 'wrote', [Ledger::author($tag), ...$this->world->ledger->restated[$this->kind][$tag] ?? []]);
             }
         }
     }
@@ -97,7 +97,7 @@ final readonly class Looking
         foreach (['ins' => 'added', 'del' => 'removed'] as $mark => $did) {
             foreach ($this->nodes($html, "//{$mark}[@title]") as $node) {
                 foreach (Ledger::tagsOf($node->textContent) as $tag => $unused) {
-                    $allowed = $mark === 'ins' ? [Ledger::author($tag)] : array_keys($this->world->ledger->taken[$this->kind][$tag] ?? []);
+                    $allowed = $mark === 'ins' ? [Ledger::author($tag), ...$this->world->ledger->restated[$this->kind][$tag] ?? []] : array_keys($this->world->ledger->taken[$this->kind][$tag] ?? []);
                     $this->is((string) preg_replace('/^\w+ by /', '', $node->getAttribute('title')), $tag, "{$did} between {$from} and {$to}", [...$allowed, ...$restorers]);
                 }
             }

@@ -32,7 +32,12 @@ final class OwnPages
 
     public function write(Step $step, Chance $chance): void
     {
-        $item = $this->world->items[$step->item]->refresh();
+        // Of most kinds there are none.
+        $of = $chance->of(['dataset', 'dataset', 'dataset', 'spreadsheet', 'form', 'form', 'report', 'board', $step->item, $step->item]);
+        if ($this->world->isLost($of)) {
+            return;
+        }
+        [$item, $step] = [$this->world->items[$of]->refresh(), new Step($step->who, $step->window, $of, $step->deed, $step->seed)];
         match ($chance->under(8)) {
             0 => $this->wish($step, $chance),
             1 => match ($chance->under(4)) {
@@ -41,10 +46,10 @@ final class OwnPages
                 2 => $this->again($step, $chance),
                 default => $this->copyOfADay($step, $chance),
             },
-            default => match ($step->item) {
+            default => match ($of) {
                 'dataset' => $chance->once(3) ? $this->field($step, $item, $chance) : $this->record($step, $item, $chance),
                 'spreadsheet' => $this->cell($step, $item, $chance),
-                'form' => $chance->once(3) ? $this->keepEntries($item) : $this->mine($chance),
+                'form' => $chance->once(4) ? $this->keepEntries($item) : $this->mine($step, $chance),
                 'report' => $this->pin($step, $item, $chance),
                 'board' => $this->fields($step, $item, $chance),
                 default => null,
@@ -159,9 +164,10 @@ final class OwnPages
     }
 
     /** What the visitor sent, opened by its address, sent as it came, and with one answer changed. */
-    private function mine(Chance $chance): void
+    private function mine(Step $step, Chance $chance): void
     {
         $form = $this->world->items['form']->refresh();
+        $chance->once(3) && $this->world->answer($step, $chance);
         $entries = $form->entries()->whereNotNull('token')->orderBy('id')->get()->all();
         if ($entries === []) {
             return;

@@ -144,9 +144,15 @@ final class World
         $tab = $item->hasTabs() && in_array($format, ['csv', 'tsv'], true) ? ['tab' => $this->states->tree($item->root)->parts[0]->id ?? ''] : [];
         $this->allowed($this->as($step->who)->post(route('item.file.store', $item), $tab + ['file' => UploadedFile::fake()->createWithContent("back.{$format}", $bytes), 'sure' => 1]), "bringing a file as {$format}");
         $item->refresh();
-        $isSame = $format === 'json' || $this->row($step->item) !== null ? $item->root === $before : Ledger::tags($this->states->tree($item->root)) == Ledger::tags($this->states->tree($before));
+        // In a table, a record that holds nothing is no line.
+        $isWhole = $step->item !== 'dataset' || array_filter($this->states->tree($before)->parts, fn (Part $part) => $part->role === 'record' && $part->fields === []) === [];
+        $isSame = $format === 'json' || ($this->row($step->item) !== null && $isWhole) ? $item->root === $before : Ledger::tags($this->states->tree($item->root)) == Ledger::tags($this->states->tree($before));
         if ($isNewest && ! $isSame) {
-            throw Broken::law('What goes out comes in the same', "{$step->item} as {$format}");
+            $differs = array_udiff($this->states->tree($before)->parts, $this->states->tree($item->root)->parts, fn (Part $one, Part $two): int => $one->record() <=> $two->record());
+            throw Broken::law('What goes out comes in the same', "{$step->item} as {$format}: ".implode(' ', array_map(fn (Part $part) => $part->record(), array_slice($differs, 0, 3))));
+        }
+        foreach (array_diff_key(Ledger::names($this->states->tree($before)), Ledger::names($this->states->tree($item->root))) as $tag => $unused) {
+            $this->ledger->restated[$step->item][$tag][] = $step->who;
         }
         $this->tookAway($step->item, $step->who, $before, $item->root);
     }
@@ -608,7 +614,7 @@ final class World
         }
     }
 
-    private function answer(Step $step, Chance $chance): void
+    public function answer(Step $step, Chance $chance): void
     {
         $form = $this->items['form']->refresh();
         if ($form->deleted_at !== null && $form->address !== null) {
@@ -619,14 +625,33 @@ final class World
         if ($form->live === null || ! $form->is_public || $form->deleted_at !== null) {
             return;
         }
-        $questions = array_filter($this->states->tree($form->live->version->root)->parts, fn ($part) => $part->role === 'question' && in_array($part->string('type'), ['short', 'long'], true));
-        $answers = [];
-        $pen = $this->pen($chance, 'form', 'visitor');
-        foreach ($questions as $question) {
-            $answers[$question->id] = $pen->tag();
-        }
+        // Page by page, as long as there is one.
         auth()->forgetGuards();
-        $this->allowed($this->http->post(route('read.send', $form->address), ['a' => $answers, 'seen' => array_column(array_filter($this->states->tree($form->live->version->root)->parts, fn ($part) => $part->role === 'page'), 'id')]), 'answering');
+        $before = $form->entries()->count();
+        $page = (string) $this->allowed($this->http->get(route('read', $form->address)), 'opening a form to answer it')->getContent();
+        $pen = $this->pen($chance, 'form', 'visitor');
+        for ($pages = 0; $pages < 12 && $form->entries()->count() === $before; $pages++) {
+            $sent = $this->sentBy($page, route('read.send', $form->address));
+            if ($sent === null) {
+                return;
+            }
+            foreach ($this->states->tree($form->live->version->root)->parts as $part) {
+                if ($part->role === 'question' && in_array($part->string('type'), ['short', 'long'], true) && isset($sent['a'][$part->id])) {
+                    $sent['a'][$part->id] = $pen->tag();
+                }
+            }
+            $page = (string) $this->allowed($this->http->post(route('read.send', $form->address), $sent), 'answering')->getContent();
+        }
+        $form->entries()->count() === $before + 1 || throw Broken::law('Who answers is heard', trim((string) preg_replace('/\s+/', ' ', strip_tags($page))));
+    }
+
+    /** @return array<string, mixed>|null what the last button of a form of a page sends that goes there: the one that leads on */
+    public function sentBy(string $page, string $address): ?array
+    {
+        $found = array_filter((require __DIR__.'/../answers/forms.php')($page), fn (array $form) => $form['action'] === $address);
+        parse_str(end($found)['fields'] ?? '', $sent);
+
+        return $found === [] ? null : $sent;
     }
 
     private function editEntry(Step $step, Chance $chance): void
@@ -823,8 +848,19 @@ final class World
                 $told = array_diff_key($told, Ledger::tags($this->states->tree((string) $root)));
             }
         }
-        $told = array_diff_key($told, ...array_values($this->ledger->gone));
+        $told = array_diff_key($told, $this->followed(), ...array_values($this->ledger->gone));
         $told === [] || throw Broken::law('Nobody sees what is not theirs to see', 'rafi was mailed '.implode(', ', array_keys($told)));
+    }
+
+    /** @return array<string, true> what stands in datasets that follow something: whoever lets one follow a form shows its answers to all who see the dataset */
+    public function followed(): array
+    {
+        $tags = [];
+        foreach (Version::query()->whereIn('item_id', array_values(array_map(fn (Item $dataset): int => $dataset->id, $this->followers)))->pluck('root') as $root) {
+            $tags += Ledger::tags($this->states->tree((string) $root));
+        }
+
+        return $tags;
     }
 
     private function anEntry(Chance $chance): ?Item
