@@ -54,6 +54,9 @@ final class World
 
     private int $count = 1000;
 
+    /** @var array<string, true> */
+    private array $followed = [];
+
     /**
      * @param  array<string, User>  $people  by short name; the visitor has none
      * @param  array<string, Item>  $items  by kind
@@ -820,6 +823,7 @@ final class World
     private function night(Chance $chance): void
     {
         $this->standWhereTheyAre();
+        $this->followed();
         WhatIsKept::say($this->people['ines'], ['leave' => 60, 'every' => $chance->of([1, 1, 7, null]), 'then' => $chance->of([[], [['daily', 7], ['weekly', null]], [['hourly', 1], ['daily', null]]]), 'most' => null, 'bytes' => null], $this->shelf);
         $roots = array_map(fn (Item $item): array => $item->versions()->pluck('root', 'number')->all(), $this->items);
         $exempt = array_map(fn (Item $item): array => (new Exempt($item->refresh()))->numbers, $this->items);
@@ -852,15 +856,14 @@ final class World
         $told === [] || throw Broken::law('Nobody sees what is not theirs to see', 'rafi was mailed '.implode(', ', array_keys($told)));
     }
 
-    /** @return array<string, true> what stands in datasets that follow something: whoever lets one follow a form shows its answers to all who see the dataset */
+    /** @return array<string, true> what stands in datasets that follow something, or stood there as long as all was kept: whoever lets one follow a form shows its answers to all who see the dataset */
     public function followed(): array
     {
-        $tags = [];
         foreach (Version::query()->whereIn('item_id', array_values(array_map(fn (Item $dataset): int => $dataset->id, $this->followers)))->pluck('root') as $root) {
-            $tags += Ledger::tags($this->states->tree((string) $root));
+            $this->followed += Ledger::tags($this->states->tree((string) $root));
         }
 
-        return $tags;
+        return $this->followed;
     }
 
     private function anEntry(Chance $chance): ?Item
