@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Models;
 
+use Illuminate\Database\Eloquent\Attributes\Scope;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
@@ -26,6 +28,17 @@ final class Membership extends Model
     protected function casts(): array
     {
         return ['role' => Role::class, 'publishes' => 'boolean'];
+    }
+
+    /**
+     * Of people who are let in.
+     *
+     * @param  Builder<self>  $query
+     */
+    #[Scope]
+    protected function comes(Builder $query): void
+    {
+        $query->whereRelation('user', 'left_at', null);
     }
 
     /** Whether they are there to say yes to what others publish; somebody who was let in no more says yes to nothing. */

@@ -10,7 +10,7 @@ use App\Models\Role;
 use App\Models\User;
 use Illuminate\Support\Facades\DB;
 
-/** Changes or ends somebody's place on a shelf. A shelf always keeps an owner. */
+/** Changes or ends somebody's place on a shelf. A shelf always keeps an owner, and one who is let in. */
 final class ChangeMembership
 {
     /**
@@ -21,7 +21,7 @@ final class ChangeMembership
     {
         return DB::transaction(function () use ($membership, $role, $by) {
             $lastOwner = $membership->role === Role::Owner && $role !== Role::Owner
-                && Membership::query()->where(['shelf_id' => $membership->shelf_id, 'role' => Role::Owner])->count() === 1;
+                && Membership::query()->comes()->where(['shelf_id' => $membership->shelf_id, 'role' => Role::Owner])->whereKeyNot($membership->id)->doesntExist();
             if ($lastOwner) {
                 return false;
             }

@@ -50,7 +50,7 @@ final readonly class AddComment
         if (! str_contains($comment->text, '@')) {
             return;
         }
-        $people = $thread->item->shelf->memberships()->with('user')->get()->map(fn (Membership $membership) => $membership->user);
+        $people = $thread->item->shelf->memberships()->comes()->with('user')->get()->map(fn (Membership $membership) => $membership->user);
         $called = Mentioned::in($comment->text, array_values($people->all()));
         DB::table('mentions')->insert(array_map(fn (User $person) => ['comment_id' => $comment->id, 'user_id' => $person->id], array_values(array_filter($called, fn (User $person) => $person->id !== $author->id && $person->can('talk', $thread->item)))));
     }

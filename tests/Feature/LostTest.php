@@ -15,6 +15,7 @@ use App\Models\User;
 use App\Models\Version;
 use App\Past\MarkMilestone;
 use App\Store\WhatIsKept;
+use App\View\Keeping\MovePlan;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Content\Part;
@@ -263,6 +264,11 @@ final class LostTest extends FeatureCase
         $kitchen = $this->shelf('Kitchen', [[$this->tobi, Role::Owner]]);
         $item = $this->document($this->shelf, $this->tobi, 'One');
         $this->actingAs($this->rafi)->get(route('item.move', $item))->assertForbidden();
+        // Two who are called alike are two, and who is let in no more sees it neither here nor there.
+        $alike = User::factory()->createOne(['name' => 'Rafi Sand']);
+        $kitchen->memberships()->create(['user_id' => $alike->id, 'role' => Role::Viewer]);
+        $this->shelf->memberships()->create(['user_id' => User::factory()->createOne(['name' => 'Nell Gone', 'left_at' => now()])->id, 'role' => Role::Editor]);
+        self::assertSame([['Ines Oduya', 'owner', null], ['Rafi Sand', 'viewer', null], ['Rafi Sand', null, 'viewer'], ['Tobi Brandt', 'editor', 'owner']], array_map(array_values(...), (new MovePlan($item, $kitchen))->people));
         $this->actingAs($this->tobi)->get(route('item.move', [$item, 'to' => $kitchen->key]))->assertSee('Ines Oduya')->assertSee('no longer sees it')->assertSee('Rafi Sand');
         $this->actingAs($this->ines)->put(route('item.moved', $item), ['to' => $kitchen->key])->assertNotFound();
         $this->actingAs($this->tobi)->put(route('item.moved', $item), ['to' => $kitchen->key])->assertRedirect();

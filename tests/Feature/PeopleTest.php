@@ -148,6 +148,10 @@ final class PeopleTest extends FeatureCase
         $this->delete(route('people.destroy', [$this->shelf, $own]))->assertSessionHasErrors('role');
         $other = $this->shelf->memberships()->where('user_id', $this->tobi->id)->firstOrFail();
         $this->put(route('people.update', [$this->shelf, $other]), ['role' => 'owner'])->assertSessionHasNoErrors();
+        // One who is let in no more can't own it alone.
+        $this->tobi->forceFill(['left_at' => now()])->save();
+        $this->delete(route('people.destroy', [$this->shelf, $own]))->assertSessionHasErrors('role');
+        $this->tobi->forceFill(['left_at' => null])->save();
         $this->delete(route('people.destroy', [$this->shelf, $own]))->assertRedirect(route('home'));
         $this->get(route('shelf', $this->shelf))->assertNotFound();
     }

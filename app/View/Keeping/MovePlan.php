@@ -19,12 +19,12 @@ final readonly class MovePlan
 
     public function __construct(public Item $item, public Shelf $to)
     {
-        $from = $item->shelf->load('memberships.user');
-        $roles = fn (Shelf $shelf): array => $shelf->memberships->mapWithKeys(fn (Membership $each) => [$each->user->name => $each->role->value])->all();
-        [$was, $is] = [$roles($from), $roles($to)];
-        $names = array_keys($was + $is);
-        sort($names);
-        $this->people = array_values(array_filter(array_map(fn (string $name) => ['name' => $name, 'was' => $was[$name] ?? null, 'is' => $is[$name] ?? null], $names), fn (array $each) => $each['was'] !== $each['is']));
+        $from = $item->shelf;
+        $on = fn (Shelf $shelf): array => $shelf->memberships()->comes()->with('user')->get()->keyBy('user_id')->all();
+        [$was, $is] = [$on($from), $on($to)];
+        $people = array_map(fn (Membership $each, int $id) => ['name' => $each->user->name, 'was' => ($was[$id] ?? null)?->role->value, 'is' => ($is[$id] ?? null)?->role->value], $was + $is, array_keys($was + $is));
+        usort($people, fn (array $one, array $two) => $one['name'] <=> $two['name']);
+        $this->people = array_values(array_filter($people, fn (array $each) => $each['was'] !== $each['is']));
         $this->rules = array_values(array_filter([
             in_array($item->kind, $to->unkept_kinds, true) ? (string) __('keeping.kinds.move', ['kinds' => __("item.kinds.{$item->kind}")]) : null,
             $item->isPublishable() && $from->asks !== $to->asks ? (string) __($to->asks ? 'keeping.move.asks' : 'keeping.move.asks_not') : null,

@@ -41,7 +41,7 @@ final readonly class TalkPage
     public static function seen(Item $item, Talk $talk, bool $isNow, ?int $since = null, ?Closure $looks = null, ?PartTree $tree = null): array
     {
         $mayComment = $isNow && Gate::allows('comment', $item);
-        $names = array_values($item->shelf->memberships()->with('user')->whereRelation('user', 'left_at', null)->get()->map(fn (Membership $membership): string => $membership->user->name)->all());
+        $names = array_values($item->shelf->memberships()->comes()->with('user')->get()->map(fn (Membership $membership): string => $membership->user->name)->all());
 
         return ['item' => $item, 'talk' => $talk, 'since' => $since, 'mayComment' => $mayComment, 'slip' => new SlipHtml($item, $names, $mayComment, $since, (int) Auth::id(), $looks, $tree)];
     }

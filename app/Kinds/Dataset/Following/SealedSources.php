@@ -81,7 +81,9 @@ final readonly class SealedSources
     {
         $form = isset($seal['item']) ? Item::query()->where('key', $seal['item'])->first() : null;
 
-        return $form?->kind !== 'form' ? null : trans_choice('data.who_reads', $shelf->memberships()->count(), ['shelf' => $shelf->name, 'count' => (string) $shelf->memberships()->count()]).($form->keeps_entries === false ? ' '.__('data.no_steps') : '');
+        $count = $shelf->memberships()->comes()->count();
+
+        return $form?->kind !== 'form' ? null : trans_choice('data.who_reads', $count, ['shelf' => $shelf->name, 'count' => (string) $count]).($form->keeps_entries === false ? ' '.__('data.no_steps') : '');
     }
 
     public function from(User $user, string $key): Item
