@@ -4,7 +4,6 @@ declare(strict_types=1);
 
 namespace App\Models;
 
-use Illuminate\Database\Eloquent\Attributes\Scope;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
@@ -35,8 +34,7 @@ final class Membership extends Model
      *
      * @param  Builder<self>  $query
      */
-    #[Scope]
-    protected function comes(Builder $query): void
+    public function scopeComes(Builder $query): void
     {
         $query->whereRelation('user', 'left_at', null);
     }
