@@ -182,10 +182,27 @@ final class SheetTest extends FeatureCase
         $this->edit(['cells' => ['t1r1' => ['t1c1' => 18]]], $this->tobi);
         $this->edit(['cells' => array_fill_keys(['t1r1', 't1r2', 't1r3', 't1r4'], ['t1c0' => null, 't1c1' => null, 't1c2' => null])]);
         $this->post(route('restore.store', [$this->item, 3]), ['seen' => 4])->assertRedirect();
-        $authors = new SheetAuthors($this->item->refresh(), Version::query()->where('number', 5)->firstOrFail());
+        $authors = new SheetAuthors($this->item->refresh(), Version::query()->where('number', 5)->firstOrFail(), $this->app->make(States::class));
 
         self::assertSame(['Tobi', 'Ines'], [$authors->of('t1r1', 't1c1')?->firstName(), $authors->of('t1r1', 't1c2')?->firstName()]);
         self::assertSame('Tobi, 4 May 2026', $authors->words('t1r1', 't1c1'));
+    }
+
+    public function test_who_puts_back_a_row_or_a_column_that_was_removed_has_not_written_it(): void
+    {
+        $this->edit(['cells' => ['t1r1' => ['t1c1' => 18]]], $this->tobi);
+        $stood = $this->tree($this->item);
+        $nell = $this->person('Nell Warwick');
+        $this->shelf->memberships()->create(['user_id' => $nell->id, 'role' => Role::Editor]);
+        foreach (['t1r1', 't1c1'] as $part) {
+            $this->edit(['removed' => [$part]], $nell);
+            // Undone, with one cell of it changed.
+            $back = PartTree::of(array_map(fn (Part $each) => $each->id === 't1r1' ? $each->with('t1c2', 'Nell’s') : $each, $stood->parts));
+            $this->save($this->item->refresh(), $nell, $back);
+            $authors = new SheetAuthors($this->item->refresh(), $this->item->versions()->orderByDesc('number')->firstOrFail(), $this->app->make(States::class));
+            self::assertSame(['Tobi', 'Nell'], [$authors->of('t1r1', 't1c1')?->firstName(), $authors->of('t1r1', 't1c2')?->firstName()], $part);
+            self::assertSame('Ines', $authors->of('t1r2', 't1c1')?->firstName(), $part);
+        }
     }
 
     public function test_what_stands_after_a_take_out_is_its_writers_of_two_who_share_a_name_too(): void
@@ -196,7 +213,7 @@ final class SheetTest extends FeatureCase
         $this->edit(['cells' => ['t1r1' => ['t1c1' => 18]]], $other);
         $this->edit(['cells' => ['t1r1' => ['t1c1' => 20], 't1r2' => ['t1c1' => 9]]], $this->tobi);
         $this->post(route('take-out.store', $this->item), ['from' => 3, 'to' => 4, 'by' => $this->tobi->id, 'seen' => 4])->assertRedirect();
-        $authors = new SheetAuthors($this->item->refresh(), Version::query()->where('number', 5)->firstOrFail());
+        $authors = new SheetAuthors($this->item->refresh(), Version::query()->where('number', 5)->firstOrFail(), $this->app->make(States::class));
         self::assertSame(['18', $other->id, $this->ines->id], [$this->shown('t1r1', 't1c1'), $authors->of('t1r1', 't1c1')?->id, $authors->of('t1r2', 't1c1')?->id]);
 
         DB::enableQueryLog();

@@ -148,11 +148,6 @@ final class WorldTest extends FeatureCase
         return "{$broken->getMessage()}\n".implode("\n", $steps);
     }
 
-    public function setUpForDump(): void
-    {
-        $this->setUp();
-    }
-
     private function world(): World
     {
         $people = [

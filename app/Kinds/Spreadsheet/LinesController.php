@@ -23,7 +23,7 @@ final class LinesController extends Controller
 
         return view('kinds.spreadsheet.lines', [
             'sheet' => $past->sheetOf(new Comparison($item, $from, $to, $states, $phrases, whole: $past->needsAll($address, $item)), $address),
-            'authors' => $address->view === 'who' ? new SheetAuthors($item, $to) : null,
+            'authors' => $address->view === 'who' ? new SheetAuthors($item, $to, $states) : null,
             'address' => $address,
             'start' => (int) $request->validated('start'),
             'chunk' => Past::LINES,

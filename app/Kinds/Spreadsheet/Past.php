@@ -28,7 +28,7 @@ final class Past extends Plain
     public function of(LookedAt $at): array
     {
         $to = $at->comparison->to;
-        $authors = $at->address->view === 'who' ? new SheetAuthors($at->item, $to) : null;
+        $authors = $at->address->view === 'who' ? new SheetAuthors($at->item, $to, $this->states) : null;
         $sheet = $this->sheetOf($at->comparison, $at->address);
 
         return [

@@ -7,19 +7,24 @@ namespace App\Kinds\Spreadsheet;
 use App\Models\Item;
 use App\Models\User;
 use App\Models\Version;
+use App\Store\States;
 use App\Store\Writers;
 use App\Words\Days;
 use Carbon\CarbonImmutable;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
+use MistyAttic\Core\Compare\Changes\ChangeType;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Cell;
 
-/** Who wrote which cell of a spreadsheet last, and when; from the index of touches alone. */
+/** Who wrote which cell of a spreadsheet last, and when; from the index of touches, and for rows and columns that came back from what stood in them before. */
 final class SheetAuthors
 {
     /** Steps of age, in days. */
     public const AGES = [1, 7, 30, 90];
+
+    /** States that are read whole for rows and columns that came back. */
+    private const MOST_READ = 16;
 
     /** @var Collection<int, object{user_id: int, saved_at: string, source: int|null, taken_out: int|null}> by number */
     private Collection $versions;
@@ -36,7 +41,13 @@ final class SheetAuthors
     /** @var array<string, array<string, array{int, int}>> version and who is left out => row/column, or row => the version up to it that wrote it last, and by whom */
     private array $last = [];
 
-    public function __construct(private readonly Item $item, Version $until)
+    /** @var array<string, array<int, int>>|null row or column that was removed once => version => what it did with it */
+    private ?array $removed = null;
+
+    /** @var array<int, PartTree|null> by version */
+    private array $trees = [];
+
+    public function __construct(private readonly Item $item, Version $until, private readonly States $states)
     {
         $this->until = $until->saved_at;
         $this->number = $until->number;
@@ -131,9 +142,54 @@ final class SheetAuthors
             [$number, $writer] = max($last["{$row}/{$column}"] ?? [0, 0], $last[$row] ?? [0, 0]);
             $version = $number === 0 ? null : $this->versions->get($number);
             [$source, $without] = $version?->taken_out === null ? [$version?->source, 0] : [$number - 1, $version->taken_out];
+            $source ??= $this->stood($row, $column, $number);
             if ($version === null || $source === null || $source >= $number) {
                 return $version === null ? null : [$version, $writer];
             }
         }
+    }
+
+    /** The version in which a cell stood as it is, before its row or its column was removed that came back with another: undone, or by an edit that was held back. */
+    private function stood(string $row, string $column, int $number): ?int
+    {
+        $gone = $this->goneBefore($row, $number) ?? $this->goneBefore($column, $number);
+        $before = $gone === null ? null : $this->versions->keys()->filter(fn (int $other) => $other < $gone)->max();
+        if ($before === null) {
+            return null;
+        }
+        [$was, $is] = [$this->cell($before, $row, $column), $this->cell($number, $row, $column)];
+
+        return $was !== null && $was === $is ? $before : null;
+    }
+
+    /** @return int|null the version that removed a row or a column, which came again with this one */
+    private function goneBefore(string $part, int $number): ?int
+    {
+        if ($this->removed === null) {
+            $this->removed = [];
+            $bits = ChangeType::Added->bit() | ChangeType::Removed->bit();
+            $removed = DB::table('touches')->where('item_id', $this->item->id)->whereRaw('what & ? != 0', [ChangeType::Removed->bit()])->select('part');
+            foreach (DB::table('touches')->where('item_id', $this->item->id)->whereIn('part', $removed)->whereRaw('what & ? != 0', [$bits])->orderBy('number')->get(['part', 'number', 'what']) as $touch) {
+                $this->removed[(string) $touch->part][(int) $touch->number] = (int) $touch->what;
+            }
+        }
+        if ((($this->removed[$part][$number] ?? 0) & ChangeType::Added->bit()) === 0) {
+            return null;
+        }
+        $earlier = array_keys(array_filter($this->removed[$part], fn (int $what, int $at) => $at < $number && ($what & ChangeType::Removed->bit()) !== 0, ARRAY_FILTER_USE_BOTH));
+
+        return $earlier === [] ? null : max($earlier);
+    }
+
+    /** What a cell held in a version: a formula, or a value. */
+    private function cell(int $number, string $row, string $column): mixed
+    {
+        if (! array_key_exists($number, $this->trees)) {
+            $root = count($this->trees) < self::MOST_READ ? Version::query()->where(['item_id' => $this->item->id, 'number' => $number])->value('root') : null;
+            $this->trees[$number] = is_string($root) ? $this->states->tree($root) : null;
+        }
+        $value = $this->trees[$number]?->find($row)?->fields[$column] ?? null;
+
+        return Cell::formula($value) ?? Cell::bare($value);
     }
 }
