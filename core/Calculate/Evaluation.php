@@ -77,40 +77,41 @@ final class Evaluation
         $stack = [];
         $count = 0;
         foreach ($tokens as ['type' => $type, 'value' => $value]) {
-            switch (true) {
-                case $type === 'Value':
-                    $stack[] = [is_string($value) && strlen($value) > 1 && $value[0] === '"' ? substr($value, 1, -1) : $value, false];
-                    break;
-                case $type === 'Constant' || $type === 'Empty Argument':
-                    $stack[] = [$value, false];
-                    break;
-                case $type === 'Cell Reference':
-                    $reference = $node->references[(int) substr((string) (is_scalar($value) ? $value : ''), 1) - 1] ?? null;
-                    $stack[] = [$reference?->from($node->row) ?? '#REF!', false];
-                    break;
-                case $type === 'Unary Operator':
-                    [$inner] = $this->resolved(array_pop($stack));
-                    $stack[] = [Operators::unary((string) (is_scalar($value) ? $value : ''), $inner), false];
-                    break;
-                case $type === 'Binary Operator':
-                    [$right, $rightDay] = $this->resolved(array_pop($stack));
-                    [$left, $leftDay] = $this->resolved(array_pop($stack));
-                    $sign = (string) (is_scalar($value) ? $value : '');
-                    $stack[] = [Operators::binary($sign, $left, $right), $sign === '+' ? $leftDay !== $rightDay : $sign === '-' && $leftDay && ! $rightDay];
-                    break;
-                case str_starts_with($type, 'Operand Count'):
-                    $count = is_int($value) ? $value : 0;
-                    break;
-                case $type === 'Function':
-                    $arguments = $count === 0 ? [] : array_splice($stack, -$count);
-                    $stack[] = $this->called(rtrim((string) (is_scalar($value) ? $value : ''), '('), $arguments, $node);
-                    break;
-                default:
-                    return ['#NAME?', false];
+            if (str_starts_with($type, 'Operand Count')) {
+                $count = is_int($value) ? $value : 0;
+
+                continue;
             }
+            $text = is_scalar($value) ? (string) $value : '';
+            $next = match ($type) {
+                'Value' => [is_string($value) && strlen($value) > 1 && $value[0] === '"' ? substr($value, 1, -1) : $value, false],
+                'Constant', 'Empty Argument' => [$value, false],
+                'Cell Reference' => [($node->references[(int) substr($text, 1) - 1] ?? null)?->from($node->row) ?? '#REF!', false],
+                'Unary Operator' => [Operators::unary($text, $this->resolved(array_pop($stack))[0]), false],
+                'Binary Operator' => $this->operated($text, array_pop($stack), array_pop($stack)),
+                'Function' => $this->called(rtrim($text, '('), $count === 0 ? [] : array_splice($stack, -$count), $node),
+                default => null,
+            };
+            if ($next === null) {
+                return ['#NAME?', false];
+            }
+            $stack[] = $next;
         }
 
         return $this->resolved($stack[0] ?? [null, false]);
+    }
+
+    /**
+     * @param  array{mixed, bool}|null  $right  a value, and whether it is a day
+     * @param  array{mixed, bool}|null  $left
+     * @return array{mixed, bool}
+     */
+    private function operated(string $sign, ?array $right, ?array $left): array
+    {
+        [$right, $rightDay] = $this->resolved($right);
+        [$left, $leftDay] = $this->resolved($left);
+
+        return [Operators::binary($sign, $left, $right), $sign === '+' ? $leftDay !== $rightDay : $sign === '-' && $leftDay && ! $rightDay];
     }
 
     /**

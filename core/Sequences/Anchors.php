@@ -25,6 +25,8 @@ final class Anchors
     /** Elements that went and came: a word in place of another, a word and its space that came, and that went. */
     private const SMALL = [[1, 1], [0, 2], [2, 0]];
 
+    private const NOTHING = [0, 0];
+
     /** So many elements tell whether a list is varied. */
     private const SAMPLE = 256;
 
@@ -51,7 +53,7 @@ final class Anchors
     }
 
     /**
-     * What is equal. In one loop over local variables: most differences are a line or two, and calls would cost as much as the work.
+     * What is equal.
      *
      * @param  \Closure(int, int, int, int): list<array{int, int, int}>  $solve  gives the runs in a difference in which something may be equal as well
      * @return list<array{int, int, int}> start on the old side, start on the new side, length; ascending
@@ -59,7 +61,7 @@ final class Anchors
     public function runs(\Closure $solve): array
     {
         [$old, $new, $isVaried] = [$this->old, $this->new, $this->isVaried];
-        $lastOld = $lastNew = $runs = [];
+        $runs = [];
         $aEnd = count($old);
         $bEnd = count($new);
         for ($a = $b = 0; ;) {
@@ -70,74 +72,77 @@ final class Anchors
             if ($a === $aEnd || $b === $bEnd) {
                 return $runs;
             }
-            if ($isVaried) {
-                // One that went, one that came, or one in place of another, with two that are equal behind it: most are no more.
-                $a1 = $old[$a + 1] ?? null;
-                $b1 = $new[$b + 1] ?? null;
-                if ($a1 !== null && $a1 === $new[$b] && $b1 !== null && $b1 === ($old[$a + 2] ?? null)) {
-                    $a++;
+            // In a varied list one that went, one that came, or one in place of another, with two that are equal behind it: most differences are no more.
+            $a1 = $old[$a + 1] ?? null;
+            $b1 = $new[$b + 1] ?? null;
+            [$went, $came] = match (true) {
+                ! $isVaried => $aEnd < self::SAMPLE ? self::NOTHING : $this->few($a, $b),
+                $a1 !== null && $a1 === $new[$b] && $b1 !== null && $b1 === ($old[$a + 2] ?? null) => [1, 0],
+                $b1 !== null && $b1 === $old[$a] && $a1 !== null && $a1 === ($new[$b + 2] ?? null) => [0, 1],
+                $a1 !== null && $a1 === $b1 && isset($old[$a + 2]) && $old[$a + 2] === ($new[$b + 2] ?? null) => [1, 1],
+                default => self::NOTHING,
+            };
+            if ($went + $came > 0) {
+                $a += $went;
+                $b += $came;
 
-                    continue;
-                }
-                if ($b1 !== null && $b1 === $old[$a] && $a1 !== null && $a1 === ($new[$b + 2] ?? null)) {
-                    $b++;
-
-                    continue;
-                }
-                if ($a1 !== null && $a1 === $b1 && isset($old[$a + 2]) && $old[$a + 2] === ($new[$b + 2] ?? null)) {
-                    $a++;
-                    $b++;
-
-                    continue;
-                }
-            } elseif ($aEnd >= self::SAMPLE) {
-                foreach (self::SMALL as [$went, $came]) {
-                    if ($this->goesOn($a + $went, $b + $came, self::SOON)) {
-                        $a += $went;
-                        $b += $came;
-
-                        continue 2;
-                    }
-                }
+                continue;
             }
-            if ($lastOld === []) {
-                $lastOld = $this->lastOld = array_flip($old);
-                $lastNew = $this->lastNew = array_flip($new);
-            }
-            // The nearest anchor.
-            $best = $aEnd - $a + $bEnd - $b;
-            $found = $farthest = -1;
-            $isShared = $mayMeet = false;
-            for ($at = $a; $at < $a + $best && $at < $aEnd; $at++) {
-                $element = $old[$at];
-                $partner = $lastNew[$element] ?? self::NONE;
-                if ($partner < $b) {
-                    continue;
-                }
-                if ($lastOld[$element] === $at) {
-                    $ahead = $partner - $b;
-                    $size = $at - $a + $ahead;
-                    if ($size < $best && ($size <= self::AT_HAND || ($size <= self::NEAR && $farthest < $ahead && $this->isStraight($a, $at, $b, $partner)) || $this->goesOn($at, $partner, self::AGAIN))) {
-                        $best = $size;
-                        $found = $at;
-                        $mayMeet = $isShared;
-                    }
-                    if ($ahead > $farthest) {
-                        $farthest = $ahead;
-                    }
-                }
-                $isShared = true;
-            }
+            [$found, $ahead, $mayMeet] = $this->nearest($a, $b);
             if ($found < 0) {
                 return [...$runs, ...$solve($a, $aEnd, $b, $bEnd)];
             }
-            $ahead = $best - $found + $a;
-            if ($mayMeet && $ahead > 0 && $best > 2) {
+            if ($mayMeet && $ahead > 0 && $found - $a + $ahead > 2) {
                 array_push($runs, ...$solve($a, $found, $b, $b + $ahead));
             }
             $a = $found;
             $b += $ahead;
         }
+    }
+
+    /** @return array{int, int} how many elements went and came in a small difference with enough that is equal behind it */
+    private function few(int $a, int $b): array
+    {
+        foreach (self::SMALL as [$went, $came]) {
+            if ($this->goesOn($a + $went, $b + $came, self::SOON)) {
+                return [$went, $came];
+            }
+        }
+
+        return self::NOTHING;
+    }
+
+    /** @return array{int, int, bool} where the nearest anchor stands, or NONE; how many of the new side lie before its partner; and whether something may be equal before it */
+    private function nearest(int $a, int $b): array
+    {
+        if ($this->lastOld === []) {
+            $this->lastOld = array_flip($this->old);
+            $this->lastNew = array_flip($this->new);
+        }
+        [$old, $lastOld, $lastNew, $aEnd] = [$this->old, $this->lastOld, $this->lastNew, count($this->old)];
+        $best = $aEnd - $a + count($this->new) - $b;
+        $found = $farthest = self::NONE;
+        $isShared = $mayMeet = false;
+        for ($at = $a; $at < $a + $best && $at < $aEnd; $at++) {
+            $element = $old[$at];
+            $partner = $lastNew[$element] ?? self::NONE;
+            if ($partner < $b) {
+                continue;
+            }
+            if ($lastOld[$element] === $at) {
+                $ahead = $partner - $b;
+                $size = $at - $a + $ahead;
+                if ($size < $best && ($size <= self::AT_HAND || ($size <= self::NEAR && $farthest < $ahead && $this->isStraight($a, $at, $b, $partner)) || $this->goesOn($at, $partner, self::AGAIN))) {
+                    [$best, $found, $mayMeet] = [$size, $at, $isShared];
+                }
+                if ($ahead > $farthest) {
+                    $farthest = $ahead;
+                }
+            }
+            $isShared = true;
+        }
+
+        return [$found, $best - $found + $a, $mayMeet];
     }
 
     /** Whether an anchor is the first of its like in a difference, and parts no element of the new side from its partner behind it. */

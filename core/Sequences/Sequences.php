@@ -78,15 +78,7 @@ final class Sequences
         $this->runs = [];
         $open = [[$oldFrom, $oldTo, $newFrom, $newTo]];
         while ($open !== []) {
-            [$a0, $a1, $b0, $b1] = array_pop($open);
-            for ($from = $a0; $a0 < $a1 && $b0 < $b1 && $old[$a0] === $new[$b0]; $a0++, $b0++);
-            if ($a0 > $from) {
-                $this->runs[$from] = [$from, $b0 - ($a0 - $from), $a0 - $from];
-            }
-            for ($to = $a1; $a0 < $a1 && $b0 < $b1 && $old[$a1 - 1] === $new[$b1 - 1]; $a1--, $b1--);
-            if ($to > $a1) {
-                $this->runs[$a1] = [$a1, $b1, $to - $a1];
-            }
+            [$a0, $a1, $b0, $b1] = $this->trimmed($old, $new, ...array_pop($open));
             if ($a0 === $a1 || $b0 === $b1) {
                 continue;
             }
@@ -115,6 +107,27 @@ final class Sequences
         ksort($this->runs);
 
         return array_values($this->runs);
+    }
+
+    /**
+     * What is left of a range when what is equal at its ends is taken as runs.
+     *
+     * @param  list<int|string>  $old
+     * @param  list<int|string>  $new
+     * @return array{int, int, int, int}
+     */
+    private function trimmed(array $old, array $new, int $a0, int $a1, int $b0, int $b1): array
+    {
+        for ($from = $a0; $a0 < $a1 && $b0 < $b1 && $old[$a0] === $new[$b0]; $a0++, $b0++);
+        if ($a0 > $from) {
+            $this->runs[$from] = [$from, $b0 - ($a0 - $from), $a0 - $from];
+        }
+        for ($to = $a1; $a0 < $a1 && $b0 < $b1 && $old[$a1 - 1] === $new[$b1 - 1]; $a1--, $b1--);
+        if ($to > $a1) {
+            $this->runs[$a1] = [$a1, $b1, $to - $a1];
+        }
+
+        return [$a0, $a1, $b0, $b1];
     }
 
     /**
