@@ -552,7 +552,7 @@ final class World
         if ($editors === []) {
             return;
         }
-        $asked = ['from' => $from, 'to' => $item->head, 'by' => (int) $chance->of($editors)];
+        $asked = ['from' => $from, 'to' => $item->head, 'by' => (string) $chance->of($editors)];
         $before = $item->root;
         $plan = (string) $this->allowed($this->as($step->who)->get(route('take-out', [$item, ...$asked])), 'looking at what would be taken out')->getContent();
         preg_match('/name="lines" value="(\d+)"/', $plan, $lines);
