@@ -22,13 +22,7 @@ final class OwnPages
     /** @var array<string, array{string, string}> who => a record and the state in which its page was opened */
     private array $opened = [];
 
-    /** @var \Closure(string): list<array{action: string, fields: string, button: string}> */
-    private readonly \Closure $forms;
-
-    public function __construct(private readonly World $world, private readonly Shelf $shelf)
-    {
-        $this->forms = require __DIR__.'/../answers/forms.php';
-    }
+    public function __construct(private readonly World $world, private readonly Shelf $shelf) {}
 
     public function write(Step $step, Chance $chance): void
     {
@@ -132,7 +126,7 @@ final class OwnPages
         }
         $page = (string) $this->world->allowed($this->world->as($step->who)->get(route('item', $item)), 'opening a desk of fields')->getContent();
         $this->asItCame($step, $item, $page, route('fields.save', $item));
-        $form = $this->form($page, route('fields.save', $item));
+        $form = $this->world->sentBy($page, route('fields.save', $item));
         $texts = $form === null ? [] : array_keys(array_filter($form['parts'] ?? [], fn (mixed $fields): bool => is_array($fields) && isset($fields['title'])));
         if ($form !== null && $texts !== []) {
             $tag = $this->tag($step, $chance);
@@ -186,30 +180,49 @@ final class OwnPages
         $page = (string) $this->world->allowed($this->world->http->get(route('read.mine', [$form->address, $entry->token])), 'opening answers of one’s own')->getContent();
         $address = route('read.mine.send', [$form->address, $entry->token]);
         $before = $this->world->states->tree($root = $entry->refresh()->root);
-        $sent = $this->form($page, $address);
+        $sent = $this->world->sentBy($page, $address);
         if ($sent === null) {
             return;
         }
-        $this->world->allowed($this->world->http->post($address, $sent), 'sending answers of one’s own as they came');
+        $this->sendOwn($address, $sent, 'sending answers of one’s own as they came');
         $entry->refresh()->root === $root || throw Broken::law('No answer of an entry changes unless somebody sent that field', "entry {$entry->number}, sent as it came by its address");
         $asked = array_keys(array_filter((array) ($sent['a'] ?? []), is_string(...)));
         $texts = array_values(array_filter($asked, fn (int|string $id) => is_string($before->find((string) $id)?->fields['value'] ?? null) && preg_match(Pen::TAG, (string) $before->get((string) $id)->fields['value']) === 1));
         if ($texts === []) {
             return;
         }
-        $sent['a'][$of = $chance->of($texts)] = $this->world->pen($chance, 'entry', 'visitor')->tag();
-        $answer = (string) $this->world->allowed($this->world->http->post($address, $sent), 'changing answers of one’s own')->getContent();
+        $sent['a'][$of = $chance->of($texts)] = $tag = $this->world->pen($chance, 'entry', 'visitor')->tag();
+        $answer = $this->sendOwn($address, $sent, 'changing answers of one’s own');
+        $stands = [...Ledger::tags($this->world->states->tree($entry->refresh()->root)), ...array_merge([], ...Proposal::query()->where('item_id', $entry->id)->get()->map(fn (Proposal $own): array => Ledger::tags($this->world->states->tree($own->root)))->all())];
+        isset($stands[$tag]) || str_contains($answer, $tag) || throw Broken::law('What was answered with a yes is in a state or waits', "{$tag} is nowhere in entry {$entry->number}");
         $this->settled($entry, $answer, $chance);
         foreach ($before->parts as $part) {
             $part->id === (string) $of || $part->record() === $this->world->states->tree($entry->refresh()->root)->find($part->id)?->record() || throw Broken::law('No answer of an entry changes unless somebody sent that field', "{$part->id} of entry {$entry->number}, by its address");
         }
     }
 
+    /**
+     * Page by page, as long as there is one.
+     *
+     * @param  array<string, mixed>  $sent
+     */
+    private function sendOwn(string $address, array $sent, string $doing): string
+    {
+        for ($pages = 0; $pages < 12; $pages++) {
+            $page = (string) $this->world->allowed($this->world->http->post($address, $sent), $doing)->getContent();
+            $sent = $this->world->sentBy($page, $address);
+            if ($sent === null) {
+                return $page;
+            }
+        }
+        throw Broken::law('Who answers is heard', trim((string) preg_replace('/\s+/', ' ', strip_tags($page))));
+    }
+
     /** Of what met a change of somebody else, who sent it says which it is to be. */
     private function settled(Item $entry, string $page, Chance $chance): void
     {
         $address = route('read.mine.settle', [$this->world->items['form']->address, $entry->token]);
-        $form = $this->form($page, $address);
+        $form = $this->world->sentBy($page, $address);
         if ($form !== null) {
             $choices = array_map(fn (): string => $chance->of(['mine', 'theirs']), (array) ($form['choice'] ?? []));
             preg_match_all('/name="choice\[(\d+)\]"/', $page, $held);
@@ -321,27 +334,13 @@ final class OwnPages
     /** A page that is sent without a letter written changes nothing. */
     private function asItCame(Step $step, Item $item, string $page, string $address): void
     {
-        $sent = $this->form($page, $address);
+        $sent = $this->world->sentBy($page, $address);
         if ($sent !== null) {
             $root = $item->refresh()->root;
             $this->world->allowed($this->world->as($step->who)->post($address, $sent), 'sending a page as it came');
             $this->unrefused($step);
             $item->refresh()->root === $root || throw Broken::law('A page that is sent as it came changes nothing', "{$step->item} at {$address}");
         }
-    }
-
-    /** @return array<string, mixed>|null what the first form of a page that goes there sends */
-    private function form(string $page, string $address): ?array
-    {
-        foreach (($this->forms)($page) as $form) {
-            if ($form['action'] === $address) {
-                parse_str($form['fields'], $sent);
-
-                return $sent;
-            }
-        }
-
-        return null;
     }
 
     /**

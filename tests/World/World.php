@@ -651,7 +651,7 @@ final class World
     /** @return array<string, mixed>|null what the last button of a form of a page sends that goes there: the one that leads on */
     public function sentBy(string $page, string $address): ?array
     {
-        $found = array_filter((require __DIR__.'/../answers/forms.php')($page), fn (array $form) => $form['action'] === $address);
+        $found = array_filter((require __DIR__.'/../answers/forms.php')($page), fn (array $form) => $form['action'] === $address && ! str_contains(strtolower($form['fields']), '_method=delete'));
         parse_str(end($found)['fields'] ?? '', $sent);
 
         return $found === [] ? null : $sent;
@@ -694,14 +694,10 @@ final class World
     private function sendAsItCame(Item $entry, string $who): void
     {
         $page = (string) $this->allowed($this->as($who)->get(route('item', $entry)), 'opening an entry')->getContent();
-        foreach ((require __DIR__.'/../answers/forms.php')($page) as $form) {
-            if ($form['action'] === route('entry.save', $entry)) {
-                parse_str($form['fields'], $sent);
-                $this->allowed($this->as($who)->post($form['action'], $sent), 'sending an entry as it came');
-                $entry->root === $entry->refresh()->root || throw Broken::law('No answer of an entry changes unless somebody sent that field', "entry {$entry->number}, sent as it came");
-
-                return;
-            }
+        $sent = $this->sentBy($page, route('entry.save', $entry));
+        if ($sent !== null) {
+            $this->allowed($this->as($who)->post(route('entry.save', $entry), $sent), 'sending an entry as it came');
+            $entry->root === $entry->refresh()->root || throw Broken::law('No answer of an entry changes unless somebody sent that field', "entry {$entry->number}, sent as it came");
         }
     }
 

@@ -14,6 +14,7 @@ use Carbon\CarbonImmutable;
 use Illuminate\Support\Collection;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Compare\Changes\ChangeType;
+use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Cell;
 
@@ -23,8 +24,8 @@ final class SheetAuthors
     /** Steps of age, in days. */
     public const AGES = [1, 7, 30, 90];
 
-    /** States that are read whole for rows and columns that came back. */
-    private const MOST_READ = 16;
+    /** Versions of which it is read what they removed or brought again; of others whoever brought it again stands there. */
+    private const MOST_READ = 32;
 
     /** @var Collection<int, object{user_id: int, saved_at: string, source: int|null, taken_out: int|null}> by number */
     private Collection $versions;
@@ -44,8 +45,8 @@ final class SheetAuthors
     /** @var array<string, array<int, int>>|null row or column that was removed once => version => what it did with it */
     private ?array $removed = null;
 
-    /** @var array<int, PartTree|null> by version */
-    private array $trees = [];
+    /** @var array<int, array{int, array<string, Part>, array<string, Part>}> version => the one before it, and the parts that differ between the two as they were and as they became */
+    private array $steps = [];
 
     public function __construct(private readonly Item $item, Version $until, private readonly States $states)
     {
@@ -153,11 +154,11 @@ final class SheetAuthors
     private function stood(string $row, string $column, int $number): ?int
     {
         $gone = $this->goneBefore($row, $number) ?? $this->goneBefore($column, $number);
-        $before = $gone === null ? null : $this->versions->keys()->filter(fn (int $other) => $other < $gone)->max();
-        if ($before === null) {
+        if ($gone === null) {
             return null;
         }
-        [$was, $is] = [$this->cell($before, $row, $column), $this->cell($number, $row, $column)];
+        [[$before, $stood], [, , $came]] = [$this->step($gone), $this->step($number)];
+        [$was, $is] = array_map(fn (?Part $of): mixed => Cell::formula($of?->fields[$column] ?? null) ?? Cell::bare($of?->fields[$column] ?? null), [$stood[$row] ?? null, $came[$row] ?? null]);
 
         return $was !== null && $was === $is ? $before : null;
     }
@@ -181,15 +182,17 @@ final class SheetAuthors
         return $earlier === [] ? null : max($earlier);
     }
 
-    /** What a cell held in a version: a formula, or a value. */
-    private function cell(int $number, string $row, string $column): mixed
+    /** @return array{int, array<string, Part>, array<string, Part>} see {@see $steps}: what is read is what differs */
+    private function step(int $number): array
     {
-        if (! array_key_exists($number, $this->trees)) {
-            $root = count($this->trees) < self::MOST_READ ? Version::query()->where(['item_id' => $this->item->id, 'number' => $number])->value('root') : null;
-            $this->trees[$number] = is_string($root) ? $this->states->tree($root) : null;
+        if (! isset($this->steps[$number])) {
+            $before = (int) $this->versions->keys()->filter(fn (int $other) => $other < $number)->max();
+            $roots = count($this->steps) < self::MOST_READ ? Version::query()->where('item_id', $this->item->id)->whereIn('number', [$before, $number])->pluck('root', 'number')->all() : [];
+            $differs = isset($roots[$before], $roots[$number]) ? $this->states->compare($roots[$before], $roots[$number]) : [];
+            $byId = fn (string $side): array => array_column(array_merge([], ...array_column($differs, $side)), null, 'id');
+            $this->steps[$number] = [$before, $byId('old'), $byId('new')];
         }
-        $value = $this->trees[$number]?->find($row)?->fields[$column] ?? null;
 
-        return Cell::formula($value) ?? Cell::bare($value);
+        return $this->steps[$number];
     }
 }
