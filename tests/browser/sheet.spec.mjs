@@ -292,6 +292,65 @@ test('two people write in one table, see each other, and a cell that both change
     await Promise.all([one.close(), other.close()]);
 });
 
+test('who chooses and types stays with their cells, whatever another does to rows and columns', async ({ browser }) => {
+    const [one, other] = await Promise.all([browser.newContext(), browser.newContext()]);
+    const [ines, nell] = [await one.newPage(), await other.newPage()];
+    const wrong = [];
+    for (const page of [ines, nell]) page.on('pageerror', (error) => wrong.push(String(error)));
+    await signIn(ines, 'Ines Oduya');
+    const url = await newSheet(ines, log);
+    await signIn(nell, 'Nell Warwick');
+    await nell.goto(url);
+    const place = (page) => page.locator('[data-cell-place]');
+    // Chosen: the cell goes along with its row and its column.
+    await at(ines, 'B3');
+    await at(nell, 'A1');
+    await menu(nell, 'Rows', 'Put in above');
+    await menu(nell, 'Columns', 'Put in before');
+    await expect(place(ines)).toHaveText('C4');
+    await expect(cell(ines, 'C4')).toHaveClass(/is-at/);
+    // A formula that is open names the same cells, and what was not changed is not written.
+    await at(ines, 'C6');
+    await ines.keyboard.press('Enter');
+    await expect(ines.locator('.grid-edit')).toHaveValue('=SUM(C3:C5)');
+    await at(nell, 'A2');
+    await menu(nell, 'Rows', 'Put in above');
+    await expect(ines.locator('.grid-edit')).toHaveValue('=SUM(C4:C6)');
+    await ines.keyboard.press('Enter');
+    await ines.keyboard.press('ArrowUp');
+    await expect(ines.locator('[data-cell-line]')).toHaveValue('=SUM(C4:C6)');
+    // What is typed where another takes the row away is held back, and not lost.
+    await at(ines, 'C5');
+    await ines.keyboard.type('55');
+    await at(nell, 'A5');
+    await menu(nell, 'Rows', 'Remove');
+    await settled(nell);
+    await ines.waitForTimeout(2500);
+    await ines.keyboard.press('Enter');
+    await expect(ines.locator('[data-notes]')).toContainText('held back');
+    await ines.getByRole('link', { name: 'Settle it' }).click();
+    await expect(ines.locator('main')).toContainText('55');
+    // Another writes in a cell that is open here, and nothing is typed: it is theirs.
+    await ines.goto(url);
+    await at(ines, 'C4');
+    await ines.keyboard.press('Enter');
+    await at(nell, 'C4');
+    await nell.keyboard.type('77');
+    await nell.keyboard.press('Enter');
+    await expect(cell(ines, 'C4')).toHaveText('77');
+    await ines.keyboard.press('Enter');
+    await settled(ines);
+    await expect(cell(nell, 'C4')).toHaveText('77');
+    // What was begun in the line and given up with Escape is not written.
+    await at(ines, 'C4');
+    await ines.locator('[data-cell-line]').fill('99');
+    await ines.keyboard.press('Escape');
+    await settled(ines);
+    await expect(cell(ines, 'C4')).toHaveText('77');
+    expect(wrong).toEqual([]);
+    await Promise.all([one.close(), other.close()]);
+});
+
 test('what is typed while the server is away is there after the window was closed', async ({ page, context }) => {
     await signIn(page, 'Ines Oduya');
     const url = await newSheet(page, log);

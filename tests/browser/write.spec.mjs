@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { newDocument, saved, signIn, state, text, words } from './steps.mjs';
+import { ask, newDocument, newForm, saved, signIn, state, text, words } from './steps.mjs';
 
 test.beforeEach(async ({ page }) => {
     await signIn(page, 'Ines Oduya');
@@ -201,4 +201,33 @@ test('far too much pasted is said so, and nothing is lost', async ({ page }) => 
     expect(words((await state(page)).content[0])).toBe('Before.');
     await page.keyboard.press('Control+z');
     await expect(page.locator('[data-save-line]')).toHaveText(/Saved|saved/);
+});
+
+test('keys write where text is: not beside it, and not over what is chosen as a whole', async ({ page }) => {
+    /** What the page shows that the document has not. */
+    const shownAlone = (typed) => page.locator('.ProseMirror').evaluate((root, words) => root.textContent.includes(words) && !root.pmViewDesc.node.textContent.includes(words), typed);
+    await page.keyboard.type('- one');
+    await saved(page);
+    await page.locator('.item-mark').click({ force: true });
+    await page.keyboard.type('beside a mark');
+    expect(await shownAlone('beside a mark')).toBe(false);
+    await saved(page);
+    expect(words((await state(page)).content[0])).toBe('beside a markone');
+    await page.keyboard.press('Escape');
+    await page.keyboard.type('q');
+    expect(words((await state(page)).content[0])).toBe('beside a markone');
+    await page.goto('/');
+    await newForm(page, 'Where keys write');
+    await ask(page, 'Short text', 'Who?');
+    await saved(page);
+    await page.locator('.form-page').click({ position: { x: 4, y: 4 } });
+    await page.keyboard.type('beside a page ');
+    expect(await shownAlone('beside a page')).toBe(false);
+    await saved(page);
+    for (let up = 0; up < 3; up++) {
+        await page.keyboard.press('Escape');
+        await page.keyboard.type('q');
+    }
+    await page.waitForTimeout(900);
+    expect((await state(page)).content.map((part) => [part[1], part[3].text ? words(part) : ''])).toEqual([['settings', ''], ['page', ''], ['question', 'beside a page Who?']]);
 });

@@ -14,6 +14,7 @@ import { headMoved } from './head.js';
 import { here, hereKey } from './here.js';
 import { ids } from './ids.js';
 import { itsHistory } from './its-history.js';
+import { onlyText } from './only-text.js';
 import { pictures } from './pictures.js';
 import { slips } from './slips.js';
 import { thrice } from './thrice.js';
@@ -89,7 +90,7 @@ export function writing(root, sheet, editing) {
     const view = new EditorView(place, {
         state: EditorState.create({
             doc: desk.kept ?? document_,
-            plugins: [thrice(), ...editing.plugins({ link, keep }, dialog), history(), dropCursor({ width: 2, class: 'drop-here' }), gapCursor(), ids(), here(), itsHistory(`/items/${item.key}`, () => sync.save(), said), said.plugin, new Plugin({ props: takePictures.props })],
+            plugins: [onlyText(), thrice(), ...editing.plugins({ link, keep }, dialog), history(), dropCursor({ width: 2, class: 'drop-here' }), gapCursor(), ids(), here(), itsHistory(`/items/${item.key}`, () => sync.save(), said), said.plugin, new Plugin({ props: takePictures.props })],
         }),
         editable: () => item.editable,
         attributes: { ...editing.attributes, ...(item.editable ? {} : { 'aria-label': inWords('editor.writing.read_only', { attributes: editing.attributes['aria-label'] }) }), role: 'textbox', 'aria-multiline': 'true', spellcheck: 'true', tabindex: '0' },

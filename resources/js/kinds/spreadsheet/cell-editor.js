@@ -1,5 +1,5 @@
 import { inLine } from './clipboard.js';
-import { keep, letters } from './formula.js';
+import { keep, letters, spell } from './formula.js';
 import { element } from './grid.js';
 import { dressed, lookOf } from './cell.js';
 import { lookParts, lookWith, typed } from './values.js';
@@ -9,6 +9,7 @@ import { inWords } from '../../common/words.js';
  * @typedef {import('./grid.js').Spot} Spot
  * @typedef {import('./model.js').Sheet} Sheet
  * @typedef {import('./grid.js').Grid} Grid
+ * @typedef {{row: string, column: string, box: HTMLTextAreaElement, opened: string}} Written what is being written in a cell, and what the box began with
  */
 
 /** What was typed, as a value for a cell. @param {Sheet} sheet @param {string} text @param {string} row @param {string} column @param {import('./values.js').Writing} [writing] */
@@ -28,9 +29,10 @@ export function readCell(sheet, text, row, column, writing) {
  * @param {{line: HTMLTextAreaElement, where: HTMLElement, story: HTMLAnchorElement, editable: boolean, makeRoom: () => void}} around
  */
 export function cellEditor(sheet, grid, { line, where, story, editable, makeRoom }) {
-    /** @type {{row: string, column: string, box: HTMLTextAreaElement} | null} */
+    /** In the cell itself. @type {Written | null} */
     let editing = null;
-    let lineFor = '';
+    /** In the line below, while it has the focus. @type {Written | null} */
+    let lining = null;
 
     const showLine = () => {
         const { row, column } = grid;
@@ -65,18 +67,24 @@ export function cellEditor(sheet, grid, { line, where, story, editable, makeRoom
         finish(true);
         grid.choose(spot);
         const box = /** @type {HTMLTextAreaElement} */ (element('textarea', 'grid-edit', { 'aria-label': inWords('spreadsheet.cell-editor.cell', { column: letters(spot.column), id: sheet.position(row.id) + 1 }), rows: '1', spellcheck: 'false', maxlength: '32767' }));
-        const over = /** @type {HTMLElement} */ (grid.cell(spot.row, spot.column));
-        const [from, frame] = [over.getBoundingClientRect(), grid.root.getBoundingClientRect()];
-        box.style.left = `${from.left - frame.left + grid.root.scrollLeft}px`;
-        box.style.top = `${from.top - frame.top + grid.root.scrollTop}px`;
-        box.style.minWidth = `${from.width + 1}px`;
-        box.value = text ?? inLine(sheet, row.id, row.cells[column.id]);
-        editing = { row: row.id, column: column.id, box };
+        const opened = inLine(sheet, row.id, row.cells[column.id]);
+        box.value = text ?? opened;
+        editing = { row: row.id, column: column.id, box, opened };
         grid.space.append(box);
-        grow();
+        lie();
         box.focus({ preventScroll: true });
         box.setSelectionRange(box.value.length, box.value.length);
         line.value = box.value;
+    };
+    /** Over its cell, as far as that is in sight. */
+    const lie = () => {
+        const over = editing && grid.cell(grid.at.row, grid.at.column);
+        if (!editing || !over) return;
+        const [from, frame, { style }] = [over.getBoundingClientRect(), grid.root.getBoundingClientRect(), editing.box];
+        style.left = `${from.left - frame.left + grid.root.scrollLeft}px`;
+        style.top = `${from.top - frame.top + grid.root.scrollTop}px`;
+        style.minWidth = `${from.width + 1}px`;
+        grow();
     };
     const grow = () => {
         if (!editing) return;
@@ -89,12 +97,16 @@ export function cellEditor(sheet, grid, { line, where, story, editable, makeRoom
     /** @param {boolean} take whether what was typed counts */
     const finish = (take) => {
         if (!editing) return;
-        const { row, column, box } = editing;
+        const written = editing;
         editing = null;
-        const text = box.value;
-        box.remove();
-        if (take && text !== inLine(sheet, row, sheet.value(row, column))) sheet.run([{ do: 'cells', cells: [[row, column, readCell(sheet, text, row, column)]] }]);
-        else showLine();
+        written.box.remove();
+        if (!take || !put(written)) showLine();
+    };
+    /** Writes what was typed, if anything was. @param {Written} written @returns {boolean} whether something was */
+    const put = ({ row, column, box: { value }, opened }) => {
+        if (value === opened) return false;
+        sheet.run([{ do: 'cells', cells: [[row, column, readCell(sheet, value, row, column)]] }]);
+        return true;
     };
     /** @param {number} down */
     const step = (down) => {
@@ -140,14 +152,53 @@ export function cellEditor(sheet, grid, { line, where, story, editable, makeRoom
             step(1);
         } else if (event.key === 'Escape') {
             event.preventDefault();
+            lining = null;
             grid.root.focus({ preventScroll: true });
-            showLine();
+        }
+    };
+    /** What was begun in the cell is gone on with in the line. */
+    const toLine = () => {
+        if (editing) {
+            const { row, column, opened, box } = editing;
+            editing = null;
+            box.remove();
+            lining = { row, column, box: line, opened };
+        } else if (grid.row && grid.column) {
+            lining = { row: grid.row.id, column: grid.column.id, box: line, opened: line.value };
         }
     };
     const takeLine = () => {
-        const [row, column] = lineFor.split('/');
-        lineFor = '';
-        if (column && sheet.parts.has(row) && line.value !== inLine(sheet, row, sheet.value(row, column))) sheet.run([{ do: 'cells', cells: [[row, column, readCell(sheet, line.value, row, column)]] }]);
+        const written = lining;
+        lining = null;
+        if (written) put(written);
+    };
+    /** Before others' edits are shown. @returns {() => void} to be called once they are: a formula that is being written names the same cells as before, wherever these stand now */
+    const hold = () => {
+        const after = [editing, lining].flatMap((written) => {
+            if (!written?.box.value.startsWith('=')) return [];
+            const again = [written.opened, written.box.value].map((text) => {
+                if (!text.startsWith('=')) return () => text;
+                const kept = keep(text.slice(1), written.row, sheet);
+                const before = spell(kept, written.row, sheet);
+                return () => (spell(kept, written.row, sheet) === before ? text : `=${spell(kept, written.row, sheet)}`);
+            });
+            return () => {
+                const [opened, text] = again.map((spelled) => spelled());
+                written.opened = opened;
+                if (text === written.box.value) return;
+                const behind = written.box.value.length - written.box.selectionStart;
+                written.box.value = text;
+                written.box.setSelectionRange(Math.max(1, text.length - behind), Math.max(1, text.length - behind));
+            };
+        });
+        return () => {
+            if (editing && !(sheet.parts.has(editing.row) && sheet.parts.has(editing.column))) finish(false);
+            if (lining && !(sheet.parts.has(lining.row) && sheet.parts.has(lining.column))) lining = null;
+            for (const done of after) done();
+            lie();
+            if (editing) line.value = editing.box.value;
+            else showLine();
+        };
     };
 
     const typedIn = () => {
@@ -157,13 +208,17 @@ export function cellEditor(sheet, grid, { line, where, story, editable, makeRoom
     /** @type {[string, (event: any) => void][]} */
     const listeners = [
         ['keydown', lineKey],
-        ['focus', () => (lineFor = grid.row ? `${grid.row.id}/${grid.column.id}` : '')],
+        ['focus', toLine],
         ['blur', () => (takeLine(), showLine())],
     ];
     for (const [name, listener] of listeners) line.addEventListener(name, listener);
     grid.onChoice = showLine;
     return {
-        edit, finish, point, showLine, typedIn,
+        edit, finish, point, showLine, typedIn, hold,
+        /** Where something was typed that is not in the sheet yet. @returns {{row: string, column: string} | null} */
+        get writing() {
+            return [editing, lining].find((written) => written && written.box.value !== written.opened) ?? null;
+        },
         /** A key in the cell itself. @param {KeyboardEvent} event @returns {boolean} whether it was one */
         key: (event) => {
             if (!editing || event.target !== editing.box) return false;

@@ -8,6 +8,7 @@ import { inWords } from '../../common/words.js';
  * @typedef {import('./model.js').Tab} Tab
  * @typedef {{row: number, column: number}} Spot
  * @typedef {{top: number, bottom: number, left: number, right: number}} Range inclusive
+ * @typedef {{row: string | undefined, column: string | undefined}} Held
  */
 
 export const ROW = 28;
@@ -29,6 +30,7 @@ export class Grid {
         this.root = root;
         this.sheet = sheet;
         this.how = how;
+        /** @type {Tab} */
         this.tab = sheet.tabs[0];
         /** @type {Spot} */
         this.at = { row: 0, column: 0 };
@@ -36,6 +38,8 @@ export class Grid {
         this.began = null;
         /** @type {Spot} */
         this.from = { row: 0, column: 0 };
+        /** The parts that stand at both of them: others may put rows in above, sort, or take out. @type {[Held, Held] | null} */
+        this.held = null;
         /** @type {Set<string> | null} rows that a filter leaves in sight */
         this.filter = null;
         /** @type {Map<string, {monogram: string, colour: number}>} row/column => who is there */
@@ -112,13 +116,42 @@ export class Grid {
         this.onChoice();
     }
 
+    /** Everything anew, as others made it: what was chosen still is, wherever it stands now, and is seen where it was seen. */
+    follow() {
+        const { held, at: was } = this;
+        const { scrollTop } = this.root;
+        this.rows = this.gather();
+        if (held) {
+            const [at, from] = [this.spotOfHeld(held[0], was), this.spotOfHeld(held[1], this.from)];
+            const [rows, columns] = [this.from.row - was.row, this.from.column - was.column];
+            // What was chosen together and stands apart now is not chosen together any more.
+            this.from = from.row - at.row === rows && from.column - at.column === columns ? from : at;
+            if (this.began !== null) this.began += at.column - was.column;
+            this.at = at;
+        }
+        this.refresh();
+        if (this.at.row !== was.row && was.row >= (this.frozen ?? 0)) this.root.scrollTop = scrollTop + (this.at.row - was.row) * ROW;
+    }
+
+    /** @param {Held} held @param {Spot} was @returns {Spot} where its row and its column stand, or where they stood */
+    spotOfHeld({ row, column }, was) {
+        const [down, right] = [(this.rows ?? []).findIndex((each) => each.id === row), this.tab.columns.findIndex((each) => each.id === column)];
+        return { row: down < 0 ? was.row : down, column: right < 0 ? was.column : right };
+    }
+
+    /** @returns {import('./model.js').Row[]} those of the tab that are shown, once it is one of those that there are */
+    gather() {
+        if (!this.sheet.tabs.includes(this.tab)) {
+            const same = this.sheet.tabs.find((tab) => tab.id === this.tab.id);
+            this.tab = same ?? /** @type {Tab} */ (this.sheet.tabs[0]);
+            if (!same) this.filter = null;
+        }
+        return this.filter === null ? this.tab.rows : this.tab.rows.filter((row) => this.filter?.has(row.id));
+    }
+
     /** Everything anew: something came, went or moved. */
     refresh() {
-        if (!this.sheet.tabs.includes(this.tab)) {
-            this.tab = this.sheet.tabs[0];
-            this.filter = null;
-        }
-        this.rows = this.filter === null ? this.tab.rows : this.tab.rows.filter((row) => this.filter?.has(row.id));
+        this.rows = this.gather();
         this.lefts = [0];
         for (const column of this.tab.columns) this.lefts.push(this.lefts[this.lefts.length - 1] + (column.width || WIDTH));
         this.at = this.inside(this.at);
@@ -142,6 +175,11 @@ export class Grid {
             if (line.parentElement !== this.body) this.body.append(line);
         }
         this.draw();
+    }
+
+    /** @param {Spot} spot @returns {Held} */
+    heldAt({ row, column }) {
+        return { row: this.rows?.[row]?.id, column: this.tab.columns[column]?.id };
     }
 
     /** @param {Spot} spot @returns {Spot} */
@@ -222,6 +260,7 @@ export class Grid {
     /** What is in sight. @param {boolean} [anew] also what was in sight before; else only what comes into it */
     draw(anew = true) {
         this.frame = 0;
+        this.held = [this.heldAt(this.at), this.heldAt(this.from)];
         const rows = this.rows ?? [];
         const lefts = this.lefts ?? [0];
         const frozen = this.frozen ?? 0;

@@ -353,6 +353,12 @@ export class Sheet {
         return this.bring(more);
     }
 
+    /** What of some edits is worked out, and written by nobody. @param {Edits} edits @returns {Edits} */
+    results(edits) {
+        const isResult = (/** @type {string} */ row, /** @type {string} */ column, /** @type {Value | null} */ value) => formulaOf(value ?? undefined) !== undefined && sameInput(this.value(row, column), value ?? undefined);
+        return { cells: Object.fromEntries(Object.entries(edits.cells ?? {}).map(([row, cells]) => [row, Object.fromEntries(Object.entries(cells).filter(([column, value]) => isResult(row, column, value)))])) };
+    }
+
     /** Takes in what comes from the server; what was written here since stays. @param {Edits} edits @returns {boolean} whether there is more in it than results of formulas */
     bring(edits) {
         let others = false;

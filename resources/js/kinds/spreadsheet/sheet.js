@@ -53,7 +53,15 @@ export async function attachSheet(root) {
         bar.draw();
         editor.showLine();
     };
-    const sync = new Sync(item, new SheetDesk(sheet, refresh), {
+    /** @param {() => void} bring */
+    const takeIn = (bring) => {
+        const shown = editor.hold();
+        bring();
+        grid.follow();
+        bar.draw();
+        shown();
+    };
+    const sync = new Sync(item, new SheetDesk(sheet, { takeIn, writing: () => editor.writing }), {
         say: bottom.say,
         signIn: () => signInAgain(/** @type {HTMLDialogElement} */ (root.querySelector('[data-sign-in-dialog]')), item.me),
         ...wayOn(/** @type {HTMLDialogElement} */ (root.querySelector('[data-stuck-dialog]'))),

@@ -1,0 +1,58 @@
+import { NodeSelection, Plugin, Selection } from 'prosemirror-state';
+
+/** @typedef {import('prosemirror-view').EditorView} EditorView */
+
+/**
+ * Keys write where text is and nowhere else: not beside it, where the page would show what the document has not, and not over something that is chosen as a whole, of
+ * which one letter would leave nothing.
+ *
+ * @returns {Plugin}
+ */
+export const onlyText = () => new Plugin({
+    props: {
+        handleTextInput: (view) => isWhole(view),
+        handleDOMEvents: {
+            keydown: (view, event) => {
+                if (!event.ctrlKey && !event.metaKey) toText(view);
+                return false;
+            },
+            compositionstart: (view) => {
+                toText(view);
+                return false;
+            },
+            beforeinput: (view, event) => {
+                if (!event.inputType.startsWith('insert') || !event.cancelable || view.composing || beside(view) === null) return false;
+                event.preventDefault();
+                return true;
+            },
+        },
+    },
+});
+
+/** @param {EditorView} view */
+const isWhole = ({ state: { selection } }) => selection instanceof NodeSelection && !selection.node.isInline;
+
+/** A press beside a text leaves the browser's caret there: it goes into the text that is next to it. @param {EditorView} view */
+function toText(view) {
+    const pos = beside(view);
+    if (pos === null) return;
+    const selection = Selection.near(view.state.doc.resolve(pos));
+    if (!selection.eq(view.state.selection)) view.dispatch(view.state.tr.setSelection(selection));
+    if (selection instanceof NodeSelection) return;
+    const { node, offset } = view.domAtPos(selection.head);
+    view.dom.ownerDocument.getSelection()?.collapse(node, offset);
+}
+
+/** @param {EditorView} view @returns {number | null} the position of the browser's caret where it stands in no text; null where it does, or is none */
+function beside(view) {
+    const caret = view.dom.ownerDocument.getSelection();
+    const at = caret?.anchorNode;
+    if (!at || !caret.isCollapsed || !view.dom.contains(at) || isWhole(view)) return null;
+    const fixed = (at instanceof Element ? at : at.parentElement)?.closest('[contenteditable=false]');
+    // What is laid between the text by others than the document has keys of its own.
+    if (fixed?.closest('.ProseMirror-widget')) return null;
+    const pos = view.posAtDOM(at, caret.anchorOffset);
+    const $pos = view.state.doc.resolve(pos);
+    const text = $pos.parent.inlineContent ? view.domAtPos($pos.start()).node : null;
+    return text?.contains(at) && !(fixed && text.contains(fixed)) ? null : pos;
+}
