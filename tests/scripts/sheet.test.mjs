@@ -140,6 +140,70 @@ test('what others did comes in around it', () => {
     assert.deepEqual([of.tabs[0].name, of.value('t1r1', 't1c2'), of.isDirty, of.position('t1r3')], ['Book', undefined, false, 1]);
 });
 
+/** What the server makes of edits, by the ids of a tab's columns and rows: what moves leaves first, and comes behind its sibling. See core/Kinds/Edits.php. */
+function made(children, { removed = [], placed = [], order = {} }) {
+    const gone = new Set([...removed, ...placed.map(([id]) => id)]);
+    const behind = new Map();
+    for (const [id, role, , after] of placed) if (role !== null || (children.includes(id) && !removed.includes(id))) behind.set(after ?? '', [...behind.get(after ?? '') ?? [], id]);
+    const woven = [];
+    const put = (id) => {
+        if (id !== '') woven.push(id);
+        const next = behind.get(id) ?? [];
+        behind.delete(id);
+        next.forEach(put);
+    };
+    for (const id of ['', ...children.filter((each) => !gone.has(each))]) put(id);
+    woven.push(...[...behind.values()].flat());
+    const named = (order.tab1 ?? []).filter((id) => woven.includes(id));
+    return [...woven.filter((id) => !named.includes(id)), ...named];
+}
+
+test('whatever others did while something was on its way, what stands here is what the server makes of it', () => {
+    let seed = Number(process.env.SEED ?? Date.now() % 100000);
+    console.log(`sheet: SEED=${seed}`);
+    const random = (below) => ((seed = (seed * 1103515245 + 12345) % 2147483648) >> 8) % below;
+    const names = ['row-above', 'row-below', 'row-remove', 'row-up', 'row-down', 'row-up', 'row-down', 'column-before', 'column-after', 'column-remove', 'column-left', 'column-right', 'sort-up', 'sort-down', 'undo', 'redo', 'empty'];
+    for (let life = 0; life < 150; life++) {
+        const of = new Sheet(parts([['Item', 'Kg', 'Tip'], ...Array.from({ length: 7 }, (_, at) => [`r${at}`, at, 7 - at])]));
+        const tab = () => of.tabs[0];
+        /** Every column that there ever was. */
+        const wide = new Set();
+        const here = () => {
+            tab().columns.forEach((column) => wide.add(column.id));
+            return [...tab().columns, ...tab().rows].map((part) => part.id);
+        };
+        const work = (times) => {
+            for (; times > 0; times--) {
+                const [top, left] = [random(tab().rows.length), random(tab().columns.length)];
+                commands(of, grid(of, top, left, top, left, tab()))[names[random(names.length)]]();
+            }
+        };
+        for (let round = 0; round < 6; round++) {
+            work(1 + random(3));
+            of.take();
+            const mine = here();
+            work(random(4));
+            // Others took out, moved and put in.
+            const cast = (all, isLast) => {
+                const left = all.filter(() => random(7) > 0 || isLast);
+                for (let moves = random(3); moves > 0 && left.length > 1; moves--) left.splice(random(left.length), 0, ...left.splice(random(left.length), 1));
+                if (random(2) === 0) left.splice(random(left.length + 1), 0, `other${life}x${round}x${isLast ? 'c' : 'r'}`);
+                return left;
+            };
+            const theirs = [...cast(mine.filter((id) => wide.has(id)), true), ...cast(mine.filter((id) => !wide.has(id)), false)];
+            const role = (id) => (wide.has(id) || id.endsWith('xc') ? 'column' : 'row');
+            of.arrived({
+                removed: mine.filter((id) => !theirs.includes(id)),
+                placed: theirs.map((id, at) => [id, mine.includes(id) ? null : role(id), 'tab1', theirs[at - 1] ?? null, {}]),
+            });
+            const since = JSON.parse(JSON.stringify(of.pending()));
+            const wanted = made(theirs, since);
+            const stands = here();
+            assert.deepEqual(stands, [...wanted.filter((id) => wide.has(id)), ...wanted.filter((id) => !wide.has(id))], `life ${life}, round ${round}: ${JSON.stringify({ mine, theirs, since })}`);
+        }
+    }
+});
+
 test('a run goes on, a formula moves along, the rest is repeated', () => {
     const of = new Sheet(parts([[1, 'a', ['d', '2026-05-30'], ['=', '[.t1c0]*2', 2]], [3, 'b', '', ''], ['', '', '', ''], ['', '', '', '']]));
     const fill = (from, to) => of.run([carryOn(of, grid(of, 0, 0), from, to)]);

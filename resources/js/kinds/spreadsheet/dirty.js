@@ -1,3 +1,6 @@
+const WRITTEN = /** @type {const} */ (['cells', 'fields']);
+const LAYOUT = /** @type {const} */ (['added', 'moved', 'removed', 'sorted']);
+
 /** What of a sheet the server does not have. */
 export class Dirty {
     constructor() {
@@ -23,6 +26,22 @@ export class Dirty {
         return [this.cells, this.fields, this.added, this.moved, this.removed, this.sorted].some((of) => of.size > 0);
     }
 
+    /** What came, went and moved. */
+    get layout() {
+        const layout = new Dirty();
+        for (const of of LAYOUT) layout[of] = new Set(this[of]);
+        return layout;
+    }
+
+    /** What was written in what stays. */
+    get written() {
+        const written = new Dirty();
+        for (const of of WRITTEN) written[of] = new Map(this[of]);
+        // What came is all of it written here.
+        written.added = new Set(this.added);
+        return written;
+    }
+
     /** @param {string} id @param {string} column */
     has(id, column) {
         return this.added.has(id) || (this.cells.get(id)?.has(column) ?? false);
@@ -36,8 +55,8 @@ export class Dirty {
 
     /** @param {Dirty} later */
     with(later) {
-        for (const of of /** @type {('cells' | 'fields')[]} */ (['cells', 'fields'])) for (const [key, values] of later[of]) for (const value of values) Dirty.note(this[of], key, value);
-        for (const of of /** @type {('added' | 'moved' | 'removed' | 'sorted')[]} */ (['added', 'moved', 'removed', 'sorted'])) for (const id of later[of]) this[of].add(id);
+        for (const of of WRITTEN) for (const [key, values] of later[of]) for (const value of values) Dirty.note(this[of], key, value);
+        for (const of of LAYOUT) for (const id of later[of]) this[of].add(id);
         return this;
     }
 }

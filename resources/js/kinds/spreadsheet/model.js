@@ -42,6 +42,8 @@ export class Sheet {
         this.sent = null;
         /** @type {Op[][]} */
         this.undone = [];
+        /** How all of it stood when the server was last told or asked. @type {{tab: Tab, columns: Column[], rows: Row[]}[]} */
+        this.known = [];
         /** @type {Op[][]} */
         this.done = [];
         /** @type {() => void} */
@@ -320,8 +322,14 @@ export class Sheet {
         return this.dirty.any || this.sent !== null;
     }
 
+    /** The server is told of this state, or asked what became of it: what it answers goes on from here. */
+    mark() {
+        this.known = this.tabs.map((tab) => ({ tab, columns: [...tab.columns], rows: [...tab.rows] }));
+    }
+
     /** What is not saved, to be sent. @returns {Edits} */
     take() {
+        this.mark();
         this.sent = this.sent ? this.sent.with(this.dirty) : this.dirty;
         this.dirty = new Dirty();
         return editsOf(this, this.sent);
@@ -361,6 +369,55 @@ export class Sheet {
 
     /** Takes in what comes from the server; what was written here since stays. @param {Edits} edits @returns {boolean} whether there is more in it than results of formulas */
     bring(edits) {
+        const laid = this.dirty.layout;
+        if (!laid.any || !(edits.removed?.length || edits.placed?.length)) return this.lay(edits);
+        // What was moved about here since is done again on top: only so does all stand here where the server will have it.
+        const [since, again, dirty] = [editsOf(this, laid), this.neighbours(), this.dirty];
+        this.backToKnown();
+        this.dirty = dirty.written;
+        const others = this.lay(edits);
+        this.dirty = dirty;
+        this.layAgain(since, again);
+        return others;
+    }
+
+    backToKnown() {
+        this.tabs = [];
+        this.parts.clear();
+        this.tabOf.clear();
+        this.positions = null;
+        for (const { tab, columns, rows } of this.known) {
+            this.tabs.push(tab);
+            this.parts.set(tab.id, tab);
+            [tab.columns, tab.rows] = [columns, rows];
+            for (const part of [...columns, ...rows]) {
+                this.parts.set(part.id, part);
+                this.tabOf.set(part.id, tab);
+            }
+        }
+        this.mark();
+    }
+
+    /** Those that stand before others. @returns {Map<string, string | null>} */
+    neighbours() {
+        const before = new Map();
+        for (const list of [this.tabs, ...this.tabs.flatMap((tab) => [tab.columns, tab.rows])]) list.forEach((part, at) => before.set(part.id, list[at - 1]?.id ?? null));
+        return before;
+    }
+
+    /** @param {Edits} since @param {Map<string, string | null>} before where what others took away stood */
+    layAgain({ removed = [], placed = [], order = {} }, before) {
+        const standing = (/** @type {string | null} */ id) => {
+            while (id !== null && !this.parts.has(id)) id = before.get(id) ?? null;
+            return id;
+        };
+        this.perform([{ do: 'remove', ids: removed }]);
+        for (const [id, role, parent, after, fields] of placed) this.perform([{ do: 'place', places: [[id, role, parent, standing(after), fields]] }]);
+        this.perform(Object.entries(order).map(([tab, rows]) => /** @type {Op} */ ({ do: 'order', tab, rows })));
+    }
+
+    /** @param {Edits} edits @returns {boolean} */
+    lay(edits) {
         let others = false;
         for (const id of edits.removed ?? []) {
             others = true;
@@ -389,12 +446,10 @@ export class Sheet {
         return others;
     }
 
-    /** Does again what an earlier visit could not save. @param {Edits} edits */
-    takeUp(edits) {
+    /** Does again what an earlier visit could not save. @param {Edits} edits @param {Map<string, string | null>} [before] how it stood then */
+    takeUp(edits, before = new Map()) {
+        this.layAgain(edits, before);
         this.perform([
-            ...(edits.removed?.length ? [/** @type {Op} */ ({ do: 'remove', ids: edits.removed })] : []),
-            ...(edits.placed?.length ? [/** @type {Op} */ ({ do: 'place', places: edits.placed })] : []),
-            ...Object.entries(edits.order ?? {}).map(([tab, rows]) => /** @type {Op} */ ({ do: 'order', tab, rows })),
             { do: 'cells', cells: Object.entries(edits.cells ?? {}).flatMap(([row, cells]) => Object.entries(cells).map(([column, value]) => /** @type {[string, string, Value | undefined]} */ ([row, column, value ?? undefined]))) },
             ...Object.entries(edits.fields ?? {}).map(([id, fields]) => /** @type {Op} */ ({ do: 'fields', id, fields })),
         ]);

@@ -59,10 +59,10 @@ export class SheetDesk {
             this.sheet.sent = null;
             if (answer.content) {
                 this.around.takeIn(() => {
-                    const since = this.sheet.pending();
+                    const [since, before] = [this.sheet.pending(), this.sheet.neighbours()];
                     this.sheet.replace(answer.content);
                     this.sheet.dirty = this.sheet.dirty.none();
-                    this.sheet.takeUp(since);
+                    this.sheet.takeUp(since, before);
                 });
             }
             return { on: 'root', merged: answer.content !== null };
@@ -88,6 +88,7 @@ export class SheetDesk {
 
     /** @param {string} base */
     since(base) {
+        this.sheet.mark();
         return `?since=${base}`;
     }
 
