@@ -156,6 +156,22 @@ test('a widget is dragged and sized with the mouse, two people lay out one repor
     await page.mouse.up();
     await expect(article).toHaveAttribute('data-down', '9');
 
+    // The server is away: what was carried is where it was, and what was typed is there still.
+    await page.route(`${url}/report`, (route) => route.abort());
+    await article.press('ArrowLeft');
+    await expect(page.locator('[data-save-line]')).toContainText('not reachable');
+    await expect(article).toHaveAttribute('data-x', '4');
+    await article.press('Enter');
+    await page.getByRole('dialog').getByLabel('Title').fill('Month by month');
+    await page.getByRole('dialog').getByRole('button', { name: 'Save' }).click();
+    await expect(page.getByRole('dialog').getByRole('alert')).toContainText('not reachable');
+    await expect(page.getByRole('dialog').getByLabel('Title')).toHaveValue('Month by month');
+    await page.unroute(`${url}/report`);
+    await page.getByRole('dialog').getByLabel('Title').fill('By month');
+    await page.getByRole('dialog').getByLabel('Title').press('Enter');
+    await expect(page.getByRole('dialog')).toBeHidden();
+    await expect(page.locator('[data-save-line]')).toHaveText(/Saved .* as \d+/);
+
     const nell = await (await browser.newContext({ baseURL })).newPage();
     await signIn(nell, 'Nell Warwick');
     await nell.goto(url);

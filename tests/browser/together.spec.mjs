@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { axe, newDocument, saved, signIn, state, text, words } from './steps.mjs';
+import { ask, axe, newDocument, newForm, saved, signIn, state, text, words } from './steps.mjs';
 
 /** Two people in one document of two paragraphs. */
 async function two(browser) {
@@ -104,4 +104,29 @@ test('a paragraph that another removed while it was edited is held, and comes ba
     await nell.getByRole('button', { name: 'Take mine' }).click();
     await expect(text(nell)).toContainText('Sign the log twice.');
     await close();
+});
+
+test('two set different things of one question, both with its settings open', async ({ browser }) => {
+    const [one, other] = await Promise.all([browser.newContext(), browser.newContext()]);
+    const [ines, nell] = [await one.newPage(), await other.newPage()];
+    await signIn(ines, 'Ines Oduya');
+    const url = await newForm(ines, 'Two settings');
+    await ask(ines, 'Short text', 'Which part?');
+    await saved(ines);
+    await signIn(nell, 'Nell Warwick');
+    await nell.goto(url);
+    for (const page of [ines, nell]) {
+        await page.locator('.question-words').click();
+        await page.keyboard.press('Escape');
+        await page.keyboard.press('Enter');
+    }
+    await ines.getByLabel('Help below it').fill('Plug, lead or switch.');
+    await ines.getByRole('dialog').getByRole('button', { name: 'Save', exact: true }).click();
+    await saved(ines);
+    await expect(nell.locator('.question-help')).toHaveText('Plug, lead or switch.');
+    await nell.getByLabel('It has to be answered').check();
+    await nell.getByRole('dialog').getByRole('button', { name: 'Save', exact: true }).click();
+    await saved(nell);
+    await expect.poll(async () => (await state(nell)).content.at(-1)[3]).toMatchObject({ help: 'Plug, lead or switch.', required: true });
+    await Promise.all([one.close(), other.close()]);
 });

@@ -215,7 +215,10 @@ test('keys write where text is: not beside it, and not over what is chosen as a 
     expect(words((await state(page)).content[0])).toBe('beside a markone');
     await page.keyboard.press('Escape');
     await page.keyboard.type('q');
-    expect(words((await state(page)).content[0])).toBe('beside a markone');
+    await page.keyboard.press('Control+c');
+    await page.keyboard.press('Control+v');
+    await saved(page);
+    expect((await state(page)).content.map(words)).toEqual(['beside a markone', 'beside a markone']);
     await page.goto('/');
     await newForm(page, 'Where keys write');
     await ask(page, 'Short text', 'Who?');

@@ -11,6 +11,13 @@ import { NodeSelection, Plugin, Selection } from 'prosemirror-state';
 export const onlyText = () => new Plugin({
     props: {
         handleTextInput: (view) => isWhole(view),
+        // What is pasted comes behind what is chosen.
+        handlePaste: (view, _, slice) => {
+            if (!isWhole(view) || slice.size === 0) return false;
+            const { to } = view.state.selection;
+            view.dispatch(view.state.tr.replaceRange(to, to, slice).scrollIntoView().setMeta('paste', true).setMeta('uiEvent', 'paste'));
+            return true;
+        },
         handleDOMEvents: {
             keydown: (view, event) => {
                 if (!event.ctrlKey && !event.metaKey) toText(view);

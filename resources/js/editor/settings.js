@@ -14,6 +14,14 @@ import { inWords } from '../common/words.js';
  * @property {number} [most]
  */
 
+/**
+ * @typedef {object} Control
+ * @property {HTMLElement} dom
+ * @property {() => Record<string, any>} read
+ * @property {() => HTMLElement | null} problem
+ * @property {boolean} [isOther] whether it shows another value than is set, since that can't be chosen any more
+ */
+
 /** @param {string} name @param {Record<string, any>} [properties] @param {...(Node | string)} children @returns {any} */
 function make(name, properties = {}, ...children) {
     const made = Object.assign(document.createElement(name), properties);
@@ -30,13 +38,13 @@ function pairRow(field, [one, two]) {
     return row;
 }
 
-/** @param {Field} field @param {Record<string, any>} attrs @returns {{dom: HTMLElement, read: () => Record<string, any>, problem: () => HTMLElement | null}} */
+/** @param {Field} field @param {Record<string, any>} attrs @returns {Control} */
 function control(field, attrs) {
     const id = `setting-${field.name}`;
     const label = make('label', { className: 'label', htmlFor: id, textContent: field.label });
     if (field.sort === 'choice') {
         const select = make('select', { id }, ...(field.options ?? []).map(([value, word]) => make('option', { value: String(value), textContent: word, selected: (attrs[field.name] ?? '') === value })));
-        return { dom: make('div', { className: 'field' }, label, make('div', { className: 'select' }, select)), read: () => ({ [field.name]: typeof attrs[field.name] === 'number' ? Number(select.value) : select.value }), problem: () => null };
+        return { dom: make('div', { className: 'field' }, label, make('div', { className: 'select' }, select)), read: () => ({ [field.name]: typeof attrs[field.name] === 'number' ? Number(select.value) : select.value }), problem: () => null, isOther: !field.options?.some(([value]) => value === (attrs[field.name] ?? '')) };
     }
     if (field.sort === 'check') {
         const box = make('input', { id, type: 'checkbox', checked: attrs[field.name] === true });
@@ -80,7 +88,7 @@ function control(field, attrs) {
 }
 
 /**
- * Asks for the settings of a part.
+ * Asks for the settings of a part. What is left as it was is not given back: somebody else may set it meanwhile.
  *
  * @param {HTMLDialogElement} dialog
  * @param {string} title
@@ -93,6 +101,7 @@ export function askSettings(dialog, title, fields, attrs) {
     const heading = /** @type {HTMLElement} */ (dialog.querySelector('h2'));
     const problem = /** @type {HTMLElement} */ (dialog.querySelector('.dialog-problem'));
     const controls = fields.map((field) => control(field, attrs));
+    const opened = controls.map((each) => JSON.stringify(each.read()));
     /** @param {SubmitEvent} event */
     const submit = (event) => {
         if (/** @type {HTMLButtonElement | null} */ (event.submitter)?.value === 'cancel') return;
@@ -112,7 +121,7 @@ export function askSettings(dialog, title, fields, attrs) {
     const answer = shown(dialog, (how) => {
         form.removeEventListener('submit', submit);
         form.removeEventListener('keydown', enter);
-        return how === 'set' ? Object.assign({}, ...controls.map((each) => each.read())) : null;
+        return how === 'set' ? Object.assign({}, ...controls.filter((each, at) => each.isOther || JSON.stringify(each.read()) !== opened[at]).map((each) => each.read())) : null;
     });
     form.addEventListener('submit', submit);
     form.addEventListener('keydown', enter);

@@ -29,7 +29,9 @@ export function attachReport(root) {
     /** @type {{before: string, after: string}[]} */
     let undone = [];
     let stop = () => {};
-    let busy = Promise.resolve();
+    let busy = Promise.resolve('');
+    /** The pages as the server drew them last. */
+    let pages = sheet.innerHTML;
 
     const say = (/** @type {string} */ text) => { if (spoken) spoken.textContent = text; };
     const shown = () => /** @type {HTMLElement | null} */ (sheet.querySelector('[data-report-page]:not([hidden])'))?.dataset.reportPage ?? '';
@@ -42,6 +44,7 @@ export function attachReport(root) {
         const had = document.activeElement instanceof HTMLElement ? document.activeElement.closest('[data-widget]') : null;
         const again = focus ?? (had instanceof HTMLElement ? had.dataset.part ?? null : null);
         stop();
+        pages = html;
         sheet.innerHTML = html;
         ready();
         if (again) widgetOf(again)?.focus();
@@ -71,7 +74,7 @@ export function attachReport(root) {
             return ask(`/items/${key}/report`, { method: 'POST', json: json() });
         }
     };
-    /** @param {Record<string, unknown>} step @param {{kind?: 'undo' | 'redo', focus?: string | null, said?: string}} [how] */
+    /** @param {Record<string, unknown>} step @param {{kind?: 'undo' | 'redo', focus?: string | null, said?: string}} [how] @returns {Promise<string>} why it was not made; '' when it was */
     const step = (step, how = {}) => {
         busy = busy.then(async () => {
             line.say(inWords('report.report.saving'), 'saving', 0);
@@ -94,17 +97,22 @@ export function attachReport(root) {
                     await heldAre(held + answer.held);
                     say(inWords('report.report.it_met_somebody_elses_edit_and'));
                 } else if (how.said) say(how.said);
+                return '';
             } catch (error) {
                 const text = error instanceof Refused ? error.message : error instanceof SignedOut ? inWords('report.report.your_session_has_ended_sign_in') : inWords('report.report.the_server_is_not_reachable_this');
                 line.say(text, 'trouble', 0);
                 say(text);
+                // What was carried goes back to where it is.
+                refresh(pages, null);
+                return text;
             }
         });
         return busy;
     };
-    const back = (/** @type {'undo' | 'redo'} */ kind) => {
-        const one = (kind === 'undo' ? done : undone).pop();
-        if (one) step({ do: 'undo', base: one.after, back: one.before }, { kind, focus: null, said: kind === 'undo' ? inWords('report.report.undone') : inWords('report.report.done_again') });
+    const back = async (/** @type {'undo' | 'redo'} */ kind) => {
+        const from = kind === 'undo' ? done : undone;
+        const one = from.pop();
+        if (one && await step({ do: 'undo', base: one.after, back: one.before }, { kind, focus: null, said: kind === 'undo' ? inWords('report.report.undone') : inWords('report.report.done_again') })) from.push(one);
     };
     const open = (/** @type {string} */ page) => {
         for (const one of /** @type {NodeListOf<HTMLElement>} */ (sheet.querySelectorAll('[data-report-page]'))) one.hidden = one.dataset.reportPage !== page;
@@ -136,12 +144,18 @@ export function attachReport(root) {
     };
 
     /** @param {Event} event */
-    const submit = (event) => {
+    const submit = async (event) => {
         const form = /** @type {HTMLFormElement} */ (event.target);
         if (!form.dataset.settingsOf) return;
         event.preventDefault();
         dialog.close();
-        step({ do: form.dataset.do, ...read(form) }, { focus: form.dataset.settingsOf });
+        const why = await step({ do: form.dataset.do, ...read(form) }, { focus: form.dataset.settingsOf });
+        if (why === '' || dialog.open || !form.isConnected) return;
+        // What was typed is there still.
+        const problem = /** @type {HTMLElement} */ (form.querySelector('.dialog-problem'));
+        problem.textContent = why;
+        problem.hidden = false;
+        dialog.showModal();
     };
     /** @param {Event} event */
     const change = async (event) => {
@@ -274,16 +288,18 @@ export function attachReport(root) {
         if (answer.root === state && !newer) return POLL;
         busy = busy.then(async () => {
             const fresh = await ask(`/items/${key}/report?shown=${shown()}`).catch(() => null);
-            if (!fresh || (fresh.root === state && !newer)) return;
+            if (!fresh || (fresh.root === state && !newer)) return '';
             data = answer.data;
             if (fresh.root === state) {
                 refresh(fresh.html, null);
-                return say(inWords('report.report.the_data_moved_on'));
+                say(inWords('report.report.the_data_moved_on'));
+                return '';
             }
             state = fresh.root;
             refresh(fresh.html, null);
             headIs(fresh.number);
             if (answer.by) say(`${answer.by}: ${answer.sentence}`);
+            return '';
         });
         return POLL;
     };
