@@ -61,6 +61,7 @@ export class Sheet {
         this.tabOf.clear();
         this.positions = null;
         for (const [id, role, , fields] of parts) this.insert(id, role, role === 'tab' ? '' : this.tabs[this.tabs.length - 1].id, undefined, fields);
+        this.mark();
     }
 
     /** @param {string} id */

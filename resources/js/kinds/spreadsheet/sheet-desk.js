@@ -57,6 +57,7 @@ export class SheetDesk {
         if (answer.edits === undefined) {
             // All of it was sent; what was written here since is done again in what came of it.
             this.sheet.sent = null;
+            if (answer.content && this.meets(answer)) return { on: 'sent', merged: true };
             if (answer.content) {
                 this.around.takeIn(() => {
                     const [since, before] = [this.sheet.pending(), this.sheet.neighbours()];
