@@ -1,4 +1,4 @@
-import { NodeSelection, Plugin, Selection } from 'prosemirror-state';
+import { NodeSelection, Plugin, Selection, TextSelection } from 'prosemirror-state';
 
 /** @typedef {import('prosemirror-view').EditorView} EditorView */
 
@@ -50,11 +50,11 @@ function toText(view) {
     view.dom.ownerDocument.getSelection()?.collapse(node, offset);
 }
 
-/** @param {EditorView} view @returns {number | null} the position of the browser's caret where it stands in no text; null where it does, or is none */
+/** @param {EditorView} view @returns {number | null} the position of the browser's caret where it stands in no text; null where it does, and where something else than text is chosen */
 function beside(view) {
     const caret = view.dom.ownerDocument.getSelection();
     const at = caret?.anchorNode;
-    if (!at || !caret.isCollapsed || !view.dom.contains(at) || isWhole(view)) return null;
+    if (!at || !caret.isCollapsed || !view.dom.contains(at) || !(view.state.selection instanceof TextSelection)) return null;
     const fixed = (at instanceof Element ? at : at.parentElement)?.closest('[contenteditable=false]');
     // What is laid between the text by others than the document has keys of its own.
     if (fixed?.closest('.ProseMirror-widget')) return null;
