@@ -47,8 +47,20 @@ test('a thread is answered, settled and opened again, and others see it at once'
     await page.keyboard.press('Control+Enter');
     await expect(other.locator('.slip')).toContainText('Whom?');
     await other.getByRole('button', { name: 'Answer' }).click();
-    await other.getByLabel('Your answer').fill('The owner.');
+    await other.getByLabel('Your answer').fill('The');
+    // What is begun stays, whatever is said meanwhile and wherever one goes.
+    await text(other).locator('p').first().click();
+    await page.getByRole('button', { name: 'Answer' }).click();
+    await page.getByLabel('Your answer').fill('Anyone?');
+    await page.getByRole('button', { name: 'Say it' }).click();
+    await expect(page.locator('.slip')).toContainText('Anyone?');
+    await other.waitForTimeout(3000);
+    await expect(other.getByLabel('Your answer')).toHaveValue('The');
+    await other.keyboard.press('Alt+c');
+    await expect(other.getByLabel('Your answer')).toBeFocused();
+    await other.keyboard.type(' owner.');
     await other.getByRole('button', { name: 'Say it' }).click();
+    await expect(other.locator('.slip')).toContainText('Anyone?');
     await expect(page.locator('.slip')).toContainText('The owner.');
     await page.getByRole('button', { name: 'Settled' }).click();
     await page.getByLabel('A word on it, if you like').fill('Clear.');

@@ -20,8 +20,20 @@ import { inWords } from '../common/words.js';
  */
 export function talk(root, shown) {
     const section = () => /** @type {HTMLElement | null} */ (root.querySelector('[data-slips]'));
-    /** @type {HTMLElement | null} */
+    /** @type {HTMLFormElement | null} */
     let open = null;
+    /** What stood in it when it opened. */
+    let opened = '';
+    const text = () => /** @type {HTMLTextAreaElement | null | undefined} */ (open?.elements.namedItem('text'));
+    /** Whether somebody wrote in it what is not sent yet. */
+    const isBegun = () => (text()?.value ?? '').trim() !== opened.trim();
+    /** One thing is said after the other: what was begun is shown, and stays. @returns {boolean} whether something was */
+    const goesOn = () => {
+        if (!isBegun()) return false;
+        open?.scrollIntoView({ block: 'nearest' });
+        text()?.focus();
+        return true;
+    };
     const places = spots(root);
     let unasked = () => {};
     /** @type {Element | null} where somebody was before they began to say something */
@@ -52,11 +64,13 @@ export function talk(root, shown) {
             location.reload();
             return;
         }
+        // What somebody is about to say stays.
+        const isSaying = () => !seen && (isBegun() || document.activeElement?.closest('[data-talk], [data-talk-begin]'));
+        if (isSaying()) return;
         const html = await piece(here.dataset.slips ?? '').catch(() => null);
         const fresh = html === null ? null : new DOMParser().parseFromString(html, 'text/html').querySelector('[data-slips]');
         if (!(fresh instanceof HTMLElement) || section() !== here) return;
-        // What somebody is about to say stays.
-        if (!seen && document.activeElement?.closest('[data-talk], [data-talk-begin]')) return;
+        if (isSaying()) return;
         for (const slip of root.querySelectorAll('[data-slip]')) if (!here.contains(slip)) slip.remove();
         here.replaceWith(fresh);
         lay();
@@ -65,13 +79,14 @@ export function talk(root, shown) {
     const close = () => {
         const wasOpen = open !== null;
         open?.remove();
-        open = null;
+        [open, opened] = [null, ''];
         if (wasOpen) shown.closed?.();
         unasked();
         unasked = () => {};
     };
     /** @param {About} about @param {string} said what it is about, in words */
     const begin = (about, said) => {
+        if (goesOn()) return;
         const template = /** @type {HTMLTemplateElement | null} */ (section()?.querySelector('[data-talk-form]') ?? null);
         const form = /** @type {HTMLFormElement | null} */ (template?.content.firstElementChild?.cloneNode(true) ?? null);
         if (!form) return;
@@ -109,6 +124,7 @@ export function talk(root, shown) {
             problem.setAttribute('role', 'alert');
             problem.textContent = error instanceof Error && error.message && Number.isNaN(Number(error.message)) && error.name !== 'Unreachable' ? error.message : inWords('talk.talk.it_could_not_be_sent_what');
             form.append(problem);
+            form.hidden = false;
         } finally {
             if (button) button.disabled = false;
         }
@@ -121,6 +137,7 @@ export function talk(root, shown) {
     };
     /** Puts the form of a deed into its slip, or does at once what needs no word. @param {HTMLElement} link */
     const deed = (link) => {
+        if (goesOn()) return;
         const slip = /** @type {HTMLElement} */ (link.closest('[data-slip]'));
         const name = link.dataset.talkDo ?? '';
         const template = /** @type {HTMLTemplateElement | null} */ (root.querySelector(`[data-talk-deed="${name}"]`) ?? root.querySelector('[data-talk-deed="said"]'));
@@ -131,17 +148,17 @@ export function talk(root, shown) {
         form.action = form.action.replace('KEY', slip.dataset.slip ?? '');
         /** @type {HTMLInputElement} */ (form.elements.namedItem('deed')).value = name;
         /** @type {HTMLInputElement} */ (form.elements.namedItem('of')).value = link.dataset.talkOf ?? '';
-        const text = /** @type {HTMLTextAreaElement} */ (form.elements.namedItem('text'));
+        const said = /** @type {HTMLTextAreaElement} */ (form.elements.namedItem('text'));
         open = form;
         slip.append(form);
         if (name === 'reopened' || name === 'withdrew') {
-            text.required = false;
+            said.required = false;
             form.hidden = true;
             form.requestSubmit();
             return;
         }
-        if (name === 'edited') text.value = /** @type {HTMLElement | null} */ (link.closest('[data-text]'))?.dataset.text ?? '';
-        text.focus();
+        if (name === 'edited') said.value = opened = /** @type {HTMLElement | null} */ (link.closest('[data-text]'))?.dataset.text ?? '';
+        said.focus();
     };
     /** @param {MouseEvent} event */
     const click = (event) => {
