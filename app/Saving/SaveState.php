@@ -76,7 +76,7 @@ final readonly class SaveState
             default => $states->keep($reading->tree, $base),
         };
         $since = $isMerged ? $this->number($item, $base) : $item->head;
-        $written = new Written($head, $tree, $root, $sent->cause, kept: $sent->keep, note: $sent->note, at: $sent->at, grows: $sent->grows, follows: $sent->follows, from: $isMerged && $since > 0 ? new MergedFrom($from, $mine, $since) : null);
+        $written = new Written($head, $tree, $root, $sent->cause, kept: $sent->keep, note: $sent->noteOf === null ? $sent->note : null, at: $sent->at, grows: $sent->grows, follows: $sent->follows, from: $isMerged && $since > 0 ? new MergedFrom($from, $mine, $since) : null);
 
         return new MadeOfSending($chunks, $written, $root === $headRoot ? null : $this->write->ahead($states, $item, $editor, $written), $sentRoot, $reading->tree, $tree, $merged->conflicts, $from, $since);
     }
@@ -85,10 +85,12 @@ final readonly class SaveState
     {
         $root = $made->written->root;
         $this->remember($item, $sent, $made->sentRoot, $root);
-        $version = $made->compared === null ? $this->write->unchanged($item, $editor, $sent->keep, $sent->note) : $this->write->handle($item, $editor, $made->written, $made->compared);
+        $version = $made->compared === null ? $this->write->unchanged($item, $editor, $sent->keep, $made->written->note) : $this->write->handle($item, $editor, $made->written, $made->compared);
         $held = $made->from === null || $made->conflicts === [] ? [] : $this->hold->handle($item, $editor, $version, $made->tree, $made->conflicts, $made->from, $made->since);
 
-        return new Saved($version, $root, $made->sentRoot, $made->sent, $made->tree, $root !== $made->sentRoot, $held);
+        $noted = $sent->note === null || ($sent->noteOf === null ? $version->note === $sent->note : $this->write->note($item, $editor, $sent->noteOf, $sent->note));
+
+        return new Saved($version, $root, $made->sentRoot, $made->sent, $made->tree, $root !== $made->sentRoot, $held, noted: $noted);
     }
 
     /** The newest version with a root; 0 when it is none's. */

@@ -19,6 +19,7 @@ final readonly class Saved
      * @param  bool  $merged  whether it holds more than what was sent
      * @param  list<HeldEdit>  $held
      * @param  Content|null  $file  what a file held that it came from
+     * @param  bool  $noted  whether the note that was sent is kept
      */
     public function __construct(
         public Version $version,
@@ -29,10 +30,11 @@ final readonly class Saved
         public bool $merged,
         public array $held,
         public ?Content $file = null,
+        public bool $noted = true,
     ) {}
 
     public function of(Content $file): self
     {
-        return new self($this->version, $this->root, $this->sent, $this->mine, $this->tree, $this->merged, $this->held, $file);
+        return new self($this->version, $this->root, $this->sent, $this->mine, $this->tree, $this->merged, $this->held, $file, $this->noted);
     }
 }

@@ -17,6 +17,7 @@ final readonly class Sent
      * @param  PartTree|null  $tree  all of it; null when edits are sent instead
      * @param  string  $client  the window it comes from, so that a repeated sending is known as one
      * @param  bool  $keep  keep this very state as a version, whatever is saved next
+     * @param  int|null  $noteOf  the version that the note is on; null for the one that comes of this
      * @param  int|null  $from  the version that the window had last, to merge from if nobody knows the base
      * @param  CarbonImmutable|null  $at  when it was written, if that was not now
      */
@@ -35,5 +36,6 @@ final readonly class Sent
         public ?bool $grows = null,
         /** Whether it is what became of the item that a dataset follows. */
         public bool $follows = false,
+        public ?int $noteOf = null,
     ) {}
 }

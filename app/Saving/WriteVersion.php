@@ -206,11 +206,20 @@ final readonly class WriteVersion
     public function unchanged(Item $item, User $editor, bool $keep, ?string $note): Version
     {
         $newest = Version::query()->where(['item_id' => $item->id, 'number' => $item->head])->firstOrFail();
-        if ($newest->user_id === $editor->id && ($keep || $note !== null)) {
-            $newest->update(['kept' => $newest->kept || $keep, 'note' => $note ?? $newest->note]);
+        if ($keep) {
+            $newest->update(['kept' => true]);
+        }
+        if ($note !== null) {
+            $this->note($item, $editor, $item->head, $note);
         }
 
-        return $newest->load('user', 'milestone');
+        return $newest->refresh()->load('user', 'milestone');
+    }
+
+    /** A note is said by whoever wrote the version. @return bool whether they did */
+    public function note(Item $item, User $editor, int $number, string $note): bool
+    {
+        return Version::query()->where(['item_id' => $item->id, 'number' => $number, 'user_id' => $editor->id])->update(['note' => $note]) > 0;
     }
 
     /** Where a shelf keeps no history of such items, none is kept of what is written; answers to a form without a history have none, and nor have the datasets that follow them. */

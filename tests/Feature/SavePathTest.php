@@ -86,6 +86,19 @@ final class SavePathTest extends FeatureCase
         self::assertSame('as read aloud', $this->version(3)->note);
     }
 
+    public function test_a_note_is_kept_with_the_version_that_it_was_written_for_though_others_went_on(): void
+    {
+        $this->put_($this->ines, $this->item->root, $this->paragraphs('Test every bench socket.', 'Sign the log before you begin.'), ['keep' => true])->assertJson(['number' => 3, 'noted' => true]);
+        $ofInes = $this->item->refresh()->root;
+        $this->put_($this->nell, $ofInes, $this->paragraphs('Test every bench socket.', 'Sign the log.'))->assertJson(['number' => 4]);
+        $this->put_($this->ines, $ofInes, $this->paragraphs('Test every bench socket.', 'Sign the log before you begin.'), ['keep' => true, 'note' => 'as read aloud', 'of' => 3])->assertJson(['number' => 4, 'noted' => true]);
+        self::assertSame(['as read aloud', null], [$this->version(3)->note, $this->version(4)->note]);
+        // One’s own words stand on nobody else’s version, and it is said; but whoever wants a state kept keeps it.
+        $this->put_($this->ines, $this->item->refresh()->root, $this->tree($this->item), ['keep' => true, 'note' => 'mine', 'of' => 4])->assertJson(['number' => 4, 'noted' => false]);
+        self::assertNull($this->version(4)->note);
+        $this->put_($this->nell, $this->item->root, $this->paragraphs('Test every bench socket.', 'Sign the log twice.'))->assertJson(['number' => 5]);
+    }
+
     public function test_edits_in_different_places_merge_down_to_words_of_one_paragraph(): void
     {
         $base = $this->item->root;

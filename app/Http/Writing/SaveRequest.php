@@ -15,7 +15,7 @@ use MistyAttic\Core\Kinds\Limits;
 
 /**
  * A state to be saved, read from the raw body: the framework's trimming would alter people's text.
- * `{base, from?, client, content | edits, keep?, note?}`, `from` being the number of the version that the window had last; every problem of the content comes back with its path.
+ * `{base, from?, client, content | edits, keep?, note?, of?}`, `from` being the number of the version that the window had last, `of` that of the version that the note is on; every problem of the content comes back with its path.
  */
 final class SaveRequest extends FormRequest
 {
@@ -39,13 +39,14 @@ final class SaveRequest extends FormRequest
             $this->fail(422, [new Problem('not_json', '')]);
         }
         $note = $note === null || trim($note) === '' ? null : trim($note);
+        $of = is_int($body['of'] ?? null) ? $body['of'] : null;
         if (isset($body['edits'])) {
             Kinds::named($item->kind)->grid() !== null || $this->fail(422, [new Problem('not_json', '')]);
 
-            return new Sent($body['base'], null, $body['client'], ($body['keep'] ?? false) === true, $note, edits: $body['edits']);
+            return new Sent($body['base'], null, $body['client'], ($body['keep'] ?? false) === true, $note, edits: $body['edits'], noteOf: $of);
         }
 
-        return new Sent($body['base'], $this->tree($item), $body['client'], ($body['keep'] ?? false) === true, $note, from: is_int($body['from'] ?? null) ? $body['from'] : null);
+        return new Sent($body['base'], $this->tree($item), $body['client'], ($body['keep'] ?? false) === true, $note, from: is_int($body['from'] ?? null) ? $body['from'] : null, noteOf: $of);
     }
 
     /** The content alone. */

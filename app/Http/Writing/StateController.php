@@ -72,6 +72,7 @@ final class StateController extends Controller
                 ? ['edits' => Edits::between($saved->mine, $saved->tree, Kinds::named($item->kind)->grid()->row ?? '')]
                 : ['content' => $saved->merged ? $this->content($saved->tree) : null]),
             'held' => count($saved->held),
+            'noted' => $saved->noted,
         ]);
     }
 

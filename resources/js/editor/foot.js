@@ -77,7 +77,7 @@ export function foot(root, number) {
      * Offers to put a note or a name on the version that was just kept. It does not take the caret out of the text: Tab leads to it,
      * asking once more as well, and writing on closes it.
      *
-     * @param {(note: string) => Promise<boolean>} keep
+     * @param {(note: string, of: number) => Promise<boolean>} keep gives whether it is kept
      */
     const offerNote = (keep) => {
         line().textContent = isLine() ? inWords('editor.foot.kept_as_a_proposal') : 'unkept' in line().dataset ? inWords('editor.foot.saved_no_history_is_kept_of') : inWords('editor.foot.kept_as', { shown });
@@ -85,6 +85,8 @@ export function foot(root, number) {
             noteInput.focus();
             return;
         }
+        // Others may write the next one before the note is there.
+        const of = shown;
         noteForm.hidden = false;
         noteInput.value = '';
         void suggest();
@@ -92,12 +94,11 @@ export function foot(root, number) {
             event.preventDefault();
             const note = noteInput.value.trim();
             const mark = /** @type {HTMLElement | null} */ (event.submitter)?.dataset.mark;
-            const number = shown;
             closeNote();
             if (note !== '' && mark) {
-                const said = await ask(mark.replace(/0\/milestone$/, `${number}/milestone`), { method: 'PUT', json: { name: note.slice(0, 200) } }).catch((error) => ({ said: error.message }));
-                say(said.said, 'saved', number);
-            } else if (note !== '' && (await keep(note))) say(inWords('editor.foot.note_kept_with', { shown }), 'saved', shown);
+                const said = await ask(mark.replace(/0\/milestone$/, `${of}/milestone`), { method: 'PUT', json: { name: note.slice(0, 200) } }).catch((error) => ({ said: error.message }));
+                say(said.said, 'saved', shown);
+            } else if (note !== '') say(inWords(await keep(note, of) ? 'editor.foot.note_kept_with' : 'editor.foot.note_not_kept', { shown: of }), 'saved', shown);
         };
         noteInput.onkeydown = (event) => {
             if (event.key === 'Escape') closeNote();

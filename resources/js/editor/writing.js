@@ -82,7 +82,7 @@ export function writing(root, sheet, editing) {
         return true;
     };
     const keep = async () => {
-        if (await sync.save({ keep: true })) bottom.offerNote((note) => sync.save({ keep: true, note }));
+        if (await sync.save({ keep: true })) bottom.offerNote((note, of) => sync.save({ keep: true, note, of }));
     };
 
     const said = slips(root, () => sync.save());

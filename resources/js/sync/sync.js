@@ -53,7 +53,7 @@ export class Sync {
         this.timer = undefined;
         this.firstChange = 0;
         this.retry = 1000;
-        /** @type {{keep?: boolean, note?: string} | null} */
+        /** @type {{keep?: boolean, note?: string, of?: number} | null} */
         this.wish = null;
         /** @type {((isKept: boolean) => void)[]} who asked for something while something else was on its way */
         this.wished = [];
@@ -104,7 +104,7 @@ export class Sync {
         }
     }
 
-    /** @param {{keep?: boolean, note?: string}} [wish] @returns {Promise<boolean>} whether it is saved now */
+    /** @param {{keep?: boolean, note?: string, of?: number}} [wish] `of` is the version that the note is on @returns {Promise<boolean>} whether it is saved now, with the note */
     async save(wish) {
         clearTimeout(this.timer);
         this.timer = undefined;
@@ -136,8 +136,9 @@ export class Sync {
             const answer = await ask(this.url, { method: 'PUT', json: { base: this.base, from: this.number, client: this.client, ...body, ...asked }, timeout: PATIENCE });
             if (this.wish === asked) this.wish = null;
             this.take(answer);
-            if (asked) this.tell(true);
-            return true;
+            const isNoted = answer.noted !== false;
+            if (asked) this.tell(isNoted);
+            return isNoted;
         } catch (error) {
             this.desk.untake();
             await this.failed(error);

@@ -80,7 +80,7 @@ export async function attachSheet(root) {
         event.preventDefault();
         if (!item.editable) return;
         editor.finish(true);
-        if (await sync.save({ keep: true })) bottom.offerNote((note) => sync.save({ keep: true, note }));
+        if (await sync.save({ keep: true })) bottom.offerNote((note, of) => sync.save({ keep: true, note, of }));
     };
     /** @type {[EventTarget, string, (event: any) => void][]} */
     const listeners = [
