@@ -5,6 +5,7 @@ import { commands, carryOn } from '../../resources/js/kinds/spreadsheet/commands
 import { keep, letters, shifted, spell } from '../../resources/js/kinds/spreadsheet/formula.js';
 import { newId } from '../../resources/js/common/new-id.js';
 import { Sheet } from '../../resources/js/kinds/spreadsheet/model.js';
+import { SheetDesk } from '../../resources/js/kinds/spreadsheet/sheet-desk.js';
 import { dressed, formulaOf, lookOf, resultOf } from '../../resources/js/kinds/spreadsheet/cell.js';
 import { editable, shown, typed, writingOf } from '../../resources/js/kinds/spreadsheet/values.js';
 
@@ -202,6 +203,38 @@ test('whatever others did while something was on its way, what stands here is wh
             assert.deepEqual(stands, [...wanted.filter((id) => wide.has(id)), ...wanted.filter((id) => !wide.has(id))], `life ${life}, round ${round}: ${JSON.stringify({ mine, theirs, since })}`);
         }
     }
+});
+
+test('what others did to what is not saved yet waits until the server saw that two met', () => {
+    const of = sheet();
+    let writing = null;
+    const desk = new SheetDesk(of, { takeIn: (bring) => bring(), writing: () => writing });
+    const sent = () => {
+        of.run([{ do: 'cells', cells: [['t1r1', 't1c2', 1]] }]);
+        desk.take();
+    };
+    const cases = [
+        [{ removed: ['t1r2'] }, true], [{ removed: ['t1c1'] }, true], [{ removed: ['tab1', 't1c0'] }, true], [{ cells: { t1r2: { t1c1: 7 } } }, true],
+        [{ removed: ['t1r3', 't1c2'], cells: { t1r2: { t1c0: 'Lantern' } } }, false],
+    ];
+    for (const [edits, meets] of cases) {
+        for (const how of ['typed since', 'being typed']) {
+            of.replace(sheet().whole());
+            [of.dirty, of.sent, writing] = [of.dirty.none(), null, null];
+            sent();
+            if (how === 'typed since') of.run([{ do: 'cells', cells: [['t1r2', 't1c1', 5]] }]);
+            else writing = { row: 't1r2', column: 't1c1' };
+            assert.equal(desk.answered({ edits }).on, meets ? 'sent' : 'root', `${how}: ${JSON.stringify(edits)}`);
+            if (how === 'typed since') assert.equal(of.pending().cells.t1r2.t1c1, 5, 'it is sent still');
+        }
+    }
+    // What was put in goes with the tab that it was put in, if nobody hears of it.
+    of.replace(sheet().whole());
+    [of.dirty, of.sent, writing] = [of.dirty.none(), null, null];
+    sent();
+    of.run([{ do: 'place', places: [['newrow', 'row', 'tab2', 't2r1', { t2c0: 'Tobi' }]] }]);
+    assert.equal(desk.answered({ edits: { removed: ['tab2'] } }).on, 'sent');
+    assert.deepEqual(of.pending().placed, [['newrow', 'row', 'tab2', 't2r1', { t2c0: 'Tobi' }]]);
 });
 
 test('a run goes on, a formula moves along, the rest is repeated', () => {

@@ -180,6 +180,10 @@ test('a newer state is fetched when nothing of one’s own waits, and merged by 
     await at.sync.follow('r6');
     assert.equal(at.asked[1].method, 'PUT');
     assert.deepEqual(at.texts(), ['One, theirs again.', 'Two, mine.']);
+    // Written while it was fetched: the server sees first what it meets.
+    at.answers.push({ json: { root: 'r8', number: 8, content: paragraphs('One.', 'Two, mine.') }, before: () => at.write('One, theirs again.', 'Two, mine, too.') });
+    await at.sync.follow('r8');
+    assert.deepEqual([at.texts(), at.sync.base], [['One, theirs again.', 'Two, mine, too.'], 'r7']);
 });
 
 test('what waits on this computer is readable by its writer alone', async () => {

@@ -49,8 +49,8 @@ export function live(root, sync, place) {
     /** @param {number} count */
     const refreshNotes = async (count) => {
         if (count === held) return;
-        held = count;
         notes.innerHTML = await piece(notes.dataset.notes ?? '');
+        held = count;
     };
     const look = async () => {
         try {

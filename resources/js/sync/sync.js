@@ -197,7 +197,8 @@ export class Sync {
         this.sending = true;
         try {
             const state = await ask(this.url + this.desk.since(this.base));
-            if (this.desk.bring(state)) {
+            // What was written meanwhile goes to the server first, which sees what it met.
+            if (!this.dirty && this.desk.bring(state)) {
                 this.base = state.root;
                 this.number = state.number;
                 this.around.moved(state.number);

@@ -58,8 +58,10 @@ export function attachReport(root) {
     /** Edits that are held back stand above the pages. @param {number} count */
     const heldAre = async (count) => {
         if (count === held) return;
+        const html = await piece(notes.dataset.notes ?? '').catch(() => null);
+        if (html === null) return;
+        notes.innerHTML = html;
         held = count;
-        notes.innerHTML = await piece(notes.dataset.notes ?? '').catch(() => notes.innerHTML);
     };
     /** A state that was grown over is not known any more: then the step is made in the newest one. @param {Record<string, unknown>} step @returns {Promise<any>} */
     const send = async (step) => {

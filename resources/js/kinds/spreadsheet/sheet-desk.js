@@ -18,21 +18,25 @@ export class SheetDesk {
     }
 
     /**
-     * What meets what is being typed is not taken in until that is sent: then the server sees that two met. What is only worked out meets nothing.
+     * What meets what is being typed, or what was done since and is not sent, is not taken in until that is sent: then the server sees that two met, and holds back what it has
+     * to. What is only worked out meets nothing.
      *
      * @param {{edits?: import('./model.js').Edits, content?: import('./model.js').Part[]}} state
      */
     meets({ edits, content }) {
-        const at = this.around.writing();
-        if (at === null) return false;
-        const { row, column } = at;
-        const here = this.sheet.value(row, column);
-        if (edits) {
-            const value = edits.cells?.[row]?.[column];
-            return [row, column, this.sheet.tabOf.get(row)?.id].some((id) => edits.removed?.includes(id ?? '')) || (value !== undefined && !sameInput(here, value ?? undefined));
-        }
-        const there = content?.find(([id]) => id === row);
-        return !there || !content?.some(([id]) => id === column) || !sameInput(here, there[3][column]);
+        const [writing, { dirty, tabOf }] = [this.around.writing(), this.sheet];
+        const [parts, gone] = [content && new Map(content.map((part) => [part[0], part])), new Set(edits?.removed)];
+        const stays = (/** @type {string} */ id) => dirty.added.has(id) || (parts ? parts.has(id) : !gone.has(id)) ? !gone.has(tabOf.get(id)?.id ?? '') : false;
+        const isMet = (/** @type {string} */ row, /** @type {string} */ column) => {
+            const there = edits?.cells?.[row]?.[column];
+            return !stays(row) || !stays(column) || (there !== undefined && !sameInput(this.sheet.value(row, column), there ?? undefined));
+        };
+        const isChanged = parts && writing && !sameInput(this.sheet.value(writing.row, writing.column), parts.get(writing.row)?.[3][writing.column]);
+
+        return Boolean((writing && isMet(writing.row, writing.column)) || isChanged
+            || [...dirty.cells].some(([row, columns]) => [...columns].some((column) => isMet(row, column)))
+            || [...dirty.added].some((id) => !stays(id) || Object.keys(this.sheet.row(id)?.cells ?? {}).some((column) => !stays(column)))
+            || [...dirty.fields.keys()].some((id) => !stays(id)));
     }
 
     isDirty() {
