@@ -104,8 +104,10 @@ export function attachReport(root) {
                 const text = error instanceof Refused ? error.message : error instanceof SignedOut ? inWords('report.report.your_session_has_ended_sign_in') : inWords('report.report.the_server_is_not_reachable_this');
                 line.say(text, 'trouble', 0);
                 say(text);
-                // What was carried goes back to where it is.
+                // What was carried goes back to where it is, on the page that is open.
+                const page = shown();
                 refresh(pages, null);
+                open(page);
                 return text;
             }
         });

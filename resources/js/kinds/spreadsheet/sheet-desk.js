@@ -26,7 +26,7 @@ export class SheetDesk {
     meets({ edits, content }) {
         const [writing, { dirty, tabOf }] = [this.around.writing(), this.sheet];
         const [parts, gone] = [content && new Map(content.map((part) => [part[0], part])), new Set(edits?.removed)];
-        const stays = (/** @type {string} */ id) => dirty.added.has(id) || (parts ? parts.has(id) : !gone.has(id)) ? !gone.has(tabOf.get(id)?.id ?? '') : false;
+        const stays = (/** @type {string} */ id) => (dirty.added.has(id) || (parts ? parts.has(id) : !gone.has(id))) && !gone.has(tabOf.get(id)?.id ?? '');
         const isMet = (/** @type {string} */ row, /** @type {string} */ column) => {
             const there = edits?.cells?.[row]?.[column];
             return !stays(row) || !stays(column) || (there !== undefined && !sameInput(this.sheet.value(row, column), there ?? undefined));
