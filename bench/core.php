@@ -5,7 +5,7 @@ declare(strict_types=1);
 /*
  * The core side by side with GNU diff, sebastian/diff, npm's diff, diff-match-patch and daff, and swaggest/json-diff, as
  * ratios of processor time in one run.
- *   php bench/core.php [--quick]     prints the table that stands in bench/RESULTS.md
+ *   php bench/core.php [--quick]     prints the table that is in bench/RESULTS.md
  * Each row is measured in a process of its own, as a request has one, lest it pays for what another left behind in memory: a table
  * that is compared after another took up to twice as long. The settings are those that the application is served with (deploy/php/attic.ini);
  *   php bench/core.php --part=tables --case=1 [--quick]     prints one of them as JSON, a part without a case all of its rows

@@ -213,7 +213,7 @@ final readonly class Teller
         WhatIsKept::say($who, [...WhatIsKept::place()->values, 'every' => (int) $every, 'then' => [[$pace, (int) $days]]], shelf: $item->shelf);
     }
 
-    /** `say a tag :: Why?` begins a thread on these words, wherever they stand; `answer a tag :: So.` goes on with it. */
+    /** `say a tag :: Why?` begins a thread on these words, wherever they are; `answer a tag :: So.` goes on with it. */
     private function talk(Item $item, User $who, string $word, string $on, string $text = ''): void
     {
         if ($word !== 'say') {

@@ -14,7 +14,7 @@ use App\Store\WhatIsKept;
 use Illuminate\Console\Command;
 use Illuminate\Database\Eloquent\Builder;
 
-/** To be run every night, before `attic:tidy`: lets versions go by the rules, and what was deleted long enough ago. What went stands in the log of its shelf. */
+/** To be run every night, before `attic:tidy`: lets versions go by the rules, and what was deleted long enough ago. What went is in the log of its shelf. */
 final class Keep extends Command
 {
     protected $signature = 'attic:keep {--rehearse : Say what would go, and let nothing go}';

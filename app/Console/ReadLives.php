@@ -49,7 +49,7 @@ final class ReadLives extends Command
         return self::SUCCESS;
     }
 
-    /** A little at a time, so that nobody who saves waits for long; what is stopped begins anew, since nothing says how far it came. */
+    /** A little at a time, so that nobody who saves waits for long; what is stopped begins again, since nothing says how far it came. */
     private function read(Item $item, States $states, Lives $lives): void
     {
         while (! DB::transaction(fn (): bool => (new LifeBlocks($item))->forget(self::DELETED)));

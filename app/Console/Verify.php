@@ -325,7 +325,7 @@ final class Verify extends Command
         $this->index();
     }
 
-    /** The index of what is found, held against one that is made anew of the texts, all as of one moment: how many texts have each piece of three letters. */
+    /** The index of what is found, held against one that is made again of the texts, all as of one moment: how many texts have each piece of three letters. */
     private function index(): void
     {
         DB::unprepared(<<<'SQL'

@@ -15,7 +15,7 @@ use stdClass;
  * Begins every transaction as a writing one. A deferred SQLite transaction that reads and then writes fails at once when
  * somebody else wrote in between, whatever the busy timeout; Laravel's `transaction_mode` is only heeded from PHP 8.4 on.
  *
- * Whoever has to wait stands in a queue: SQLite lets those who wait try again after pauses that grow, so that who came last is often
+ * Whoever has to wait is in a queue: SQLite lets those who wait try again after pauses that grow, so that who came last is often
  * served first. The system wakes those who wait for a lock of a file in their order, and only the first of them asks SQLite.
  */
 final class ImmediateConnection extends SQLiteConnection
@@ -50,7 +50,7 @@ final class ImmediateConnection extends SQLiteConnection
         }
     }
 
-    /** @throws LogicException while rows are still read: these stand on an older state, from which SQLite lets nobody write once somebody else has */
+    /** @throws LogicException while rows are still read: these are on an older state, from which SQLite lets nobody write once somebody else has */
     protected function executeBeginTransactionStatement(): void
     {
         $this->reading === 0 || throw new LogicException('A transaction begins when all rows of a cursor are read.');

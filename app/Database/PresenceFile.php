@@ -9,8 +9,8 @@ use Illuminate\Database\Connectors\ConnectionFactory;
 use PDO;
 
 /**
- * Where windows say every other second that they are open, and on which state they stand: a file of its own beside the database, so that saying so
- * makes nobody wait who writes. It may be lost at any time, and is made anew.
+ * Where windows say every other second that they are open, and on which state they are: a file of its own beside the database, so that saying so
+ * makes nobody wait who writes. It may be lost at any time, and is made again.
  */
 final class PresenceFile
 {
@@ -47,7 +47,7 @@ final class PresenceFile
         $made = (string) tempnam(dirname($path), 'presence');
         $pdo = new PDO("sqlite:{$made}");
         $pdo->exec(self::TABLES);
-        // Since when it has known what windows stand on.
+        // Since when it has known what windows are on.
         $pdo->exec('PRAGMA user_version = '.now()->getTimestamp());
         unset($pdo);
         chmod($made, 0o666 & ~umask());

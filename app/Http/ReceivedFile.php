@@ -72,7 +72,7 @@ final readonly class ReceivedFile extends BroughtFile
         ];
     }
 
-    /** The first words in which letters stand that could be others. */
+    /** The first words in which letters are that could be others. */
     private static function telling(string $text): string
     {
         preg_match_all('/[^\s,;|]*[^\x00-\x7f][^\s,;|]*(?:[ ][^\s,;|]+)?/u', mb_substr($text, 0, 200_000), $found);

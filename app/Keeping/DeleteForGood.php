@@ -38,7 +38,7 @@ final class DeleteForGood
         });
     }
 
-    /** A shelf with all that stands on it or was deleted from it. */
+    /** A shelf with all that is on it or was deleted from it. */
     public function shelf(Shelf $shelf, User $person): void
     {
         DB::transaction(function () use ($shelf, $person): void {

@@ -11,7 +11,7 @@ use App\Models\User;
 use App\Saving\Rules;
 use Illuminate\Support\Facades\DB;
 
-/** Puts a shelf into Lost & found with all that stands on it, or brings it back. What was deleted from it before stays deleted. */
+/** Puts a shelf into Lost & found with all that is on it, or brings it back. What was deleted from it before stays deleted. */
 final class DeleteShelf
 {
     public function handle(Shelf $shelf, User $person, bool $back): void

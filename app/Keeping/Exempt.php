@@ -34,7 +34,7 @@ final readonly class Exempt
     {
         $versions = fn (): Builder => DB::table('versions')->where('item_id', $this->item->id);
         yield [Exemption::Newest, [$this->item->head]];
-        // It may still grow, and then it is told with what stands before it.
+        // It may still grow, and then it is told with what is before it.
         yield [Exemption::Newest, $this->before([$this->item->head])];
         yield [Exemption::First, [$versions()->min('number')]];
         yield [Exemption::Milestone, $versions()->whereIn('id', DB::table('milestones')->where('item_id', $this->item->id)->select('version_id'))->pluck('number')];

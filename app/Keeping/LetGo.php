@@ -103,7 +103,7 @@ final readonly class LetGo
         });
     }
 
-    /** A window may stand on the state of a version that goes, from when that was the newest: it stays a base until nobody can. */
+    /** A window may be on the state of a version that goes, from when that was the newest: it stays a base until nobody can. */
     private function stoodOn(Item $item, int $before, Version $next): void
     {
         $until = $next->saved_at;
@@ -157,7 +157,7 @@ final readonly class LetGo
                 return;
             }
         }
-        // What windows still stand on, edits that wait, and what is or was proposed, may show them.
+        // What windows are still on, edits that wait, and what is or was proposed, may show them.
         $lines = $item->lines()->getQuery()->select('items.id');
         $resting = fn () => array_map(fn (string $table) => DB::table($table)->where(fn ($of) => $of->where('item_id', $item->id)->orWhereIn('item_id', $lines))->pluck('root')->all(), ['handed_roots', 'held_edits', 'proposals']);
         foreach ($unseen === [] ? [] : array_unique(array_merge(...$resting(), ...[Version::query()->whereIn('item_id', $lines)->pluck('root')->all()])) as $root) {

@@ -30,7 +30,7 @@ final readonly class MoveItem
         });
     }
 
-    /** Entries stand where their form does, and what is proposed where the item does. */
+    /** Entries are where their form does, and what is proposed where the item does. */
     public static function place(Item $item, Shelf $to): void
     {
         $item->update(['shelf_id' => $to->id]);

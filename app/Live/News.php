@@ -37,7 +37,7 @@ final readonly class News
      * Notes where a window is. Nothing is written when that is known.
      *
      * @param  string|null  $part  where the caret is
-     * @param  string|null  $base  the root that the window stands on
+     * @param  string|null  $base  the root that the window is on
      * @param  string|null  $ticket  with which it may ask shortly from now on; null when it did just that
      */
     public function note(int $item, int $user, string $client, ?string $part, ?string $base, int $now, ?string $ticket = null): void

@@ -47,7 +47,7 @@ final readonly class BringInFile
         return $saved instanceof Saved ? $saved->of($content->inTab((int) array_search($tab, $head->children()[PartTree::ROOT] ?? [], true))) : $saved;
     }
 
-    /** Whether a file is of the same item: most of what both could have in common stands under the same ids. */
+    /** Whether a file is of the same item: most of what both could have in common is under the same ids. */
     public static function knows(PartTree $head, PartTree $file): bool
     {
         $same = count(array_filter($file->parts, fn (Part $part) => $head->find($part->id)?->role === $part->role));

@@ -25,7 +25,7 @@ class Making
     /** Whether a new one keeps the ids of the file that it comes from. */
     public const KEEPS_IDS = false;
 
-    /** Where it stands among what a shelf offers to make, from 1; null if that offers none. */
+    /** Where it is among what a shelf offers to make, from 1; null if that offers none. */
     public const OFFERED = null;
 
     public function __construct(protected readonly ReadFile $files, protected readonly BringInFile $bring) {}

@@ -122,7 +122,7 @@ final readonly class ReadFile
         return $cells === 0 ? new FormatLimits(bytes: self::MOST_KB * 1024, unpacked: 134_217_728, tree: 8_388_608, parts: $parts) : new FormatLimits(bytes: self::MOST_KB * 1024, unpacked: 134_217_728, tree: 8_388_608, parts: $parts, cells: $cells);
     }
 
-    /** @param string $decimal the mark that stands before decimals where a column of a text does not tell */
+    /** @param string $decimal the mark that is before decimals where a column of a text does not tell */
     private static function table(PartTree $tree, FileFormat $format, bool $asWritten, string $decimal): PartTree
     {
         $named = PartTree::of(array_map(fn (Part $part) => $part->role === 'tab' && $part->string('name') === '' ? $part->with('name', 'Sheet') : $part, $tree->parts));

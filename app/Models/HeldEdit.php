@@ -17,7 +17,7 @@ use MistyAttic\Core\Merge\Conflict;
  * @property int $user_id whose edit is held back
  * @property int|null $met_user_id whose edit it met
  * @property string $part
- * @property string $place the heading that it stands under, or the part's own words
+ * @property string $place the heading that it is under, or the part's own words
  * @property string $root the state in which it was held back, hexadecimal
  * @property int $number the version that this state became
  * @property string $conflict JSON of {@see Conflict}

@@ -202,7 +202,7 @@ final class Item extends Model
         return $this->lostWith() === null;
     }
 
-    /** What was deleted that it can't be worked with: itself, the form that it answers, or its shelf; null when it stands. */
+    /** What was deleted that it can't be worked with: itself, the form that it answers, or its shelf; null when nothing was. */
     public function lostWith(): self|Shelf|null
     {
         // Items of a list come without these.
@@ -335,7 +335,7 @@ final class Item extends Model
         return Rooms::of($this->kind, $plain);
     }
 
-    /** Whether its rows stand in tabs, which can be taken one by one. */
+    /** Whether its rows are in tabs, which can be taken one by one. */
     public function hasTabs(): bool
     {
         $grid = $this->kind()->grid();

@@ -9,7 +9,7 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
- * What a place, a shelf or an item says about keeping, where it differs from what stands above it.
+ * What a place, a shelf or an item says about keeping, where it differs from what is above it.
  *
  * @property int|null $shelf_id
  * @property int|null $item_id

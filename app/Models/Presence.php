@@ -18,7 +18,7 @@ use Illuminate\Support\Str;
  * @property int $user_id
  * @property string $client one window
  * @property string|null $part where the caret is
- * @property string|null $base the root that the window stands on
+ * @property string|null $base the root that the window is on
  * @property int $seen_at seconds since 1970
  * @property string|null $ticket with which it may ask shortly
  * @property int $asked_at when it asked in full, in seconds since 1970
@@ -44,7 +44,7 @@ final class Presence extends Model
     }
 
     /**
-     * What a window saved is what it stands on, also when it is out of sight and says nothing.
+     * What a window saved is what it is on, also when it is out of sight and says nothing.
      *
      * @param  string  $client  as it sends: its name, a full stop and a number
      */
@@ -64,7 +64,7 @@ final class Presence extends Model
         return self::query()->where('item_id', $item->id)->where('user_id', '!=', $user->id)->where('seen_at', '>', now()->getTimestamp() - News::AWAY);
     }
 
-    /** Since when it is known what windows stand on, in seconds since 1970. */
+    /** Since when it is known what windows are on, in seconds since 1970. */
     public static function knownSince(): int
     {
         return (int) (DB::connection('presence')->select('PRAGMA user_version')[0]->user_version ?? 0);

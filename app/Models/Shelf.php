@@ -48,7 +48,7 @@ final class Shelf extends Model
         return 'key';
     }
 
-    /** @return HasMany<Item, $this> what stands on it; entries stand with their form */
+    /** @return HasMany<Item, $this> what is on it; entries are with their form */
     public function items(): HasMany
     {
         return $this->hasMany(Item::class)->whereNull('form_id')->whereNull('deleted_at');

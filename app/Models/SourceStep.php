@@ -15,7 +15,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $dataset_id
  * @property int $number the version of the sheet, the form or the entry
  * @property int|null $entry_id the entry that it was; null when it is about all of the source
- * @property string|null $root hexadecimal, what stands from then on; null when the entry is gone
+ * @property string|null $root hexadecimal, what is from then on; null when the entry is gone
  * @property int $user_id
  * @property CarbonImmutable $at
  * @property-read User $user

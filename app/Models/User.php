@@ -76,7 +76,7 @@ final class User extends Authenticatable
         return $one;
     }
 
-    /** @return BelongsToMany<Shelf, $this> those that stand, in the order that this person gave them; those that are put away last */
+    /** @return BelongsToMany<Shelf, $this> those that are in use, in the order that this person gave them; those that are put away last */
     public function shelves(): BelongsToMany
     {
         return $this->belongsToMany(Shelf::class, 'memberships')->whereNull('shelves.deleted_at')->orderByRaw('shelves.archived_at IS NOT NULL')->orderBy('memberships.place')->orderBy('shelves.id');

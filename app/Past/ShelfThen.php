@@ -23,7 +23,7 @@ use OutOfBoundsException;
  */
 final class ShelfThen
 {
-    /** @var Collection<int, Item> that stand or stood on it, by id */
+    /** @var Collection<int, Item> that are or stood on it, by id */
     public readonly Collection $items;
 
     /** @var array<int, list<Publishing>> of items of which somebody sees only what was published, by item */

@@ -43,7 +43,7 @@ final readonly class BringTracked
         foreach ($content->tracked as $tracked) {
             $name = Str::limit($this->named($item, $tracked->by), self::NAME) ?: (string) __('history.somebody');
             $becomes = self::matched($content, $now, $tracked);
-            // What changes nothing is not proposed, nor what stands open here under the same name.
+            // What changes nothing is not proposed, nor what is open here under the same name.
             if ($becomes->equals($now) || $this->isProposed($item, $name, $now, $becomes)) {
                 continue;
             }
@@ -130,7 +130,7 @@ final readonly class BringTracked
         return Str::limit((string) __('talk.in_file', ['who' => $by ?: __('history.somebody'), 'text' => $text]), (int) config('attic.comment', 4_000));
     }
 
-    /** Where a file says that it is: a part or a cell, or the first words that are the same; of what stands nowhere, all of it. */
+    /** Where a file says that it is: a part or a cell, or the first words that are the same; of what is nowhere, all of it. */
     private function about(?Grid $grid, PartTree $tree, SaidInFile $said): About
     {
         if ($said->cell !== null) {

@@ -61,7 +61,7 @@ final class PartLine
         return rtrim($this->before($part).$name.$value);
     }
 
-    /** What stands before the text of a part. */
+    /** What is before the text of a part. */
     public function before(Part $part): string
     {
         $indent = str_repeat('  ', $part->depth);

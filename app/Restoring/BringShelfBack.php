@@ -24,7 +24,7 @@ final readonly class BringShelfBack
     /**
      * @param  list<array{item: Item, version: Version, seen: int, picked: list<string>|null}>  $wanted  the number that was newest when the plan was shown; null picks all
      * @param  list<Item>  $found  that were deleted
-     * @param  list<Item>  $removed  that shall go
+     * @param  list<Item>  $removed  that should go
      * @return ShelfReturn|null null when something was saved, deleted or brought back since the plan was shown; then nothing happened
      */
     public function handle(Shelf $shelf, User $person, CarbonImmutable $moment, array $wanted, array $found, array $removed): ?ShelfReturn

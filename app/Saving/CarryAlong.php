@@ -11,7 +11,7 @@ use App\Store\ChunksAhead;
 use App\Store\Proposed;
 use App\Store\States;
 
-/** Takes what came in meanwhile into what somebody proposes, so that it starts from the newest version again. Where the two meet, what was proposed stands, and that it met something is kept. */
+/** Takes what came in meanwhile into what somebody proposes, so that it starts from the newest version again. Where the two meet, what was proposed stays, and that it met something is kept. */
 final readonly class CarryAlong
 {
     public function __construct(private WorkAhead $ahead, private WriteVersion $write, private Proposed $proposed) {}

@@ -42,7 +42,7 @@ final readonly class SaveCells
         if ($others === null || array_intersect_key($others, $cells) !== []) {
             return null;
         }
-        // Nothing came, went or moved, so that all stands where it stood.
+        // Nothing came, went or moved, so that all is where it stood.
         $rows = $this->rows($item->root, $cells, $places, $grid->row);
         $came = $this->came($item, $placed, $places, $grid);
         $frame = $rows === null || $came === null ? null : $this->around($item->root, $grid, [...array_keys($rows), ...array_map(fn (int $position) => $position - 1, array_keys($came))]);
@@ -64,7 +64,7 @@ final readonly class SaveCells
         return new MadeOfSending($chunks, $written, $root === $item->root ? null : $this->write->ahead($states, $item, $editor, $written), $own, $had, $has);
     }
 
-    /** @return array{array<mixed>, array<mixed>, array<mixed>}|null cells, rows that come, and where they stand; null when there is more to it */
+    /** @return array{array<mixed>, array<mixed>, array<mixed>}|null cells, rows that come, and where they are; null when there is more to it */
     private static function asked(mixed $edits, Grid $grid): ?array
     {
         $edits = is_array($edits) ? array_filter($edits, fn (mixed $of) => $of !== []) : [];
@@ -75,9 +75,9 @@ final readonly class SaveCells
     }
 
     /**
-     * The columns that some rows stand below, with their tab where there is one.
+     * The columns that some rows are below, with their tab where there is one.
      *
-     * @param  list<int>  $spots  where the rows stand
+     * @param  list<int>  $spots  where the rows are
      * @return list<Part>|null
      */
     private function around(string $root, Grid $grid, array $spots): ?array
@@ -227,7 +227,7 @@ final readonly class SaveCells
     /**
      * @param  array<mixed>  $cells
      * @param  array<mixed>  $places
-     * @return array<int, array{Part, array<string, mixed>}>|null by position; null when one does not stand where it is said to
+     * @return array<int, array{Part, array<string, mixed>}>|null by position; null when one is not where it is said to be
      */
     private function rows(string $root, array $cells, array $places, string $role): ?array
     {
@@ -252,7 +252,7 @@ final readonly class SaveCells
     /**
      * The tab of some rows with its columns.
      *
-     * @return list<Part>|null null when they stand in several
+     * @return list<Part>|null null when they are in several
      */
     private function frame(string $root, int $first, int $last, string $column): ?array
     {

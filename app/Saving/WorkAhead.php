@@ -23,7 +23,7 @@ final readonly class WorkAhead
      * @template Other of UnknownBase|Unfit|null
      * @template Result
      *
-     * @param  Item  $item  read anew each time
+     * @param  Item  $item  read again each time
      * @param  Closure(ChunksAhead): (M|Other)  $work  done once more when the newest state or the title is another by the time of writing
      * @param  Closure(M): Result  $write  in the transaction
      * @return Other|Result

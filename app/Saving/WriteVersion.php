@@ -158,7 +158,7 @@ final readonly class WriteVersion
     }
 
     /**
-     * Compares what a state would become with what stands before it, while others may write; when something else stands there by then, it is done again.
+     * Compares what a state would become with what is before it, while others may write; when something else is there by then, it is done again.
      *
      * @param  States  $states  in which the state can be read
      */

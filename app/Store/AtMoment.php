@@ -17,7 +17,7 @@ final class AtMoment
     public static function numbers(array $items, CarbonImmutable $moment): array
     {
         $middle = '(low + high + 1) / 2';
-        // Before a gap stands what is kept before it, and where nothing is kept the search goes up.
+        // Before a gap is what is kept before it, and where nothing is kept the search goes up.
         $isBefore = "COALESCE((SELECT saved_at FROM versions WHERE item_id = search.item_id AND number <= {$middle} ORDER BY number DESC LIMIT 1), '') <= :at";
         $rows = DB::select(<<<SQL
             WITH RECURSIVE search (item_id, low, high) AS (

@@ -101,7 +101,7 @@ final readonly class CarriedWords
     }
 
     /**
-     * A text that stands elsewhere, too, was copied there.
+     * A text that is elsewhere, too, was copied there.
      *
      * @return list<array{Carried, int}>
      */

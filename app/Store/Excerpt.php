@@ -13,7 +13,7 @@ use MistyAttic\Core\Kinds\Grid;
 
 /**
  * What two states of a large table differ in, read from the store without the rest: on each side the tabs, their columns and
- * headings, and the parts that differ, with where all these stand.
+ * headings, and the parts that differ, with where all these are.
  */
 final readonly class Excerpt
 {
@@ -56,7 +56,7 @@ final readonly class Excerpt
         return new self(self::side($states, $grid, $old, $before), self::side($states, $grid, $new, $after), TreeCompare::between($stretches));
     }
 
-    /** The tabs, columns and headings of a state, with where they stand; null when it is small. */
+    /** The tabs, columns and headings of a state, with where they are; null when it is small. */
     public static function frame(States $states, Grid $grid, string $root): ?PartTree
     {
         return $grid->isOneTable || ! self::isOf($states, $root) ? null : self::side($states, $grid, $root, []);
@@ -71,7 +71,7 @@ final readonly class Excerpt
     }
 
     /**
-     * Where a part of one state stands in a later one, told from what the two differ in.
+     * Where a part of one state is in a later one, told from what the two differ in.
      *
      * @param  int  $position  in the earlier one
      * @return int|null null when it is gone
@@ -96,7 +96,7 @@ final readonly class Excerpt
     }
 
     /**
-     * The columns of a table that has no tab around it, which stand before its rows.
+     * The columns of a table that has no tab around it, which are before its rows.
      *
      * @return list<Part>
      */

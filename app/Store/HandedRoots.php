@@ -12,8 +12,8 @@ use Illuminate\Database\Query\Builder;
 use Illuminate\Support\Facades\DB;
 
 /**
- * The states of an item that somebody may stand on. Whatever root was handed out is a base to merge from: the newest one, those
- * of versions, and for {@see DAYS} those that the newest state passed through or that were sent, as long as a window may stand on them: what it
+ * The states of an item that somebody may be on. Whatever root was handed out is a base to merge from: the newest one, those
+ * of versions, and for {@see DAYS} those that the newest state passed through or that were sent, as long as a window may be on them: what it
  * said last, what it sent, and what it was answered.
  *
  * Cost: a row of about 65 bytes for each state that a save leaves behind, one of about 200 for each window.
@@ -23,7 +23,7 @@ final readonly class HandedRoots
     /** How long somebody may be away from the server and still have what they wrote merged. */
     public const DAYS = 60;
 
-    /** Hours in which a window is heard of that stands on a state. */
+    /** Hours in which a window is heard of that is on a state. */
     private const FRESH = 2;
 
     /** @param CarbonInterface|null $until when it was the newest last; now if not given */
@@ -48,7 +48,7 @@ final readonly class HandedRoots
         return is_string($root) ? $root : null;
     }
 
-    /** @param string $answer the root that it is answered, on which it may stand before anybody hears of it */
+    /** @param string $answer the root that it is answered, on which it may be before anybody hears of it */
     public function sent(Item $item, string $client, string $base, string $root, string $answer): void
     {
         DB::table('sendings')->upsert(
@@ -59,7 +59,7 @@ final readonly class HandedRoots
     }
 
     /**
-     * Forgets what nobody can stand on any more: after {@see DAYS}, all of it; after {@see FRESH}, of items whose windows say where they stand, what none
+     * Forgets what nobody can be on any more: after {@see DAYS}, all of it; after {@see FRESH}, of items whose windows say where they are, what none
      * of them stood on when it was last heard of.
      *
      * @param  list<string>  $heardOf  kinds whose windows say so

@@ -14,7 +14,7 @@ final readonly class Life
      */
     public function __construct(public int $item, public string $part, public string $field, public int $from, public ?int $gone, public string $text, public ?string $spelled = null) {}
 
-    /** Where it stands among the texts that are kept with those of an item: an entry's with those of its form, after them. */
+    /** Where it is among the texts that are kept with those of an item: an entry's with those of its form, after them. */
     public function place(int $home): string
     {
         return self::placed($home, $this->item, $this->part);

@@ -7,7 +7,7 @@ namespace App\Store;
 use LogicException;
 
 /**
- * Lives of texts that are kept together: those of neighbouring parts of one item, or of its entries. Each text stands in it once, however often it came and wherever it stands, and what is
+ * Lives of texts that are kept together: those of neighbouring parts of one item, or of its entries. Each text is in it once, however often it came and wherever it is, and what is
  * written one version after the other packs to a tenth.
  *
  * Packed it is, deflated: how many lives there are, and how long the JSON is that follows; the JSON, with the places (see {@see Life::place}), the fields, what is kept of
@@ -24,13 +24,13 @@ final class LifeBlock
     /** And of one of what is gone. */
     private const CLOSED_PAGE = 8_000;
 
-    /** What a text adds to a page that has the one before it: most of it stands there already. */
+    /** What a text adds to a page that has the one before it: most of it is there already. */
     private const NEXT = 32;
 
     /** Numbers of a life. */
     private const COLUMNS = 5;
 
-    /** How a text stands in one line: without the sign itself it reads as it is looked for. */
+    /** How a text is in one line: without the sign itself it reads as it is looked for. */
     private const SIGN = "\x1f";
 
     private const ESCAPED = [self::SIGN => self::SIGN.self::SIGN, "\n" => self::SIGN.' '];
@@ -52,7 +52,7 @@ final class LifeBlock
     /**
      * @param  int|null  $id  null as long as it is not kept
      * @param  int  $home  the item
-     * @param  string  $from  the first place that may stand in it
+     * @param  string  $from  the first place that may be in it
      * @param  bool  $isClosed  whether it holds only what is gone, from any place
      */
     public function __construct(public ?int $id, public readonly int $home, public readonly string $from, public readonly bool $isClosed) {}
@@ -276,7 +276,7 @@ final class LifeBlock
         $texts = [];
         foreach ($pages as $key => $page) {
             [$text, $spelled] = self::both((string) $key);
-            // SQLite cuts into pieces only what stands before a NUL, and others stand on the page.
+            // SQLite cuts into pieces only what is before a NUL, and others are on the page.
             $texts[$page][] = str_replace(["\n", "\0"], ' ', $spelled === '' ? $text : $spelled);
         }
 

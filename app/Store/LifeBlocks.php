@@ -63,7 +63,7 @@ final class LifeBlocks
         return Life::placed($this->home, $this->item->id, $part);
     }
 
-    /** The open block that a place stands in. */
+    /** The open block that a place is in. */
     private function at(string $place): LifeBlock
     {
         foreach ($this->until as $id => $until) {
@@ -86,7 +86,7 @@ final class LifeBlocks
         return DB::table('lives')->where(['item_id' => $this->home, 'closed' => 0]);
     }
 
-    /** The blocks in which something of the item may stand. */
+    /** The blocks in which something of the item may be. */
     private function mine(): Builder
     {
         $end = $this->item->id === $this->home ? '~' : substr($this->place(''), 0, -1).'0';

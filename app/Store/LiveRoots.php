@@ -14,12 +14,12 @@ final class LiveRoots
     /** A clock that is told in seconds may be one behind. */
     private const SLACK = 2;
 
-    /** Rows that are read at once: a cursor that stays open stands on an old state, from which nobody may write. */
+    /** Rows that are read at once: a cursor that stays open is on an old state, from which nobody may write. */
     private const PAGE = 2_000;
 
     /**
      * @param  array<int, true>  $without  versions that are looked at as if they were gone, by their ids
-     * @param  bool  $windows  whether states count that only windows stand on
+     * @param  bool  $windows  whether states count that only windows are on
      */
     public function __construct(private readonly array $without = [], private readonly bool $windows = true) {}
 

@@ -109,7 +109,7 @@ final class Lives
      */
     private static function spelled(Kind $kind, PartTree $after, ?Part $part, array $texts): array
     {
-        // Of some parts of a large state nobody knows where the others stand.
+        // Of some parts of a large state nobody knows where the others are.
         $isSpelled = $part !== null && $kind->grid()?->calculated === true && $after->ordinals === null;
         $spelled = [];
         foreach ($texts as $field => $text) {
@@ -123,7 +123,7 @@ final class Lives
     /**
      * Where versions are gone, lives begin and end with the next one that is kept; what went and came back between goes on.
      *
-     * @param  PartTree  $at  the next one, whole where formulas may stand in it
+     * @param  PartTree  $at  the next one, whole where formulas may be in it
      */
     public function close(Item $item, int $after, int $next, Kind $kind, PartTree $at): void
     {
@@ -300,7 +300,7 @@ final class Lives
 
     /**
      * @param  array<string, true>|null  $only  these fields of it, or all
-     * @param  array<string, array{string, string|null}>  $texts  what stands in it now
+     * @param  array<string, array{string, string|null}>  $texts  what is in it now
      */
     private static function part(LifeBlocks $blocks, int $item, int $number, string $part, ?array $only, array $texts): void
     {

@@ -14,7 +14,7 @@ use MistyAttic\Core\Kinds\Grid;
 
 /**
  * The columns of a large table in which a number was written over that may stand out: a state with these columns alone, for
- * {@see UnusualChanges}. A number between two that stand in rows around it, or in some rows elsewhere, stands out of nothing, and is
+ * {@see UnusualChanges}. A number between two that are in rows around it, or in some rows elsewhere, stands out of nothing, and is
  * told without reading the rest; for the others the records are looked through, but not decoded.
  */
 final readonly class NumberColumns
@@ -54,7 +54,7 @@ final readonly class NumberColumns
         return [PartTree::of($before), PartTree::of($after)];
     }
 
-    /** @return list<Part> what stands before the rows: the tab and its columns */
+    /** @return list<Part> what is before the rows: the tab and its columns */
     private static function heads(Grid $grid, PartTree $old, string $tab): array
     {
         return [$old->get($tab), ...array_values(array_filter($old->subtree($tab), fn (Part $part) => $part->role === $grid->column))];

@@ -23,7 +23,7 @@ final class SqliteChunkStore implements ChunkStore
     /** Chunks whose bytes are held at once. */
     private const AT_ONCE = 50;
 
-    /** Deltas that are packed anew to see what would come back. */
+    /** Deltas that are packed again to see what would come back. */
     private const TRIED = 1_000;
 
     /** How many chunks were read, for counting what a request costs. */

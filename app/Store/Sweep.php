@@ -13,11 +13,11 @@ use MistyAttic\Core\Store\PieceList;
 /**
  * Gives back chunks that no state needs any more, and then the pages of the file, in steps that hold the lock for moments. What somebody saves
  * meanwhile is looked at in every step before anything goes, so that a chunk that is wanted again stays; a process that is killed leaves a place that is
- * whole, and the next one begins anew.
+ * whole, and the next one begins again.
  */
 final class Sweep
 {
-    /** Seconds that a chunk has before it may go, since a file is sent before it is said what shall become of it. */
+    /** Seconds that a chunk has before it may go, since a file is sent before it is said what should become of it. */
     private const GRACE = 86_400;
 
     /** Chunks that one step drops, and pages of the file that one gives back. */

@@ -50,7 +50,7 @@ final readonly class BeginThread
         });
     }
 
-    /** @return array{bool, string, array{int, int}|null, string} whether it is there, what stands there, where the words are, and which picture it is */
+    /** @return array{bool, string, array{int, int}|null, string} whether it is there, what is there, where the words are, and which picture it is */
     private function stands(Item $item, About $about): array
     {
         $kind = $item->kind();
@@ -95,7 +95,7 @@ final readonly class BeginThread
         return '';
     }
 
-    /** What stands in a cell, or what a part is called. */
+    /** What is in a cell, or what a part is called. */
     private static function quote(Kind $kind, PartTree $tree, Part $part, string $field): string
     {
         return $field === '' ? $kind->label($tree, $part) : (string) ($kind->texts($part)[$field] ?? '');

@@ -19,7 +19,7 @@ final readonly class FollowPlaces
 {
     public function handle(Item $item, int $number, ChangeSet $changes, PartTree $before, PartTree $after): void
     {
-        // A version that grows is followed anew.
+        // A version that grows is followed again.
         DB::table('thread_places')->where(['item_id' => $item->id, 'number' => $number])->delete();
         $places = $this->places($item, $number);
         if ($places === []) {

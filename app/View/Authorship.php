@@ -31,7 +31,7 @@ final class Authorship
     /** @var Collection<int, User> by id */
     private Collection $users;
 
-    /** @var array<int, int> editor => words that stand */
+    /** @var array<int, int> editor => words that are still there */
     private array $counts = [];
 
     private readonly Words $words;
@@ -66,7 +66,7 @@ final class Authorship
         return $runs === [] ? null : $this->users->get($runs[count($runs) - 1]->editor);
     }
 
-    /** @return list<array{User, int}> those who wrote what stands, with how many words; most first */
+    /** @return list<array{User, int}> those who wrote what is, with how many words; most first */
     public function people(): array
     {
         arsort($this->counts);
@@ -96,7 +96,7 @@ final class Authorship
     }
 
     /**
-     * A full stop or a space belongs to what it stands behind, whoever typed it.
+     * A full stop or a space belongs to what it is behind, whoever typed it.
      *
      * @param  list<Span>  $spans
      * @return list<array{int|null, list<Run>}>

@@ -17,7 +17,7 @@ final readonly class Block
 {
     /**
      * @param  list<array{Span, User|null}>  $spans
-     * @param  list<User>  $editors  whose marks it bears
+     * @param  list<User>  $editors  whose marks it has
      * @param  string|null  $note  where it moved from, or what it was before
      * @param  list<self>  $children  rows of a table, cells of a row
      * @param  bool|null  $signed  see {@see SpanHtml}

@@ -8,7 +8,7 @@ use MistyAttic\Core\Compare\Telling\Side;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Kind;
 
-/** The columns of an item whose parts stand beside each other, by what they stand in, to choose one of. */
+/** The columns of an item whose parts are beside each other, by what they are in, to choose one of. */
 final readonly class ColumnsOf
 {
     /** @var list<array{section: string, columns: array<string, string>}> columns: what each is called, by id */

@@ -11,7 +11,7 @@ use App\Models\Version;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Builder;
 
-/** Which versions of an item a list shows: those that are something, of somebody, from one day to another, in whose sentences some words stand. */
+/** Which versions of an item a list shows: those that are something, of somebody, from one day to another, in whose sentences some words are. */
 final readonly class ListQuery
 {
     /** Versions whose sentences are looked through for words, the newest. */
@@ -55,7 +55,7 @@ final readonly class ListQuery
     }
 
     /**
-     * The numbers of those in whose sentences, notes or names the words stand.
+     * The numbers of those in whose sentences, notes or names the words are.
      *
      * @return list<int>|null null when no words are asked for
      */

@@ -74,7 +74,7 @@ final readonly class Miniature
         $tabs = $grid === null || $grid->isOneTable ? [] : $this->states->tops($root);
         $spread = array_map(fn (int $at) => intdiv($at * $count, self::SPREAD), range(1, self::SPREAD - 1));
         $places = array_filter([...array_slice($changed, 0, self::CHANGED), ...$spread], fn (int $at) => $at >= self::BEGINNING && $at < $count);
-        // The columns of the tab in which something changed stand where it begins.
+        // The columns of the tab in which something changed are where it begins.
         $before = array_filter(array_keys($tabs), fn (int $at) => $changed !== [] && $at <= $changed[0]);
         $start = $before === [] ? 0 : max($before);
         $parts = $this->states->window($root, 0, self::BEGINNING) + $tabs;

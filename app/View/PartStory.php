@@ -40,7 +40,7 @@ final class PartStory
 
     public readonly Story $story;
 
-    /** Whether other parts stand or stood below it, which are told with it. */
+    /** Whether other parts are or stood below it, which are told with it. */
     private readonly bool $holds;
 
     private readonly Kind $kind;
@@ -90,7 +90,7 @@ final class PartStory
      * @param  Collection<int, int>  $numbers  ascending
      * @param  Collection<int, Version>  $versions
      * @param  Collection<(int|string), \stdClass>  $touches
-     * @return array{list<array{int, PartStep, list<Part>}>, ?Part, ?Part, list<Part>} what it did in each with how it was changed and what stood there then; the part as it is, as it was when it was last there, and with what stands below it
+     * @return array{list<array{int, PartStep, list<Part>}>, ?Part, ?Part, list<Part>} what it did in each with how it was changed and what stood there then; the part as it is, as it was when it was last there, and with what is below it
      */
     private function steps(Collection $numbers, Collection $versions, Collection $touches): array
     {

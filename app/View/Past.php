@@ -28,7 +28,7 @@ class Past
     /** Whether there is a view of who wrote what. */
     public const TELLS_AUTHORS = true;
 
-    /** How a part stands to what its place is called by. */
+    /** How a part is to what its place is called by. */
     public const STANDS = 'at';
 
     /** Whether a state holds what follows from changes that were made with it. */

@@ -14,7 +14,7 @@ use Illuminate\Support\Facades\Auth;
  */
 final class Ways
 {
-    /** What stands before decimals, and between thousands (the last one is a narrow no-break space, U+202F). */
+    /** What is before decimals, and between thousands (the last one is a narrow no-break space, U+202F). */
     public const NUMBERS = ['' => ['.', ','], 'comma' => [',', '.'], 'space' => [',', "\u{202F}"]];
 
     /** A day with its year, the same with a short month, and both without the year; as `date()` has them. */

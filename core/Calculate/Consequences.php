@@ -9,7 +9,7 @@ use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Cell;
 use MistyAttic\Core\Kinds\Kind;
 
-/** What follows by itself when a state of an item becomes another: what kinds repair, ranges that follow, results anew. */
+/** What follows by itself when a state of an item becomes another: what kinds repair, ranges that follow, results again. */
 final class Consequences
 {
     /**

@@ -141,7 +141,7 @@ final class Evaluation
         return $result;
     }
 
-    /** In which row or column, from 1, something stands, or the formula itself. */
+    /** In which row or column, from 1, something is, or the formula itself. */
     private function placeOf(string $name, mixed $of, Node $node): int|string
     {
         $rectangle = $this->sheets->rectangle($of instanceof Reference ? $of : new Reference($node->row, $node->column, $node->row, $node->column, false));

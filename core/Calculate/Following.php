@@ -16,7 +16,7 @@ use MistyAttic\Core\Sequences\Increasing;
 /**
  * Lets ranges follow when rows or columns go or move. After sorting or moving within a range it covers the same ones as before; what
  * is put in between them joins it, one that is carried off past others leaves it, and one whose ends are removed shrinks. Where its
- * members are scattered, as when a larger table is sorted around it, it stays where it stands.
+ * members are scattered, as when a larger table is sorted around it, it stays where it is.
  *
  * Cost: O(rows) once, and O(members) for each range of which a member moved or went.
  */

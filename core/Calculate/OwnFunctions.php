@@ -13,10 +13,10 @@ final class OwnFunctions
     /** That the library has not at all. */
     public const NAMES = ['FREQUENCY'];
 
-    /** Where in their arguments the first range stands whose criterion comes behind it. */
+    /** Where in their arguments the first range is whose criterion comes behind it. */
     private const CRITERIA = ['COUNTIF' => 0, 'SUMIF' => 0, 'AVERAGEIF' => 0, 'COUNTIFS' => 0, 'SUMIFS' => 1, 'AVERAGEIFS' => 1, 'MAXIFS' => 1, 'MINIFS' => 1];
 
-    /** The functions of databases, whose criteria stand in cells. */
+    /** The functions of databases, whose criteria are in cells. */
     private const DATABASE = ['DAVERAGE', 'DCOUNT', 'DCOUNTA', 'DGET', 'DMAX', 'DMIN', 'DPRODUCT', 'DSTDEV', 'DSTDEVP', 'DSUM', 'DVAR', 'DVARP'];
 
     /**
@@ -270,7 +270,7 @@ final class OwnFunctions
     }
 
     /**
-     * What stands between the `*` of a text with wildcards, as patterns: `?` one sign, `~` before a wildcard the sign itself. The first place where
+     * What is between the `*` of a text with wildcards, as patterns: `?` one sign, `~` before a wildcard the sign itself. The first place where
      * each follows the one before is the best for all that come after, so that no search ever has to go back.
      *
      * @return non-empty-list<string>

@@ -170,7 +170,7 @@ final class Sheets
     }
 
     /**
-     * How a rectangle stands: another text as soon as a result in its columns is another.
+     * How a rectangle is: another text as soon as a result in its columns is another.
      *
      * @param  array{string, int, int, int, int}  $rectangle
      */

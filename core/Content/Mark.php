@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\Content;
 
-/** What a run of rich text may bear. A link carries its address; the others are on or off. */
+/** What a run of rich text may have. A link carries its address; the others are on or off. */
 enum Mark: string
 {
     case Bold = 'bold';

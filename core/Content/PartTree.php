@@ -18,10 +18,10 @@ final class PartTree
     /** @var array<string, list<string>>|null id => ids of the children, in order */
     private ?array $children = null;
 
-    /** @var array<string, list<int>> role => where parts of it stand, ascending */
+    /** @var array<string, list<int>> role => where parts of it are, ascending */
     private array $places = [];
 
-    /** @var array<string, int>|null id => how many siblings stand before */
+    /** @var array<string, int>|null id => how many siblings are before */
     private ?array $before = null;
 
     /**
@@ -71,9 +71,9 @@ final class PartTree
     }
 
     /**
-     * Some parts of a larger state, with where they stand in all of it.
+     * Some parts of a larger state, with where they are in all of it.
      *
-     * @param  list<Part>  $parts  in order, with all that stands above each
+     * @param  list<Part>  $parts  in order, with all that is above each
      * @param  array<string, int>  $ordinals  id => its place among the siblings of its role
      * @param  array<string, int>  $positions  id => its place in the whole pre-order list
      * @param  array<string, int>  $sizes  id of a table => how many rows it has
@@ -85,14 +85,14 @@ final class PartTree
         return new self($parts, $tree->positions, $ordinals, $positions, $sizes);
     }
 
-    /** Where a part stands in the pre-order list, of the whole state if this is an excerpt. */
+    /** Where a part is in the pre-order list, of the whole state if this is an excerpt. */
     public function wholePosition(string $id): ?int
     {
         return $this->wholePositions === null ? $this->position($id) : $this->wholePositions[$id] ?? null;
     }
 
     /**
-     * Builds the list back from who hangs below whom; depths are set anew.
+     * Builds the list back from who hangs below whom; depths are set again.
      *
      * @param  array<string, list<string>>  $children  parent => children in order; ROOT for the top
      * @param  array<string, Part>  $parts
@@ -141,7 +141,7 @@ final class PartTree
         return [...$woven, ...array_merge(...array_values($arriving), ...[[]])];
     }
 
-    /** Whether the same parts stand in the same order with the same fields, as their records would say; O(parts), without making any. */
+    /** Whether the same parts are in the same order with the same fields, as their records would say; O(parts), without making any. */
     public function equals(self $other): bool
     {
         if (count($this->parts) !== count($other->parts)) {
@@ -216,7 +216,7 @@ final class PartTree
         return $this->children ?? [];
     }
 
-    /** How many siblings stand before a part. */
+    /** How many siblings are before a part. */
     public function siblingsBefore(string $id): int
     {
         $this->before ??= array_merge(...array_map(array_flip(...), array_values($this->children())), ...[[]]);
@@ -256,7 +256,7 @@ final class PartTree
         return new self(array_values(array_filter($this->parts, fn (Part $part) => isset($kept[$part->id]))));
     }
 
-    /** The nearest part of a role that stands before a part, whatever is between; null when there is none. */
+    /** The nearest part of a role that is before a part, whatever is between; null when there is none. */
     public function lastBefore(string $id, string $role): ?Part
     {
         if (! isset($this->places[$role])) {

@@ -10,7 +10,7 @@ namespace MistyAttic\Core\Content;
  */
 final readonly class RichText
 {
-    /** @var list<Run> no run is empty, and no two neighbours bear the same marks, so that equal texts are equal values */
+    /** @var list<Run> no run is empty, and no two neighbours have the same marks, so that equal texts are equal values */
     public array $runs;
 
     /** @param iterable<Run> $runs */
@@ -123,7 +123,7 @@ final readonly class RichText
                 $kept[$mark->value] = true;
             }
         }
-        // Nothing stands above and below the line at once.
+        // Nothing is above and below the line at once.
         if (isset($kept['raised'])) {
             unset($kept['lowered']);
         }

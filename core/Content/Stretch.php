@@ -8,7 +8,7 @@ namespace MistyAttic\Core\Content;
 final readonly class Stretch
 {
     /**
-     * @param  list<string>  $open  ids of the parts that stand open before it on both sides, by depth: the last part of each depth that no shallower one follows
+     * @param  list<string>  $open  ids of the parts that are open before it on both sides, by depth: the last part of each depth that no shallower one follows
      * @param  list<Part>  $old
      * @param  list<Part>  $new
      * @param  int  $oldFrom  where it begins in all of the old list
@@ -25,7 +25,7 @@ final readonly class Stretch
         return $old === [] && $new === [] ? $this : new self($this->open, [...$this->old, ...$old], [...$this->new, ...$new], $this->oldFrom, $this->newFrom);
     }
 
-    /** The least depth at which different parts stand open after it on the two sides, so that what is deeper hangs elsewhere; null when there is none. */
+    /** The least depth at which different parts are open after it on the two sides, so that what is deeper hangs elsewhere; null when there is none. */
     public function differsFrom(): ?int
     {
         $old = self::after($this->open, $this->old);
@@ -46,7 +46,7 @@ final readonly class Stretch
      */
     private static function after(array $open, array $parts): array
     {
-        // From the end on: what stands open of a depth is the last part there that no shallower one follows.
+        // From the end on: what is open of a depth is the last part there that no shallower one follows.
         $found = [];
         $least = PHP_INT_MAX;
         for ($at = count($parts) - 1; $at >= 0 && $least > 0; $at--) {

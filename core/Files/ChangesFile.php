@@ -67,7 +67,7 @@ final readonly class ChangesFile
             throw Unreadable::because("the changes are of a .{$this->format->value} file");
         }
         if ($this->lines !== null) {
-            // Lines are told as they read, or where the two files are written otherwise as they stand in the bytes.
+            // Lines are told as they read, or where the two files are written otherwise as they are in the bytes.
             [$text, $misfits] = $this->lines->apply($old->text());
             if ($misfits === []) {
                 return [$old->encoding->bytes((string) $text), []];

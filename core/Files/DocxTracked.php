@@ -19,7 +19,7 @@ use MistyAttic\Core\Kinds\Numbering;
 
 /**
  * Two states of a document as one text with tracked changes (ECMA-376 part 1, 17.13.5): whoever accepts them all has the later state, whoever rejects
- * them all the earlier one. Each change has its author and its time, and what is said about a part stands beside it as comments (17.13.4).
+ * them all the earlier one. Each change has its author and its time, and what is said about a part is beside it as comments (17.13.4).
  */
 final class DocxTracked
 {
@@ -233,7 +233,7 @@ final class DocxTracked
                 continue;
             }
             if (($run->marks['link'] ?? '') !== ($was->marks['link'] ?? '')) {
-                // Where words lead to is no look of theirs, and can only be put in anew.
+                // Where words lead to is no look of theirs, and can only be put in again.
                 $xml .= $this->runs(new RichText([new Run($stretch, $was->marks)]), ['del', $by]).$this->runs(new RichText([new Run($stretch, $run->marks)]), ['ins', $by]);
                 $stretch = '';
 
@@ -271,7 +271,7 @@ final class DocxTracked
         [$heads, $headsBefore] = [self::heads($this->new, $table->part->id), self::heads($this->old, $table->part->id)];
         foreach ($table->children as $row) {
             if ($done !== null && ($row->isTrace || $row->state === ChangeType::Removed)) {
-                // What went from a table that came as a whole stands in its trace.
+                // What went from a table that came as a whole is in its trace.
                 continue;
             }
             $ofRow = $done ?? $this->asRow($this->done($row));

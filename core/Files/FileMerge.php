@@ -21,8 +21,8 @@ use MistyAttic\Core\Merge\Merged;
 use MistyAttic\Core\Merge\TreeMerge;
 
 /**
- * Merges two files that came of one: texts line by line, tables cell by cell, documents part by part. Theirs stands where
- * both edited one place, and mine stands beside it, labelled.
+ * Merges two files that came of one: texts line by line, tables cell by cell, documents part by part. Theirs is where
+ * both edited one place, and mine is beside it, labelled.
  */
 final readonly class FileMerge
 {

@@ -27,7 +27,7 @@ final class HeldBack
     /** @var array<string, Part> rows with labels in them */
     private array $rows = [];
 
-    /** @var array<string, list<Part>> quotations, by the block at the top that they stand behind */
+    /** @var array<string, list<Part>> quotations, by the block at the top that they are behind */
     private array $quotes = [];
 
     /** @var array<string, Part> parent of rows => the first of them */

@@ -6,7 +6,7 @@ namespace MistyAttic\Core\Files;
 
 use MistyAttic\Core\Content\InvalidContent;
 
-/** Lines that went and came at one place, with what stands around them. Lines keep their ends. */
+/** Lines that went and came at one place, with what is around them. Lines keep their ends. */
 final readonly class Hunk
 {
     /**

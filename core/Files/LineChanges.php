@@ -102,7 +102,7 @@ final readonly class LineChanges
     }
 
     /**
-     * At its own place a change of lines needs just these; anywhere else, and to put something in, what stands around as well.
+     * At its own place a change of lines needs just these; anywhere else, and to put something in, what is around as well.
      *
      * @param  list<string>  $lines
      */

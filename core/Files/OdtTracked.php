@@ -18,7 +18,7 @@ use MistyAttic\Core\Kinds\Numbering;
 /**
  * Two states of a document as one text with tracked changes (ODF 1.3 part 3, 5.5): whoever accepts them all has the later state, whoever rejects
  * them all the earlier one. The standard knows insertions and deletions: what moved, looks different or became another kind of block goes and comes,
- * and so does a table whose rows or columns changed. What is said about a part stands beside it as annotations (14.1).
+ * and so does a table whose rows or columns changed. What is said about a part is beside it as annotations (14.1).
  */
 final class OdtTracked
 {

@@ -15,7 +15,7 @@ final class Source
 {
     private ?Content $content = null;
 
-    /** How the letters of a text stand in its bytes; of what is no text, nothing is changed by it. */
+    /** How the letters of a text are in its bytes; of what is no text, nothing is changed by it. */
     public readonly Encoding $encoding;
 
     /** @throws Unreadable when it is larger than the limit, or no text where it should be one */

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace MistyAttic\Core\Formats;
 
 /**
- * How the letters of a text file stand in its bytes: the gate that all bytes go through before they are read as text. A byte order mark
+ * How the letters of a text file are in its bytes: the gate that all bytes go through before they are read as text. A byte order mark
  * says it (Unicode, 23.8), or the file itself (HTML's `meta`), or that it is well-formed UTF-8. Bytes that are none of these may be
  * written in several ways, of which nobody but its writer knows the right one: those are asked for, or kept to the byte.
  */

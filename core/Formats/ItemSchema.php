@@ -34,7 +34,7 @@ final class ItemSchema
         ];
     }
 
-    /** As it stands in the documentation. */
+    /** As it is in the documentation. */
     public static function json(): string
     {
         return json_encode(self::make(), JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES | JSON_UNESCAPED_UNICODE | JSON_THROW_ON_ERROR)."\n";

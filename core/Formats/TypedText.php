@@ -14,7 +14,7 @@ use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetRole;
 
 /**
  * Reads the texts of a plain table as what they look like, with a number format that writes them again as they are: `2.40`,
- * `1,234.50`, `12%`, `2026-05-03`, `TRUE`. `3.5.2026` is a day, and `2,40` a number where commas stand before decimals in its column; both
+ * `1,234.50`, `12%`, `2026-05-03`, `TRUE`. `3.5.2026` is a day, and `2,40` a number where commas are before decimals in its column; both
  * are written as all others are from then on. What begins with a needless zero or has an exponent stays a text, since it is a code more
  * often than a number.
  *
@@ -57,7 +57,7 @@ final class TypedText
     private static function cells(array $cells, array $commas, array $days): array
     {
         foreach ($cells as $column => $value) {
-            // Where commas stand before decimals, `1,234` is not twelve hundred and thirty-four, and `1.234` is.
+            // Where commas are before decimals, `1,234` is not twelve hundred and thirty-four, and `1.234` is.
             if (isset($commas[$column])) {
                 $cells[$column] = is_float($value) || is_string($value) ? self::ofCommas(is_float($value) ? Cell::show($value) : $value, $days[$column] ?? null) : $value;
             } elseif (is_string($value)) {
@@ -68,7 +68,7 @@ final class TypedText
         return $cells;
     }
 
-    /** @return array<string, true> columns in which a comma stands before decimals */
+    /** @return array<string, true> columns in which a comma is before decimals */
     private static function commas(PartTree $tree, string $hint): array
     {
         $texts = $some = [];
@@ -80,7 +80,7 @@ final class TypedText
                 }
             }
         }
-        // Where no comma stands, none stands before decimals.
+        // Where no comma is, none is before decimals.
         $texts = array_map(fn (array $of) => array_map(fn (string|float $value) => is_float($value) ? Cell::show($value) : $value, $of), array_intersect_key($texts, array_filter($some)));
 
         return array_fill_keys(array_keys(array_filter($texts, fn (array $texts) => NumberWriting::of($texts, $hint)->decimal === ',')), true);

@@ -31,7 +31,7 @@ final class Attribution
     /** @var array<string, array<string, list<int|null>>> part => text => version of each word */
     private array $tokens = [];
 
-    /** @var array<string, array<string, list<string>>> part => text => its words, to tell how many still stand */
+    /** @var array<string, array<string, list<string>>> part => text => its words, to tell how many are still there */
     private array $texts = [];
 
     /** @var list<Gone> */

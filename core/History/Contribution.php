@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\History;
 
-/** What one editor did in a range of versions, and how much of it still stands at the later end. */
+/** What one editor did in a range of versions, and how much of it is still there at the later end. */
 final class Contribution
 {
     public int $wordsAdded = 0;

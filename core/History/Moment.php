@@ -10,7 +10,7 @@ use MistyAttic\Core\Compare\Changes\Change;
 final readonly class Moment
 {
     /**
-     * @param  list<Change>  $changes  of the part, or of what stands below it
+     * @param  list<Change>  $changes  of the part, or of what is below it
      * @param  mixed  $value  of the field that was asked for, after it; null when it has none, or no field was asked for
      */
     public function __construct(public int $number, public int $editor, public array $changes, public mixed $value) {}

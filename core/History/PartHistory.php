@@ -7,7 +7,7 @@ namespace MistyAttic\Core\History;
 use MistyAttic\Core\Compare\Changes\Change;
 use MistyAttic\Core\Compare\Changes\ChangeType;
 
-/** Every version that changed a part, a cell, a column or whatever stands below a part. Cost follows what changed. */
+/** Every version that changed a part, a cell, a column or whatever is below a part. Cost follows what changed. */
 final class PartHistory
 {
     /**

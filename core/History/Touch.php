@@ -13,7 +13,7 @@ final readonly class Touch
      * @param  int  $number  the version
      * @param  int  $editor  who wrote it
      * @param  int  $what  bits of {@see ChangeType}
-     * @param  int|null  $position  where the part stands in the version's pre-order list; null when it is gone
+     * @param  int|null  $position  where the part is in the version's pre-order list; null when it is gone
      */
     public function __construct(
         public string $part,

@@ -111,7 +111,7 @@ final class Cell
         return is_scalar($value[1] ?? null) ? (string) $value[1] : '';
     }
 
-    /** What stands behind the equals sign, if it is a formula. */
+    /** What is behind the equals sign, if it is a formula. */
     public static function formula(mixed $value): ?string
     {
         $bare = self::bare($value);
@@ -210,7 +210,7 @@ final class Cell
         };
     }
 
-    /** @return array{int, bool} how many letters it has, and whether it stands to the right, as numbers do */
+    /** @return array{int, bool} how many letters it has, and whether it is to the right, as numbers do */
     public static function fromAfar(mixed $value): array
     {
         return [mb_strlen(self::show($value)), in_array(self::type($value), [CellType::Number, CellType::Date], true)];

@@ -99,7 +99,7 @@ final class Edits
         return array_filter($edits, fn (array $of) => $of !== []);
     }
 
-    /** @return list<list<mixed>> parts that came, and those that stand elsewhere: of what stands in one order on both sides, as many as can be stay */
+    /** @return list<list<mixed>> parts that came, and those that are elsewhere: of what is in one order on both sides, as many as can be stay */
     private static function placed(PartTree $from, PartTree $to): array
     {
         [$old, $oldParents, $placed] = [$from->byId(), $from->parents(), []];
@@ -130,13 +130,13 @@ final class Edits
      * The same from the stretches in which two states differ, at a cost that does not grow with the rest.
      *
      * @param  list<Stretch>  $stretches
-     * @return array<string, mixed>|null null when something stands elsewhere than it did, which takes reading all of both
+     * @return array<string, mixed>|null null when something is elsewhere than it did, which takes reading all of both
      */
     public static function in(array $stretches, string $row): ?array
     {
         $old = $new = $known = [];
         foreach ($stretches as $stretch) {
-            // What stands open before it says below and behind what its parts stand.
+            // What is open before it says below and behind what its parts are.
             foreach ($stretch->open as $depth => $id) {
                 if (! isset($known[$id])) {
                     $known[$id] = true;
@@ -171,7 +171,7 @@ final class Edits
 
     /**
      * @param  array<mixed>  $ids
-     * @param  array<string, true>  $elsewhere  what is placed anew does not go with its parent
+     * @param  array<string, true>  $elsewhere  what is placed again does not go with its parent
      */
     private function remove(array $ids, array $elsewhere): void
     {

@@ -15,7 +15,7 @@ final class Fresh
 {
     /**
      * An id for a part that a repair puts in: it depends on the content alone, so that two repairs of the same agree, and is none that
-     * stands in the tree already, since a part that was put in once may have moved on.
+     * is in the tree already, since a part that was put in once may have moved on.
      */
     public static function derived(string $from, PartTree $tree): string
     {

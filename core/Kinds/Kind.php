@@ -42,10 +42,10 @@ interface Kind
     /** A short plain name for a part, from its own text: “Sign the log”. Empty when it has none. */
     public function label(PartTree $tree, Part $part): string;
 
-    /** The id of the part that names the place a part stands in (a document's nearest heading above), if any. */
+    /** The id of the part that names the place a part is in (a document's nearest heading above), if any. */
     public function place(PartTree $tree, Part $part): ?string;
 
-    /** A name for where a part stands: its own, or of a text or a row the name of what it stands under. */
+    /** A name for where a part is: its own, or of a text or a row the name of what it is under. */
     public function whereabouts(PartTree $tree, Part $part): string;
 
     /** A value of a field as a person writes it: of a formula itself, not its result. */
@@ -77,7 +77,7 @@ interface Kind
     /** The roles that make a table, for kinds that have one. */
     public function grid(): ?Grid;
 
-    /** The role whose parts stand beside each other, such as the columns of a page; null where all goes down. */
+    /** The role whose parts are beside each other, such as the columns of a page; null where all goes down. */
     public function beside(): ?string;
 
     /** Whether readers see a published version while editors go on with a draft. */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\Kinds;
 
-/** Shortens a text to a name that a sentence can bear. */
+/** Shortens a text to a name that a sentence can have. */
 final class Label
 {
     private const MOST = 48;

@@ -45,7 +45,7 @@ final class NumberLook
             // A double tells fifteen digits apart, whatever they are.
             return str_replace(['.0E', 'E'], ['e', 'e'], sprintf('%.15G', $number));
         }
-        // With one section, the sign stands before everything, and before no zero (ECMA-376 part 1, 18.8.31).
+        // With one section, the sign is before everything, and before no zero (ECMA-376 part 1, 18.8.31).
         if ($number < 0 && ! str_contains($format, ';')) {
             $shown = self::written(-$number, $format);
 
@@ -77,7 +77,7 @@ final class NumberLook
         return preg_match('/[hs]/i', $bare) === 1 && preg_match('/[yd]/i', $bare) !== 1;
     }
 
-    /** Without quotations, room that is left, colours and places: what remains says how digits stand. */
+    /** Without quotations, room that is left, colours and places: what remains says how digits are. */
     private static function bare(string $format): string
     {
         return (string) preg_replace('/"[^"]*"|\\\\.|_.|\*.|\[\$[^\]]*\]|\[(?:Red|Black|Blue|Green|Cyan|Magenta|Yellow|White)\]/i', '', explode(';', $format)[0]);

@@ -246,7 +246,7 @@ final class PartReader
         return $text;
     }
 
-    /** Code bears no marks. */
+    /** Code has no marks. */
     private function plain(mixed $value, string $path): ?RichText
     {
         $text = $this->text($value, $path);

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\Kinds;
 
-/** A role that parts of a kind have: what it may stand in and what it holds. */
+/** A role that parts of a kind have: what it may be in and what it holds. */
 interface PartRole extends \BackedEnum
 {
     /** A field of this name stands for cells: any number of them, each named by the id of its column. */

@@ -7,7 +7,7 @@ namespace MistyAttic\Core\Kinds;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\Problem;
 
-/** What reading gave: a tree, or every problem that stands in its way. */
+/** What reading gave: a tree, or every problem in its way. */
 final readonly class Reading
 {
     /** @param list<Problem> $problems none when there is a tree */

@@ -73,7 +73,7 @@ abstract class SchemaKind implements Kind
         return self::columnsFirst($grid, $parts === $tree->parts ? $tree : PartTree::of($parts));
     }
 
-    /** A column that came while others put rows in can stand behind those. */
+    /** A column that came while others put rows in can be behind those. */
     private static function columnsFirst(Grid $grid, PartTree $tree): PartTree
     {
         $isLate = fn (int $at): bool => $tree->parts[$at]->role === $grid->column && $tree->parts[$at - 1]->role === $grid->row;

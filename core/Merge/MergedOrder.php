@@ -10,7 +10,7 @@ use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 
 /**
- * Where the parts of a merge stand. Parts that neither side added or moved keep the base's order; what a side added or
+ * Where the parts of a merge are. Parts that neither side added or moved keep the base's order; what a side added or
  * moved follows the same such part as on that side. Two runs at one place are ordered by the id of their first part.
  */
 final class MergedOrder

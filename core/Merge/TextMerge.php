@@ -65,7 +65,7 @@ final readonly class TextMerge
      * @param  list<Word>  $baseWords
      * @param  list<Word>  $theirWords
      * @param  list<Word>  $myWords
-     * @param  list<array{int, int, array{int, int}|null, array{int, int}|null}>  $regions  of the base, and what stands there on both sides where that is something else
+     * @param  list<array{int, int, array{int, int}|null, array{int, int}|null}>  $regions  of the base, and what is there on both sides where that is something else
      */
     private static function merged(array $baseWords, array $theirWords, array $myWords, array $regions): self
     {

@@ -169,7 +169,7 @@ final class TreeMerge
         return false;
     }
 
-    /** What I added comes in, but for what stands below something that they removed. */
+    /** What I added comes in, but for what is below something that they removed. */
     private function addMine(): void
     {
         $lost = [];

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\Miniature;
 
-/** Something in a flow of text: how long its words are, and how it stands. */
+/** Something in a flow of text: how long its words are, and how it is. */
 final readonly class Block
 {
     /**
@@ -47,7 +47,7 @@ final readonly class Block
         return new self(Shape::Picture, '', 0, $tone, [], $picture);
     }
 
-    /** How many lines it takes where so many letters stand on one. */
+    /** How many lines it takes where so many letters are on one. */
     public function lines(int $letters): float
     {
         return match ($this->shape) {

@@ -55,7 +55,7 @@ final class Canvas
         }
     }
 
-    /** Legible words on a line, cut where the room ends; y is where they stand on. */
+    /** Legible words on a line, cut where the room ends; y is where they are on. */
     public function words(float $x, float $y, float $size, float $width, string $words, string $tone = Tone::HEAD): void
     {
         $words = trim((string) preg_replace('/[\s\p{C}]+/u', ' ', mb_scrub($words)));
@@ -90,7 +90,7 @@ final class Canvas
             $day .= ".{$tone}{fill:".Tone::ALL[$tone][1].'}';
             $night .= ".{$tone}{fill:".Tone::ALL[$tone][2].'}';
         }
-        // Grounds lie below what stands on them.
+        // Grounds lie below what is on them.
         $order = array_flip([Tone::GROUND, Tone::EDGE]);
         uksort($this->bars, fn (string $one, string $two) => ($order[$one] ?? 9) <=> ($order[$two] ?? 9));
         foreach ($this->bars as $tone => $path) {

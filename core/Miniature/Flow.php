@@ -25,7 +25,7 @@ final readonly class Flow
 
     /**
      * @param  list<Block>  $blocks
-     * @param  float|null  $pitch  pixels from line to line, where several flows stand beside each other
+     * @param  float|null  $pitch  pixels from line to line, where several flows are beside each other
      */
     public function draw(array $blocks, ?float $pitch = null): void
     {

@@ -46,7 +46,7 @@ final readonly class Sample
     }
 
     /**
-     * Parts in groups, each of which begins with a part of certain roles; what stands before the first of them is left out.
+     * Parts in groups, each of which begins with a part of certain roles; what is before the first of them is left out.
      *
      * @param  list<Part>  $parts
      * @return list<non-empty-list<Part>>

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\Miniature;
 
-/** How a block stands in its flow. */
+/** How a block is in its flow. */
 enum Shape
 {
     case Text;

@@ -22,7 +22,7 @@ final readonly class TableDrawing implements Drawing
      * @param  string  $column  the role of columns
      * @param  string  $row  the role of rows
      * @param  string|null  $tab  the role of tabs, where there are several tables
-     * @param  Closure(mixed): array{int, bool} $shown  how many letters a value has, and whether it stands to the right
+     * @param  Closure(mixed): array{int, bool} $shown  how many letters a value has, and whether it is to the right
      */
     public function __construct(private string $column, private string $row, private ?string $tab, private Closure $shown) {}
 
@@ -90,7 +90,7 @@ final readonly class TableDrawing implements Drawing
             $width = min($across - 6, 3 + $letters * 2.6);
             $canvas->bar($isRight ? $x + $across - 3 - $width : $x + 3, $y + $down * 0.32, $width, max(1.4, $down * 0.32), $tone ?? Tone::LINE);
         }
-        // What it holds may stand in columns for which there is no room.
+        // What it holds may be in columns for which there is no room.
         $tone = $isSeen ? null : $sample->tone($row->id);
         $tone !== null && $canvas->edge(self::MARGIN + 2, $y + 2, Canvas::WIDTH - 2 * self::MARGIN - 4, $down - 4, $tone);
     }

@@ -7,7 +7,7 @@ namespace MistyAttic\Core\Miniature;
 use Closure;
 use MistyAttic\Core\Content\Part;
 
-/** A title, and below it what stands in the parts: text, headings, tables, pictures. */
+/** A title, and below it what is in the parts: text, headings, tables, pictures. */
 final readonly class TextDrawing implements Drawing
 {
     public const MARGIN = 18.0;

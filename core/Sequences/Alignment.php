@@ -54,7 +54,7 @@ final readonly class Alignment
 
     /**
      * The same difference with every plain insertion and removal as far back as it can be: where a text repeats itself, one can
-     * stand at several places and mean the same, and two sides that put in the same are to put it in the same place. O(what it is moved by).
+     * are at several places and mean the same, and two sides that put in the same are to put it in the same place. O(what it is moved by).
      *
      * @param  list<int|string>  $old
      * @param  list<int|string>  $new

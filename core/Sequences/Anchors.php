@@ -112,7 +112,7 @@ final class Anchors
         return self::NOTHING;
     }
 
-    /** @return array{int, int, bool} where the nearest anchor stands, or NONE; how many of the new side lie before its partner; and whether something may be equal before it */
+    /** @return array{int, int, bool} where the nearest anchor is, or NONE; how many of the new side lie before its partner; and whether something may be equal before it */
     private function nearest(int $a, int $b): array
     {
         if ($this->lastOld === []) {

@@ -169,7 +169,7 @@ final class Sequences
     }
 
     /**
-     * Elements that occur once on each side of the range, as far as they stand in the same order.
+     * Elements that occur once on each side of the range, as far as they are in the same order.
      *
      * @param  list<int|string>  $old
      * @param  list<int|string>  $new

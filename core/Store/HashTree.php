@@ -54,7 +54,7 @@ final readonly class HashTree
     /**
      * Keeps what a list becomes by a few edits, at a cost that does not grow with the list.
      *
-     * @param  list<array{int, int, list<string>}>  $edits  records from, to (half-open, of the list at the root) and what stands there now; ascending, apart from each other
+     * @param  list<array{int, int, list<string>}>  $edits  records from, to (half-open, of the list at the root) and what is there now; ascending, apart from each other
      * @return string the new root's address: the same as writing the whole list would give
      *
      * @throws ChunkMissing
@@ -170,8 +170,8 @@ final readonly class HashTree
     }
 
     /**
-     * The records that stand open before a position, by depth: the last one of each depth that no shallower one follows.
-     * So the first tells the part that stands at the top, and the last the one right before.
+     * The records that are open before a position, by depth: the last one of each depth that no shallower one follows.
+     * So the first tells the part that is at the top, and the last the one right before.
      *
      * @return list<string>
      *

@@ -64,7 +64,7 @@ final class Nodes
         return NodeChild::addresses($this->bytes($address));
     }
 
-    /** @return list<int> how many records stand below each of them */
+    /** @return list<int> how many records are below each of them */
     public function counts(string $address): array
     {
         return NodeChild::counts($this->bytes($address));
@@ -82,7 +82,7 @@ final class Nodes
         return explode("\n", substr($this->bytes($address), 1), -1);
     }
 
-    /** How many levels of inner nodes stand above the leaves. */
+    /** How many levels of inner nodes are above the leaves. */
     public function height(string $root): int
     {
         for ($height = 0; ! $this->isLeaf($root); $height++) {

@@ -8,8 +8,8 @@ use LogicException;
 
 /**
  * Packs a chunk for keeping, as a delta against a base where that pays. A delta copies runs of lines that the base has as well, and has the others whole:
- * numbers of 16 bits (big-endian), how many follow, then for each run how many lines of its own stand before it, the first line that is copied and how many;
- * then the own lines. All of it is deflated, with the base as zlib's preset dictionary. Records stand in lines ({@see HashTree}), so a changed
+ * numbers of 16 bits (big-endian), how many follow, then for each run how many lines of its own are before it, the first line that is copied and how many;
+ * then the own lines. All of it is deflated, with the base as zlib's preset dictionary. Records are in lines ({@see HashTree}), so a changed
  * record costs some 50 bytes.
  */
 final readonly class Packing

@@ -6,10 +6,10 @@ namespace MistyAttic\Core\Store;
 
 /**
  * Puts edits into a tree without reading more than the paths to them. On each level, from the leaves up, the items around
- * an edit are cut anew until a boundary falls on an old one; the nodes that came of it are the edits of the level above.
+ * an edit are cut again until a boundary falls on an old one; the nodes that came of it are the edits of the level above.
  * The result is the tree that writing the whole list would make. O(edits · log n) nodes read and written.
  *
- * An edit says records from, to (half-open, of the old list) and what stands there now.
+ * An edit says records from, to (half-open, of the old list) and what is there now.
  *
  * @phpstan-type Edit array{int, int, list<string>|list<NodeChild>}
  */

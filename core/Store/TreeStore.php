@@ -144,7 +144,7 @@ final readonly class TreeStore
     /**
      * Keeps what a state becomes by a few edits, at a cost that does not grow with the item.
      *
-     * @param  list<array{int, int, list<Part>}>  $edits  positions from, to (half-open, of the state at the root) and the parts that stand there now; ascending, apart from each other
+     * @param  list<array{int, int, list<Part>}>  $edits  positions from, to (half-open, of the state at the root) and the parts that are there now; ascending, apart from each other
      * @return string the new root's address: the same as keeping the whole tree would give
      *
      * @throws ChunkMissing
@@ -155,7 +155,7 @@ final readonly class TreeStore
     }
 
     /**
-     * Where two states differ. Each stretch begins with the parts that stand open before it, and goes on for
+     * Where two states differ. Each stretch begins with the parts that are open before it, and goes on for
      * as long as what follows hangs below different parts on the two sides.
      *
      * @return list<Stretch>
@@ -169,7 +169,7 @@ final readonly class TreeStore
         $stretches = [];
         for ($at = 0; isset($regions[$at]); $at++) {
             $region = $regions[$at];
-            // The same parts stand open on both sides: a stretch goes on until that is so.
+            // The same parts are open on both sides: a stretch goes on until that is so.
             $stretch = new Stretch($this->open($old, $region->oldFrom, $nodes), $this->parts($region->old), $this->parts($region->new), $region->oldFrom, $region->newFrom);
             for ($to = $region->newTo(); ; $to = $next->newTo()) {
                 $next = $regions[$at + 1] ?? null;
@@ -233,7 +233,7 @@ final readonly class TreeStore
         return Part::deferred($records);
     }
 
-    /** @return list<string> ids of the parts that stand open before a position, by depth */
+    /** @return list<string> ids of the parts that are open before a position, by depth */
     private function open(string $root, int $position, Nodes $nodes): array
     {
         return array_column(Part::deferred($this->hashes->open($root, $position, $nodes)), 'id');

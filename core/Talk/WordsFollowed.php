@@ -8,7 +8,7 @@ use MistyAttic\Core\Compare\Texts\Words;
 use MistyAttic\Core\Sequences\Sequences;
 
 /**
- * Where words of a text stand after it was edited. A stretch is followed as long as at least half of its words are still there, in order; it
+ * Where words of a text are after it was edited. A stretch is followed as long as at least half of its words are still there, in order; it
  * then reaches from the first of them to the last, with what was written in between. Positions are code points, half open.
  */
 final readonly class WordsFollowed
@@ -44,7 +44,7 @@ final readonly class WordsFollowed
     }
 
     /**
-     * The same words, wherever they stand; of several places the one nearest to where they were.
+     * The same words, wherever they are; of several places the one nearest to where they were.
      *
      * @return array{int, int}|null
      */

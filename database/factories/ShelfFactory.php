@@ -11,7 +11,7 @@ use App\Models\User;
 use Illuminate\Database\Eloquent\Factories\Factory;
 
 /**
- * What stands on a shelf is made by {@see MakeItem}: an item without a state that went through its gate is none.
+ * What is on a shelf is made by {@see MakeItem}: an item without a state that went through its gate is none.
  *
  * @extends Factory<Shelf>
  */

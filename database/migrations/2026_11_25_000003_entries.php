@@ -13,7 +13,7 @@ return new class extends Migration {
         }
     }
 
-    /* An entry is an item that belongs to a form. Its answers stand in a table as well, for lists and sums; its content rules. */
+    /* An entry is an item that belongs to a form. Its answers are in a table as well, for lists and sums; its content rules. */
     private const SCHEMA = <<<'SQL'
         ALTER TABLE items ADD COLUMN form_id INTEGER REFERENCES items (id);
         ALTER TABLE items ADD COLUMN number INTEGER CHECK ((number IS NULL) = (form_id IS NULL));

@@ -6,7 +6,7 @@ use Illuminate\Database\Migrations\Migration;
 use Illuminate\Support\Facades\DB;
 
 return new class extends Migration {
-    /* A dataset may follow another item, or stand as that stood in one version. Its columns are kept by the address of a state, for figures. */
+    /* A dataset may follow another item, or stay as that stood in one version. Its columns are kept by the address of a state, for figures. */
     public function up(): void
     {
         foreach (array_filter(array_map(trim(...), explode(";\n", self::SCHEMA))) as $statement) {

@@ -5,7 +5,7 @@ declare(strict_types=1);
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Support\Facades\DB;
 
-/** What a window was answered last: it may stand on it though nobody has heard of it there yet. */
+/** What a window was answered last: it may be on it though nobody has heard of it there yet. */
 return new class extends Migration {
     public function up(): void
     {

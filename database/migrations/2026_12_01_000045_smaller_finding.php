@@ -5,7 +5,7 @@ declare(strict_types=1);
 use Illuminate\Database\Migrations\Migration;
 use Illuminate\Support\Facades\DB;
 
-/** What is found takes less of the file: no sizes that only ranking needs, one index for where a text stands, and none of what stood from the beginning. */
+/** What is found takes less of the file: no sizes that only ranking needs, one index for where a text is, and none of what stood from the beginning. */
 return new class extends Migration {
     public function up(): void
     {

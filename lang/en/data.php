@@ -6,7 +6,7 @@ return [
     'tab' => 'Records',
     'types' => ['text' => 'Text', 'number' => 'Number', 'money' => 'Money', 'date' => 'Date', 'boolean' => 'Yes or no', 'choice' => 'One of several'],
     'ways' => [
-        'decimal' => ['point' => 'A point stands before decimals', 'comma' => 'A comma stands before decimals'],
+        'decimal' => ['point' => 'A point comes before decimals', 'comma' => 'A comma comes before decimals'],
         'days' => ['day' => 'The day comes first', 'month' => 'The month comes first'],
     ],
     'read_as' => '“:text” is :number',
@@ -35,7 +35,7 @@ return [
     'at' => 'At character :at.',
     'problems' => [
         'syntax' => 'This can not be read as an expression.',
-        'no_field' => 'There is no field “:name”. Fields stand in brackets: [Name].',
+        'no_field' => 'There is no field “:name”. Fields are in brackets: [Name].',
         'no_function' => 'There is no function “:name”.',
         'not_allowed' => '“:place” can not be used here.',
         'arguments' => '“:place” is given :count values, and needs another number of them.',

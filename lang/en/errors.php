@@ -8,7 +8,7 @@ return [
     'nowhere' => ['title' => 'Nothing here', 'note' => 'There is nothing at this address, or it is on a shelf that you are not on.'],
     'gone' => ['title' => 'No longer kept', 'note' => 'This is no longer here.'],
     'large' => ['title' => 'This is too large', 'note' => 'What was sent is larger than can be taken in at once; a file may be up to 10 MB. Nothing was changed.'],
-    'old' => ['title' => 'This page is too old', 'note' => 'The page stood open for too long, or somebody else has signed in here since. Go back, load it anew and try again; nothing was changed.'],
+    'old' => ['title' => 'This page is too old', 'note' => 'The page was open for too long, or somebody else has signed in here since. Go back, load it again and try once more; nothing was changed.'],
     'often' => ['title' => 'A moment, please', 'note' => 'That was tried too often. Wait a minute, then try again.'],
     'fault' => ['title' => 'Something went wrong', 'note' => 'It is our fault, not yours. Nothing that was saved is lost. Try again in a moment.'],
     'closed' => ['title' => 'Closed for a moment', 'note' => 'We are putting things in order and will be back in a few minutes.'],

@@ -60,7 +60,7 @@ return [
     'columns' => ['tab' => 'Entries', 'number' => 'Number', 'sent' => 'Sent', 'from' => 'Sent by', 'changed' => 'Last changed', 'by' => 'By'],
     'answers_same' => '{1} one answer the same|[2,*] :count answers the same',
     'changes' => [
-        'none' => 'Tick the entries that it shall be taken out of.',
+        'none' => 'Tick the entries that it should be taken out of.',
         'done' => '{0} Nothing of it is there any more, so nothing was changed.|{1} Took what :who changed out of one entry.|[2,*] Took what :who changed out of :count entries.',
         'proposed' => '{0} Nothing of it is there any more, so nothing was proposed.|{1} Proposed to take what :who changed out of one entry: it waits for a yes.|[2,*] Proposed to take what :who changed out of :count entries: each waits for a yes.',
     ],

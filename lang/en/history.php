@@ -1,7 +1,7 @@
 <?php
 
 return [
-    'chosen_same' => 'What you chose is the same in :number and now. Nothing is ticked; tick what else shall come back or go.',
+    'chosen_same' => 'What you chose is the same in :number and now. Nothing is ticked; tick what else should come back or go.',
     'will_change' => '{0} Nothing will change|{1} One thing will change|[2,*] :count things will change',
     'to_past' => 'To how it is looked at and brought back',
     'to_foot' => 'To the end of the plan',
@@ -39,7 +39,7 @@ return [
     'on_paper_who' => 'Who: :people.',
     'only_one' => 'One version so far',
     'only_one_note' => 'There is nothing to compare yet. What is written next is kept as 2, and held against this.',
-    'one_end' => 'Both ends stand on the same version. Move one of them on the ribbon to see what changed.',
+    'one_end' => 'Both ends are on the same version. Move one of them on the ribbon to see what changed.',
     'same_at_both' => 'The content is the same at both ends.',
     'changes' => '{0} Nothing changed|{1} One change|[2,*] :count changes',
     'editors' => '{0} nobody|{1} one editor|[2,*] :count editors',
@@ -99,7 +99,7 @@ return [
     'written_by' => 'written by :who', 'written_words' => '{1} one word|[2,*] :count words', 'written_cells' => '{1} one cell|[2,*] :count cells',
     'bring_it_back' => 'Bring it back…',
     'its_history' => 'The history of this part',
-    'nothing_ticked' => 'Tick what shall come back or go away. Nothing was changed.',
+    'nothing_ticked' => 'Tick what should come back or go away. Nothing was changed.',
     'same' => 'That is the newest state already; there is nothing to restore.',
     // What a restore brings back or takes away of a table.
     'table_plan' => [
@@ -121,7 +121,7 @@ return [
         'named_row' => '“:is” in “:column”:of',
         'renamed_row' => '“:was” in “:column”:of, now “:is”',
         'emptied_cells' => '{1} “:was” in “:column” of “:row”:in|[2,*] :count cells:in',
-        'read_anew' => '{1} “:was” in “:column” of “:row”:in, as it was read|[2,*] :count values:in as they were read',
+        'read_again' => '{1} “:was” in “:column” of “:row”:in, as it was read|[2,*] :count values:in as they were read',
         'filled' => '{1} “:is” in “:column” of “:row”:in|[2,*] :count cells:in',
         'formatted_cells' => '{1} How “:column” of “:row” looked:in|[2,*] How :count cells looked:in',
         'renamed_column' => '{1} The name “:was” of the column “:is”:in|[2,*] The names of :count columns:in',

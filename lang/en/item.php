@@ -39,7 +39,7 @@ return [
     'settled' => 'Settled.',
     'settled_already' => 'That edit is settled already.',
     'met_again' => 'It met another edit in the meantime and is held back again.',
-    'third_needed' => 'Write what shall stand there instead.',
+    'third_needed' => 'Write what should be there instead.',
     'file_big' => 'This file is larger than :max MB.',
     'file_not' => 'a document is made from :formats',
     'encodings' => ['Windows-1252' => 'Western European (Windows-1252)', 'WINDOWS-1250' => 'Central European (Windows-1250)', 'Windows-1251' => 'Cyrillic (Windows-1251)', 'WINDOWS-1253' => 'Greek (Windows-1253)', 'Windows-1254' => 'Turkish (Windows-1254)', 'SJIS-win' => 'Japanese (Shift JIS)', 'GB18030' => 'Chinese (GB 18030)', 'BIG-5' => 'Chinese (Big5)', 'EUC-KR' => 'Korean (EUC-KR)'],

@@ -3,7 +3,7 @@
 return [
     'kinds' => [
         'title' => 'A history is kept of',
-        'lead' => 'Where it is switched off, what people write over is gone for good: there is what stood when it was switched off, and what stands now. Restores and names for a moment stay. It is said on every screen of such an item, and in the log.',
+        'lead' => 'Where it is switched off, what people write over is gone for good: there is what was there when it was switched off, and what is there now. Restores and names for a moment stay. It is said on every screen of such an item, and in the log.',
         'entries' => 'That of a form’s entries is switched at the form.',
         'save' => 'Save',
         'all' => 'A history is kept of everything on this shelf.',
@@ -29,14 +29,14 @@ return [
     'brought_back_as' => '“:title” is back on “:shelf”, as “:now”, since another one is called so by now.',
     'for_good' => '“:title” is deleted for good.',
     'name_wrong' => 'That is not its name. Nothing was deleted.',
-    'moved' => '“:title” stands on “:shelf” now.',
-    'moved_as' => '“:title” stands on “:shelf” now, as “:now”, since another one there is called so.',
+    'moved' => '“:title” is on “:shelf” now.',
+    'moved_as' => '“:title” is on “:shelf” now, as “:now”, since another one there is called so.',
     'shelf_made' => '“:shelf” is there. Invite people, or make something.',
     'shelf_changed' => 'Kept.',
     'shelf_away' => '“:shelf” is put away: what is on it is looked at, and not changed.',
     'shelf_up' => '“:shelf” is worked on again.',
-    'shelf_deleted' => 'The shelf “:shelf” is in Lost & found, with all that stands on it.',
-    'shelf_back' => 'The shelf “:shelf” is back, with all that stands on it.',
+    'shelf_deleted' => 'The shelf “:shelf” is in Lost & found, with all that is on it.',
+    'shelf_back' => 'The shelf “:shelf” is back, with all that is on it.',
     'move' => [
         'asks' => 'There publishing needs another person’s yes.', 'asks_not' => 'There whoever may publish does so alone.',
         'drafts' => ['editors' => 'There those who write see drafts.', 'approvers' => 'There those who write or publish see drafts.', 'everyone' => 'There everybody on the shelf sees drafts.'],
@@ -72,6 +72,6 @@ return [
     'gone_by_hand' => '{0} Nothing went: something rests on every one of them.|{1} One version is deleted.|[2,*] :count versions are deleted.',
     'pinned' => ':number is pinned: no rule lets it go.',
     'unpinned' => ':number is not pinned any more.',
-    'reason_needed' => 'Say why: it stands in the log of the shelf.',
+    'reason_needed' => 'Say why: it goes in the log of the shelf.',
     'night' => 'Otherwise it happens by night.',
 ];

@@ -11,7 +11,7 @@ return [
     'doubled_id' => 'Two parts share the id :id.',
     'unknown_role' => 'There is a part that is not known here: :role.',
     'bad_depth' => 'A part is nested deeper than it may be.',
-    'misplaced' => 'A :role stands where none may stand.',
+    'misplaced' => 'A :role is where none may be.',
     'not_fields' => 'A part has no fields.',
     'unknown_field' => 'A part has a field that it does not know: :field.',
     'not_a_boolean' => 'A field that is on or off is neither.',

@@ -78,7 +78,7 @@ return [
         'one_page' => 'Send what you changed here before you go to another page.',
         'note' => 'Whoever has the link sees what is written in this item now and proposes changes to them, under the name that they give. They see nothing else.',
         'days' => 'For days', 'most' => 'How often', 'give' => 'Make a link', 'address' => 'The link', 'until' => 'until :until, :used of :most sent', 'take_back' => 'Take it back',
-        'given' => 'The link is below: send it to whoever shall propose.', 'taken_back' => 'The link leads nowhere any more.',
+        'given' => 'The link is below: send it to whoever should propose.', 'taken_back' => 'The link leads nowhere any more.',
         'over' => 'This link is over. Ask whoever gave it to you for another one.',
         'lead' => '{1} You are asked to propose changes. Write over what you would change; nothing changes until somebody accepts it. You can send once more, until :until.|[2,*] You are asked to propose changes. Write over what you would change; nothing changes until somebody accepts it. You can send until :until, :left more times.',
         'name' => 'Your name, as others will see it', 'added' => 'Something to add at the end', 'send' => 'Propose this',

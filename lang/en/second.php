@@ -5,7 +5,7 @@ return [
     'title' => 'A code besides the password',
     'lead' => 'Besides your password you can be asked for a code of six digits when you sign in. An app on your telephone shows it, or a program that keeps passwords; whoever learns your password can’t come in without it.',
     'is_on' => 'You are asked for a code when you sign in.',
-    'left' => '{0} None of the codes that you wrote down is left: set it up anew.|{1} One of the codes that you wrote down is left.|[2,*] :count of the codes that you wrote down are left.',
+    'left' => '{0} None of the codes that you wrote down is left: set it up again.|{1} One of the codes that you wrote down is left.|[2,*] :count of the codes that you wrote down are left.',
     'scan' => 'Point your app at this square, or type its key:',
     'square' => 'A square of dots for an app; it says the same as the key below',
     'code' => 'The code that it shows now',
@@ -25,6 +25,6 @@ return [
     'again' => 'Code, if your account asks for one',
     'json' => 'Your account asks for a code as well. Write the one that your app shows now.',
     'asked' => 'This place asks everybody who owns a shelf for a code besides the password. Set it up, then go on.',
-    'mail' => ['subject' => 'Your code', 'body' => ":keeper, who keeps the place, took off the code that you were asked for when you signed in, so that you can set it up anew:\n\n:link\n\nIf you did not ask for that, tell them, and change your password."],
-    'lost' => 'Without your app and without a code that you wrote down, whoever keeps the place can let you set it up anew.',
+    'mail' => ['subject' => 'Your code', 'body' => ":keeper, who keeps the place, took off the code that you were asked for when you signed in, so that you can set it up again:\n\n:link\n\nIf you did not ask for that, tell them, and change your password."],
+    'lost' => 'Without your app and without a code that you wrote down, whoever keeps the place can let you set it up again.',
 ];

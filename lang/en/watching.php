@@ -3,7 +3,7 @@
 return [
     'how' => ['all' => 'every change', 'marks' => 'milestones and publishings', 'none' => 'nothing'],
     'said' => 'Kept.',
-    'key' => 'You have a key for programs. Addresses with it stand where something is watched.',
+    'key' => 'You have a key for programs. Addresses with it are where something is watched.',
     'no_key' => 'The key opens nothing any more.',
     'state' => '“:title” was published',
     'digest' => [

@@ -20,7 +20,7 @@
                         @csrf @method('delete')
                         <p class="door-note">{{ __('views/keeping.it_cant_be_undone_what_something') }}</p>
                         <div class="keeping-range"><label>{{ __('views/keeping.from') }} <input class="input is-short" type="number" name="from" min="1" max="{{ $item->head }}" required></label> <label>{{ __('views/keeping.to') }} <input class="input is-short" type="number" name="to" min="1" max="{{ $item->head }}" required></label></div>
-                        <div class="field"><label class="label" for="reason">{{ __('views/keeping.why_it_stands_in_the_log') }}</label><input class="input" id="reason" name="reason" maxlength="300" required></div>
+                        <div class="field"><label class="label" for="reason">{{ __('views/keeping.why_it_is_in_the_log') }}</label><input class="input" id="reason" name="reason" maxlength="300" required></div>
                         <button class="button is-danger">{{ __('views/keeping.delete_these_versions') }}</button>
                     </form>
                 </details>

@@ -20,7 +20,7 @@
             @if ($asked->isAsked())<a href="{{ route('list', $item, false) }}">{{ __('views/list.show_all') }}</a>@endif
         </form>
         @if ($page->isEmpty())
-            <div class="empty"><p>@if ($asked->only === 'published') {{ __('views/list.no_version_was_published_yet') }} @elseif ($asked->only === 'milestones' && $asked->words === '') {{ __('views/list.no_version_bears_a_name_yet') }} @else {{ __('views/list.no_version_is_like_that') }} @endif</p></div>
+            <div class="empty"><p>@if ($asked->only === 'published') {{ __('views/list.no_version_was_published_yet') }} @elseif ($asked->only === 'milestones' && $asked->words === '') {{ __('views/list.no_version_has_a_name_yet') }} @else {{ __('views/list.no_version_is_like_that') }} @endif</p></div>
         @endif
         @if ($item->sight === null && $page->onFirstPage())
             @foreach ($removals as $removal)<p class="removal">{{ $removal->user->firstName() }} {{ $removal->back ? __('views/list.brought_it_back') : __('views/list.took_it_away') }}, <x-when :at="$removal->at" /></p>@endforeach

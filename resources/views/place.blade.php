@@ -1,7 +1,7 @@
 <x-layout :title="__('views/place.where_to_bring_it_back_in', ['title' => $item->title])" body="is-plain">
     <main id="main" class="door">
         <div class="door-sheet is-wide">
-            <h1>{{ __('views/place.where_shall_it_go') }}</h1>
+            <h1>{{ __('views/place.where_should_it_go') }}</h1>
             <p class="door-note">{{ __('views/place.stood_in_a_column_that_is', ['name' => $name === '' ? __('views/place.this_block') : "“{$name}”", 'head' => $item->head + 1]) }}</p>
             <x-problems />
             <form method="post" action="{{ route('part.restore', [$item, $part, $version->number]) }}">

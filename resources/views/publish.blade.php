@@ -27,7 +27,7 @@
                     @if ($plan->newer > 0)<p class="door-note">{{ __('views/publish.this_is_not_part_of_it', ['number' => $plan->version->number, 'newer' => $plan->newer === 1 ? __('views/publish.one_newer_draft_is') : __('views/publish.newer_drafts_are', ['newer' => $plan->newer])]) }} <a href="{{ route('publish', [$plan->item, $plan->item->head]) }}">{{ __('views/publish.look_at_instead', ['head' => $plan->item->head]) }}</a></p>@endif
                     <form method="post" action="{{ route('publish.store', [$plan->item, $plan->version->number]) }}">
                         @csrf
-                        <label class="label" for="note">{{ $mayPublish ? __('views/publish.a_note_if_you_like') : __('views/publish.what_shall_those_who_say_yes') }}</label>
+                        <label class="label" for="note">{{ $mayPublish ? __('views/publish.a_note_if_you_like') : __('views/publish.what_should_those_who_say_yes') }}</label>
                         <textarea class="textarea" id="note" name="note" rows="2" maxlength="{{ config('attic.note') }}">{{ old('note') }}</textarea>
                         <div class="wish-do"><button class="button is-dark" @disabled(! $plan->brings)>{{ $mayPublish ? __('views/publish.publish_2') : __('views/publish.ask_to_publish') }} {{ $plan->version->number }}</button><a class="button" href="{{ route('item', $plan->item) }}">{{ __('views/publish.not_now') }}</a></div>
                     </form>

@@ -1,7 +1,7 @@
 <x-layout :title="__('views/settle.settle_an_edit_in', ['title' => $item->title])" body="is-plain">
     <main id="main" class="plan is-settle">
         <h1>{{ __('views/settle.settle_it') }}</h1>
-        <p class="plan-lead">{{ __('views/settle.in', ['title' => $item->title]) }}@if ($view->cell !== null), {{ $view->cell }},@elseif ($held->place !== ''), {{ $past::STANDS }} “{{ $held->place }}”,@else,@endif {{ __('views/settle.met_that_was_first_and_stands', ['who' => $own ? __('views/settle.your_edit') : __('views/settle.an_edit_of').$held->user->firstName().'’s', 'held' => $view::whose($held)]) }} <x-when :at="$held->created_at" />.</p>
+        <p class="plan-lead">{{ __('views/settle.in', ['title' => $item->title]) }}@if ($view->cell !== null), {{ $view->cell }},@elseif ($held->place !== ''), {{ $past::STANDS }} “{{ $held->place }}”,@else,@endif {{ __('views/settle.met_that_was_first_and_is', ['who' => $own ? __('views/settle.your_edit') : __('views/settle.an_edit_of').$held->user->firstName().'’s', 'held' => $view::whose($held)]) }} <x-when :at="$held->created_at" />.</p>
         <x-problems />
         <div class="settle-sides">
             <section class="settle-side" aria-labelledby="mine"><h2 id="mine">{{ $own ? __('views/settle.yours') : $held->user->firstName().'’s' }}</h2>

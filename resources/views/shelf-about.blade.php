@@ -25,7 +25,7 @@
                     </section>
                     <section class="panel">
                         <h2>{{ __('views/shelf-about.in_your_list') }}</h2>
-                        <p class="door-note">{{ __('views/shelf-about.where_it_stands_among_your_shelves') }}</p>
+                        <p class="door-note">{{ __('views/shelf-about.where_it_is_among_your_shelves') }}</p>
                         <form method="post" action="{{ route('shelf.order', $shelf) }}">@csrf @method('put')<button class="button" name="up" value="1">{{ __('views/shelf-about.higher') }}</button> <button class="button" name="up" value="0">{{ __('views/shelf-about.lower') }}</button></form>
                     </section>
                     @can('manage', $shelf)

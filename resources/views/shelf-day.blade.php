@@ -64,7 +64,7 @@
         @if ($mayTick && ($day->changed !== [] || $day->since !== []))
             <form class="day-foot" id="back" method="get" action="{{ route('day.back', $shelf, false) }}">
                 <input type="hidden" name="at" value="{{ $stamp($day->moment) }}">
-                <span role="status" data-day-count>{{ __('views/shelf-day.tick_what_shall_be_as_it') }}</span>
+                <span role="status" data-day-count>{{ __('views/shelf-day.tick_what_should_be_as_it') }}</span>
                 <button class="button is-dark" data-day-back>{{ __('views/shelf-day.bring_back_what_is_ticked') }}</button>
             </form>
         @endif

@@ -13,7 +13,7 @@
                         <summary class="button is-dark">{{ __('views/shelf.new') }}</summary>
                         <form class="menu-sheet is-right menu-form is-new" method="post" action="{{ route('shelf.make', $shelf) }}" enctype="multipart/form-data">
                             @csrf
-                            <fieldset class="new-kinds"><legend class="label">{{ __('views/shelf.what_shall_it_be') }}</legend>
+                            <fieldset class="new-kinds"><legend class="label">{{ __('views/shelf.what_should_it_be') }}</legend>
                                 @foreach ($offered as $kind => $page)
                                     @if ($page === null)
                                     <label><input type="radio" name="kind" value="{{ $kind }}" aria-label="{{ __("item.new.{$kind}") }}" aria-describedby="kind-{{ $kind }}" @checked($loop->first)> <x-glyph :name="$kind" /> <b>{{ __("item.new.{$kind}") }}</b> <small id="kind-{{ $kind }}">{{ __("item.new.{$kind}_is") }}</small></label>
@@ -85,7 +85,7 @@
             @endif
             @if ($view->items->isEmpty())
                 @if ($view->asked->isAsked())<div class="empty"><p>{{ __('views/shelf.nothing_on_this_shelf_is_called') }}</p></div>
-                @else<div class="empty"><p>{{ __('views/shelf.nothing_stands_on_this_shelf_yet') }}</p>@can('make', $shelf)<p>{{ __('views/shelf.make_something_and_every_change_to') }}</p>@endcan</div>@endif
+                @else<div class="empty"><p>{{ __('views/shelf.nothing_is_on_this_shelf_yet') }}</p>@can('make', $shelf)<p>{{ __('views/shelf.make_something_and_every_change_to') }}</p>@endcan</div>@endif
             @else
                 <table class="items" data-rows>
                     <thead><tr><th><span class="is-sr-only">{{ __('views/shelf.kind') }}</span></th><th @if ($view->asked->sort === 'title') aria-sort="ascending" @endif><a href="{{ route('shelf', [$shelf, ...$view->asked->with(['sort' => 'title'])], false) }}">{{ __('views/shelf.item') }}</a></th><th @if ($view->asked->sort === 'changed') aria-sort="descending" @endif><a href="{{ route('shelf', [$shelf, ...$view->asked->with(['sort' => 'changed'])], false) }}">{{ __('views/shelf.last_change') }}</a></th><th class="items-bars">{{ __('views/shelf.last_eight_weeks_by_editor') }}</th><th>{{ __('views/shelf.latest_milestone') }}</th><th><span class="is-sr-only">{{ __('views/shelf.history') }}</span></th></tr></thead>

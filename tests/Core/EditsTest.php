@@ -63,7 +63,7 @@ final class EditsTest extends TestCase
             }
         }
         self::assertGreaterThan(20, $told);
-        // What only stands elsewhere is told from all.
+        // What only is elsewhere is told from all.
         $rows = array_map(fn (int $at) => new Part("r{$at}xx", 'row', 1, ['cola' => $at]), range(100, 199));
         $tree = fn (array $rows): PartTree => PartTree::of([new Part('tab1', 'tab', 0, []), new Part('cola', 'column', 1, []), ...array_values($rows)]);
         $store = new TreeStore(new MemoryChunkStore);

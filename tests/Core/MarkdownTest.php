@@ -139,7 +139,7 @@ final class MarkdownTest extends TestCase
         return $told;
     }
 
-    /** Letter by letter, each with its marks; a space bears none. */
+    /** Letter by letter, each with its marks; a space has none. */
     private static function letters(RichText $text): string
     {
         $letters = '';

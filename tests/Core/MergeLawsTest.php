@@ -57,7 +57,7 @@ final class MergeLawsTest extends TestCase
             if ($theirs === $mine || $theirs === $base || $mine === $base) {
                 continue;
             }
-            // Two rewrites that came out alike but for a word: seen from mine, theirs writes over that word alone, and both can stand.
+            // Two rewrites that came out alike but for a word: seen from mine, theirs writes over that word alone, and both can stay.
             if (count(array_diff(explode(' ', $mine), explode(' ', $theirs))) < 2) {
                 continue;
             }

@@ -64,7 +64,7 @@ final class Pandoc
                     $text = $block['c'];
                 }
             }
-            // Its box is a sign, or stands as it was written.
+            // Its box is a sign, or is as it was written.
             $letters = self::letters($text);
             $bare = (string) preg_replace('/^(☐|☒|\[[ x]\]) /u', '', $letters);
             $told[] = ['item', $depth, $bare === $letters ? ($style === 'number' ? 'number '.$number++ : $style) : 'task', $bare];
@@ -133,7 +133,7 @@ final class Pandoc
     }
 
     /**
-     * What Markdown has no sign for stands in it as tags.
+     * What Markdown has no sign for is in it as tags.
      *
      * @param  array<string, string>  $marks
      */

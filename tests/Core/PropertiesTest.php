@@ -177,7 +177,7 @@ final class PropertiesTest extends TestCase
             $adopted = Matching::adopt($old, $stranger, $kind->grid())->tree;
             self::assertSame($this->records($stranger), $this->records($random->renamed($adopted, 'x')));
             self::assertSame($this->records($adopted), $this->records(TreeCompare::of($old, $adopted)->apply($old)->orFail()));
-            // Two files number their rows alike, whatever stands in them.
+            // Two files number their rows alike, whatever is in them.
             $numbered = $random->renamed($old, 'x');
             $adopted = Matching::adopt($numbered, $stranger, $kind->grid())->tree;
             self::assertCount($stranger->count(), $adopted->byId());
@@ -289,7 +289,7 @@ final class PropertiesTest extends TestCase
         });
     }
 
-    /** A column moved into a section that went, and of what stands in it one went by itself. */
+    /** A column moved into a section that went, and of what is in it one went by itself. */
     public function test_what_was_removed_by_itself_comes_back_once_though_it_comes_below_another(): void
     {
         $part = fn (string $id, string $role, int $depth): Part => new Part($id, $role, max(0, $depth), []);

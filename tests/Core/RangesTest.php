@@ -43,7 +43,7 @@ final class RangesTest extends TestCase
                 [$first, $last] = [(int) array_search($set[0], $all, true), (int) array_search($set[count($set) - 1], $all, true)];
                 $did[] = $deed = $random->getInt(0, 5);
                 match ($deed) {
-                    // Sorted within, all or some that stand together.
+                    // Sorted within, all or some that are together.
                     0 => array_splice($all, $first, $last - $first + 1, $random->shuffleArray(array_slice($all, $first, $last - $first + 1))),
                     // One moved within.
                     1 => array_splice($all, $random->getInt($first, $last), 0, array_splice($all, $random->getInt($first, $last), 1)),
@@ -55,7 +55,7 @@ final class RangesTest extends TestCase
                     // Those below sorted among themselves.
                     default => array_splice($all, $last + 1, count($all), $random->shuffleArray(array_slice($all, $last + 1))),
                 };
-                // All that stands between the first and the last member is in it; each deed leaves the members together.
+                // All that is between the first and the last member is in it; each deed leaves the members together.
                 $places = array_keys(array_intersect($all, $deed === 2 ? [...$set, "new{$round}x{$step}"] : $set));
                 self::assertNotSame([], $places);
                 $set = array_slice($all, $places[0], $places[count($places) - 1] - $places[0] + 1);

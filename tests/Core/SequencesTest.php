@@ -94,7 +94,7 @@ final class SequencesTest extends TestCase
     public function test_in_a_long_varied_list_one_equal_element_alone_does_not_end_a_difference(): void
     {
         $lines = array_map(fn (int $i): string => "line {$i}", range(1, 300));
-        // The brace behind the line that went is not the one that stands there now: that belongs to what came.
+        // The brace behind the line that went is not the one that is there now: that belongs to what came.
         $old = ['first', ...$lines, 'gone', '}', 'one', 'two', 'three', 'last'];
         $new = ['FIRST', ...$lines, '}', 'came', 'gone', '}', 'one', 'two', 'three', 'LAST'];
         self::assertSame([[0, 1, 0, 1], [301, 301, 301, 303], [306, 307, 308, 309]], Sequences::align($old, $new)->gaps());

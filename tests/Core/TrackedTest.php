@@ -131,7 +131,7 @@ final class TrackedTest extends TestCase
             $read = array_values(array_filter(Pandoc::read($bytes, 'docx', "--track-changes={$how}"), fn (array $block): bool => $block !== ['item', 0, 'bullet', '']));
             self::assertSame(Pandoc::read(DocumentFormat::Docx->writer()->write('', $tree, fn () => null), 'docx'), $read, $how);
         }
-        // Of ODT it reads what is accepted; what is rejected stands in the file, and is settled by the standard's rules first.
+        // Of ODT it reads what is accepted; what is rejected is in the file, and is settled by the standard's rules first.
         $odt = self::tracked($old, $new, format: DocumentFormat::Odt);
         self::assertSame(Pandoc::read(DocumentFormat::Odt->writer()->write('', $new, fn () => null), 'odt'), Pandoc::read($odt, 'odt'));
         self::assertSame(Pandoc::read(DocumentFormat::Odt->writer()->write('', $old, fn () => null), 'odt'), Pandoc::read(self::settled($odt, false, DocumentFormat::Odt), 'odt'));

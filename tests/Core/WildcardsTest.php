@@ -42,7 +42,7 @@ final class WildcardsTest extends TestCase
     public function test_no_pattern_makes_them_go_back_and_back(): void
     {
         $in = str_repeat('a', 20_000);
-        // The sign that is wanted last stands where it does not help.
+        // The sign that is wanted last is where it does not help.
         self::assertSame(['#N/A'], OwnFunctions::call('VLOOKUP', ['*a*a*a*a*a*b', ['1' => ['A' => 'b'.$in]], 1, false]));
         self::assertSame(PREG_NO_ERROR, preg_last_error());
         $hard = [1 => ['A' => 'b'.$in]];

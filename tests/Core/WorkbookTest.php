@@ -183,7 +183,7 @@ final class WorkbookTest extends TestCase
             $content = FileFormat::from($format->value)->reader()->read($bytes, new FormatLimits);
             self::assertSame($said, array_map(fn (SaidInFile $one): array => [$one->by, $one->text, $one->cell], $content->said), $format->value);
             self::assertSame([], LeftOut::of(FileFormat::from($format->value), $bytes, new FormatLimits, ['SUM']));
-            // The place of a note is there, though nothing stands in it.
+            // The place of a note is there, though nothing is in it.
             self::assertEquals(['row' => 3, 'column' => 3], array_intersect_key(array_count_values(array_column($content->tree->parts, 'role')), ['row' => 0, 'column' => 0]));
             $book = IOFactory::load($path = self::file($bytes, $format->value));
             unlink($path);

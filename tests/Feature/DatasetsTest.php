@@ -155,7 +155,7 @@ final class DatasetsTest extends FeatureCase
     {
         $csv = "What;Price;Paid;Code\nBread;1,50;€10;01234\nOil;1.234,50;\"€1.000,00\";10115\nJuice;2,25;30 CHF;04103\n";
         $look = $this->post(route('dataset.look', $this->shelf), ['file' => UploadedFile::fake()->createWithContent('till.csv', $csv)])->assertOk()
-            ->assertSee('A comma stands before decimals: “1.234,50” is 1,234.5; all values can be read.')->assertSee('A point stands before decimals: “1.234,50” can’t be read; 3 values stay as they are (“1,50”, “1.234,50”, “2,25”).');
+            ->assertSee('A comma comes before decimals: “1.234,50” is 1,234.5; all values can be read.')->assertSee('A point comes before decimals: “1.234,50” can’t be read; 3 values stay as they are (“1,50”, “1.234,50”, “2,25”).');
         preg_match('/name="seal" value="([^"]+)"/', (string) $look->getContent(), $seal);
         preg_match_all('/<select name="types\[(\w+)\]/', (string) $look->getContent(), $ids);
         $this->post(route('dataset.store', $this->shelf), ['seal' => $seal[1] ?? '', 'title' => 'Till', 'types' => [$ids[1][2] => 'money'], 'decimals' => [$ids[1][1] => 'comma']])->assertSessionHasNoErrors();

@@ -49,7 +49,7 @@ final class DemoTest extends FeatureCase
         self::assertStringContainsString('versions of 01-volunteer-handbook', Artisan::output());
     }
 
-    /** @return array<mixed> of all versions, but of those in which days stand on which bookings were sent, and that visitors ask for: these are the clock's, and differ with it */
+    /** @return array<mixed> of all versions, but of those in which days are on which bookings were sent, and that visitors ask for: these are the clock's, and differ with it */
     private function roots(?string $connection = null): array
     {
         return Version::on($connection)->whereHas('item', fn ($item) => $item->whereNotIn('title', ['Bookings', 'Book a repair'])->whereDoesntHave('form', fn ($form) => $form->where('title', 'Book a repair')))->orderBy('id')->pluck('root')->all();

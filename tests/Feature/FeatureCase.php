@@ -55,7 +55,7 @@ abstract class FeatureCase extends TestCase
         }
         $this->withoutVite();
         Board::register();
-        // A key without words would stand on a page as it is; a value of a setting that has none says itself.
+        // A key without words would be on a page as it is; a value of a setting that has none says itself.
         Lang::handleMissingKeysUsing(fn (string $key): string => ! str_starts_with($key, 'changes.values.') && is_file(lang_path('en/'.explode('.', $key)[0].'.php')) ? throw new LogicException("There are no words for {$key}") : $key);
         Date::setTestNow('2026-05-04 10:00:00');
     }

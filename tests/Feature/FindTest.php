@@ -135,7 +135,7 @@ final class FindTest extends FeatureCase
         $this->actingAs($this->ines)->delete(route('versions.delete', $item), ['from' => 3, 'to' => 4, 'reason' => 'x']);
         self::assertSame([0, 0, 1], [$this->found('second')->count, $this->found('third')->count, $this->found('fourth')->count]);
         self::assertSame([2, 5], [$this->found('first')->finds[0]->stretches[0]['from'], $this->found('first')->finds[0]->stretches[0]['gone']]);
-        // Read in anew, it is the same.
+        // Read in again, it is the same.
         $before = $this->lives();
         self::assertSame(0, Artisan::call('attic:lives', ['--anew' => true]));
         self::assertSame($before, $this->lives());

@@ -27,7 +27,7 @@ use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
 
-/** Nobody's name stands on what they did not do, at a time when they did not do it: a dataset takes in each step of its source as it was. */
+/** Nobody's name is on what they did not do, at a time when they did not do it: a dataset takes in each step of its source as it was. */
 final class FollowingTest extends FeatureCase
 {
     private User $ines;
@@ -126,7 +126,7 @@ final class FollowingTest extends FeatureCase
         $dataset = $this->follows($form, null);
         $this->put(route('field.save', [$dataset, 'new']), ['base' => $dataset->refresh()->root, 'name' => 'Both', 'type' => 'text', 'expression' => '[Name] ~ " " ~ [Kind]'])->assertSessionHasNoErrors();
         $this->app->make(TakeEntry::class)->handle($form, $live, $this->nell, PartTree::of([new Part('qname', 'answer', 0, ['label' => 'Name', 'value' => 'Ada']), new Part('qkind', 'answer', 0, ['label' => 'Kind', 'choices' => ['cone'], 'said' => ['Wood']])]));
-        // A question and a choice are called otherwise, one is new between them, one is asked otherwise, and they stand in another order.
+        // A question and a choice are called otherwise, one is new between them, one is asked otherwise, and they are in another order.
         $this->save($form, $this->ines, PartTree::of([$page, $question('qkind', 'Trade', 'one'), $choice('ctwo', 'Cloth'), $choice('cone', 'Timber'), $question('qnew', 'How many', 'number'), $question('qname', 'Called', 'long')]));
         $this->publish($form, $this->ines);
         $tree = $this->tree($dataset->refresh());

@@ -20,7 +20,7 @@ use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Store\ChunkStore;
 use Symfony\Component\Process\Exception\ProcessSignaledException;
 
-/** What a growing version leaves behind goes when nobody stands on it any more, whatever happens meanwhile. */
+/** What a growing version leaves behind goes when nobody is on it any more, whatever happens meanwhile. */
 final class GivingBackTest extends FeatureCase
 {
     /** @var list<User> */
@@ -35,7 +35,7 @@ final class GivingBackTest extends FeatureCase
         $this->item = $this->document($this->shelf('Volunteers', array_map(fn (User $user) => [$user, Role::Owner], $this->people)), $this->people[0], ...array_map(fn (int $at) => "Paragraph {$at} of a document that is long enough to have several nodes.", range(1, 90)));
     }
 
-    /** Some minutes of typing, as windows send it; each says where it stands. */
+    /** Some minutes of typing, as windows send it; each says where it is. */
     private function type(int $savings): void
     {
         for ($at = 0; $at < $savings; $at++) {
@@ -76,7 +76,7 @@ final class GivingBackTest extends FeatureCase
         self::assertLessThanOrEqual(2 * $this->alone(), $left);
         self::assertSame(0, (int) DB::select('PRAGMA freelist_count')[0]->freelist_count);
         $this->assertVerified();
-        // Whoever stood somewhere when they were last heard of still stands there.
+        // Whoever stood somewhere when they were last heard of is still there.
         foreach (Presence::query()->get() as $presence) {
             self::assertTrue(app(HandedRoots::class)->has($this->item, (string) $presence->base));
         }

@@ -82,7 +82,7 @@ final class ImportTest extends FeatureCase
             // What went and came again elsewhere as the same is itself still, once it is saved.
         } while ($this->tree($item->refresh())->equals($first));
         $this->post(route('item.file.store', $item), ['file' => $file])->assertSessionHasNoErrors();
-        // What formulas give is calculated anew.
+        // What formulas give is calculated again.
         $bare = fn (PartTree $tree): array => array_map(fn (Part $part) => $part->record(), Consequences::withoutResults(Kinds::named($name), $tree)->parts);
         self::assertSame($bare($first), $bare($this->tree($item->refresh())), "seed {$random->seed}");
         $this->assertVerified();

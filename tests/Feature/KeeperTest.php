@@ -102,7 +102,7 @@ final class KeeperTest extends FeatureCase
             $this->actingAs($person)->post(route('proposals.begin', $item))->assertRedirect();
         }
         $this->actingAs($ines)->post(route('place.merge.store', $double), ['into' => $tobi->id, 'address' => $double->email])->assertSessionHasErrors('into');
-        // What both brought in under one name of a file stands in the way as well; nothing goes for it.
+        // What both brought in under one name of a file is in the way as well; nothing goes for it.
         DB::table('proposals')->update(['said_by' => 'Dara Finch']);
         $this->actingAs($ines)->post(route('place.merge.store', $double), ['into' => $tobi->id, 'address' => $double->email])->assertSessionHasErrors(['into' => 'Both propose changes to “Bench rules”. Answer or withdraw one of the two there first.']);
     }

@@ -38,7 +38,7 @@ use MistyAttic\Core\History\Keeping\Exemption;
 use MistyAttic\Core\Store\ChunkStore;
 use MistyAttic\Core\Store\HashTree;
 
-/** Keeping rules: said in a sentence, rehearsed, done; what goes leaves a gap, and nobody’s name stands on what they may not have written. */
+/** Keeping rules: said in a sentence, rehearsed, done; what goes leaves a gap, and nobody’s name is on what they may not have written. */
 final class KeepingTest extends FeatureCase
 {
     private User $ines;
@@ -79,7 +79,7 @@ final class KeepingTest extends FeatureCase
         $this->save($item->refresh(), $this->tobi, $this->text($item, 'Fifth.'));
         $this->save($item->refresh(), $this->ines, $this->text($item, 'Sixth.'));
         self::assertSame(['First.', 'Fourth.', 'Sixth.'], array_slice($words(), -3));
-        // Both wrote in one paragraph of one version: neither's name stands on all of it, and taking out what one of them wrote would take out the other's words, too.
+        // Both wrote in one paragraph of one version: neither's name is on all of it, and taking out what one of them wrote would take out the other's words, too.
         $number = $item->refresh()->head;
         self::assertEqualsCanonicalizing([$this->ines->id, $this->tobi->id], [...DB::table('touches')->where(['item_id' => $item->id, 'number' => $number])->pluck('user_id'), ...DB::table('shared_touches')->where(['item_id' => $item->id, 'number' => $number])->pluck('user_id')]);
         $edits = new SomebodysEdits($this->ines, $head, $number);
@@ -196,7 +196,7 @@ final class KeepingTest extends FeatureCase
         self::assertGreaterThan(0, $freed);
         $this->post(route('keeping.now', $item))->assertSessionHas('said', '14 versions went.');
         self::assertSame([8, 14, 22, 8], [Version::query()->where('item_id', $item->id)->count(), $item->refresh()->gone, $item->head, $item->kept()]);
-        // What was told comes back, once no window stands on any of it.
+        // What was told comes back, once no window is on any of it.
         DB::table('handed_roots')->delete();
         DB::table('sendings')->delete();
         $before = $this->bytes();

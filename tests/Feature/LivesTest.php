@@ -146,7 +146,7 @@ final class LivesTest extends FeatureCase
         foreach ($this->items as $id => $item) {
             (new Lives)->close($item, 10, 30, $item->kind(), PartTree::of([]));
             $left = array_values(array_filter(array_map(fn (Life $life): Life => $life->between(self::kept($life->from), $life->gone === null ? null : self::kept($life->gone)), $this->lives[$id]), fn (Life $life) => $life->gone === null || $life->from < $life->gone));
-            // What was gone between, and stands as before, was there all the time.
+            // What was gone between, and is as before, was there all the time.
             foreach ($left as $at => $life) {
                 foreach ($life->gone === 30 ? $left : [] as $later => $again) {
                     if ([$again->from, $again->part, $again->text] === [30, $life->part, $life->text]) {

@@ -206,7 +206,7 @@ final class PlainFilesTest extends FeatureCase
         $this->slice($one, 0, "\x00\x01\x02\x03\x04");
         $this->sent('scan.bin', random_bytes(90_000), $item);
         $this->postJson($one)->assertOk();
-        // The later one stands; nothing is lost, since each is a version.
+        // The later one stays; nothing is lost, since each is a version.
         self::assertSame([3, 0], [$item->refresh()->head, HeldEdit::query()->count()]);
         $this->getJson(route('file.named', ['shelf' => $this->shelf, 'name' => 'scan.bin']))->assertJson(['found' => $item->key]);
         $this->getJson(route('file.named', ['shelf' => $this->shelf, 'name' => 'other.bin']))->assertJson(['found' => null]);

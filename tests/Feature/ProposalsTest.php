@@ -112,7 +112,7 @@ final class ProposalsTest extends FeatureCase
         $this->write($this->item, ['pone' => 'Every lead is cut up at once.', 'pthree' => 'Chargers are never left on.'] + self::TEXT, $this->ines);
         $page = $this->actingAs($this->nell)->get(route('proposals', $this->item))->assertOk()->assertSee('Tobi proposes 2 changes')->assertSee('Others wrote here since');
         $proposal = Proposal::lineFor($this->tobi, $this->item) ?? self::fail();
-        // Its author goes on from the newest version, and their own words stand.
+        // Its author goes on from the newest version, and their own words stay.
         $this->actingAs($this->tobi)->post(route('proposals.begin', $this->item))->assertRedirect(route('item', $line));
         self::assertSame(['Chargers are never left on.', 'Every lead is tested before it goes back on its hook.'], [$this->said($line)['pthree'], $this->said($line)['pone']]);
         self::assertSame([['pone'], 3], [$proposal->refresh()->met, $proposal->stands]);

@@ -20,7 +20,7 @@ use MistyAttic\Core\Content\PartTree;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Symfony\Component\HttpFoundation\Response;
 
-/** Who may do what with what is published, and that nobody sees a draft who shall not: 2 is live, 3 waits for a yes, 4 is the draft. */
+/** Who may do what with what is published, and that nobody sees a draft who should not: 2 is live, 3 waits for a yes, 4 is the draft. */
 final class PublishingRightsTest extends FeatureCase
 {
     private Shelf $shelf;
@@ -166,7 +166,7 @@ final class PublishingRightsTest extends FeatureCase
     public function test_a_history_tells_readers_neither_numbers_nor_times_of_drafts(): void
     {
         Date::setTestNow('2026-06-17 03:33:00');
-        // As many drafts as make a number that stands nowhere else.
+        // As many drafts as make a number that is nowhere else.
         for ($draft = 5; $draft <= 43; $draft++) {
             $this->save($this->item, $this->people['editor'], $this->column("Draft words {$draft}"));
         }

@@ -312,7 +312,7 @@ final class ReportsTest extends FeatureCase
         $this->save($this->data, $this->people['editor'], $this->records(tip: 12));
         $public()->assertSee('Total</th><td class="is-number">9<', false);
         $this->get(route('publish', [$this->report, 2]))->assertSee('Readers see newer figures')->assertSee('Repair log: 2 → 3');
-        // What readers see now stands beside what they would see, which an earlier version is published with, too.
+        // What readers see now is beside what they would see, which an earlier version is published with, too.
         $this->step('page-add')->assertOk();
         $this->step('page-add', ['base' => $this->report->refresh()->root, 'client' => 'another'])->assertOk();
         foreach ([3, $this->report->refresh()->head] as $number) {

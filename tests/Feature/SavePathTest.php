@@ -93,7 +93,7 @@ final class SavePathTest extends FeatureCase
         $this->put_($this->nell, $ofInes, $this->paragraphs('Test every bench socket.', 'Sign the log.'))->assertJson(['number' => 4]);
         $this->put_($this->ines, $ofInes, $this->paragraphs('Test every bench socket.', 'Sign the log before you begin.'), ['keep' => true, 'note' => 'as read aloud', 'of' => 3])->assertJson(['number' => 4, 'noted' => true]);
         self::assertSame(['as read aloud', null], [$this->version(3)->note, $this->version(4)->note]);
-        // One’s own words stand on nobody else’s version, and it is said; but whoever wants a state kept keeps it.
+        // One’s own words are on nobody else’s version, and it is said; but whoever wants a state kept keeps it.
         $this->put_($this->ines, $this->item->refresh()->root, $this->tree($this->item), ['keep' => true, 'note' => 'mine', 'of' => 4])->assertJson(['number' => 4, 'noted' => false]);
         self::assertNull($this->version(4)->note);
         $this->put_($this->nell, $this->item->root, $this->paragraphs('Test every bench socket.', 'Sign the log twice.'))->assertJson(['number' => 5]);

@@ -103,8 +103,8 @@ final class SecondFactorTest extends FeatureCase
         $this->get('/for-you')->assertOk();
         $this->actingAs($tobi)->put(route('place.second', $this->ines))->assertNotFound();
         $tobi->forceFill(['keeps_place' => true])->save();
-        $this->get(route('place'))->assertOk()->assertSee('New code for Ines Oduya, who sets it up anew');
-        $this->put(route('place.second', $this->ines))->assertSessionHas('said', 'Ines Oduya signs in without a code until they set it up anew. They are told by mail.');
+        $this->get(route('place'))->assertOk()->assertSee('New code for Ines Oduya, who sets it up again');
+        $this->put(route('place.second', $this->ines))->assertSessionHas('said', 'Ines Oduya signs in without a code until they set it up again. They are told by mail.');
         self::assertNull($this->ines->refresh()->second_key);
         // Off by the password alone.
         $this->setUpSecond();

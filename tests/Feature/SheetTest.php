@@ -477,7 +477,7 @@ final class SheetTest extends FeatureCase
             $this->edit(['cells' => [$row => ['t2c1' => (int) substr($row, 3)]], 'at' => $place($row)]);
         }
 
-        // What does not stand where it is said to, or is no value, is told as ever.
+        // What is not where it is said to be, or is no value, is told as ever.
         $this->edit(['cells' => ['t2r4000' => ['t2c1' => 8]], 'at' => ['t2r4000' => 12]]);
         self::assertSame('8', $this->shown('t2r4000', 't2c1'));
         $answer = $this->putJson(route('state.save', $this->item), ['base' => $this->item->refresh()->root, 'client' => 'x', 'edits' => ['cells' => ['t2r4000' => ['t2c1' => ['x'], 'nope' => 1]], 'at' => ['t2r4000' => (int) $this->tree($this->item)->position('t2r4000')]]]);
@@ -519,7 +519,7 @@ final class SheetTest extends FeatureCase
             self::assertLessThan(250, $this->reads() - $before, "chunks read SEED={$seed}");
             self::assertSame($this->app->make(States::class)->keep($long), $this->item->refresh()->root, "SEED={$seed} ".json_encode($edits));
         }
-        // What was here once may stand elsewhere, and what is said to come behind something else goes the long way.
+        // What was here once may be elsewhere, and what is said to come behind something else goes the long way.
         foreach ([['t2r7', 't2r9', $tree->position('t2r9')], ['fresh', 't2r9', 12]] as [$id, $after, $position]) {
             $edits = ['placed' => [[$id, 'row', 'tab2', $after, ['t2c0' => 'Once more']]], 'at' => [$id => (int) $position + 1]];
             $long = Edits::apply($this->tree($this->item->refresh()), ['placed' => $edits['placed']], new SpreadsheetKind, Limits::for(new SpreadsheetKind))->tree ?? self::fail();

@@ -233,7 +233,7 @@ final class ShelfDayTest extends FeatureCase
         $this->publish($page->refresh(), $this->ines);
         $this->travel(5)->minutes();
         $this->save($page->refresh(), $this->tobi, $this->column('Closed for ever'));
-        $day = $this->actingAs($this->jun)->get(route('day', [$this->shelf, 'at' => $then]))->assertOk()->assertSeeText('as it stood then: one item')->assertSeeText('published anew')->assertDontSeeText('Closed for ever');
+        $day = $this->actingAs($this->jun)->get(route('day', [$this->shelf, 'at' => $then]))->assertOk()->assertSeeText('as it stood then: one item')->assertSeeText('published again')->assertDontSeeText('Closed for ever');
         $day->assertDontSee($draft->key)->assertSee(route('history', ['item' => $page, 'from' => 2, 'to' => 3], false));
         self::assertSame([], $this->getJson(route('day.ribbon', $this->shelf))->assertOk()->json('marks'), 'who wrote drafts when is not for readers');
         self::assertNotSame([], $this->actingAs($this->ines)->getJson(route('day.ribbon', $this->shelf))->json('marks'));

@@ -16,7 +16,7 @@ final class ShelfTest extends FeatureCase
     {
         $ines = $this->person('Ines Oduya');
         $shelf = $this->shelf('Office', [[$ines, Role::Owner]]);
-        $this->actingAs($ines)->get(route('shelf', $shelf))->assertSee('Nothing stands on this shelf yet')->assertDontSee('Find by title');
+        $this->actingAs($ines)->get(route('shelf', $shelf))->assertSee('Nothing is on this shelf yet')->assertDontSee('Find by title');
         for ($at = 1; $at <= 65; $at++) {
             Date::setTestNow(Date::now()->addMinute());
             $this->app->make(MakeItem::class)->handle($shelf, $ines, $at % 5 === 0 ? 'page' : 'document', sprintf('Plan %02d %s', $at, $at === 7 ? '100% done' : ''));

@@ -142,7 +142,7 @@ final class TogetherTest extends FeatureCase
         $html = (string) $this->actingAs($this->ines)->get(route('history', [$this->item, 'from' => $this->item->refresh()->head, 'to' => $this->item->head, 'view' => 'who']))->assertOk()->getContent();
         preg_match_all('/title="written by ([^"]*)">([^<]*)</', $html, $found);
         self::assertSame([['Ines Oduya', 'Alpha bravo'], ['Ines Oduya', 'charlie'], ['Nell Warwick', ' nell1 '], ['Ines Oduya', 'delta.'], ['Ines Oduya', 'Sign the log. Echo foxtrot golf hotel.']], array_map(null, $found[1], $found[2]));
-        // Nobody is said to have removed or written what only stands elsewhere now.
+        // Nobody is said to have removed or written what only is elsewhere now.
         $changed = (string) $this->get(route('history', [$this->item, 'from' => $this->item->head - 1, 'to' => $this->item->head]))->getContent();
         self::assertStringContainsString('class="came by-2" title="brought here by Nell Warwick"', $changed);
         self::assertDoesNotMatchRegularExpression('/<ins[^>]*>[^<]*hotel/', $changed);

@@ -10,7 +10,7 @@ use RecursiveDirectoryIterator;
 use RecursiveIteratorIterator;
 use SplFileInfo;
 
-/** All texts of pages and scripts stand in `lang`, under keys that are there and used. */
+/** All texts of pages and scripts are in `lang`, under keys that are there and used. */
 final class WordsTest extends TestCase
 {
     private const WORDS = __DIR__.'/../../lang/en/';

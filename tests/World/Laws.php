@@ -195,7 +195,7 @@ final class Laws
         }
     }
 
-    /** Taking all of the source in once more changes nothing, and no name stands there that does not stand in the source. */
+    /** Taking all of the source in once more changes nothing, and no name is there that is not in the source. */
     private function follows(string $kind, Item $dataset): void
     {
         $source = $this->world->items[$kind]->refresh();

@@ -88,7 +88,7 @@ final class Ledger
         return array_fill_keys($found[0], true);
     }
 
-    /** @return array<string, true> figures that nobody typed: a file that goes out has them where a formula stands */
+    /** @return array<string, true> figures that nobody typed: a file that goes out has them where a formula is */
     public static function results(PartTree $tree): array
     {
         $results = array_merge([], ...array_map(fn (Part $part): array => array_map(Cell::result(...), array_filter($part->fields, Cell::isFormula(...))), $tree->parts));

@@ -354,7 +354,7 @@ final class OwnPages
     }
 
     /**
-     * What was written stands there or waits, and nothing else changed of what was open.
+     * What was written is there or waits, and nothing else changed of what was open.
      *
      * @param  TestResponse<Response>  $answer
      */

@@ -14,7 +14,7 @@ use MistyAttic\Core\Kinds\PartRole;
 use MistyAttic\Core\Kinds\SchemaKind;
 
 /**
- * Writes in an item of any kind as its editor would, by the kind's own schema. Every word that a person types bears the person's
+ * Writes in an item of any kind as its editor would, by the kind's own schema. Every word that a person types has the person's
  * tag (`inesx3f`), every figure ends in their digit, and no two are alike.
  */
 final class Pen
@@ -134,7 +134,7 @@ final class Pen
         return $tree;
     }
 
-    /** Columns stand before rows, and what a sum is under stays last. @param list<string> $siblings */
+    /** Columns are before rows, and what a sum is under stays last. @param list<string> $siblings */
     private function place(PartTree $tree, array $siblings, string $role): int
     {
         $like = array_keys(array_filter($siblings, fn (string $id) => $tree->get($id)->role === $role));

@@ -72,7 +72,7 @@ final class Proposing
         $this->replaced[$step->item] = ($this->replaced[$step->item] ?? []) + array_diff_key($had, $has);
     }
 
-    /** The one of before, as long as the same line is written; or opened anew. */
+    /** The one of before, as long as the same line is written; or opened again. */
     private function window(Step $step, Item $line, Chance $chance): Window
     {
         $at = "{$step->who}/{$line->id}";

@@ -19,7 +19,7 @@ final class ShelfDays
 
     public function __construct(private readonly World $world, private readonly Shelf $shelf) {}
 
-    /** Remembers what stands there now, and holds what it remembers against what the shelf tells of that day. */
+    /** Remembers what is there now, and holds what it remembers against what the shelf tells of that day. */
     public function hold(): void
     {
         $standing = array_values(array_map(fn (Item $item) => $item->id, array_filter($this->world->items, fn (Item $item) => $item->refresh()->deleted_at === null)));

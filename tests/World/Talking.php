@@ -71,7 +71,7 @@ final readonly class Talking
         return ['deed' => $deed->value, 'text' => "Goes on, {$chance->under(1_000)}"] + ($deed->isOfOne() ? ['of' => $mine] : []);
     }
 
-    /** A comment is where its words are; where it says that they are gone, they do not stand in its part. */
+    /** A comment is where its words are; where it says that they are gone, they are not in its part. */
     public function hold(): void
     {
         foreach ($this->world->items as $kind => $item) {

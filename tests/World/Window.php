@@ -9,7 +9,7 @@ use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Edits;
 use MistyAttic\Core\Merge\TreeMerge;
 
-/** A window in which somebody writes, as the scripts of the browser keep it: `base` is the state that it stands on, `now` what is on the screen. */
+/** A window in which somebody writes, as the scripts of the browser keep it: `base` is the state that it is on, `now` what is on the screen. */
 final class Window
 {
     public int $epoch = 1;
@@ -36,7 +36,7 @@ final class Window
     }
 
     /**
-     * What a sending holds: all of a small item, of a table what became of the state that it stands on.
+     * What a sending holds: all of a small item, of a table what became of the state that it is on.
      *
      * @return array<string, mixed>
      */

@@ -61,7 +61,7 @@ final class World
      * @param  array<string, User>  $people  by short name; the visitor has none
      * @param  array<string, Item>  $items  by kind
      * @param  array<string, Item>  $followers  datasets, by the kind that they follow
-     * @param  Item|null  $figures  a report that counts what stands in them
+     * @param  Item|null  $figures  a report that counts what is in them
      */
     public function __construct(public readonly TestCase $http, public readonly States $states, public array $people, public array $items, private readonly Shelf $shelf, public readonly array $followers = [], public readonly ?Item $figures = null)
     {
@@ -800,7 +800,7 @@ final class World
             : $this->allowed($this->as($step->who)->put(route('entry.undelete', $entry)), 'bringing an entry back', 403);
     }
 
-    /** What nobody stands on goes, and what is needed by no state; windows have said where they stand all along. */
+    /** What nobody is on goes, and what is needed by no state; windows have said where they are all along. */
     private function tidy(Chance $chance): void
     {
         $this->standWhereTheyAre();
@@ -852,7 +852,7 @@ final class World
         $told === [] || throw Broken::law('Nobody sees what is not theirs to see', 'rafi was mailed '.implode(', ', array_keys($told)));
     }
 
-    /** @return array<string, true> what stands in datasets that follow something, or stood there as long as all was kept: whoever lets one follow a form shows its answers to all who see the dataset */
+    /** @return array<string, true> what is in datasets that follow something, or stood there as long as all was kept: whoever lets one follow a form shows its answers to all who see the dataset */
     public function followed(): array
     {
         foreach (Version::query()->whereIn('item_id', array_values(array_map(fn (Item $dataset): int => $dataset->id, $this->followers)))->pluck('root') as $root) {

@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test';
-import { daysAgo, newDocument, saved, signIn, text } from './steps.mjs';
+import { expect } from '@playwright/test';
+import { daysAgo, newDocument, saved, signIn, test, text } from './steps.mjs';
 
 test('the shelf on a day: looked at, moved by its ends and by words, and marked', async ({ page }) => {
     await signIn(page, 'Ines Oduya');

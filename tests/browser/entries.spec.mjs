@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test';
-import { axe, newForm, openItem, signIn, toShelf } from './steps.mjs';
+import { expect } from '@playwright/test';
+import { axe, newForm, openItem, signIn, test, toShelf } from './steps.mjs';
 
 /** Publishes a form with one question on a shelf of one's own, answers it, and gives the address of its entries. */
 async function answered(page, title, name) {

@@ -1,21 +1,6 @@
-import { test as base, expect } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { pages, screens } from './screens.mjs';
-import { openHistory, openItem, saved, screenOf, signIn, toShelf, usable } from './steps.mjs';
-
-/** What is only looked at shares what a browser keeps: scripts and styles are loaded once. Who is signed in is not shared. */
-const test = base.extend({
-    kept: [async ({ browser }, use) => {
-        const kept = await browser.newContext();
-        await use(kept);
-        await kept.close();
-    }, { scope: 'worker' }],
-    page: async ({ kept }, use) => {
-        await kept.clearCookies();
-        const page = await kept.newPage();
-        await use(page);
-        await page.close();
-    },
-});
+import { openHistory, openItem, saved, screenOf, signIn, test, toShelf, usable } from './steps.mjs';
 
 for (const [name, [route, open]] of Object.entries(screens)) {
     test(`${name}: axe finds nothing by day and by night, and nothing is wider than the window, down to 320 px`, async ({ page }) => {
@@ -33,7 +18,7 @@ for (const [name, [route, open]] of Object.entries(screens)) {
     });
 }
 
-/** Where an item stands that pages hang on; a shelf is on none. */
+/** Where an item is that pages hang on; a shelf is on none. */
 const shelfOf = { 'Volunteer handbook': 'Volunteers', 'notes.txt': 'Volunteers', 'Book a repair': 'Open days' };
 
 for (const on of new Set(pages.map(([, one]) => one))) {
@@ -90,7 +75,7 @@ for (const [name, scheme] of [['shelf', 'light'], ['writing', 'dark'], ['history
                 const [box, style] = [element.getBoundingClientRect(), getComputedStyle(element)];
                 const number = (/** @type {string} */ colour) => (colour.match(/[\d.]+/g) ?? []).map(Number);
                 const light = (/** @type {number[]} */ [r, g, b]) => [r, g, b].map((one) => one / 255).map((one) => (one <= 0.03928 ? one / 12.92 : ((one + 0.055) / 1.055) ** 2.4)).reduce((sum, one, part) => sum + one * [0.2126, 0.7152, 0.0722][part], 0);
-                // The ring lies around it, on what it stands on.
+                // The ring lies around it, on what it is on.
                 let ground = /** @type {Element | null} */ (parseFloat(style.outlineOffset) < 0 ? element : element.parentElement);
                 while (ground && (number(getComputedStyle(ground).backgroundColor)[3] ?? 1) === 0) ground = ground.parentElement;
                 const [ring, under] = [light(number(style.outlineColor)), light(number(getComputedStyle(ground ?? document.documentElement).backgroundColor))];

@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test';
-import { axe, signIn, toShelf } from './steps.mjs';
+import { expect } from '@playwright/test';
+import { axe, signIn, test, toShelf } from './steps.mjs';
 
 /** Lets files go above the page. @param {import('@playwright/test').Page} page @param {{name: string, type: string, text: string}[]} files */
 async function drop(page, files) {

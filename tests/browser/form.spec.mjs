@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test';
-import { ask, axe, newForm, openHistory, saved, signIn, state, toShelf } from './steps.mjs';
+import { expect } from '@playwright/test';
+import { ask, axe, newForm, openHistory, saved, signIn, state, test, toShelf } from './steps.mjs';
 
 const editor = (page) => page.locator('.form-writing');
 

@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test';
-import { ask, axe, newDocument, newForm, newItem, openHistory, openItem, saved, signIn, state, text, toShelf, tool, words } from './steps.mjs';
+import { expect } from '@playwright/test';
+import { ask, axe, newDocument, newForm, newItem, openHistory, openItem, saved, signIn, state, test, text, tool, toShelf, words } from './steps.mjs';
 
 /** The sentences of the versions after a number, newest first. */
 async function told(page, since) {

@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test';
-import { axe, newDocument, openHistory, saved, signIn, text } from './steps.mjs';
+import { expect } from '@playwright/test';
+import { axe, newDocument, openHistory, saved, signIn, test, text } from './steps.mjs';
 
 test.beforeEach(({ page }) => signIn(page, 'Ines Oduya'));
 
@@ -130,7 +130,7 @@ test('a milestone is marked, renamed, shown alone and taken off', async ({ page 
     await expect(page.locator('.versions-number')).toHaveText(['3']);
     await page.locator('.versions summary').click();
     await page.getByRole('button', { name: 'Take the name off' }).click();
-    await expect(page.getByText('No version bears a name yet')).toBeVisible();
+    await expect(page.getByText('No version has a name yet')).toBeVisible();
     await page.getByRole('link', { name: 'All', exact: true }).click();
     await expect(page.locator('.versions-number')).toHaveText(['3', '2', '1']);
 });

@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test';
-import { newDocument, openItem, saved, signIn, toShelf, typed } from './steps.mjs';
+import { expect } from '@playwright/test';
+import { newDocument, openItem, saved, signIn, test, toShelf, typed } from './steps.mjs';
 
 test('something is deleted, found and brought back, and moved, by keys alone', async ({ page }) => {
     await signIn(page, 'Ines Oduya');

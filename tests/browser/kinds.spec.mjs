@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { expect, test } from '@playwright/test';
-import { ask, newForm, newItem, saved, signIn, state, text, tool } from './steps.mjs';
+import { expect } from '@playwright/test';
+import { ask, newForm, newItem, saved, signIn, state, test, text, tool } from './steps.mjs';
 
 /** How each kind is written by keys: two parts, more words in the first one, and the first one gone. */
 const kinds = {
@@ -134,7 +134,7 @@ for (const [kind, it] of Object.entries(kinds)) {
         await nell.getByRole('button', { name: 'Answer' }).press('Enter');
         await nell.keyboard.type('It is.');
         await nell.keyboard.press('Control+Enter');
-        // The page of all is drawn anew, at the thread.
+        // The page of all is drawn again, at the thread.
         await nell.waitForURL(/#thread-/);
         await expect(nell.locator('[data-slip]')).toContainText('It is.');
         await nell.getByRole('button', { name: 'Withdraw it' }).press('Enter');

@@ -1,7 +1,7 @@
 import { createHmac } from 'node:crypto';
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { KEY } from './server.mjs';
-import { ask, find, newDocument, newForm, openItem, saved, screenOf, signIn, state, text, toShelf, typed, usable, words } from './steps.mjs';
+import { ask, find, newDocument, newForm, openItem, saved, screenOf, signIn, state, test, text, toShelf, typed, usable, words } from './steps.mjs';
 
 /** @param {import('@playwright/test').Page} page @param {string} route @param {string} [address] */
 async function walked(page, route, address) {

@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test';
-import { newItem, newForm, saved, signIn, state, words } from './steps.mjs';
+import { expect } from '@playwright/test';
+import { newForm, newItem, saved, signIn, state, test, words } from './steps.mjs';
 
 /** Two people type for so long. A whole minute of it is asked for by MINUTE=60. */
 const SECONDS = Number(process.env.MINUTE ?? 12);

@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test';
-import { fits, newDocument, saved, signIn, text } from './steps.mjs';
+import { expect } from '@playwright/test';
+import { fits, newDocument, saved, signIn, test, text } from './steps.mjs';
 
 /** As long as a name can be, without a place to break a line at. */
 const LONG = 'Wastewaterpumpmaintenanceschedule'.repeat(4);

@@ -1,6 +1,6 @@
 import { request } from 'node:http';
-import { expect, test } from '@playwright/test';
-import { axe, newItem, openHistory, saved, signIn, state, text, toShelf, words, tool } from './steps.mjs';
+import { expect } from '@playwright/test';
+import { axe, newItem, openHistory, saved, signIn, state, test, text, tool, toShelf, words } from './steps.mjs';
 
 /** A page of its own on a shelf, with these texts in its only column. */
 async function newPage(page, title, texts = [], on = 'Website') {
@@ -270,7 +270,7 @@ test('an editor asks, the draft goes on, who may says no and then yes, and reade
     expect((await reader.goto(url)).status()).toBe(404);
     await page.getByRole('link', { name: 'Publish…' }).click();
     await expect(page.getByRole('heading', { name: 'Readers see nothing yet' })).toBeVisible();
-    await page.getByLabel('What shall those who say yes know?').fill('The first page');
+    await page.getByLabel('What should those who say yes know?').fill('The first page');
     await page.getByRole('button', { name: /Ask to publish \d+/ }).click();
     await expect(page.locator('.said')).toContainText('Asked.');
     const ines = await (await browser.newContext({ viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' })).newPage();
@@ -350,7 +350,7 @@ test('a block has a history through its moves, and comes back where somebody say
     await expect(page.locator('.part-step')).toHaveCount(3);
     await expect(page.locator('.part-step').first()).toContainText('Moved it from “What to bring” to “Rather not”');
     await page.getByRole('button', { name: 'Bring this back as it was in 5' }).click();
-    await expect(page.getByRole('heading', { name: 'Where shall it go?' })).toBeVisible();
+    await expect(page.getByRole('heading', { name: 'Where should it go?' })).toBeVisible();
     await axe(page);
     await page.getByLabel(/The left column/).check();
     await page.getByRole('button', { name: 'Bring it back' }).press('Enter');

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { expect, test } from '@playwright/test';
-import { newDocument, openHistory, saved, signIn } from './steps.mjs';
+import { expect } from '@playwright/test';
+import { newDocument, openHistory, saved, signIn, test } from './steps.mjs';
 
 /** What the guide promises, line by line: the task, and how many presses it takes at most by mouse and by keys. @returns {Record<string, [number, number]>} */
 function promised() {

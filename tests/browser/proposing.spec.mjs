@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test';
-import { axe, fits, newDocument, newForm, newItem, saved, signIn, state, text, typed, words } from './steps.mjs';
+import { expect } from '@playwright/test';
+import { axe, fits, newDocument, newForm, newItem, saved, signIn, state, test, text, typed, words } from './steps.mjs';
 
 /** Waits until what was typed is kept on the side line. */
 async function proposed(page) {
@@ -53,7 +53,7 @@ test('a text is proposed by keys, seen in place, accepted and declined change by
     await expect(page.locator('.past-state')).toContainText('goes back. Twice.');
     await expect(page.locator('.past-state ins')).toHaveCount(0);
 
-    // One is accepted where it stands, the other declined with a word.
+    // One is accepted where it is, the other declined with a word.
     await page.getByRole('link', { name: 'With what is proposed' }).press('Enter');
     await page.locator('.paper .block-answer').first().getByRole('button', { name: 'Accept' }).press('Enter');
     await expect(page.getByText(/^Accepted: it is version \d+ now, under Tobi’s name\.$/)).toBeVisible();

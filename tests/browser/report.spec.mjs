@@ -1,6 +1,6 @@
-import { expect, test } from '@playwright/test';
+import { expect } from '@playwright/test';
 import { readFileSync } from 'node:fs';
-import { axe, newItem, openItem, signIn, toShelf } from './steps.mjs';
+import { axe, newItem, openItem, signIn, test, toShelf } from './steps.mjs';
 
 const CSV = 'Day,Bench,Minutes,Mended\n2026-01-03,Wood,35,yes\n2026-01-17,Cloth,20,no\n2026-02-07,Wood,80,yes\n2026-03-07,Heat,15,yes\n';
 

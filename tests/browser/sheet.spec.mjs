@@ -2,8 +2,8 @@ import { writeFileSync } from 'node:fs';
 import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { expect, test } from '@playwright/test';
-import { axe, openItem, saved, signIn, state } from './steps.mjs';
+import { expect } from '@playwright/test';
+import { axe, openItem, saved, signIn, state, test } from './steps.mjs';
 
 /** What another program puts on the clipboard. */
 const pasted = (page, lines) => page.evaluate((text) => {

@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test';
-import { axe, find, newDocument, saved, signIn, text } from './steps.mjs';
+import { expect } from '@playwright/test';
+import { axe, find, newDocument, saved, signIn, test, text } from './steps.mjs';
 
 test('the door: one press in the demo, a password otherwise, and out again', async ({ page }) => {
     await page.goto('/');

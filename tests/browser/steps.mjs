@@ -1,11 +1,33 @@
 import { readFileSync } from 'node:fs';
 import { createRequire } from 'node:module';
-import { expect } from '@playwright/test';
+import { expect, test as base } from '@playwright/test';
 
 /** The checks as a script: put into a page by hand they are there for both colours of it, and need no page of their own to end in. */
 const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.min.js'), 'utf8');
 
 const isReady = () => !document.querySelector('script[type=module]') || document.body?.dataset.ready !== undefined;
+
+/** A test of one person at a browser: what it keeps of scripts and styles stays from test to test; who was signed in, and what waits in it, does not. */
+export const test = base.extend({
+    kept: [async ({ browser }, use) => {
+        const kept = await browser.newContext();
+        await use(kept);
+        await kept.close();
+    }, { scope: 'worker' }],
+    context: async ({ kept }, use) => {
+        await kept.clearCookies();
+        await kept.clearPermissions();
+        await use(kept);
+        await Promise.all(kept.pages().map((page) => page.close()));
+    },
+    page: async ({ context, baseURL }, use) => {
+        const page = await context.newPage();
+        const session = await context.newCDPSession(page);
+        await session.send('Storage.clearDataForOrigin', { origin: baseURL, storageTypes: 'local_storage,indexeddb' });
+        await session.detach();
+        await use(page);
+    },
+});
 
 /** Pages on which keys and presses wait for the scripts: on a slow machine these come after the page, and a person would not press yet. */
 const patient = new WeakSet();
@@ -40,7 +62,7 @@ function bePatient(page) {
     if (!locatorsWait) {
         locatorsWait = true;
         const locators = Object.getPrototypeOf(page.locator('body'));
-        // Where something is, is asked of what is seen: it may just be drawn anew.
+        // Where something is, is asked of what is seen: it may just be drawn again.
         const { boundingBox } = locators;
         locators.boundingBox = async function (...given) {
             for (let tries = 0; tries < 3; tries++) {
@@ -136,7 +158,7 @@ export async function state(page) {
 
 export const words = (part) => part[3].text.runs.map((run) => run[0]).join('');
 
-/** Looks through the shelf for an item: after many tests it may stand on a later page. */
+/** Looks through the shelf for an item: after many tests it may be on a later page. */
 export async function find(page, title) {
     await page.goto(`${page.url().split('?')[0]}?find=${encodeURIComponent(title)}`);
 }
@@ -185,7 +207,7 @@ export const hardToPress = (page) => page.evaluate(() => {
         return one.checkVisibility({ visibilityProperty: true, opacityProperty: true }) && style.pointerEvents !== 'none' && !one.closest('.is-sr-only, .skip') && !(/** @type {HTMLInputElement} */ (one).disabled);
     });
     const named = (/** @type {Element} */ one) => `${one.tagName.toLowerCase()}.${one.getAttribute('class') ?? ''} “${(one.getAttribute('aria-label') ?? one.textContent ?? '').trim().slice(0, 30)}”`;
-    // What is scrolled out of its own box is scrolled in first; marks on the time axis stand where their moment is, and the list has the same with room around.
+    // What is scrolled out of its own box is scrolled in first; marks on the time axis are where their moment is, and the list has the same with room around.
     const isOut = (/** @type {Element} */ one, /** @type {number} */ x, /** @type {number} */ y) => {
         for (let around = one.parentElement; around; around = around.parentElement) {
             const frame = around.getBoundingClientRect();

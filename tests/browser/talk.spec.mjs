@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test';
-import { axe, newDocument, newItem, openItem, saved, signIn, text, toShelf, typed } from './steps.mjs';
+import { expect } from '@playwright/test';
+import { axe, newDocument, newItem, openItem, saved, signIn, test, text, toShelf, typed } from './steps.mjs';
 
 test.beforeEach(async ({ page }) => {
     await signIn(page, 'Ines Oduya');
@@ -22,7 +22,7 @@ test('words are talked about while writing, by keys alone, and the slip stays wi
     await expect(slip).toContainText('Round it, or through it? Nell knows.');
     await expect(page.locator('.ProseMirror .is-talked')).toHaveText('tag with the date.');
 
-    // Written before it: slip and words go along, and after it was opened anew as well.
+    // Written before it: slip and words go along, and after it was opened again as well.
     await text(page).locator('p').first().click();
     await page.keyboard.press('Home');
     await page.keyboard.type('First: ');

@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test';
-import { ask, axe, newDocument, newForm, saved, signIn, state, text, words } from './steps.mjs';
+import { expect } from '@playwright/test';
+import { ask, axe, newDocument, newForm, saved, signIn, state, test, text, words } from './steps.mjs';
 
 /** Two people in one document of two paragraphs. */
 async function two(browser) {

@@ -1,5 +1,5 @@
-import { expect, test } from '@playwright/test';
-import { ask, newDocument, newForm, saved, signIn, state, text, words } from './steps.mjs';
+import { expect } from '@playwright/test';
+import { ask, newDocument, newForm, saved, signIn, state, test, text, words } from './steps.mjs';
 
 test.beforeEach(async ({ page }) => {
     await signIn(page, 'Ines Oduya');

@@ -58,7 +58,7 @@ test('what is typed is read as what it looks like', () => {
     assert.deepEqual([typed('1.80'), typed('1,234.5'), typed('12%'), typed('12.5 %')], [{ value: 1.8 }, { value: 1234.5 }, { value: 0.12, format: '0%' }, { value: 0.125, format: '0.0%' }]);
     assert.deepEqual([typed('2026-5-3'), typed('3 May 2026'), typed('31 Feb 2026'), typed('3.5.2026'), typed('31.2.2026')], [{ value: ['d', '2026-05-03'] }, { value: ['d', '2026-05-03'] }, { value: '31 Feb 2026' }, { value: ['d', '2026-05-03'] }, { value: '31.2.2026' }]);
     assert.deepEqual([typed('true'), typed("'007"), typed('=A1'), typed('='), typed(''), typed('1.2.3')], [{ value: true }, { value: '007' }, { formula: 'A1' }, { value: '=' }, {}, { value: '1.2.3' }]);
-    // The only way a number can be read is the way it is read; where there are two, points stand before decimals, as they are shown.
+    // The only way a number can be read is the way it is read; where there are two, points are before decimals, as they are shown.
     assert.deepEqual(['412,50', '1.204,75', '1 204,75', '1,234', '1.234', '12,5 %', '-,5'].map((text) => typed(text).value), [412.5, 1204.75, 1204.75, 1234, 1.234, 0.125, -0.5]);
     assert.deepEqual(['007', '12345678901234567', '1,20,5', '1 2', '.', ',', '+'].map((text) => typed(text).value), ['007', '12345678901234567', '1,20,5', '1 2', '.', ',', '+']);
     assert.deepEqual([writingOf(['1.204', '12,5', 'tea']).decimal, writingOf(['1,204', '12.5']).decimal, writingOf(['1,204']).decimal], [',', '.', '.']);

@@ -6,7 +6,7 @@ namespace App\Http\Keeping;
 
 use App\Http\ItemRequest;
 
-/** What shall be kept of an item. */
+/** What should be kept of an item. */
 final class SayKeepingRequest extends ItemRequest
 {
     use RulesAsked;

@@ -6,7 +6,7 @@ namespace App\Http\Keeping;
 
 use App\Http\Shelf\ShelfRequest;
 
-/** What shall be kept of a shelf. */
+/** What should be kept of a shelf. */
 final class SayShelfKeepingRequest extends ShelfRequest
 {
     use RulesAsked;

@@ -17,7 +17,7 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
 
-/** Making a shelf, and what there is to say about one: its name, what it is for, where it stands, whether it is put away or deleted. */
+/** Making a shelf, and what there is to say about one: its name, what it is for, where it is, whether it is put away or deleted. */
 final class ShelfDetailsController extends Controller
 {
     public function create(): View

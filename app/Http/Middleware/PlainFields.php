@@ -8,7 +8,7 @@ use Closure;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
 
-/** Fields that stand in a form as one text: a list in their place, or signs that are none, count as nothing. */
+/** Fields that are in a form as one text: a list in their place, or signs that are none, count as nothing. */
 final class PlainFields
 {
     private const NAMES = ['email', 'password', 'password_confirmation', 'name', 'role', 'note', 'third', 'title', 'expression', 'base', 'type', 'choices', 'find', 'sort', 'in', 'page', 'client', 'part'];

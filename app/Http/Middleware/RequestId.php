@@ -10,7 +10,7 @@ use Illuminate\Support\Facades\Context;
 use Illuminate\Support\Str;
 use Symfony\Component\HttpFoundation\Response;
 
-/** Names each request: the name stands in the log, in jobs that come of it, and in the answer, so that one can be found by the other. */
+/** Names each request: the name is in the log, in jobs that come of it, and in the answer, so that one can be found by the other. */
 final class RequestId
 {
     private const HEADER = 'X-Request-Id';

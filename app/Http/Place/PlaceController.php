@@ -54,7 +54,7 @@ final class PlaceController extends Controller
         return redirect()->route('place')->with('said', __($leaves ? 'place.left' : 'place.back', ['name' => $person->name]));
     }
 
-    /** Lets somebody who lost their device set their code up anew: until then the password is enough, which their mail says. */
+    /** Lets somebody who lost their device set their code up again: until then the password is enough, which their mail says. */
     public function second(Request $request, User $person, SendMail $mail): RedirectResponse
     {
         $keeper = $this->person($request);

@@ -47,7 +47,7 @@ final class VisitorController extends Controller
         return $line === null ? $this->page($link->refresh(), $request, $shown, (string) __('proposing.link.nothing'), 422) : response(view('visitor-proposed', ['link' => $link->refresh(), 'name' => $sent['name']])->render());
     }
 
-    /** No window says that it stands on what is shown, so it is kept for as long as somebody may write on one page. */
+    /** No window says that it is on what is shown, so it is kept for as long as somebody may write on one page. */
     private function keep(ProposalLink $link, HandedRoots $handed): void
     {
         $handed->keep($link->item, $link->item->root, $link->ends_at->min(now()->addDays(self::DAYS)));

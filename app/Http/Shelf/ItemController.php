@@ -58,7 +58,7 @@ final class ItemController extends Controller
         ]);
     }
 
-    /** The foot of the sheet anew: save line, last sentence, small ribbon. */
+    /** The foot of the sheet again: save line, last sentence, small ribbon. */
     public function foot(Item $item, Phrases $phrases, RibbonData $ribbon): View
     {
         Gate::authorize('draft', $item);
@@ -74,7 +74,7 @@ final class ItemController extends Controller
         return ['newest' => $newest, 'sentence' => $phrases->version($newest), 'suggested' => SuggestedName::for($newest, $phrases), 'ribbon' => $ribbon->of($item, self::FOOT_VERSIONS)];
     }
 
-    /** The notes beside the sheet anew: what is held back. */
+    /** The notes beside the sheet again: what is held back. */
     public function notes(Request $request, Item $item): View
     {
         Gate::authorize('draft', $item);

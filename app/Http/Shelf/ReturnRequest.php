@@ -6,7 +6,7 @@ namespace App\Http\Shelf;
 
 use Carbon\CarbonImmutable;
 
-/** Which items of a shelf shall be brought back to a moment, and what of each. */
+/** Which items of a shelf should be brought back to a moment, and what of each. */
 final class ReturnRequest extends ShelfRequest
 {
     protected const RIGHT = 'make';

@@ -150,7 +150,7 @@ final class DatasetColumns
     }
 
     /**
-     * Last, since what has no head is made anew.
+     * Last, since what has no head is made again.
      *
      * @param  list<Part>  $fields
      */

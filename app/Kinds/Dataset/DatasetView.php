@@ -109,7 +109,7 @@ final class DatasetView
         return isset($this->data->unread($field)[$row]);
     }
 
-    /** What can't be read is shown as it stands. */
+    /** What can't be read is shown as it is. */
     private function shown(int $row, string $field): string
     {
         $value = $this->data->column($field)[$row];

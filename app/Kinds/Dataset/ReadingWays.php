@@ -38,7 +38,7 @@ final readonly class ReadingWays
         // The one with most marks shows most.
         usort($marked, fn (string $one, string $two) => preg_match_all('/[.,]/', $two) <=> preg_match_all('/[.,]/', $one));
         $ways = [];
-        // Where no mark stands there is nothing to choose, and nothing is counted.
+        // Where no mark is there is nothing to choose, and nothing is counted.
         $values = $marked === [] ? [] : $values;
         foreach (self::types($type) as $name => $as) {
             $kept = array_values(array_filter($values, fn (mixed $value) => ! $as->holds($as->value($value))));

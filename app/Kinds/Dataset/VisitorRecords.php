@@ -15,7 +15,7 @@ use MistyAttic\Core\Kinds\Dataset\DatasetKind;
 /** The records of a dataset as a table of fields. Fields that are worked out are left out. */
 final class VisitorRecords extends VisitorTable
 {
-    /** Fields stand before records. */
+    /** Fields are before records. */
     private readonly int $before;
 
     private readonly ?string $last;

@@ -14,7 +14,7 @@ use App\View\Plans\EntryProposals;
 use Closure;
 use Illuminate\Contracts\View\View;
 
-/** An entry is answered anew on a page of its own, with what was proposed for it beside. */
+/** An entry is answered again on a page of its own, with what was proposed for it beside. */
 final class Desk extends Plain
 {
     public function __construct(States $states, private readonly Proposed $proposed)

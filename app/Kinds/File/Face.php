@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace App\Kinds\File;
 
-/** In what way a file is looked at; the value stands in addresses. */
+/** In what way a file is looked at; the value is in addresses. */
 enum Face: string
 {
     /** As a picture. */

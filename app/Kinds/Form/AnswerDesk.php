@@ -179,7 +179,7 @@ final class AnswerDesk
         foreach ($answering->form->parts as $question) {
             $to = $question->string('type') === 'email' ? $answering->answers->entry()->find($question->id)?->string('value') : null;
             if ($to !== null && $to !== '' && $this->bounds->mayMail($item, $to)) {
-                // Little stands in it that the sender wrote: whose address it is has not asked for it.
+                // Little is in it that the sender wrote: whose address it is has not asked for it.
                 $this->mail->handle($item, $to, __('form.mail.subject', ['title' => $live->title]), implode("\n\n", array_filter([
                     $answering->settings()?->richText('thanks')->text(),
                     (string) __('form.mail.number', ['number' => (string) $entry->number]),

@@ -9,7 +9,7 @@ use App\Models\Item;
 use Illuminate\Contracts\View\View;
 use Illuminate\Support\Facades\Gate;
 
-/** The way through a form anew, as it is now. */
+/** The way through a form again, as it is now. */
 final class FlowController extends Controller
 {
     public function __invoke(Item $item, Desk $desk): View

@@ -57,7 +57,7 @@ final class FlowMap
         return 8 + count($this->boxes) * self::STEP + 34;
     }
 
-    /** @return list<string> the questions of both, each where it stands in the layout of the comparison */
+    /** @return list<string> the questions of both, each where it is in the layout of the comparison */
     private function inOrder(PartTree $old, PartTree $new): array
     {
         $ids = [];

@@ -49,7 +49,7 @@ final readonly class FormRow
         return $settings;
     }
 
-    /** @return list<Block> what stands below it */
+    /** @return list<Block> what is below it */
     public function below(string ...$roles): array
     {
         return array_values(array_filter($this->block->children ?? [], fn (Block $block) => in_array($block->role(), $roles, true)));

@@ -12,7 +12,7 @@ use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Formats\Page\PageFormat;
 use MistyAttic\Core\Formats\Page\PageHtmlWriter;
 
-/** A page goes out as it stands in the web; its source is HTML. */
+/** A page goes out as it is in the web; its source is HTML. */
 final class Files extends Plain
 {
     public const SOURCE = 'HTML';

@@ -14,7 +14,7 @@ use Closure;
 use Illuminate\Contracts\View\View;
 use MistyAttic\Core\Content\Part;
 
-/** A page is read as it stands, with the figures that it shows of public reports. */
+/** A page is read as it is, with the figures that it shows of public reports. */
 final class ForReaders extends Plain
 {
     public function __construct(States $states, private readonly PageFigures $figures)

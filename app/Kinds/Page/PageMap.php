@@ -12,7 +12,7 @@ use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Page\PageKind;
 use MistyAttic\Core\Kinds\Page\PageRole;
 
-/** Small maps of a page's layout before and after, one below the other, with arrows from where blocks stood to where they stand. */
+/** Small maps of a page's layout before and after, one below the other, with arrows from where blocks stood to where they are. */
 final class PageMap
 {
     public const WIDTH = 208;

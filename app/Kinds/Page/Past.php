@@ -11,7 +11,7 @@ use App\View\Past as Plain;
 use App\View\Sources\Files as AnyFiles;
 use App\View\Sources\SourceView;
 
-/** A page is looked at as it stands, with what changed marked on it. */
+/** A page is looked at as it is, with what changed marked on it. */
 final class Past extends Plain
 {
     public const STANDS = 'under';

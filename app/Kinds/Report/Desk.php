@@ -11,7 +11,7 @@ use App\View\Desks\Desk as Plain;
 use Illuminate\Contracts\View\View;
 use Illuminate\Support\Facades\Gate;
 
-/** A report is put together from widgets, which are drawn as they stand. */
+/** A report is put together from widgets, which are drawn as they are. */
 final class Desk extends Plain
 {
     public const VIEW = 'kinds.report.write';

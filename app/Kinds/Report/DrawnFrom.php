@@ -46,7 +46,7 @@ final readonly class DrawnFrom
     }
 
     /**
-     * The widgets that draw from a dataset, with the page that each stands on.
+     * The widgets that draw from a dataset, with the page that each is on.
      *
      * @param  list<int>  $shelves  ids of those whose reports are looked at
      * @return list<array{report: Item, page: Part, widget: Part}>

@@ -17,7 +17,7 @@ use MistyAttic\Core\Kinds\Report\Widget;
  */
 final class ReportCompared
 {
-    /** Fields that say where a widget stands. */
+    /** Fields that say where a widget is. */
     private const PLACE = ['x', 'y', 'across', 'down'];
 
     /** @var list<array{page: MarkedPart, state: string, widgets: list<array{marked: MarkedPart, state: string, old: WidgetView|null, new: WidgetView|null}>}> */
@@ -101,7 +101,7 @@ final class ReportCompared
         return $edits;
     }
 
-    /** Whether a widget stands elsewhere, or is of another size. */
+    /** Whether a widget is elsewhere, or is of another size. */
     public static function stoodElsewhere(?WidgetView $old, ?WidgetView $new): bool
     {
         return $old !== null && $new !== null && array_map($old->part->int(...), self::PLACE) !== array_map($new->part->int(...), self::PLACE);

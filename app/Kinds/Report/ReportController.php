@@ -73,7 +73,7 @@ final class ReportController extends Controller
         return [$edit?->tree, $edit?->touched];
     }
 
-    /** The pages anew, when somebody else changed them. */
+    /** The pages again, when somebody else changed them. */
     public function show(Request $request, Item $item): JsonResponse
     {
         Gate::authorize('draft', $item);

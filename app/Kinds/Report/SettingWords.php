@@ -85,7 +85,7 @@ final class SettingWords extends Plain
         return $this->names[Auth::id().' '.$field] ??= $this->find($field);
     }
 
-    /** A field has been touched since it came; what it is called stands in the newest state that has it. */
+    /** A field has been touched since it came; what it is called is in the newest state that has it. */
     private function find(string $field): string
     {
         // Asked dataset by dataset, by index: touches of all items are many.

@@ -310,7 +310,7 @@ final class WidgetView
         return null;
     }
 
-    /** The page that it stands on. */
+    /** The page that it is on. */
     public function page(): Part
     {
         return $this->page;

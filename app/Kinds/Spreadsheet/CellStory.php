@@ -36,7 +36,7 @@ final class CellStory
 
     public readonly int $older;
 
-    /** Where it stands now: “C3”, or nothing when it is gone. */
+    /** Where it is now: “C3”, or nothing when it is gone. */
     public readonly string $place;
 
     public readonly string $tab;

@@ -24,7 +24,7 @@ final class SheetAuthors
     /** Steps of age, in days. */
     public const AGES = [1, 7, 30, 90];
 
-    /** Versions of which it is read what they removed or brought again; of others whoever brought it again stands there. */
+    /** Versions of which it is read what they removed or brought again; of others whoever brought it again is there. */
     private const MOST_READ = 32;
 
     /** @var Collection<int, object{user_id: int, saved_at: string, source: int|null, taken_out: int|null}> by number */
@@ -132,7 +132,7 @@ final class SheetAuthors
     }
 
     /**
-     * Who brings something back, or takes out what was written over it, has not written it: whoever did stands there.
+     * Who brings something back, or takes out what was written over it, has not written it: whoever did is there.
      *
      * @return array{object{user_id: int, saved_at: string}, int}|null the version, and who wrote
      */

@@ -113,7 +113,7 @@ final class VisitorCells extends VisitorTable
         return [$this->tab, array_slice($this->places->columns[$this->tab] ?? [], -1)[0] ?? null];
     }
 
-    /** @return array{int, int} how many columns and rows there are in which something stands */
+    /** @return array{int, int} how many columns and rows there are in which something is */
     private function used(): array
     {
         $columns = array_flip($this->places->columns[$this->tab] ?? []);

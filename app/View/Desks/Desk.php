@@ -20,7 +20,7 @@ class Desk
 {
     public const VIEW = 'fields';
 
-    /** Whether its windows hold what is typed until it is sent, and say every other second which state they stand on. */
+    /** Whether its windows hold what is typed until it is sent, and say every other second which state they are on. */
     public const SENDS_STATES = false;
 
     /** What it is called for who may write, and for others. */
@@ -83,7 +83,7 @@ class Desk
      * A page of its own in the place of the writing desk.
      *
      * @param  array<string, mixed>  $asked  see {@see asks}
-     * @param  Closure(bool): array<string, mixed>  $around  what stands around it: the slips of what was said and, if wanted, the foot with save line, last sentence and small ribbon
+     * @param  Closure(bool): array<string, mixed>  $around  what is around it: the slips of what was said and, if wanted, the foot with save line, last sentence and small ribbon
      */
     public function page(Item $item, User $person, array $asked, Closure $around): ?View
     {

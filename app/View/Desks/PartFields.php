@@ -20,7 +20,7 @@ final readonly class PartFields
 {
     public function __construct(public Kind $kind, public PartTree $tree) {}
 
-    /** @return array<string, array{string, mixed}> field => how it is written (line, text, number, tick or none) and what stands there */
+    /** @return array<string, array{string, mixed}> field => how it is written (line, text, number, tick or none) and what is there */
     public function of(Part $part): array
     {
         $fields = [];

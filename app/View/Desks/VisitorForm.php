@@ -22,7 +22,7 @@ interface VisitorForm
     public function takesMore(): bool;
 
     /**
-     * What can't stand where it was written, in words.
+     * What can't be answered is told where it was written, in words.
      *
      * @param  array<mixed>  $parts  part => field => text
      */

@@ -37,7 +37,7 @@ abstract class VisitorTable implements VisitorForm
 
     /**
      * @param  list<Part>  $of  all columns
-     * @param  int  $count  rows in which something stands
+     * @param  int  $count  rows in which something is
      */
     protected function __construct(array $of, protected readonly int $count, int $from, private readonly string $row)
     {
@@ -47,10 +47,10 @@ abstract class VisitorTable implements VisitorForm
         $this->from = $from > 0 && $from < $count ? intdiv($from, $this->length) * $this->length : 0;
     }
 
-    /** What stands above a column. */
+    /** What is above a column. */
     abstract public function head(Part $column): string;
 
-    /** Where a cell stands, in words. */
+    /** Where a cell is, in words. */
     abstract public function name(int $row, Part $column): string;
 
     /** What a cell shows that has no field. */
@@ -69,7 +69,7 @@ abstract class VisitorTable implements VisitorForm
     /** @return list<Part> so many rows from a place on, from 0 */
     abstract protected function window(int $from, int $length): array;
 
-    /** Where a row stands among all parts, by its place from 0. */
+    /** Where a row is among all parts, by its place from 0. */
     abstract protected function position(int $row): int;
 
     /** @return array{string, string|null} below which part a new row comes, and behind which one if there is no row */

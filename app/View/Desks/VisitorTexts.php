@@ -16,7 +16,7 @@ final readonly class VisitorTexts implements VisitorForm
 {
     private PartFields $fields;
 
-    /** @param int $from how many texts stand before those of this page */
+    /** @param int $from how many texts are before those of this page */
     public function __construct(private Kind $kind, private PartTree $tree, private int $from)
     {
         $this->fields = new PartFields($kind, $tree);
@@ -48,7 +48,7 @@ final readonly class VisitorTexts implements VisitorForm
         return null;
     }
 
-    /** @return list<array{Part, string, string}> those of this page: the part, the field, and what stands in it */
+    /** @return list<array{Part, string, string}> those of this page: the part, the field, and what is in it */
     public function shown(): array
     {
         $texts = $this->texts();

@@ -44,7 +44,7 @@ final readonly class Asked
     }
 
     /**
-     * The words around the first place where it stands, cut where they are marked.
+     * The words around the first place where it is, cut where they are marked.
      *
      * @return list<array{string, bool}> piece, and whether it is what was looked for
      */

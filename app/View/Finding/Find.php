@@ -21,7 +21,7 @@ final class Find
 
     public string $place = '';
 
-    /** The table that it stands in, of a kind that has several. */
+    /** The table that it is in, of a kind that has several. */
     public ?string $table = null;
 
     public function __construct(public readonly Item $item, public readonly string $part, public readonly string $field, private readonly Asked $asked, private string $whole, public readonly bool $isThere) {}
@@ -40,7 +40,7 @@ final class Find
         return new HtmlString(implode('', array_map(fn (array $piece): string => $piece[1] ? '<mark>'.e($piece[0]).'</mark>' : e($piece[0]), $this->asked->marked($this->whole))));
     }
 
-    /** The moment when it went, or came where it stands there; with all that was found marked on the ribbon. */
+    /** The moment when it went, or came where it is there; with all that was found marked on the ribbon. */
     public function look(): string
     {
         $last = $this->stretches[array_key_last($this->stretches) ?? 0];
@@ -60,7 +60,7 @@ final class Find
         return $this->part === '' || $this->item->sight !== null ? null : route('part', [$this->item->key, $this->part]);
     }
 
-    /** The plan by which it comes back, with its own lines ticked; null when it stands there, or the reader may not. */
+    /** The plan by which it comes back, with its own lines ticked; null when it is there, or the reader may not. */
     public function back(): ?string
     {
         $gone = $this->stretches[array_key_last($this->stretches) ?? 0]['gone'] ?? null;

@@ -34,7 +34,7 @@ final class Finds
     /** Milestones that are shown. */
     private const NAMED = 5;
 
-    /** Parts up to which a state is read to say where a text stands. */
+    /** Parts up to which a state is read to say where a text is. */
     private const SMALL = 2_000;
 
     private const WIDTH = 500;

@@ -40,7 +40,7 @@ final readonly class ForYou
 
     public function __construct(private User $person, private Phrases $phrases) {}
 
-    /** How many there are: what stands beside one's name. */
+    /** How many there are: what is beside one's name. */
     public static function count(User $person): int
     {
         $self = new self($person, new Phrases);
@@ -151,7 +151,7 @@ final readonly class ForYou
             ->whereIn('forms.shelf_id', $this->shelves(publishes: true))->groupBy('forms.id')->selectRaw('forms.key, forms.title, COUNT(*) AS count, MAX(proposals.proposed_at) AS at')->get()->all());
     }
 
-    /** @return Builder<Version> on shelves that they own, by others, that still stand */
+    /** @return Builder<Version> on shelves that they own, by others, that still hold */
     private function unusual(): Builder
     {
         return $this->notAside(Version::query()->whereIn('item_id', $this->items(owns: true))->whereNotNull('unusual')->whereNull('meant_user_id')->where('user_id', '!=', $this->person->id)->where('saved_at', '>', now()->subDays(self::DAYS))

@@ -77,7 +77,7 @@ final readonly class HeldEditView
         $this->theirs = $this->compared($base, $this->texts['theirs'], $held->met);
     }
 
-    /** Where it met something, for whoever sees what stands there now: the place bears words of others. */
+    /** Where it met something, for whoever sees what is there now: the place has words of others. */
     public static function where(HeldEdit $held, Item $item, User $viewer): string
     {
         return $held->place === '' || $viewer->cannot('draft', $item) ? '' : " in “{$held->place}”";

@@ -85,7 +85,7 @@ final readonly class RestorePlan
     }
 
     /**
-     * What stands in something that went as a whole comes back with it.
+     * What is in something that went as a whole comes back with it.
      *
      * @param  list<string>  $of
      * @return list<string>

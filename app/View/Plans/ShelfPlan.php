@@ -52,7 +52,7 @@ final class ShelfPlan
     /** Why somebody may not do this with an item; null when they may. */
     private function refused(Item $item, ?Version $then, User $person): ?string
     {
-        // What comes back from Lost & found stands there again when it is restored.
+        // What comes back from Lost & found is there again when it is restored.
         $found = (clone $item)->setAttribute('deleted_at', null);
         $asked = $then === null ? [['delete', $item]] : ($item->deleted_at === null ? [['restore', $item]] : [['bringBack', $item], ['restore', $found]]);
         foreach ($asked as [$right, $of]) {

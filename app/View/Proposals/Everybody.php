@@ -44,7 +44,7 @@ final readonly class Everybody
         $this->lines = array_column($lines, 1);
     }
 
-    /** The part of the newest state that a part stands in, or behind; '' where it would be the first. */
+    /** The part of the newest state that a part is in, or behind; '' where it would be the first. */
     private static function below(PartTree $now, PartTree $becomes, string $part): string
     {
         while ($part !== PartTree::ROOT && ! $now->has($part)) {

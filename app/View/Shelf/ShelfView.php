@@ -104,7 +104,7 @@ final readonly class ShelfView
         return '%'.addcslashes($words, '%_\\').'%';
     }
 
-    /** @return Builder<Item> all that stands on the shelf */
+    /** @return Builder<Item> all that is on the shelf */
     private function standing(): Builder
     {
         return $this->shelf->items()->getQuery()->select('id');
@@ -131,7 +131,7 @@ final readonly class ShelfView
     }
 
     /**
-     * Unusual changes that still stand: not meant, and not undone by a restore of what was before. Of what is published, who sees no drafts
+     * Unusual changes that still hold: not meant, and not undone by a restore of what was before. Of what is published, who sees no drafts
      * is not asked.
      *
      * @return Collection<int, Version>

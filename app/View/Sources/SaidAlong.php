@@ -71,7 +71,7 @@ final readonly class SaidAlong
         return $lines;
     }
 
-    /** @return list<SaidInFile> threads about parts that stand, and about all of it */
+    /** @return list<SaidInFile> threads about parts that are there, and about all of it */
     public function said(): array
     {
         $said = [];

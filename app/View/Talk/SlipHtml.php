@@ -30,7 +30,7 @@ final class SlipHtml
      * @param  list<string>  $names  of the people on the shelf
      * @param  int|null  $since  the earlier of two versions: what came after it is new
      * @param  Closure(ThreadSeen): string|null  $looks  where a thread is seen in its place
-     * @param  PartTree|null  $tree  the state that they lie in: where a part is not shown by itself, they lie below what it stands in
+     * @param  PartTree|null  $tree  the state that they lie in: where a part is not shown by itself, they lie below what it is in
      */
     public function __construct(private readonly Item $item, array $names, private readonly bool $mayComment, private readonly ?int $since, private readonly int $me, private readonly ?Closure $looks = null, private readonly ?PartTree $tree = null)
     {

@@ -17,7 +17,7 @@ use MistyAttic\Core\Content\PartTree;
 /** The threads of an item, for a page or as slips that lie below their parts. */
 final readonly class TalkPage
 {
-    /** Parts up to which a state is read to say where a thread stands. */
+    /** Parts up to which a state is read to say where a thread is. */
     private const SMALL = 2_000;
 
     /** @param array{show?: string|null, by?: int|string|null, at?: int|string|null, since?: int|string|null, part?: string|null, field?: string|null, version?: int|string|null, thread?: string|null, also?: list<string>} $asked */

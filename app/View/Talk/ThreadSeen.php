@@ -27,7 +27,7 @@ final readonly class ThreadSeen
      * @param  string  $part  where it is now
      * @param  array{int, int}|null  $words  where in its text, code points
      * @param  Spot|null  $spot  of a picture
-     * @param  int|null  $goneSince  the version that its words are gone since, though its part may stand
+     * @param  int|null  $goneSince  the version that its words are gone since, though its part may be
      */
     public function __construct(public string $slug, public string $began, public string $field, public ?array $also, public ?int $version, public int $number, public string $quote, public array $comments, public string $part, public ?array $words, public ?int $goneSince, public ?Spot $spot = null) {}
 
@@ -100,7 +100,7 @@ final readonly class ThreadSeen
         };
     }
 
-    /** Where it stands in a state; null where its part is not there. */
+    /** Where it is in a state; null where its part is not there. */
     public function where(Item $item, PartTree $tree): ?string
     {
         $part = $this->part === '' ? null : $tree->find($this->part);

@@ -22,7 +22,7 @@ enum MisfitType: string
     /** The sibling that the part goes after is not there, or is elsewhere. */
     case NoSibling = 'no_sibling';
 
-    /** Something stands below the part that goes which the change does not know. */
+    /** Something is below the part that goes which the change does not know. */
     case Holds = 'holds';
 
     /** The part would hang below itself. */

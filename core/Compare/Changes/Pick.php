@@ -13,7 +13,7 @@ use MistyAttic\Core\Kinds\Formulas\Formula;
  * Picks some changes of a set and takes along what they need, so that they lead to a sound state between the two sides:
  * what comes needs its parent, what goes takes what is below it, a cell needs its column and a column brings its cells
  * (a field that is named by the id of a part is that part's cell), and a part that would hang below itself needs the
- * move of the part it hangs below. Places that depend on a change that was not picked are found anew.
+ * move of the part it hangs below. Places that depend on a change that was not picked are found again.
  */
 final class Pick
 {

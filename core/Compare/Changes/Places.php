@@ -7,7 +7,7 @@ namespace MistyAttic\Core\Compare\Changes;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 
-/** Where the parts of one side stand: lists side by side, since an object or a list for each part would cost half the comparison. */
+/** Where the parts of one side are: lists side by side, since an object or a list for each part would cost half the comparison. */
 final readonly class Places
 {
     /** @var list<int> the positions at which {@see parents} changes */
@@ -25,7 +25,7 @@ final readonly class Places
         $this->turns = array_keys($parents);
     }
 
-    /** @param list<array{list<string>, list<Part>}> $stretches ids of the parts that stand open before each, by depth; and its parts */
+    /** @param list<array{list<string>, list<Part>}> $stretches ids of the parts that are open before each, by depth; and its parts */
     public static function of(array $stretches): self
     {
         $ids = $ends = $parents = $afters = [];

@@ -10,7 +10,7 @@ use MistyAttic\Core\Content\Stretch;
 use MistyAttic\Core\Sequences\Increasing;
 
 /**
- * Compares two states of an item by the ids of their parts. Moved is what stands under another parent, or outside the
+ * Compares two states of an item by the ids of their parts. Moved is what is under another parent, or outside the
  * longest run of siblings that kept their order. O(n log n) for whole trees; {@see between} takes only the stretches in
  * which two trees differ, as the store finds them without reading the rest.
  */

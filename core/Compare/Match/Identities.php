@@ -80,7 +80,7 @@ final class Identities
                 if (! $after->has($to) || isset($ids[$to])) {
                     continue;
                 }
-                // Round the chain of new names stands one that is free now.
+                // Round the chain of new names is one that is free now.
                 for ($free = $id; isset($taken[$free]); $free = (string) $taken[$free]);
                 if ($before->has($free)) {
                     unset($ids[$id]);

@@ -93,7 +93,7 @@ final class Retained
      */
     public static function bare(Grid $grid, PartTree $tree, bool $results): PartTree
     {
-        // A formula is what it says, whatever came of it and wherever its cells stand by now: a row that was put in above changes all addresses.
+        // A formula is what it says, whatever came of it and wherever its cells are by now: a row that was put in above changes all addresses.
         $read = $results ? Cell::result(...) : static fn (mixed $value): mixed => Cell::isFormula($value) ? ['=', preg_replace('/\$?[A-Z]{1,3}\$?\d+/', '·', (string) Cell::formula($value))] : Cell::bare($value);
 
         return PartTree::of(array_map(fn (Part $part): Part => $part->role === $grid->row ? new Part($part->id, $part->role, $part->depth, self::cells($read, $part->fields)) : $part, $tree->parts));
@@ -157,7 +157,7 @@ final class Retained
     }
 
     /**
-     * What stands in a cell, with what the file can't say of it as it was.
+     * What is in a cell, with what the file can't say of it as it was.
      *
      * @param  FieldValue  $before
      * @param  FieldValue  $value

@@ -118,7 +118,7 @@ final class RowSigns
         return $signs;
     }
 
-    /** Whether nothing stands in the cells that a sign is made of. */
+    /** Whether nothing is in the cells that a sign is made of. */
     public static function isEmpty(int|string $sign): bool
     {
         return trim((string) $sign, self::BETWEEN) === '';

@@ -50,7 +50,7 @@ final class TableMatching
             // A column may act as a key by chance, and a key may be written over.
             $this->byLikeness($this->columns, fn (int $shared, int $filled): bool => $shared >= max(2, $filled - 1));
         } elseif (! $strangers) {
-            // A running number says where a row stands, not which it is.
+            // A running number says where a row is, not which it is.
             $telling = array_diff_key($this->columns, $this->counters) ?: $this->columns;
             $this->bySigns(...RowSigns::of($this->old->rows, $this->new->rows, $telling));
             $this->byLikeness($telling, fn (int $shared, int $filled): bool => 2 * $shared >= $filled);
@@ -313,7 +313,7 @@ final class TableMatching
     }
 
     /**
-     * Where the values of the telling columns stand.
+     * Where the values of the telling columns are.
      *
      * @param  array<string, string>  $columns  new => old
      * @param  array<int, Part>  $rows

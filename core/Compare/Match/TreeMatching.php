@@ -41,7 +41,7 @@ final class TreeMatching
     /** @var array<string, true> old ids that are matched */
     private array $taken = [];
 
-    /** @var list<array{list<string>, list<string>}> values of plain JSON that stand where others stood */
+    /** @var list<array{list<string>, list<string>}> values of plain JSON that are where others stood */
     private array $valuesInPlace = [];
 
     /** @var array<string, string> id => hash of a part's content with all below it, without ids */

@@ -14,7 +14,7 @@ final class FieldFacts
     /** Letters of a value that are said. */
     private const MOST = 60;
 
-    /** Where something stands and how large it is: one thing to a person. */
+    /** Where something is and how large it is: one thing to a person. */
     private const PLACE = ['x', 'y', 'across', 'down', 'width', 'height'];
 
     /**

@@ -41,7 +41,7 @@ final readonly class Layout
         return (new self($old, $new, $changes, $traces))->below(PartTree::ROOT);
     }
 
-    /** @return list<MarkedPart> the earlier side in its own order; what was to move bears where it stood */
+    /** @return list<MarkedPart> the earlier side in its own order; what was to move has where it stood */
     public static function earlier(PartTree $old, PartTree $new, ChangeSet $changes): array
     {
         return (new self($old, $new, $changes, false))->as($old, PartTree::ROOT);

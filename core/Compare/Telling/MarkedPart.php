@@ -8,7 +8,7 @@ use MistyAttic\Core\Compare\Changes\ChangeType;
 use MistyAttic\Core\Compare\Changes\Spot;
 use MistyAttic\Core\Content\Part;
 
-/** A part as it stands in a comparison laid out for reading, with what is below it. */
+/** A part as it is in a comparison laid out for reading, with what is below it. */
 final readonly class MarkedPart
 {
     /**

@@ -31,7 +31,7 @@ final class Movement
         return ['direction' => $was === $is ? 'beside' : 'across', 'from_side' => $was, 'to_side' => $is];
     }
 
-    /** The part itself or the one above it that stands beside others. */
+    /** The part itself or the one above it that is beside others. */
     private static function lane(Kind $kind, PartTree $tree, string $id): ?string
     {
         for ($at = $id; $kind->beside() !== null && $at !== PartTree::ROOT; $at = $tree->parent($at)) {

@@ -6,7 +6,7 @@ namespace MistyAttic\Core\Compare\Telling;
 
 use MistyAttic\Core\Content\PartTree;
 
-/** Where a part stands among those beside it. */
+/** Where a part is among those beside it. */
 enum Side: string
 {
     case Only = 'only';

@@ -72,7 +72,7 @@ final readonly class Statement
         $empty = ($this->values['form'] ?? '') === 'unnamed' && ! in_array($this->values['noun'] ?? '', ['picture', 'table'], true);
         $rank = $empty ? 1 : match (true) {
             // Nothing came or went by it.
-            in_array($this->code, ['split', 'joined', 'read_anew'], true) => 3,
+            in_array($this->code, ['split', 'joined', 'read_again'], true) => 3,
             $this->code === 'retitled' => 7,
             default => $this->rank(),
         };

@@ -128,7 +128,7 @@ final class TableStatements
             }
             $values = array_values(array_filter($values, fn (mixed $value) => $value !== null));
             $name = $this->kind->label($this->new, $this->new->get($column));
-            // A heading stands above what is sorted.
+            // A heading is above what is sorted.
             foreach ([$values, array_slice($values, 1)] as $run) {
                 if (count($run) >= self::SORTED_ROWS && self::isSorted($run)) {
                     return ['by' => $name];
@@ -179,7 +179,7 @@ final class TableStatements
     private function cells(string $table, array $changes): void
     {
         $first = $this->heading($table);
-        $cells = ['renamed_column' => [], 'typed_over' => [], 'filled' => [], 'emptied_cells' => [], 'formatted_cells' => [], 'recalculated' => [], 'read_anew' => []];
+        $cells = ['renamed_column' => [], 'typed_over' => [], 'filled' => [], 'emptied_cells' => [], 'formatted_cells' => [], 'recalculated' => [], 'read_again' => []];
         foreach ($changes as $change) {
             foreach ($change->fields() as $column) {
                 if (isset($this->cameOrWent[$column])) {
@@ -194,7 +194,7 @@ final class TableStatements
                 }
                 $code = match (true) {
                     $this->edits->followed($was, $is) => 'recalculated',
-                    $this->new->has($column) && $this->kind->isReadAs($this->old->find($column), $this->new->get($column), $was, $is) => 'read_anew',
+                    $this->new->has($column) && $this->kind->isReadAs($this->old->find($column), $this->new->get($column), $was, $is) => 'read_again',
                     Cell::sameInput(Cell::bare($was), Cell::bare($is)) => 'formatted_cells',
                     Cell::bare($was) === null => 'filled',
                     Cell::bare($is) === null => 'emptied_cells',
@@ -205,7 +205,7 @@ final class TableStatements
             }
         }
         foreach ($cells as $code => $of) {
-            foreach ($this->detail !== Detail::Gathered && ! in_array($code, ['recalculated', 'read_anew'], true) ? $this->grouped($of) : [['', $of]] as [$name, $group]) {
+            foreach ($this->detail !== Detail::Gathered && ! in_array($code, ['recalculated', 'read_again'], true) ? $this->grouped($of) : [['', $of]] as [$name, $group]) {
                 if ($group !== []) {
                     $this->say($table, $code, $group, $name);
                 }

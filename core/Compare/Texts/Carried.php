@@ -45,9 +45,9 @@ final readonly class Carried
     /**
      * The same words where others wrote in the text meanwhile that they came into.
      *
-     * @param  list<string>  $before  the words of that text, as these stand in it
+     * @param  list<string>  $before  the words of that text, as these are in it
      * @param  list<string>  $after  and with what others wrote
-     * @return self|null null where they don't stand there just once
+     * @return self|null null where they are not there just once
      */
     public function within(array $before, array $after): ?self
     {

@@ -68,7 +68,7 @@ final class CommonStretches
     }
 
     /**
-     * The gaps of an alignment, joined where nothing but a space or a sign stands between them: words that were written over
+     * The gaps of an alignment, joined where nothing but a space or a sign is between them: words that were written over
      * went and came as one.
      *
      * @param  list<string>  $old  the tokens on its left

@@ -13,7 +13,7 @@ enum SpanKind: string
     /** Words that stood somewhere else before. */
     case Came = 'came';
 
-    /** Words that stand somewhere else now. */
+    /** Words that are somewhere else now. */
     case Went = 'went';
 
     /** The same words with other marks. */

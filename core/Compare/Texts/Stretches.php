@@ -25,7 +25,7 @@ final readonly class Stretches
         // Where the last place is of marks alone, the next old word that goes on with it.
         $looks = -1;
         foreach ([...$compare->phrases(), [count($was), count($was), count($is), count($is)]] as $phrase) {
-            // Between two phrases the words are the same, and may bear other marks.
+            // Between two phrases the words are the same, and may have other marks.
             for (; $oldAt < $phrase[0]; $oldAt++, $newAt++) {
                 if ($was[$oldAt]->sameMarks($is[$newAt])) {
                     continue;

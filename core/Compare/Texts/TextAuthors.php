@@ -8,7 +8,7 @@ use MistyAttic\Core\Content\RichText;
 
 /**
  * Who wrote and who removed which words of a text between two states, found by carrying every word through the states in
- * between. Words that went and come again, or stand elsewhere in the text, are the same words still. Cost: one word comparison a step.
+ * between. Words that went and come again, or are elsewhere in the text, are the same words still. Cost: one word comparison a step.
  */
 final readonly class TextAuthors
 {

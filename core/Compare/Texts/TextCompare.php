@@ -61,7 +61,7 @@ final class TextCompare
      * @param  array<int, int|null>  $addedBy  position of a new word => step
      * @param  array<int, int|null>  $removedBy  position of an old word => step
      * @param  array<int, true>  $came  positions of new words that stood elsewhere before, see {@see Carried}
-     * @param  array<int, true>  $went  positions of old words that stand elsewhere now
+     * @param  array<int, true>  $went  positions of old words that are elsewhere now
      * @return list<Span>
      */
     public function spans(array $addedBy = [], array $removedBy = [], ?int $otherwise = null, array $came = [], array $went = []): array

@@ -7,7 +7,7 @@ namespace MistyAttic\Core\Compare\Texts;
 use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Content\Run;
 
-/** One token of a text: a word, a space or a sign, with the marks it bears; more than one run if they change within it. */
+/** One token of a text: a word, a space or a sign, with the marks it has; more than one run if they change within it. */
 final readonly class Word
 {
     /** @param non-empty-list<Run> $runs */

@@ -10,7 +10,7 @@ use MistyAttic\Core\Formats\Package;
 use MistyAttic\Core\Formats\Xml;
 use MistyAttic\Core\Kinds\Numbering;
 
-/** What of a text document by ECMA-376 stands around its blocks: the package with its relations, styles, lists, pictures and comments, and how a run looks. */
+/** What of a text document by ECMA-376 is around its blocks: the package with its relations, styles, lists, pictures and comments, and how a run looks. */
 final class DocxPackage
 {
     public const MEDIA_TYPE = 'application/vnd.openxmlformats-officedocument.wordprocessingml.document';

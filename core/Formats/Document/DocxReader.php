@@ -230,7 +230,7 @@ final class DocxReader implements TrackedReader
         }
     }
 
-    /** The number of the next item of a list (ECMA-376 part 1, 17.9): one more than the last, and what is deeper begins anew. */
+    /** The number of the next item of a list (ECMA-376 part 1, 17.9): one more than the last, and what is deeper begins again. */
     private function number(string $list, int $depth): int
     {
         $counter = $this->counters[$list] ?? $list;
@@ -263,7 +263,7 @@ final class DocxReader implements TrackedReader
     }
 
     /**
-     * The paragraphs of a cell, also of tables in it and of what stands in a control.
+     * The paragraphs of a cell, also of tables in it and of what is in a control.
      *
      * @return list<DOMElement>
      */

@@ -67,7 +67,7 @@ final readonly class DocxSettling
         return ($this->accepts)($change->getAttribute('w:author'));
     }
 
-    /** What stands in a change stays where that was, or goes with it. */
+    /** What is in a change stays where that was, or goes with it. */
     private function content(DOMElement $change, bool $stays): void
     {
         if (! $stays) {

@@ -42,7 +42,7 @@ final class DocxWriter implements Writer
         };
     }
 
-    /** What stands before the words of an item that can be ticked. */
+    /** What is before the words of an item that can be ticked. */
     public static function box(Part $part): string
     {
         return $part->role === DocumentRole::ListItem->value && $part->string('style') === 'task' ? (($part->fields['done'] ?? false) === true ? '☑ ' : '☐ ') : '';

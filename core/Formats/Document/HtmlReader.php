@@ -58,7 +58,7 @@ final class HtmlReader implements Reader
         return $this->builder->content();
     }
 
-    /** Blocks are read one by one; what stands loose between them is a paragraph. */
+    /** Blocks are read one by one; what is loose between them is a paragraph. */
     private function flow(DOMNode $node, DocumentRole $role = DocumentRole::Paragraph): void
     {
         $loose = [];
@@ -191,7 +191,7 @@ final class HtmlReader implements Reader
         foreach ($node->childNodes as $child) {
             array_push($runs, ...$this->inline($child, $marks));
         }
-        // What stands below each other goes on in a new line.
+        // What is below each other goes on in a new line.
         $end = in_array($name, ['td', 'th'], true) ? ' ' : ($name === 'tr' || in_array($name, self::BLOCKS, true) ? "\n" : '');
 
         return $end === '' || $runs === [] ? $runs : [...($name === 'table' ? [new Run("\n")] : []), ...$runs, new Run($end)];

@@ -35,7 +35,7 @@ final class MarkdownList
             'task' => ($part->fields['done'] ?? false) === true ? "{$sign} [x] " : "{$sign} [ ] ",
             default => "{$sign} ",
         };
-        // What stands in an item is indented as far as its text.
+        // What is in an item is indented as far as its text.
         $indent = $part->depth === 0 ? '' : $this->indents[$part->depth - 1] ?? '';
         $this->indents[$part->depth] = $indent.str_repeat(' ', $style === 'number' ? strlen($bullet) : 2);
 

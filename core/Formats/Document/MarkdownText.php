@@ -10,7 +10,7 @@ use MistyAttic\Core\Content\Run;
 /**
  * A rich text as Markdown that is read as the very same. Signs are escaped where a reader could take them for markup (CommonMark 0.31, 2.4),
  * also the few more of pandoc's commonmark_x. Marks are nested in one order; where a sign of emphasis would not count as one (6.2), the letter
- * beside it is written as an entity. Spaces at the ends of what is emphasised stand outside of it.
+ * beside it is written as an entity. Spaces at the ends of what is emphasised are outside of it.
  */
 final class MarkdownText
 {
@@ -50,7 +50,7 @@ final class MarkdownText
     }
 
     /**
-     * Spaces and line breaks have the marks of what stands on both sides of them, and no others.
+     * Spaces and line breaks have the marks of what is on both sides of them, and no others.
      *
      * @param  list<Run>  $runs
      * @return list<Run>
@@ -214,7 +214,7 @@ final class MarkdownText
         $signs = [];
         for ($next = $at + $side; isset($this->pieces[$next]) && in_array($this->pieces[$next][1], ['begin', 'end'], true); $next += $side) {
             if ($this->pieces[$next][1] !== $wanted) {
-                // They stand beside another sign, and not beside this letter.
+                // They are beside another sign, and not beside this letter.
                 return false;
             }
             $signs[] = $this->pieces[$next][0];
@@ -263,7 +263,7 @@ final class MarkdownText
         return (string) preg_replace('/^(\(?(?:\d{1,9}|[A-Za-z]|[ivxlcdmIVXLCDM]+|#))([.)])(?=\s|$)/', '$1\\\\$2', $line);
     }
 
-    /** Code in more ticks than stand in it. */
+    /** Code in more ticks than are in it. */
     private function ticked(string $code): string
     {
         preg_match_all('/`+/', $code, $ticks);

@@ -67,9 +67,9 @@ final class OdtPackage
     }
 
     /**
-     * What stands around the words of a block; of a picture, a table or a rule there are none.
+     * What is around the words of a block; of a picture, a table or a rule there are none.
      *
-     * @param  Part|null  $before  the part that stands before it
+     * @param  Part|null  $before  the part that is before it
      * @param  array{int, bool}|null  $number  of a numbered item, and whether it begins
      * @return array{string, string}
      */
@@ -86,7 +86,7 @@ final class OdtPackage
     }
 
     /**
-     * Each item is a list of its own that goes on with the one before: depth is how many lists stand around it.
+     * Each item is a list of its own that goes on with the one before: depth is how many lists are around it.
      *
      * @param  array{int, bool}|null  $number
      * @return array{string, string}
@@ -100,13 +100,13 @@ final class OdtPackage
         return ["<text:list text:style-name=\"{$style}\"{$continued}>".str_repeat('<text:list-item><text:list>', $part->depth)."{$item}<text:p>", '</text:p>'.str_repeat('</text:list-item></text:list>', $part->depth + 1)];
     }
 
-    /** What stands before the words of an item that can be ticked. */
+    /** What is before the words of an item that can be ticked. */
     public static function box(Part $part): string
     {
         return $part->role === DocumentRole::ListItem->value && $part->string('style') === 'task' ? (($part->fields['done'] ?? false) === true ? '☑ ' : '☐ ') : '';
     }
 
-    /** @param list<array{bool, list<string>}> $rows whether each is a heading, and what stands in its cells */
+    /** @param list<array{bool, list<string>}> $rows whether each is a heading, and what is in its cells */
     public static function table(array $rows): string
     {
         $xml = ['', ''];

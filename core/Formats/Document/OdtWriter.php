@@ -37,8 +37,8 @@ final class OdtWriter implements Writer
     }
 
     /**
-     * @param  \Closure(string): string  $cell  what stands in one, by its id
-     * @return list<array{bool, list<string>}> whether each row is a heading, and what stands in its cells
+     * @param  \Closure(string): string  $cell  what is in one, by its id
+     * @return list<array{bool, list<string>}> whether each row is a heading, and what is in its cells
      */
     public static function rows(PartTree $tree, string $table, \Closure $cell): array
     {

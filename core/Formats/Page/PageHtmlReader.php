@@ -45,7 +45,7 @@ final class PageHtmlReader implements Reader
         return $this->page->content();
     }
 
-    /** Sections one by one; what stands beside them is read as blocks of the section before. */
+    /** Sections one by one; what is beside them is read as blocks of the section before. */
     private function top(DOMElement $main): void
     {
         $loose = [];

@@ -27,7 +27,7 @@ final class CellCount
     }
 
     /**
-     * A text that thousands of cells share stands in each of them when they are kept.
+     * A text that thousands of cells share is in each of them when they are kept.
      *
      * @throws Unreadable
      */

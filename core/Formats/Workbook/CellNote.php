@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\Formats\Workbook;
 
-/** A note that a cell bears in a workbook. */
+/** A note that a cell has in a workbook. */
 final readonly class CellNote
 {
     public function __construct(public string $by, public string $text) {}

@@ -95,7 +95,7 @@ final class CsvReader implements Reader
                 $records[] = $open;
                 $open = '';
             } elseif (strlen($open) > 1_048_576) {
-                // A quotation mark that nobody closes: no field is that long, so it is read as it stands.
+                // A quotation mark that nobody closes: no field is that long, so it is read as it is.
                 array_push($records, ...Lines::of($open));
                 $open = '';
             }

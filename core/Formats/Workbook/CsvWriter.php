@@ -20,7 +20,7 @@ final readonly class CsvWriter
     /** The first table of a tree. */
     public function write(PartTree $tree, Grid $grid): string
     {
-        // A column may stand behind rows.
+        // A column may be behind rows.
         $columns = $rows = [];
         foreach ($tree->parts as $part) {
             if ($part->role === $grid->column) {

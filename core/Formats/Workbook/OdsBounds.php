@@ -30,7 +30,7 @@ final class OdsBounds
 
     private int $spaces = 0;
 
-    /** How often the row that is read stands there. */
+    /** How often the row that is read is there. */
     private int $times = 1;
 
     private function __construct(private readonly CellCount $count) {}
@@ -46,7 +46,7 @@ final class OdsBounds
     {
         match ($reader->namespaceURI === self::TABLE || $reader->namespaceURI === self::TEXT ? $reader->localName : '') {
             'table-row' => $this->row($reader),
-            // Empty cells are skipped by who reads them, however often they stand there.
+            // Empty cells are skipped by who reads them, however often they are there.
             'table-cell' => $reader->getAttributeNs('value-type', self::OFFICE) === null && $reader->isEmptyElement ? null : $this->count->cells($this->times * self::number($reader, 'number-columns-repeated')),
             's' => $this->spaces += self::number($reader, 'c', self::TEXT),
             'span' => $this->runs++,

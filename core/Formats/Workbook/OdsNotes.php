@@ -24,7 +24,7 @@ final class OdsNotes
 
     private int $tab = -1;
 
-    /** Where the row and the cell stand that are read, and how often they stand there. */
+    /** Where the row and the cell are that are read, and how often they are there. */
     private int $row = 0;
 
     private int $rows = 0;

@@ -79,7 +79,7 @@ final readonly class OdsReader implements Reader
         return $tab;
     }
 
-    /** Bold, italic, where it stands, and the number format. */
+    /** Bold, italic, where it is, and the number format. */
     private static function look(Cell $cell): string
     {
         if ($cell->getXfIndex() === 0) {

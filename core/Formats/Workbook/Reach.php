@@ -7,7 +7,7 @@ namespace MistyAttic\Core\Formats\Workbook;
 use MistyAttic\Core\Formats\SaidInFile;
 use MistyAttic\Core\Kinds\Formulas\CellPlaces;
 
-/** How far formulas look in each tab: a place that they name is there, though nothing stands in it, so that they keep to what they say. */
+/** How far formulas look in each tab: a place that they name is there, though nothing is in it, so that they keep to what they say. */
 final class Reach
 {
     /** Columns and rows beyond which a formula means all there are. */
@@ -29,7 +29,7 @@ final class Reach
         }
     }
 
-    /** @param int $tab where the formula stands */
+    /** @param int $tab where the formula is */
     public function add(string $formula, int $tab): void
     {
         preg_match_all(self::REFERENCE, $formula, $found, PREG_SET_ORDER | PREG_UNMATCHED_AS_NULL);
@@ -47,7 +47,7 @@ final class Reach
     }
 
     /**
-     * Cells that bear notes are there, too; far away a note alone makes no table longer.
+     * Cells that have notes are there, too; far away a note alone makes no table longer.
      *
      * @param  list<SaidInFile>  $said
      */

@@ -35,7 +35,7 @@ final class TabRead
     }
 
     /**
-     * As parts, whose ids go by where they stand.
+     * As parts, whose ids go by where they are.
      *
      * @param  array{int, int}  $reach  columns and rows that must be there
      * @return list<Part>

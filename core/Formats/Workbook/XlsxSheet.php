@@ -135,7 +135,7 @@ final class XlsxSheet
         return [$value ?? ($type === 'str' && $formula !== null ? '' : null), $formula];
     }
 
-    /** The formula at which a reader stands; null for one over a whole block, of which what it gave stays. */
+    /** The formula at which a reader is; null for one over a whole block, of which what it gave stays. */
     private function formula(XMLReader $reader): ?string
     {
         $type = $reader->getAttribute('t') ?? 'normal';

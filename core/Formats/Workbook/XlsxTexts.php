@@ -29,7 +29,7 @@ final class XlsxTexts
         return $texts;
     }
 
-    /** The text of the element at which a reader stands, runs and all. */
+    /** The text of the element at which a reader is, runs and all. */
     public static function text(XMLReader $reader): string
     {
         if ($reader->isEmptyElement) {

@@ -75,7 +75,7 @@ final readonly class XlsxWriter
         $package->add("xl/worksheets/_rels/sheet{$number}.xml.rels", $this->relations([['comments', "../comments{$number}.xml"], ['vmlDrawing', "../drawings/notes{$number}.vml"]]));
     }
 
-    /** @return iterable<non-empty-list<Part>> a tab with what stands in it */
+    /** @return iterable<non-empty-list<Part>> a tab with what is in it */
     private static function tabs(PartTree $tree): iterable
     {
         $tab = [];

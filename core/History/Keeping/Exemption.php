@@ -13,7 +13,7 @@ enum Exemption: string
     case Pinned = 'pinned';
     case Published = 'published';
 
-    /** It is a restore or the like, was restored from, or stands before one, so that this can be taken back. */
+    /** It is a restore or the like, was restored from, or is before one, so that this can be taken back. */
     case Restored = 'restored';
 
     /** Somebody began to talk about it, or about something in it. */

@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 namespace MistyAttic\Core\History\Unusual;
 
-/** What makes a change worth a look. The thresholds stand at {@see UnusualChanges}. */
+/** What makes a change worth a look. The thresholds are at {@see UnusualChanges}. */
 enum UnusualType: string
 {
     /** Nearly all cells of a table went at once. Evidence: `gone`, `cells`. */

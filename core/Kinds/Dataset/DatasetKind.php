@@ -40,7 +40,7 @@ final class DatasetKind extends SchemaKind
         // A record is called by its first text, in the order of the fields; where it holds none, by its first value.
         $value = '';
         foreach ($part->fields === [] ? [] : $tree->parts as $field) {
-            // All fields stand before the first record.
+            // All fields are before the first record.
             if ($field->role !== DatasetRole::Field->value) {
                 break;
             }

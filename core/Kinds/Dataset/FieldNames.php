@@ -12,7 +12,7 @@ final class FieldNames
     /** Texts in quotes are passed over. */
     public const PATTERN = '/"(?:[^"\\\\]|\\\\.)*"|\'(?:[^\'\\\\]|\\\\.)*\'|\[([^\[\]"\']{1,120})\]/su';
 
-    /** As somebody writes it: a bracket or a backslash in a name stands behind a backslash. */
+    /** As somebody writes it: a bracket or a backslash in a name is behind a backslash. */
     private const WRITTEN = '/"(?:[^"\\\\]|\\\\.)*"|\'(?:[^\'\\\\]|\\\\.)*\'|\[((?:[^\[\]\\\\]|\\\\.){1,240})\]/su';
 
     /** @param array<string, string> $names id => name */

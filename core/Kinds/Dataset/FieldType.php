@@ -144,7 +144,7 @@ final readonly class FieldType
     }
 
     /**
-     * Where commas stand before decimals, days stand before months.
+     * Where commas are before decimals, days are before months.
      *
      * @param  list<mixed>  $values
      */

@@ -22,7 +22,7 @@ final readonly class Source
      * @param  array<string, string>  $names  field => name
      * @param  array<string, array<string, mixed>>  $records  record => field => cell
      * @param  array<string, FieldType>  $known  what fields are, where that needs no guess
-     * @param  string|null  $hint  of a file that is plain text, the mark that stands before its decimals where its values leave it open
+     * @param  string|null  $hint  of a file that is plain text, the mark that is before its decimals where its values leave it open
      * @param  list<Part>  $calculated  fields that it brings along
      * @param  list<string>  $tabs  of a workbook, what its tabs are called
      */

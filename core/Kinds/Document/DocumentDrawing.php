@@ -8,7 +8,7 @@ use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Miniature\Block;
 use MistyAttic\Core\Miniature\Sample;
 
-/** The blocks of a document, as they stand in a miniature. */
+/** The blocks of a document, as they are in a miniature. */
 final class DocumentDrawing
 {
     /** Rows and cells of a table that are shown. */

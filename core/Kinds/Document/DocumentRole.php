@@ -6,7 +6,7 @@ namespace MistyAttic\Core\Kinds\Document;
 
 use MistyAttic\Core\Kinds\PartRole;
 
-/** The parts of a document. All but row and cell may stand at the top; list items also below list items. */
+/** The parts of a document. All but row and cell may be at the top; list items also below list items. */
 enum DocumentRole: string implements PartRole
 {
     case Heading = 'heading';

@@ -135,7 +135,7 @@ final class Answers
 
         return match (true) {
             $commas === 0 => $points > 1 && preg_match('/^-?\d{1,3}(\.\d{3})+$/', $text) === 1 ? str_replace('.', '', $text) : $text,
-            // The sign that stands last, and once, is the decimal one.
+            // The sign that is last, and once, is the decimal one.
             $points > 0 => strrpos($text, ',') > strrpos($text, '.') && $commas === 1 ? str_replace(['.', ','], ['', '.'], $text) : ($points === 1 ? str_replace(',', '', $text) : $text),
             $commas > 1 => preg_match('/^-?\d{1,3}(,\d{3})+$/', $text) === 1 ? str_replace(',', '', $text) : $text,
             preg_match('/^-?[1-9]\d{0,2},\d{3}$/', $text) === 1 => null,

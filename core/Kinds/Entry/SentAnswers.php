@@ -70,7 +70,7 @@ final class SentAnswers
     }
 
     /**
-     * The entry with what was touched, and all else as it was and where it was; what was not answered before stands behind the answer to the question before it.
+     * The entry with what was touched, and all else as it was and where it was; what was not answered before is behind the answer to the question before it.
      *
      * @param  array<array-key, mixed>  $touched  see {@see touched()}
      * @param  Answers  $answers  that were read of what was touched
@@ -96,7 +96,7 @@ final class SentAnswers
 
     /**
      * @param  array<string, Part>  $parts  by id
-     * @param  string|null  $before  the id that a new one stands behind, or at the beginning
+     * @param  string|null  $before  the id that a new one is behind, or at the beginning
      * @return array<string, Part>
      */
     private static function put(array $parts, string $id, ?Part $answer, ?string $before): array

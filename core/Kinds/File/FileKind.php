@@ -65,7 +65,7 @@ final class FileKind extends SchemaKind
         };
     }
 
-    /** Lines stand in their file, which needs no name for that. */
+    /** Lines are in their file, which needs no name for that. */
     public function place(PartTree $tree, Part $part): ?string
     {
         $parent = $tree->parent($part->id);
@@ -73,7 +73,7 @@ final class FileKind extends SchemaKind
         return $parent !== PartTree::ROOT && $tree->get($parent)->role === FileRole::Page->value ? $parent : null;
     }
 
-    /** A line that others stand behind has an end. A file is one: what a merge left beside it goes, and where picked changes left none, it is empty. */
+    /** A line that others are behind has an end. A file is one: what a merge left beside it goes, and where picked changes left none, it is empty. */
     public function repair(PartTree $tree, ?PartTree $sound = null): PartTree
     {
         if ($tree->parts === []) {

@@ -6,7 +6,7 @@ namespace MistyAttic\Core\Kinds\File;
 
 use MistyAttic\Core\Kinds\PartRole;
 
-/** The parts of a file: the file itself, and below it its lines if it is a text; of what is read as a text and is none, they may stand in pages. */
+/** The parts of a file: the file itself, and below it its lines if it is a text; of what is read as a text and is none, they may be in pages. */
 enum FileRole: string implements PartRole
 {
     case Bytes = 'bytes';

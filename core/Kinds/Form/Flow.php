@@ -9,7 +9,7 @@ use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Entry\AnswerText;
 
 /**
- * The way through a form. Questions are asked in their order. A skip rule looks at the answer to the question that it stands
+ * The way through a form. Questions are asked in their order. A skip rule looks at the answer to the question that it is
  * below: the first `go` or `end` that fits decides how it goes on; a `show` makes its target wait for a rule that fits, and a `hide`
  * leaves it out. A page as a target stands for its first question to go to, and for all of them to show or hide.
  */

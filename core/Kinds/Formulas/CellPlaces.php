@@ -7,7 +7,7 @@ namespace MistyAttic\Core\Kinds\Formulas;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Spreadsheet\SpreadsheetRole;
 
-/** Where the rows and columns of a spreadsheet stand. O(n) once, then O(1) a question. */
+/** Where the rows and columns of a spreadsheet are. O(n) once, then O(1) a question. */
 final class CellPlaces
 {
     /** @var array<string, string> tab => its name */
@@ -40,7 +40,7 @@ final class CellPlaces
         }
     }
 
-    /** @return array{string, int}|null the tab that a row or column stands in, and its position there; null when it is gone */
+    /** @return array{string, int}|null the tab that a row or column is in, and its position there; null when it is gone */
     public function of(string $id): ?array
     {
         return $this->places[$id] ?? null;

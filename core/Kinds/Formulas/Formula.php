@@ -41,7 +41,7 @@ final class Formula
         return [$template, $references];
     }
 
-    /** As people read it, where it stands. */
+    /** As people read it, where it is. */
     public static function spell(string $kept, string $ownRow, CellPlaces $places): string
     {
         return (string) preg_replace_callback(self::KEPT, function (array $found) use ($ownRow, $places): string {
@@ -64,7 +64,7 @@ final class Formula
         }, $kept, flags: PREG_UNMATCHED_AS_NULL);
     }
 
-    /** As it is kept; what does not stand anywhere becomes `#REF!`, a range that reaches beyond the sheet ends with it. */
+    /** As it is kept; what is nowhere becomes `#REF!`, a range that reaches beyond the sheet ends with it. */
     public static function keep(string $spelled, string $ownRow, CellPlaces $places): string
     {
         return (string) preg_replace_callback(self::SPELLED, function (array $found) use ($ownRow, $places): string {
@@ -98,7 +98,7 @@ final class Formula
         }, $spelled, flags: PREG_UNMATCHED_AS_NULL);
     }
 
-    /** A formula as people write it, as it is when it is written so many columns and rows further: what has a sign stays, what would stand outside is `#REF!`. */
+    /** A formula as people write it, as it is when it is written so many columns and rows further: what has a sign stays, what would be outside is `#REF!`. */
     public static function moved(string $spelled, int $columns, int $rows): string
     {
         return (string) preg_replace_callback(self::SPELLED, function (array $found) use ($columns, $rows): string {

@@ -14,7 +14,7 @@ use MistyAttic\Core\Miniature\Drawing;
 /** Sections of columns of blocks. */
 final class PageKind extends SchemaKind
 {
-    /** Columns that stand beside each other in one section. */
+    /** Columns that are beside each other in one section. */
     public const MOST_COLUMNS = 4;
 
     public function name(): string
@@ -58,7 +58,7 @@ final class PageKind extends SchemaKind
         };
     }
 
-    /** The heading above a block in its column, or else the section that the part stands in. */
+    /** The heading above a block in its column, or else the section that the part is in. */
     public function place(PartTree $tree, Part $part): ?string
     {
         $parent = $tree->parent($part->id);

@@ -21,7 +21,7 @@ enum ReportStep: string
     /** A widget of a `type` onto a page, where there is room. */
     case AddWidget = 'widget-add';
 
-    /** The settings of a widget; where it stands stays. */
+    /** The settings of a widget; where it is stays. */
     case SetWidget = 'widget-set';
 
     /** A widget goes to `x` and `y`, or becomes `across` and `down` large; others give way. */

@@ -52,7 +52,7 @@ final readonly class Widget
 
     public ?int $most;
 
-    /** Digits behind the point and what stands behind, such as `0` or `2| h`. */
+    /** Digits behind the point and what is behind, such as `0` or `2| h`. */
     public string $format;
 
     public function __construct(public Part $part)

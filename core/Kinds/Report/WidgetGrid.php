@@ -6,7 +6,7 @@ namespace MistyAttic\Core\Kinds\Report;
 
 use MistyAttic\Core\Content\Part;
 
-/** Where widgets stand on a page of twelve columns: one that is put where another stands pushes that down. */
+/** Where widgets are on a page of twelve columns: one that is put where another is pushes that down. */
 final class WidgetGrid
 {
     public const COLUMNS = 12;
@@ -48,7 +48,7 @@ final class WidgetGrid
     }
 
     /**
-     * The first place from the top, then from the left, where a widget of a size stands over no other.
+     * The first place from the top, then from the left, where a widget of a size is over no other.
      *
      * @param  list<Part>  $widgets
      * @return array{int, int} column and row

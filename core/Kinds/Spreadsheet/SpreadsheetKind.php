@@ -69,7 +69,7 @@ final class SpreadsheetKind extends SchemaKind
         return new Grid(SpreadsheetRole::Column->value, SpreadsheetRole::Row->value, calculated: true);
     }
 
-    /** Columns stand before rows. */
+    /** Columns are before rows. */
     public function places(PartTree $tree): CellPlaces
     {
         $this->known ??= new \WeakMap;

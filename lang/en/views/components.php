@@ -5,7 +5,7 @@ return [
         'of' => ':kind · :number of :head',
         'not_there_then' => ':kind · not there then',
         'renamed_to' => 'renamed to',
-        'published_anew' => 'published anew',
+        'published_again' => 'published again',
         'and_more' => 'and more',
     ],
     'entries-bar' => [
@@ -76,7 +76,7 @@ return [
     ],
     'kept-not' => [
         'the_history_of_these_entries_is' => 'The history of these entries is switched off: no change is kept.',
-        'of_each_entry_there_is_what' => 'Of each entry there is what was sent, what stood when it was switched off, and what stands now; nothing in between, and nobody can bring it back.',
+        'of_each_entry_there_is_what' => 'Of each entry there is what was sent, what was there when it was switched off, and what is there now; nothing in between, and nobody can bring it back.',
     ],
     'layout' => [
         'misty_attic' => ':title · Misty Attic',

@@ -6,7 +6,7 @@ return [
     'a_new_with_the_content_of' => 'A new :kind with the content of :number, saved by :who on',
     'it_says_where_it_came_from' => '. It says where it came from; “:title” is not touched.',
     'you_are_not_an_editor_on' => 'You are not an editor on any shelf, so there is nowhere to put it. You can download it instead.',
-    'only_the_one_thing_that_you' => '{1} Only the one thing that you chose is copied, with what it stands in.|[2,*] Only the :count things that you chose are copied, with what they stand in.',
+    'only_the_one_thing_that_you' => '{1} Only the one thing that you chose is copied, with what it is in.|[2,*] Only the :count things that you chose are copied, with what they are in.',
     'what_is_it_called' => 'What is it called?',
     'from' => ', from ',
     'on_which_shelf' => 'On which shelf?',

@@ -25,7 +25,7 @@ return [
     'there_is_more_than_can_be' => 'There is more than can be shown. Add a word, or look on one shelf.',
     'type_some_words_above' => 'Type some words, above.',
     'three_letters_at_least' => 'Three letters at least.',
-    'text_that_is_there_is_found' => 'Text that is there is found, and text that is gone: in documents, tables, forms, pages, entries, in any version. Pieces of words do, case and accents don’t matter, and “exact words” stand in quotation marks.',
+    'text_that_is_there_is_found' => 'Text that is there is found, and text that is gone: in documents, tables, forms, pages, entries, in any version. Pieces of words do, case and accents don’t matter, and “exact words” go in quotation marks.',
     'no_version_of_what_you_chose' => 'No version of what you chose holds that.',
     'no_version_of_what_you_may' => 'No version of what you may see holds that.',
     'milestones' => 'Milestones',

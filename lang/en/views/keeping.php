@@ -18,7 +18,7 @@ return [
     'it_cant_be_undone_what_something' => 'It can’t be undone. What something rests on stays; the numbers are not given again.',
     'from' => 'From',
     'to' => 'to',
-    'why_it_stands_in_the_log' => 'Why? It stands in the log.',
+    'why_it_is_in_the_log' => 'Why? It goes in the log.',
     'delete_these_versions' => 'Delete these versions',
     'rehearsed_nothing_has_gone' => 'Rehearsed, nothing has gone',
     'would_go' => 'would go',

@@ -26,7 +26,7 @@ return [
     'of_the_newest' => ', of the newest :most',
     'show_all' => 'show all',
     'no_version_was_published_yet' => 'No version was published yet.',
-    'no_version_bears_a_name_yet' => 'No version bears a name yet. Mark a milestone on the ribbon, or here, and it can be found at a glance.',
+    'no_version_has_a_name_yet' => 'No version has a name yet. Mark a milestone on the ribbon, or here, and it can be found at a glance.',
     'no_version_is_like_that' => 'No version is like that.',
     'brought_it_back' => 'brought it back',
     'took_it_away' => 'removed it',

@@ -2,7 +2,7 @@
 
 return [
     'where_to_bring_it_back_in' => 'Where to bring it back in :title',
-    'where_shall_it_go' => 'Where shall it go?',
+    'where_should_it_go' => 'Where should it go?',
     'this_block' => 'This block',
     'stood_in_a_column_that_is' => ':name stood in a column that is gone since. Nothing is overwritten: whatever you choose becomes version :head.',
     'where_it_stood' => 'Where it stood',

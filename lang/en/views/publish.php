@@ -11,7 +11,7 @@ return [
     'this_is_not_part_of_it' => 'This is :number; :newer not part of it.',
     'look_at_instead' => 'Look at :head instead',
     'a_note_if_you_like' => 'A note, if you like',
-    'what_shall_those_who_say_yes' => 'What shall those who say yes know?',
+    'what_should_those_who_say_yes' => 'What should those who say yes know?',
     'publish_2' => 'Publish',
     'ask_to_publish' => 'Ask to publish',
     'not_now' => 'Not now',

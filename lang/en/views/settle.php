@@ -6,7 +6,7 @@ return [
     'in' => 'In “:title”',
     'your_edit' => 'your edit',
     'an_edit_of' => 'an edit of ',
-    'met_that_was_first_and_stands' => ':who met :held. That was first and stands; this one was held back',
+    'met_that_was_first_and_is' => ':who met :held. That was first and stays; this one was held back',
     'yours' => 'Yours',
     'you' => 'You',
     'took_this_part_out' => ':who took this part out.',

@@ -13,7 +13,7 @@ return [
     'nobody_said_so_yet' => 'Nobody said so yet.',
     'word_of_it' => 'Word of it',
     'in_your_list' => 'In your list',
-    'where_it_stands_among_your_shelves' => 'Where it stands among your shelves; nobody else’s list changes.',
+    'where_it_is_among_your_shelves' => 'Where it comes among your shelves; nobody else’s list changes.',
     'higher' => 'Higher',
     'lower' => 'Lower',
     'put_it_away' => 'Put it away',
@@ -22,6 +22,6 @@ return [
     'what_is_on_it_is_looked' => 'What is on it is looked at, and not changed.',
     'take_it_up_again' => 'Take it up again',
     'delete_it' => 'Delete it',
-    'it_goes_to_lost_found_with' => 'It goes to Lost & found with all that stands on it, and can be brought back from there.',
+    'it_goes_to_lost_found_with' => 'It goes to Lost & found with all that is on it, and can be brought back from there.',
     'delete_this_shelf' => 'Delete this shelf…',
 ];

@@ -29,7 +29,7 @@ return [
     'came_since' => 'Came since',
     'pages' => 'Pages',
     'one_item_is_the_same_as' => '{1} One item is the same as then|[2,*] :count items are the same as then',
-    'tick_what_shall_be_as_it' => 'Tick what shall be as it was then.',
+    'tick_what_should_be_as_it' => 'Tick what should be as it was then.',
     'bring_back_what_is_ticked' => 'Bring back what is ticked…',
     'the_ribbon_of_the_shelf' => 'The ribbon of the shelf',
     'all_of_the_shelf' => 'All of the shelf',

@@ -2,7 +2,7 @@ import { xchacha20poly1305 } from '@noble/ciphers/chacha.js';
 
 /**
  * What stays on a computer is readable by the person alone who wrote it: it is sealed (XChaCha20-Poly1305) under a key that
- * the server gives to their session, and that stands in the page and, for as long as the tab is open, in its storage.
+ * the server gives to their session, and that is in the page and, for as long as the tab is open, in its storage.
  */
 
 const NONCE = 24;

@@ -81,7 +81,7 @@ export const shortDay = (date) => few(FORMATS.shortDay, date);
 export const longDay = (date) => FORMATS.day.format(date);
 
 /**
- * Puts every `<time data-when>` into the reader's words and zone, now and then anew.
+ * Puts every `<time data-when>` into the reader's words and zone, now and then again.
  *
  * @param {ParentNode} root
  * @returns {() => void}

@@ -12,9 +12,9 @@ import { inWords } from '../common/words.js';
  * @typedef {object} Lie how an item lies: what can be chosen in it, and moved
  * @property {(state: EditorState) => Place[]} levels where one is, the innermost first
  * @property {(node: Node) => string} nameOf what a person would call it
- * @property {(state: EditorState) => string} spokenPlace where it stands, to be said
+ * @property {(state: EditorState) => string} spokenPlace where it is, to be said
  * @property {(way: Direction) => import('prosemirror-state').Command} move
- * @property {(state: EditorState, way: number) => number | null} [beside] where what stands on the left (-1) or right (1) begins
+ * @property {(state: EditorState, way: number) => number | null} [beside] where what is on the left (-1) or right (1) begins
  * @property {(node: Node) => string} sortOf arrows go from one to the next of a sort
  * @property {boolean} [isQuiet] whether the block around the caret is marked only once it is chosen
  */

@@ -32,7 +32,7 @@ export function shown(dialog, read) {
  *
  * @param {HTMLDialogElement} dialog with a form of method `dialog`
  * @param {string} field the name of its input
- * @param {string} value what stands in it at first
+ * @param {string} value what is in it at first
  * @param {(value: string) => boolean} [fits] what may be set
  * @returns {Promise<string | null>} what was set, '' for taken off, null for neither
  */

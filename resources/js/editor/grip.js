@@ -5,7 +5,7 @@ import { inWords } from '../common/words.js';
  * A grip beside the block under the pointer, by which it is dragged elsewhere.
  *
  * @param {string} blocks a selector of what can be dragged
- * @param {number} depth at which they stand
+ * @param {number} depth at which they are
  * @returns {Plugin}
  */
 export function grip(blocks, depth) {

@@ -110,7 +110,7 @@ function joined(transactions, old, seen, doc) {
 }
 
 /**
- * What was cut whole and stands whole somewhere again, under another id.
+ * What was cut whole and is whole somewhere again, under another id.
  *
  * @param {Node[]} cut
  * @param {Map<string, Held>} old

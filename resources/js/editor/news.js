@@ -11,7 +11,7 @@ export function newsOf(key, client) {
     let shortly = '';
     /** A place that does not know, outside of the application, where its data lies says so once. */
     let canBeAsked = true;
-    /** The newest state that was told: a window that does not stand on it has not taken it in yet. */
+    /** The newest state that was told: a window that is not on it has not taken it in yet. */
     let told = '';
     return {
         async ask({ root, part = '' }, inFull = false) {

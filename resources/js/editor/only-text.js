@@ -50,7 +50,7 @@ function toText(view) {
     view.dom.ownerDocument.getSelection()?.collapse(node, offset);
 }
 
-/** @param {EditorView} view @returns {number | null} the position of the browser's caret where it stands in no text; null where it does, and where something else than text is chosen */
+/** @param {EditorView} view @returns {number | null} the position of the browser's caret where it is in no text; null where it is in one, and where something else than text is chosen */
 function beside(view) {
     const caret = view.dom.ownerDocument.getSelection();
     const at = caret?.anchorNode;

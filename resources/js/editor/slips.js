@@ -54,7 +54,7 @@ export function slips(root, saved) {
                 event.preventDefault();
                 said.begin(about(view.state), 'this');
             };
-            /** @type {HTMLElement | null} where somebody types in a slip: the text may be laid out anew around them */
+            /** @type {HTMLElement | null} where somebody types in a slip: the text may be laid out again around them */
             let typing = null;
             /** @param {FocusEvent} event */
             const focus = (event) => (typing = /** @type {HTMLElement | null} */ (/** @type {HTMLElement} */ (event.target).closest('.slip') ? event.target : null));
@@ -116,7 +116,7 @@ function partsOf(doc) {
     return parts;
 }
 
-/** @param {Node} doc @param {string} id @returns {{node: Node, pos: number, top: number} | null} a part, and where the outermost block ends that it stands in */
+/** @param {Node} doc @param {string} id @returns {{node: Node, pos: number, top: number} | null} a part, and where the outermost block ends that it is in */
 function found(doc, id) {
     /** @type {{node: Node, pos: number, top: number} | null} */
     let at = null;
@@ -128,7 +128,7 @@ function found(doc, id) {
     return at;
 }
 
-/** A slip lies below a table or a list as a whole where nothing can stand within. @param {Node} doc @param {number} pos @param {Node} node */
+/** A slip lies below a table or a list as a whole where nothing can be within. @param {Node} doc @param {number} pos @param {Node} node */
 function after(doc, pos, node) {
     const $pos = doc.resolve(pos);
     for (let depth = 1; depth <= $pos.depth; depth++) {

@@ -2,7 +2,7 @@ import { schema } from '../document/schema.js';
 import { inWords } from '../common/words.js';
 
 /**
- * How a list item stands in the editor: its mark in front, a tick to press for a task.
+ * How a list item is in the editor: its mark in front, a tick to press for a task.
  *
  * @param {import('prosemirror-model').Node} node
  * @param {import('prosemirror-view').EditorView} view

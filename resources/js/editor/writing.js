@@ -37,11 +37,11 @@ import { inWords } from '../common/words.js';
  * @property {(state: EditorState) => string} part the id of the part where the caret is
  * @property {(root: HTMLElement, view: EditorView, more: Record<string, import('prosemirror-state').Command>, dialog: Dialogs) => {refresh: () => void, dispose: () => void}} tools
  * @property {() => void} [moved] called when a newer version is there
- * @property {(state: EditorState) => boolean} [isBlank] whether nothing stands there yet, so that one may begin at once
+ * @property {(state: EditorState) => boolean} [isBlank] whether nothing is there yet, so that one may begin at once
  */
 
 /**
- * Writing in an item whose content stands in one editor: the sheet, its tools, its foot, saving and the others who are here.
+ * Writing in an item whose content is in one editor: the sheet, its tools, its foot, saving and the others who are here.
  *
  * @param {HTMLElement} root
  * @param {HTMLElement} sheet
@@ -179,7 +179,7 @@ function setLink(view, href) {
     if (href !== null) {
         let { from, to } = view.state.selection;
         if (from === to) {
-            // The caret stands in a link: all of it.
+            // The caret is in a link: all of it.
             const { $from } = view.state.selection;
             $from.parent.forEach((child, offset) => {
                 const start = $from.start() + offset;

@@ -31,7 +31,7 @@ export function choosing(root) {
     const things = () => /** @type {HTMLElement[]} */ ([...state.querySelectorAll('[data-cell], [data-part]')]).filter((each) => each.offsetParent !== null && !each.querySelector('[data-cell], [data-part]'));
     /** @param {HTMLElement} each */
     const id = (each) => each.dataset.cell ?? each.dataset.part ?? '';
-    /** All from one to another: a rectangle of cells, or what stands between. @param {HTMLElement} from @param {HTMLElement} to */
+    /** All from one to another: a rectangle of cells, or what is between. @param {HTMLElement} from @param {HTMLElement} to */
     const between = (from, to) => {
         const [one, two] = [cellOf(from), cellOf(to)];
         if (one && two) {

@@ -44,7 +44,7 @@ export function attachHistory(root) {
             clearTimeout(timer);
             timer = setTimeout(() => go(url.href, true), 160);
         }, (only) => {
-            // The filter stands in the address, and goes along with every link.
+            // The filter is in the address, and goes along with every link.
             const url = new URL(wanted, location.href);
             only === '' ? url.searchParams.delete('only') : url.searchParams.set('only', only);
             wanted = url.href;

@@ -1,5 +1,5 @@
 /**
- * On a page looked back at: lines from where blocks stood to where they stand, and pictures laid over each other.
+ * On a page looked back at: lines from where blocks stood to where they are, and pictures laid over each other.
  *
  * @param {HTMLElement} root
  * @returns {{dispose: () => void}}

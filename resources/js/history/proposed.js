@@ -1,7 +1,7 @@
 import { hasRoom, put, shownPart } from '../talk/below.js';
 
 /**
- * What is proposed is answered where it stands, too: beside a changed block lie the two answers that its line in the list has; what everybody
+ * What is proposed is answered where it is, too: beside a changed block lie the two answers that its line in the list has; what everybody
  * proposes lies below what it is for.
  *
  * @param {HTMLElement} root

@@ -46,7 +46,7 @@ export function card(box, address, say) {
         for (const [place, version] of /** @type {[string, number][]} */ ([['before', wanted.before], ['now', number], ['after', wanted.after]])) {
             const picture = /** @type {HTMLImageElement} */ (find(place));
             const source = known.get(String(version))?.miniature;
-            // What stood there before goes on standing until the next one is here.
+            // What stood there before goes on being until the next one is here.
             if (source && picture.getAttribute('src') !== source) picture.src = source;
             picture.hidden = !picture.getAttribute('src') || (place !== 'now' && version === number);
             const tag = box.querySelector(`[data-tag="${place}"]`);

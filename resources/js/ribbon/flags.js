@@ -4,7 +4,7 @@ import { inWords } from '../common/words.js';
 
 /**
  * @typedef {{x: (number: number) => number, isShown: (number: number) => boolean, laneY: (number: number) => number, lane: (lane: number) => number, isLow: boolean, step: number, width: number, to: (number: number) => void, look: (number: number) => void, proposal: (id: number) => void}} Places
- *     where a version stands; whether it does; the middle of its lane, and of any lane; whether lanes have no room for words; what a press leads to: the version, or what changed in it
+ *     where a version is; whether it does; the middle of its lane, and of any lane; whether lanes have no room for words; what a press leads to: the version, or what changed in it
  */
 
 /**
@@ -34,13 +34,13 @@ export function flagged(data, found, at) {
         ...data.pins.filter(at.isShown).map((number) => spot('pin', inWords('ribbon.flags.is_pinned', { number }), at.x(number))),
         ...shown(data.gaps).map(([number, words]) => spot('gap', words, at.x(number) - at.step / 2)),
         ...data.talk.filter(([number]) => at.isShown(number)).map(([number, who, colour, said]) => {
-            // What was said while a version was the newest stands behind it, on the lane of who said it; whoever never wrote has none.
+            // What was said while a version was the newest is behind it, on the lane of who said it; whoever never wrote has none.
             const lane = data.lanes.findIndex(({ id }) => id === who);
             const mark = spot(`talk-mark by-${colour}`, said, at.x(number) + at.step / 2);
             mark.style.top = `${lane < 0 ? at.lane(data.lanes.length - 1) + 6 : at.lane(lane) - 9}px`;
             return mark;
         }),
-        // A proposal stands hollow where it was begun, on the lane of who proposes.
+        // A proposal is hollow where it was begun, on the lane of who proposes.
         ...data.proposed.filter(([number]) => at.isShown(number)).map(([number, who, colour, said, , id]) => {
             const lane = data.lanes.findIndex((each) => each.id === who);
             const mark = pressed(`proposed-mark by-${colour}`, said, at.x(number) + at.step / 2, () => at.proposal(id));

@@ -5,7 +5,7 @@ export const LEFT = 14;
 export const RIGHT = 60;
 const LEAST_STEP = 7;
 const MOST_STEP = 34;
-/** Few versions stand further apart. */
+/** Few versions are further apart. */
 const FEW_STEP = 120;
 const FEW = 12;
 /** By the clock, pixels of a day at the least, and from one mark to the next. */
@@ -22,7 +22,7 @@ const FILTERS = {
 };
 
 /**
- * What stands on the ribbon, and where: versions or, folded, sittings; at the same distance, or as far apart as they are in time.
+ * What is on the ribbon, and where: versions or, folded, sittings; at the same distance, or as far apart as they are in time.
  *
  * @param {Ribbon} data
  * @param {{only: string, fold: boolean, clock: boolean}} how
@@ -65,7 +65,7 @@ function byClock(data, shown, room) {
     const days = Math.max(0.01, (times.get(shown[shown.length - 1][0]) - first) / 86_400);
     const aDay = Math.max(A_DAY, (room - LEFT - RIGHT - 20) / days);
     let last = -Infinity;
-    // What was saved at once stands side by side all the same.
+    // What was saved at once is side by side all the same.
     return shown.map(([number]) => (last = Math.max(last + APART, LEFT + 8 + ((times.get(number) - first) / 86_400) * aDay)));
 }
 

@@ -6,7 +6,7 @@ import { laid } from './layout.js';
 import { laneNames, mark, sized, token } from './marks.js';
 import { inWords } from '../common/words.js';
 
-// Flags stand in the first 20 pixels, arcs below them.
+// Flags are in the first 20 pixels, arcs below them.
 const TOP = 42;
 const BOTTOM = 24;
 /** Pixels that the name of an end takes beside it. */
@@ -87,7 +87,7 @@ export function ribbon(root, state, choose, kept) {
         if (shown.length === 0) return;
         const [a, b] = [x(placeOf(from)), x(placeOf(to))];
         ends.from.style.left = `${a}px`;
-        // Without room for its name at its side, it stands above the other's.
+        // Without room for its name at its side, it is above the other's.
         ends.from.classList.toggle('is-edge', a < 66);
         ends.to.style.left = `${b}px`;
         mist.before.style.width = `${Math.max(0, a)}px`;
@@ -109,7 +109,7 @@ export function ribbon(root, state, choose, kept) {
         frame = 0;
         if (!data) return;
         const [width, tall] = [scroll.clientWidth, scroll.clientHeight];
-        // Names and flags stand where the lanes are drawn, whatever made room or took it.
+        // Names and flags are where the lanes are drawn, whatever made room or took it.
         if (tall !== tallThen) {
             lay();
             return;
@@ -302,7 +302,7 @@ export function ribbon(root, state, choose, kept) {
         // A key that was let go of ends it as letting go of the pointer does.
         still = setTimeout(leave, STILL);
     };
-    /** An end that is reached by keys says where it stands. @param {FocusEvent} event */
+    /** An end that is reached by keys says where it is. @param {FocusEvent} event */
     const focus = (event) => {
         const end = /** @type {HTMLElement} */ (event.target).dataset?.end;
         const version = end && /** @type {HTMLElement} */ (event.target).matches(':focus-visible') ? shown[placeOf(end === 'from' ? from : to)] : null;

@@ -40,7 +40,7 @@ export function attachDay(root) {
     });
 }
 
-/** Moments stand in the fields as the reader's own clock has them. @param {HTMLElement} root */
+/** Moments are in the fields as the reader's own clock has them. @param {HTMLElement} root */
 function written(root) {
     for (const field of /** @type {NodeListOf<HTMLInputElement>} */ (root.querySelectorAll('[data-day-when]'))) {
         if (field.dataset.dayWhen) field.value = exact(new Date(field.dataset.dayWhen)).replace(',', '');
@@ -55,7 +55,7 @@ function ticks(root) {
     if (!count || !back) return;
     const show = () => {
         const ticked = boxes.filter((each) => each.checked).length;
-        count.textContent = ticked === 0 ? inWords('shelf.day.tick_what_shall_be_as_it') : inWords(ticked === 1 ? 'shelf.day.one_ticked' : 'shelf.day.ticked', { count: ticked });
+        count.textContent = ticked === 0 ? inWords('shelf.day.tick_what_should_be_as_it') : inWords(ticked === 1 ? 'shelf.day.one_ticked' : 'shelf.day.ticked', { count: ticked });
         back.disabled = ticked === 0;
     };
     root.addEventListener('change', show);

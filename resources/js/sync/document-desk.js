@@ -5,9 +5,9 @@ import { carried, differences } from './differences.js';
  * @typedef {object} Desk what {@link Sync} works on: knows what is not saved, gives it away and takes in what came from elsewhere
  * @property {() => boolean} isDirty whether there is something that the server does not have
  * @property {() => Record<string, unknown>} take what to send of it
- * @property {() => Record<string, unknown>} takeWhole all that stands here, to send
+ * @property {() => Record<string, unknown>} takeWhole all that is here, to send
  * @property {() => void} untake it was not taken
- * @property {(answer: any) => {on: 'root' | 'sent', merged: boolean}} answered takes in what the server made of it; tells the state it stands on now, and whether others' edits came along
+ * @property {(answer: any) => {on: 'root' | 'sent', merged: boolean}} answered takes in what the server made of it; tells the state it is on now, and whether others' edits came along
  * @property {() => unknown} keep what to keep on this computer
  * @property {(kept: any) => boolean} takeUp takes up what was kept; false when it can't be read
  * @property {(base: string) => string} since how to ask for the newest state

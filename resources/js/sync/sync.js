@@ -20,7 +20,7 @@ const TRIES = 6;
 
 /**
  * Keeps what is on a desk and the server's newest state together. `base` is the state that the server knows and the desk
- * stands on; what is different from it goes to the server, which merges it with what others wrote.
+ * is on; what is different from it goes to the server, which merges it with what others wrote.
  */
 export class Sync {
     /**
@@ -265,7 +265,7 @@ export class Sync {
         else await this.keepAside();
     }
 
-    /** Sends all that stands here, to be merged from the last version that both know. */
+    /** Sends all that is here, to be merged from the last version that both know. */
     async sendWhole() {
         this.sending = true;
         try {
@@ -278,7 +278,7 @@ export class Sync {
         }
     }
 
-    /** Makes an item of its own of what stands here. */
+    /** Makes an item of its own of what is here. */
     async keepAside() {
         try {
             const made = await ask(`/items/${this.item.key}/aside`, { method: 'POST', json: this.desk.takeWhole(), timeout: PATIENCE });

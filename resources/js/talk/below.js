@@ -16,7 +16,7 @@ export function put(slip, below) {
         line.append(cell);
         const body = row.parentElement?.tagName === 'THEAD' ? row.closest('table')?.tBodies[0] : null;
         if (body) {
-            // Of a heading, before all that stands under it: in a narrow window no headings are seen.
+            // Of a heading, before all that is under it: in a narrow window no headings are seen.
             body.insertBefore(line, [...body.rows].find((each) => !each.classList.contains('slip-row')) ?? null);
             return;
         }

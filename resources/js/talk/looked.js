@@ -24,7 +24,7 @@ export function attachTalk(root) {
             /** @type {Range[]} */
             const lit = [];
             for (const slip of slips) {
-                // What is not shown by itself has its slip below what it stands in.
+                // What is not shown by itself has its slip below what it is in.
                 const block = [slip.dataset.of ?? '', ...(slip.dataset.above ?? '').split(' ')].filter(Boolean).map(target).find((each) => each !== null) ?? null;
                 if (!block || (slip.dataset.of ?? '') === '' || !hasRoom(block)) continue;
                 put(slip, block);
@@ -43,7 +43,7 @@ export function attachTalk(root) {
             form.scrollIntoView({ block: 'nearest' });
         },
         after: (thread) => {
-            // What is said now stands at the newest version, not at the one that is looked at.
+            // What is said now is at the newest version, not at the one that is looked at.
             const { at, head, slips } = section().dataset;
             if (at !== '' && at !== head) location.assign(`${(slips ?? '').split('?')[0]}?show=all#thread-${thread}`);
         },

@@ -43,7 +43,7 @@ export function spots(root) {
                 const [across, down, chunk] = (slip.dataset.spot ?? '').split(',');
                 const picture = pictureOf(root, slip.dataset.of ?? '');
                 slip.querySelector('.spot-number')?.remove();
-                // Another picture may stand there since.
+                // Another picture may be there since.
                 if (!picture || !(picture.dataset.chunk ?? picture.src).includes(chunk)) continue;
                 const number = String(shown.length + 1);
                 const mark = Object.assign(made('spot', number), { href: `#thread-${slip.dataset.slip}`, title: slip.getAttribute('aria-label') ?? '' });

@@ -196,7 +196,7 @@ export function talk(root, shown) {
     lay();
     return {
         /** Shows what was said up to a line, unless that is shown. @param {number} last */
-        // Where nothing is said, as on a side line, there is nothing to be told anew.
+        // Where nothing is said, as on a side line, there is nothing to be told again.
         upTo: (last) => section() === null || Number(section()?.dataset.talked) === last || refresh(),
         begin,
         lay,

@@ -5,7 +5,7 @@ const ASIDE = 'del, .went, .is-sr-only, .block-note, .block-who, .block-history,
 export const textOf = (element) => textsIn(element).map((text) => text.data).join(' ').replace(/\s+/g, ' ').trim();
 
 /**
- * Where words of a text stand on a page.
+ * Where words of a text are on a page.
  *
  * @param {Element} element that shows the text
  * @param {number} from code points

@@ -19,7 +19,7 @@
         @elseif ($row->versions > 0)
             {{ trans_choice('day.versions', $row->versions) }}:
         @elseif ($row->then !== null && $row->now !== null && $row->then->number !== $row->now->number)
-            <a href="{{ route('history', ['item' => $row->item, 'from' => $row->then->number, 'to' => $row->now->number], false) }}">{{ __('views/components.day-row.published_anew') }}</a>
+            <a href="{{ route('history', ['item' => $row->item, 'from' => $row->then->number, 'to' => $row->now->number], false) }}">{{ __('views/components.day-row.published_again') }}</a>
         @endif
         @if (! $row->isSame())
             @foreach ($row->said as [$sentence, $isUnusual])<span @class(['day-unusual' => $isUnusual])>{{ mb_lcfirst($sentence) }}</span>@if (! $loop->last); @endif @endforeach

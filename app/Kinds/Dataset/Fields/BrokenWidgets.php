@@ -38,7 +38,7 @@ final readonly class BrokenWidgets
         $gone = self::records($before, array_map(fn (Change $change) => $change->before, $records));
         $came = self::records($after, array_map(fn (Change $change) => $change->after, $records));
         $found = [];
-        // Of reports that stand elsewhere nothing is said; what is said names a report to those alone who may see it.
+        // Of reports that are elsewhere nothing is said; what is said names a report to those alone who may see it.
         foreach ($this->drawn->widgets($dataset, [$dataset->shelf_id]) as ['report' => $report, 'page' => $page, 'widget' => $widget]) {
             $evidence = ['widget' => $widget->string('title'), 'report' => $report->title, 'key' => $report->key];
             $broken = array_intersect((new Widget($widget))->fields(), array_map(strval(...), array_keys($lost)));

@@ -86,7 +86,7 @@ final class RecordController extends Controller
     }
 
     /**
-     * Where a record stands among all parts: where it is said to be, or where it is found.
+     * Where a record is among all parts: where it is said to be, or where it is found.
      *
      * @param  bool  $whole  what is said counts the fields as well
      */

@@ -61,7 +61,7 @@ final readonly class ReadSource
             throw Unreadable::because(__('item.file_not', ['formats' => 'CSV, TSV, XLSX, ODS, JSON']));
         }
 
-        // Where semicolons part the values, commas stand before decimals.
+        // Where semicolons part the values, commas are before decimals.
         $format = FileFormat::ofPath($name);
         $hint = $format->isText() ? ($format === FileFormat::Csv && CsvReader::separator($bytes) === ';' ? ',' : '.') : null;
 
@@ -112,7 +112,7 @@ final readonly class ReadSource
         return Source::entries($this->states->tree($root), $entries, (string) __('data.sent'));
     }
 
-    /** What a sheet or a form holds when a state of it stands: of a form with its entries as they are. */
+    /** What a sheet or a form holds when a state of it is: of a form with its entries as they are. */
     public function stands(Item $item, ?string $tab, string $root): ?Source
     {
         if ($item->isAnswered()) {
@@ -123,7 +123,7 @@ final readonly class ReadSource
         return $tab !== null && $sheet->has($tab) && $sheet->get($tab)->role === 'tab' ? Source::tab($sheet, $tab) : null;
     }
 
-    /** One entry alone, as it stands then, under the questions that are live. */
+    /** One entry alone, as it is then, under the questions that are live. */
     public function entry(Item $form, Item $entry, string $root): Source
     {
         return Source::entries($this->states->tree(self::asked($form)), [self::recordOf($entry) => [self::dayOf($entry), $this->states->tree($root)]], (string) __('data.sent'));

@@ -45,7 +45,7 @@ return [
         'show_these' => 'Show these',
         'history_is_on' => 'History is on',
         'history_is_off' => 'History is off',
-        'every_change_to_an_entry_is' => 'Every change to an entry is kept. Switched off, what people write over is gone for good: of each entry stay what was sent, what stands now, and what will stand. The switch is in the history of the form.',
+        'every_change_to_an_entry_is' => 'Every change to an entry is kept. Switched off, what people write over is gone for good: of each entry stay what was sent, what is there now, and what will be. The switch is in the history of the form.',
         'switch_the_history_off' => 'Switch the history off',
         'no_change_to_an_entry_is' => 'No change to an entry is kept. Switched on, each change is kept again from then on.',
         'switch_the_history_on' => 'Switch the history on',

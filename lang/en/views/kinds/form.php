@@ -21,7 +21,7 @@ return [
     ],
     'flow' => [
         'nothing_is_asked_yet' => 'Nothing is asked yet.',
-        'questions_from_top_to_bottom' => 'Questions from top to bottom, with an arrow for each way on. The rules stand in words with their questions.',
+        'questions_from_top_to_bottom' => 'Questions from top to bottom, with an arrow for each way on. The rules are in words with their questions.',
         'sent' => 'sent',
     ],
     'lost' => [

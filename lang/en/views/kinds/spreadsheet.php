@@ -55,7 +55,7 @@ return [
         'tools_of_the_table' => 'Tools of the table',
         'bold' => 'Bold',
         'bold_ctrl_b' => 'Bold (Ctrl+B)',
-        'where_it_stands_in_the_cell' => 'Where it stands in the cell',
+        'where_it_is_in_the_cell' => 'Where it is in the cell',
         'aligned_by_kind' => 'Aligned by kind',
         'left' => 'Left',
         'middle' => 'Middle',

@@ -110,7 +110,7 @@ export const remove = (state, dispatch) => {
 };
 
 /**
- * Where something would stand next: a position in the document without it.
+ * Where something would be next: a position in the document without it.
  *
  * @param {import('prosemirror-model').Node} doc @param {import('../../editor/carry.js').Place} place @param {boolean} back
  * @returns {number | null}

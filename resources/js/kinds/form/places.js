@@ -66,7 +66,7 @@ export function targetName(doc, id) {
     return name;
 }
 
-/** Where something stands, to be said. @param {EditorState} state @returns {string} */
+/** Where something is, to be said. @param {EditorState} state @returns {string} */
 export function spokenPlace(state) {
     const [place] = levels(state);
     const page = around(state, 'page');

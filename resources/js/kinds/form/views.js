@@ -52,7 +52,7 @@ export function drawRule(dom, rule, question, doc) {
     dom.classList.toggle('is-broken', isBroken);
 }
 
-/** A part that stands as one thing. @param {(node: Node, view: EditorView, pos: number | undefined) => {text: string, className: string}} show */
+/** A part that is as one thing. @param {(node: Node, view: EditorView, pos: number | undefined) => {text: string, className: string}} show */
 const whole = (show) => (/** @type {Node} */ node, /** @type {EditorView} */ view, /** @type {() => number | undefined} */ getPos) => {
     const dom = element('div', '');
     dom.contentEditable = 'false';

@@ -99,7 +99,7 @@ export const removeSection = (state, dispatch) => {
 };
 
 /**
- * Where something would stand next in a direction: a position in the document without it.
+ * Where something would be next in a direction: a position in the document without it.
  *
  * @param {import('prosemirror-state').EditorState} state @param {import('./places.js').Place} place @param {Direction} way
  * @returns {number | null} null when there is nowhere to go

@@ -18,7 +18,7 @@ export function placeAt(doc, pos) {
 }
 
 /**
- * Where one is: the section, the column and the block that the caret stands in or that is chosen.
+ * Where one is: the section, the column and the block that the caret is in or that is chosen.
  *
  * @param {EditorState} state
  * @returns {{section: Place | null, column: Place | null, block: Place | null}}
@@ -67,7 +67,7 @@ export function nameOf(node) {
 /** @param {number} index @param {number} count */
 const side = (index, count) => (count === 1 ? inWords('page.places.the_only_column') : count === 2 ? [inWords('page.places.left_column'), inWords('page.places.right_column')][index] : inWords('page.places.column_of', { index: index + 1, count }));
 
-/** Where something stands, to be said. @param {EditorState} state @returns {string} */
+/** Where something is, to be said. @param {EditorState} state @returns {string} */
 export function spokenPlace(state) {
     const { section, column, block } = whereabouts(state);
     if (!section) return '';

@@ -8,7 +8,7 @@ const idOf = (dom) => dom.getAttribute('data-part') || null;
 const attributes = (attrs) => Object.fromEntries(Object.entries({ id: null, ...attrs }).map(([name, value]) => [name, { default: value }]));
 
 /**
- * A block that is set up in a dialog and stands as one thing.
+ * A block that is set up in a dialog and is as one thing.
  *
  * @param {string} name @param {Record<string, any>} attrs defaults
  * @returns {import('prosemirror-model').NodeSpec}

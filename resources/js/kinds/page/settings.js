@@ -5,7 +5,7 @@ import { inWords } from '../../common/words.js';
 /** What of each sort of part can be set, besides its words. @type {Record<string, Field[]>} */
 export const FIELDS = {
     section: [
-        { name: 'title', label: inWords('page.settings.title_if_it_shall_have_one'), sort: 'line', most: 200 },
+        { name: 'title', label: inWords('page.settings.title_if_it_should_have_one'), sort: 'line', most: 200 },
         { name: 'background', label: inWords('page.settings.ground'), sort: 'choice', options: [['plain', inWords('page.settings.paper')], ['tinted', inWords('page.settings.tinted')], ['deep', inWords('page.settings.deep')]] },
     ],
     column: [{ name: 'width', label: inWords('page.settings.how_wide_in_twelfths_of_the'), sort: 'choice', options: Array.from({ length: 12 }, (_, at) => [at + 1, String(at + 1)]) }],

@@ -36,7 +36,7 @@ export async function savePagePicture(page, as) {
     await save(whole, frame.width, frame.height, as, nameOf(page.getAttribute('aria-label')));
 }
 
-/** The lines of text that are seen in an element, each with where it stands. @param {HTMLElement} widget */
+/** The lines of text that are seen in an element, each with where it is. @param {HTMLElement} widget */
 function lines(widget) {
     /** @type {Line[]} */
     const found = [];

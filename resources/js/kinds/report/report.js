@@ -55,7 +55,7 @@ export function attachReport(root) {
         stop = drawAll(sheet);
     };
     let held = notes.childElementCount;
-    /** Edits that are held back stand above the pages. @param {number} count */
+    /** Edits that are held back are above the pages. @param {number} count */
     const heldAre = async (count) => {
         if (count === held) return;
         const html = await piece(notes.dataset.notes ?? '').catch(() => null);

@@ -172,7 +172,7 @@ export function cellEditor(sheet, grid, { line, where, story, editable, makeRoom
         lining = null;
         if (written) put(written);
     };
-    /** Before others' edits are shown. @returns {() => void} to be called once they are: a formula that is being written names the same cells as before, wherever these stand now */
+    /** Before others' edits are shown. @returns {() => void} to be called once they are: a formula that is being written names the same cells as before, wherever these are now */
     const hold = () => {
         const after = [editing, lining].flatMap((written) => {
             if (!written?.box.value.startsWith('=')) return [];

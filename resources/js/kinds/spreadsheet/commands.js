@@ -48,7 +48,7 @@ export function commands(sheet, grid, say = () => {}) {
         return row !== undefined && (lookParts(lookOf(row.cells[grid.column.id])).letters || lookParts(grid.column.format).letters).includes('b');
     };
 
-    /** @param {number} at @param {number} count the rows stand there then */
+    /** @param {number} at @param {number} count the rows are there then */
     const addRows = (at, count) => {
         const rows = grid.tab.rows;
         const last = grid.tab.columns[grid.tab.columns.length - 1]?.id ?? null;
@@ -225,7 +225,7 @@ export function commands(sheet, grid, say = () => {}) {
         'tab-remove': () => {
             if (sheet.tabs.length > 1) run({ do: 'remove', ids: [grid.tab.id] });
         },
-        // With what to take: rows that stand there then, and columns.
+        // With what to take: rows that are there then, and columns.
         'make-room': (needed = '0 0') => {
             const [rows, columns] = needed.split(' ').map(Number);
             run(...(columns > 0 ? [addColumns(grid.tab.columns.length, columns)] : []), ...(rows > 0 ? [addRows(grid.tab.rows.length, rows)] : []));

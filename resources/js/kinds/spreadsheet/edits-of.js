@@ -33,7 +33,7 @@ export function editsOf(sheet, dirty) {
     return edits;
 }
 
-/** What came, and what stands elsewhere. @param {Sheet} sheet @param {Dirty} dirty */
+/** What came, and what is elsewhere. @param {Sheet} sheet @param {Dirty} dirty */
 function places(sheet, dirty) {
     /** @type {Place[]} */
     const placed = [];
@@ -51,7 +51,7 @@ function places(sheet, dirty) {
             place(column.id, 'column', tab.id, before, () => ({ width: column.width, format: column.format }));
             before = column.id;
         }
-        // The first row stands after the last column.
+        // The first row is after the last column.
         for (const row of tab.rows) {
             place(row.id, 'row', tab.id, before, () => row.cells);
             before = row.id;

@@ -22,7 +22,7 @@ export const columnOf = (text) => [...text.toUpperCase()].reduce((at, letter) =>
 /** @param {string} name */
 const quoted = (name) => (/^[\p{L}_][\p{L}\p{N}_]*$/u.test(name) && !/^[A-Za-z]{1,3}\d+$/.test(name) ? name : `'${name.replaceAll("'", "''")}'`);
 
-/** As people read it. @param {string} kept @param {string} own the row that it stands in @param {Sheet} sheet */
+/** As people read it. @param {string} kept @param {string} own the row that it is in @param {Sheet} sheet */
 export function spell(kept, own, sheet) {
     const home = sheet.tabOf.get(own);
     return kept.replace(KEPT, (all, rowSign, row, columnSign, column, lastRowSign, lastRow, lastColumnSign, lastColumn) => {
@@ -63,8 +63,8 @@ const CLOSED = /"(?:[^"]|"")*"|'(?:[^']|'')*'|\{[^}]*\}/g;
 const DECIMAL_COMMA = /(?<![\w.$])(\d+),(?=\d)/g;
 
 /**
- * With a point before decimals and commas between values, from `IF(A1>2;1,5;0)` and `A1*1,5`: where semicolons stand between values, a comma between digits
- * stands before decimals, and so it does outside of all parentheses, where nothing can be listed.
+ * With a point before decimals and commas between values, from `IF(A1>2;1,5;0)` and `A1*1,5`: where semicolons are between values, a comma between digits
+ * is before decimals, and so it does outside of all parentheses, where nothing can be listed.
  *
  * @param {string} text
  */

@@ -38,7 +38,7 @@ export class Grid {
         this.began = null;
         /** @type {Spot} */
         this.from = { row: 0, column: 0 };
-        /** The parts that stand at both of them: others may put rows in above, sort, or take out. @type {[Held, Held] | null} */
+        /** The parts that are at both of them: others may put rows in above, sort, or take out. @type {[Held, Held] | null} */
         this.held = null;
         /** @type {Set<string> | null} rows that a filter leaves in sight */
         this.filter = null;
@@ -116,7 +116,7 @@ export class Grid {
         this.onChoice();
     }
 
-    /** Everything anew, as others made it: what was chosen still is, wherever it stands now, and is seen where it was seen. */
+    /** Everything again, as others made it: what was chosen still is, wherever it is now, and is seen where it was seen. */
     follow() {
         const { held, at: was } = this;
         const { scrollTop } = this.root;
@@ -133,7 +133,7 @@ export class Grid {
         if (this.at.row !== was.row && was.row >= (this.frozen ?? 0)) this.root.scrollTop = scrollTop + (this.at.row - was.row) * ROW;
     }
 
-    /** @param {Held} held @param {Spot} was @returns {Spot} where its row and its column stand, or where they stood */
+    /** @param {Held} held @param {Spot} was @returns {Spot} where its row and its column are, or where they stood */
     spotOfHeld({ row, column }, was) {
         const [down, right] = [(this.rows ?? []).findIndex((each) => each.id === row), this.tab.columns.findIndex((each) => each.id === column)];
         return { row: down < 0 ? was.row : down, column: right < 0 ? was.column : right };
@@ -149,7 +149,7 @@ export class Grid {
         return this.filter === null ? this.tab.rows : this.tab.rows.filter((row) => this.filter?.has(row.id));
     }
 
-    /** Everything anew: something came, went or moved. */
+    /** Everything again: something came, went or moved. */
     refresh() {
         this.rows = this.gather();
         this.lefts = [0];
@@ -257,7 +257,7 @@ export class Grid {
         return this.root.querySelector(`[data-line="${row}"] > [data-column="${column}"]`);
     }
 
-    /** What is in sight. @param {boolean} [anew] also what was in sight before; else only what comes into it */
+    /** What is in sight. @param {boolean} [again] also what was in sight before; else only what comes into it */
     draw(anew = true) {
         this.frame = 0;
         this.held = [this.heldAt(this.at), this.heldAt(this.from)];
@@ -269,7 +269,7 @@ export class Grid {
         while (first < this.tab.columns.length - 1 && lefts[first + 1] <= x) first++;
         let last = first;
         while (last < this.tab.columns.length - 1 && lefts[last + 1] < x + this.root.clientWidth) last++;
-        // A few more on each side, and by steps, so that a little to the side draws nothing anew.
+        // A few more on each side, and by steps, so that a little to the side draws nothing again.
         const columns = { first: Math.max(0, (first - 1) & ~3), last: Math.min(this.tab.columns.length - 1, (last + 1) | 3) };
         const span = `${columns.first} ${columns.last}`;
         const wider = anew || span !== this.span;

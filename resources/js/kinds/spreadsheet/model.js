@@ -54,7 +54,7 @@ export class Sheet {
         this.replace(parts);
     }
 
-    /** All of it anew. @param {Part[]} parts */
+    /** All of it again. @param {Part[]} parts */
     replace(parts) {
         this.tabs = [];
         this.parts.clear();
@@ -69,7 +69,7 @@ export class Sheet {
         return /** @type {Row | undefined} */ (this.parts.get(id));
     }
 
-    /** @param {string} id @returns {number} where a row or column stands in its tab, from 0; -1 when it is gone */
+    /** @param {string} id @returns {number} where a row or column is in its tab, from 0; -1 when it is gone */
     position(id) {
         if (this.positions === null) {
             this.positions = new Map();
@@ -81,7 +81,7 @@ export class Sheet {
         return this.positions.get(id) ?? -1;
     }
 
-    /** @param {string} id a row @returns {number} where it stands in the list of all parts */
+    /** @param {string} id a row @returns {number} where it is in the list of all parts */
     wholePosition(id) {
         let before = 0;
         for (const tab of this.tabs) {
@@ -372,7 +372,7 @@ export class Sheet {
     bring(edits) {
         const laid = this.dirty.layout;
         if (!laid.any || !(edits.removed?.length || edits.placed?.length)) return this.lay(edits);
-        // What was moved about here since is done again on top: only so does all stand here where the server will have it.
+        // What was moved about here since is done again on top: only so does all are here where the server will have it.
         const [since, again, dirty] = [editsOf(this, laid), this.neighbours(), this.dirty];
         this.backToKnown();
         this.dirty = dirty.written;
@@ -399,7 +399,7 @@ export class Sheet {
         this.mark();
     }
 
-    /** Those that stand before others. @returns {Map<string, string | null>} */
+    /** Those that are before others. @returns {Map<string, string | null>} */
     neighbours() {
         const before = new Map();
         for (const list of [this.tabs, ...this.tabs.flatMap((tab) => [tab.columns, tab.rows])]) list.forEach((part, at) => before.set(part.id, list[at - 1]?.id ?? null));

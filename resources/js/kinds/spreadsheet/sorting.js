@@ -24,7 +24,7 @@ export function sorting(tab, chosen, column, direction) {
     const collator = new Intl.Collator('en', { numeric: true, sensitivity: 'base' });
     const keyed = rows.map((row, at) => ({ id: row.id, at, key: key(row.cells[column]) }));
     keyed.sort((one, two) => {
-        // What is empty stands last either way.
+        // What is empty is last either way.
         if ((one.key[0] === 9) !== (two.key[0] === 9)) return one.key[0] - two.key[0];
         const order = one.key[0] !== two.key[0] ? one.key[0] - two.key[0] : one.key[0] === 2 ? collator.compare(one.key[1], two.key[1]) : one.key[1] < two.key[1] ? -1 : one.key[1] > two.key[1] ? 1 : 0;
         return order * direction || one.at - two.at;

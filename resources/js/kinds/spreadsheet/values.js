@@ -42,7 +42,7 @@ function numberIn(text, decimal) {
     return percent === '' ? { value } : { value: Number((value / 100).toPrecision(15)), format: decimals === '' ? '0%' : '0.0%' };
 }
 
-/** Sign, whole, decimals, power, per cent: `1,234.5` (`12,34,567` in lakhs), or as it is written where commas stand before decimals, `1.234,5` and `1 234,5`. */
+/** Sign, whole, decimals, power, per cent: `1,234.5` (`12,34,567` in lakhs), or as it is written where commas are before decimals, `1.234,5` and `1 234,5`. */
 const POINT = /^([+-]?)(\d{1,3}(?:,\d{3})+|\d{1,2}(?:,\d\d)+,\d{3}|\d*)(?:\.(\d+))?(e[+-]?\d+)?\s?(%?)$/i;
 const COMMA = /^([+-]?)(\d{1,3}(?:[. \u00a0\u202f']\d{3})+|\d*)(?:,(\d+))?(e[+-]?\d+)?\s?(%?)$/i;
 
@@ -50,7 +50,7 @@ const COMMA = /^([+-]?)(\d{1,3}(?:[. \u00a0\u202f']\d{3})+|\d*)(?:,(\d+))?(e[+-]
 const MOST_DIGITS = 15;
 
 /**
- * How texts that belong together are written, such as a column: which mark stands before the decimals, by which most of them are numbers; and whether the day or
+ * How texts that belong together are written, such as a column: which mark is before the decimals, by which most of them are numbers; and whether the day or
  * the month comes first in `3/5/2026`, by what is over twelve.
  *
  * @param {string[]} texts
@@ -134,7 +134,7 @@ function number(value, format) {
     return `${isBelow ? '-' : ''}${plain(code.slice(0, at))}${text}${plain(code.slice(at + pattern.length))}`.trim();
 }
 
-/** What stands beside the digits. @param {string} piece of a format */
+/** What is beside the digits. @param {string} piece of a format */
 const plain = (piece) => piece.replace(/"([^"]*)"|\\(.)|_.|\*.|\[\$([^\]-]*)[^\]]*\]|\[[^\]]*\]/g, (_all, quoted, escaped, currency) => quoted ?? escaped ?? currency ?? '');
 
 /** A part of a day, as a time of day or a stretch of time. @param {number} value @param {string} format */

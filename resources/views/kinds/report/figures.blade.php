@@ -3,7 +3,7 @@
     @php([$is, $was, $before] = $widget->figure())
     <p class="widget-figure"><b>{{ $widget->number($is) }}</b>@if ($was !== null && $is !== null) <span>{{ __('views/kinds/report.figures.2_since', ['was' => $is - $was > 0 ? '+' : '', 'was_2' => $widget->number($is - $was), 'before' => $before]) }}</span>@endif</p>
 @else
-    @if ($widget->widget->type !== 'table')<div class="chart" role="img" aria-label="{{ __('views/kinds/report.figures.drawn_the_same_figures_stand_in', ['title' => $widget->title()]) }}" data-chart="{{ json_encode($widget->chart()) }}"></div>@endif
+    @if ($widget->widget->type !== 'table')<div class="chart" role="img" aria-label="{{ __('views/kinds/report.figures.drawn_the_same_figures_are_in', ['title' => $widget->title()]) }}" data-chart="{{ json_encode($widget->chart()) }}"></div>@endif
     @if ($widget->widget->type !== 'table')<details class="widget-table"><summary>{{ __('views/kinds/report.figures.the_figures') }}</summary>@endif
         <div class="widget-scroll" tabindex="0" role="region" aria-label="{{ __('views/kinds/report.figures.figures_of', ['title' => $widget->title()]) }}"><table>
             <thead><tr>@if ($widget->widget->by === '')<td></td>@else<th scope="col">{{ $widget->name($widget->widget->by) }}</th>@endif @foreach ($figures->series as $at => $series)<th scope="col" class="is-number">{{ $widget->seriesName($at) }}</th>@endforeach</tr></thead>

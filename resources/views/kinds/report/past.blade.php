@@ -17,7 +17,7 @@
                         @php($differences = App\Kinds\Report\ReportCompared::differences($one['old'], $one['new']))
                         @continue($one['state'] === 'same' && $differences === [] && $page['state'] === 'same')
                         <article class="widget-step is-{{ $one['state'] }} @if ($editor !== null) by-{{ $editor->colour }} @endif" id="part-{{ $one['marked']->part->id }}" data-part="{{ $one['marked']->part->id }}">
-                            <h3>{{ $shown->title() }} @if ($one['state'] !== 'same')<small>{{ ['added' => 'new', 'removed' => 'removed', 'edited' => 'changed', 'moved' => __('views/kinds/report.past.stands_elsewhere')][$one['state']] }}@if ($editor !== null), {{ $editor->firstName() }}@endif</small>@endif</h3>
+                            <h3>{{ $shown->title() }} @if ($one['state'] !== 'same')<small>{{ ['added' => 'new', 'removed' => 'removed', 'edited' => 'changed', 'moved' => __('views/kinds/report.past.is_elsewhere')][$one['state']] }}@if ($editor !== null), {{ $editor->firstName() }}@endif</small>@endif</h3>
                             @if ($edits !== [])<ul class="widget-settings">@foreach ($edits as $field => [$was, $is])<li>{{ __("data.settings.{$field}") }}: @if ($was !== '')<del>{{ Str::limit($was, 200) }}</del>@endif @if ($is !== '')<ins>{{ Str::limit($is, 200) }}</ins>@else<span>{{ __('views/kinds/report.past.none') }}</span>@endif</li>@endforeach</ul>
                             @elseif ($shown->words() !== '')<p class="widget-settings">{{ $shown->words() }}</p>@endif
                             @if ($one['state'] === 'same' && $differences !== [])<p class="is-because">{{ __('views/kinds/report.past.nobody_changed_it_it_looks_otherwise') }}</p>@endif
@@ -26,7 +26,7 @@
                                 @if ($shown->broken !== null && $shown->broken !== 'empty')
                                     @include('kinds.report.broken', ['widget' => $shown, 'data' => 'past', 'mayWrite' => false])
                                 @elseif (! in_array($shown->widget->type, ['figure', 'table'], true))
-                                    <div class="chart" role="img" aria-label="{{ __('views/kinds/report.past.drawn_the_figures_that_differ_stand', ['title' => $shown->title()]) }}" data-chart="{{ json_encode(App\Kinds\Report\ReportCompared::chart($one['new'] === null ? null : $one['old'], $shown)) }}"></div>
+                                    <div class="chart" role="img" aria-label="{{ __('views/kinds/report.past.drawn_the_figures_that_differ_are', ['title' => $shown->title()]) }}" data-chart="{{ json_encode(App\Kinds\Report\ReportCompared::chart($one['new'] === null ? null : $one['old'], $shown)) }}"></div>
                                 @elseif ($differences === [])
                                     @include('kinds.report.figures', ['widget' => $shown])
                                 @endif

@@ -22,7 +22,7 @@
                 <label>{{ __('views/kinds/report.widget-settings.order') }}<select class="input" name="order">@foreach (['value', 'value_up', 'name'] as $order)<option value="{{ $order }}" @selected($widget->order === $order)>{{ __("data.orders.{$order}") }}</option>@endforeach</select></label>
                 <label>{{ __('views/kinds/report.widget-settings.most_shown') }}<input class="input" type="number" name="most" min="1" max="1000" value="{{ $widget->most }}"></label>
                 @php([$digits, $behind] = explode('|', $widget->format, 2) + ['', ''])
-                <label>{{ __('views/kinds/report.widget-settings.digits_and_what_stands_behind') }}<span class="settings-two"><input class="input" type="number" name="digits" min="0" max="6" value="{{ $digits }}" aria-label="{{ __('views/kinds/report.widget-settings.digits_behind_the_point') }}"><input class="input" name="behind" maxlength="20" value="{{ $behind }}" aria-label="{{ __('views/kinds/report.widget-settings.what_stands_behind_the_number') }}"></span></label>
+                <label>{{ __('views/kinds/report.widget-settings.digits_and_what_is_behind') }}<span class="settings-two"><input class="input" type="number" name="digits" min="0" max="6" value="{{ $digits }}" aria-label="{{ __('views/kinds/report.widget-settings.digits_behind_the_point') }}"><input class="input" name="behind" maxlength="20" value="{{ $behind }}" aria-label="{{ __('views/kinds/report.widget-settings.what_is_behind_the_number') }}"></span></label>
                 @include('kinds.report.filters', ['filters' => $widget->filters])
             @endif
         @endif

@@ -2,7 +2,7 @@
     <span class="tool-group is-first">
         <button type="button" data-do="bold" aria-label="{{ __('views/kinds/spreadsheet.tools.bold') }}" title="{{ __('views/kinds/spreadsheet.tools.bold_ctrl_b') }}"><b>B</b></button>
     </span>
-    <label class="is-sr-only" for="tool-align">{{ __('views/kinds/spreadsheet.tools.where_it_stands_in_the_cell') }}</label>
+    <label class="is-sr-only" for="tool-align">{{ __('views/kinds/spreadsheet.tools.where_it_is_in_the_cell') }}</label>
     <select class="tool-style" id="tool-align" data-choose="align"><option value="">{{ __('views/kinds/spreadsheet.tools.aligned_by_kind') }}</option><option value="l">{{ __('views/kinds/spreadsheet.tools.left') }}</option><option value="c">{{ __('views/kinds/spreadsheet.tools.middle') }}</option><option value="r">{{ __('views/kinds/spreadsheet.tools.right') }}</option></select>
     <label class="is-sr-only" for="tool-format">{{ __('views/kinds/spreadsheet.tools.how_numbers_are_written') }}</label>
     <select class="tool-style" id="tool-format" data-choose="format">
