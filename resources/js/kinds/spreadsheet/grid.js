@@ -257,7 +257,7 @@ export class Grid {
         return this.root.querySelector(`[data-line="${row}"] > [data-column="${column}"]`);
     }
 
-    /** What is in sight. @param {boolean} [again] also what was in sight before; else only what comes into it */
+    /** What is in sight. @param {boolean} [anew] also what was in sight before; else only what comes into it */
     draw(anew = true) {
         this.frame = 0;
         this.held = [this.heldAt(this.at), this.heldAt(this.from)];
