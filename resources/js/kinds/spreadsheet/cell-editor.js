@@ -17,7 +17,7 @@ export function readCell(sheet, text, row, column, writing) {
     const { value, formula, format } = typed(text, writing);
     const old = lookOf(sheet.value(row, column));
     const { letters: marks, format: had } = lookParts(old);
-    const of = /** @type {import('./model.js').Column} */ (sheet.parts.get(column)).format;
+    const of = /** @type {import('./tabs.js').Column} */ (sheet.parts.get(column)).format;
     const look = format !== undefined && had === '' && lookParts(of).format === '' ? lookWith(marks, format) : old;
     return dressed(formula !== undefined ? ['=', keep(formula, row, sheet)] : value, look);
 }

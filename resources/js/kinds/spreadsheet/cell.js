@@ -1,6 +1,6 @@
 /**
- * @typedef {import('./model.js').Row} Row
- * @typedef {import('./model.js').Value} Value
+ * @typedef {import('./tabs.js').Row} Row
+ * @typedef {import('./tabs.js').Value} Value
  */
 
 /** @param {Row} row @param {string} column @param {Value | undefined} value */

@@ -5,7 +5,7 @@ import { editable, lookParts, shown } from './values.js';
 /**
  * @typedef {import('./grid.js').Grid} Grid
  * @typedef {import('./model.js').Sheet} Sheet
- * @typedef {import('./model.js').Value} Value
+ * @typedef {import('./tabs.js').Value} Value
  * @typedef {{text: string, rows: {row: string, column: string, value: Value | undefined}[][]}} Copied
  */
 

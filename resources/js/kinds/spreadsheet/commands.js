@@ -10,7 +10,7 @@ import { inWords } from '../../common/words.js';
  * @typedef {import('./grid.js').Grid} Grid
  * @typedef {import('./model.js').Sheet} Sheet
  * @typedef {import('./model.js').Op} Op
- * @typedef {import('./model.js').Value} Value
+ * @typedef {import('./tabs.js').Value} Value
  * @typedef {[string, string, Value | undefined]} Write row, column, value
  */
 
@@ -53,7 +53,7 @@ export function commands(sheet, grid, say = () => {}) {
         const rows = grid.tab.rows;
         const last = grid.tab.columns[grid.tab.columns.length - 1]?.id ?? null;
         let after = rows[at - 1]?.id ?? last;
-        /** @type {import('./model.js').Place[]} */
+        /** @type {import('./tabs.js').Place[]} */
         const places = [];
         for (let made = 0; made < count; made++) {
             const id = newId();
@@ -65,7 +65,7 @@ export function commands(sheet, grid, say = () => {}) {
     /** @param {number} at @param {number} count */
     const addColumns = (at, count) => {
         let after = grid.tab.columns[at - 1]?.id ?? null;
-        /** @type {import('./model.js').Place[]} */
+        /** @type {import('./tabs.js').Place[]} */
         const places = [];
         for (let made = 0; made < count; made++) {
             const id = newId();
@@ -180,7 +180,7 @@ export function commands(sheet, grid, say = () => {}) {
         'header-none': () => run({ do: 'fields', id: grid.tab.id, fields: { frozen: 0 } }),
         'tab-add': () => {
             const id = newId();
-            /** @type {import('./model.js').Place[]} */
+            /** @type {import('./tabs.js').Place[]} */
             const places = [[id, 'tab', '', sheet.tabs[sheet.tabs.length - 1]?.id ?? null, { name: free(inWords('spreadsheet.commands.sheet')), frozen: 1 }]];
             let after = null;
             for (const [role, count] of /** @type {[string, number][]} */ ([['column', 10], ['row', 40]])) {
@@ -191,7 +191,7 @@ export function commands(sheet, grid, say = () => {}) {
                 }
             }
             run({ do: 'place', places });
-            grid.open(/** @type {import('./model.js').Tab} */ (sheet.parts.get(id)));
+            grid.open(/** @type {import('./tabs.js').Tab} */ (sheet.parts.get(id)));
         },
         'tab-rename': (name = '') => run({ do: 'fields', id: grid.tab.id, fields: { name: name.slice(0, 100) } }),
         'tab-left': () => shiftTab(-1),
@@ -208,7 +208,7 @@ export function commands(sheet, grid, say = () => {}) {
                 // What it reads of its own tab it reads of the copy.
                 return formula === undefined ? value : dressed(['=', formula.replace(/(\[\$?)([A-Za-z0-9_-]*)(\.\$?)([A-Za-z0-9_-]+)/g, (_, open, row, dot, column) => open + twin(row) + dot + twin(column))], lookOf(value));
             };
-            /** @type {import('./model.js').Place[]} */
+            /** @type {import('./tabs.js').Place[]} */
             const places = [[copied, 'tab', '', tab.id, { name: free(inWords('spreadsheet.commands.copy', { name: tab.name }).slice(0, 90)), frozen: tab.frozen }]];
             let after = null;
             for (const column of tab.columns) {
@@ -220,7 +220,7 @@ export function commands(sheet, grid, say = () => {}) {
                 after = twin(row.id);
             }
             run({ do: 'place', places });
-            grid.open(/** @type {import('./model.js').Tab} */ (sheet.parts.get(copied)));
+            grid.open(/** @type {import('./tabs.js').Tab} */ (sheet.parts.get(copied)));
         },
         'tab-remove': () => {
             if (sheet.tabs.length > 1) run({ do: 'remove', ids: [grid.tab.id] });

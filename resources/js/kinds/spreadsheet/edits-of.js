@@ -2,9 +2,9 @@
  * What a sheet says to the server of what was done to it.
  *
  * @typedef {import('./model.js').Sheet} Sheet
- * @typedef {import('./model.js').Tab} Tab
- * @typedef {import('./model.js').Place} Place
- * @typedef {import('./model.js').Edits} Edits
+ * @typedef {import('./tabs.js').Tab} Tab
+ * @typedef {import('./tabs.js').Place} Place
+ * @typedef {import('./tabs.js').Edits} Edits
  * @typedef {import('./dirty.js').Dirty} Dirty
  */
 

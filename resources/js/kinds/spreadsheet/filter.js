@@ -29,7 +29,7 @@ export function filters(root, sheet, grid) {
         const text = String(new FormData(form).get('what')).trim();
         const number = Number(text);
         const { id, format } = grid.column;
-        /** @param {import('./model.js').Value | undefined} value */
+        /** @param {import('./tabs.js').Value | undefined} value */
         const fits = (value) => {
             const result = resultOf(value);
             const said = shown(value, lookParts(lookOf(value)).format || lookParts(format).format).toLowerCase();

@@ -5,7 +5,7 @@ import { inWords } from '../../common/words.js';
 
 /**
  * @typedef {import('./model.js').Sheet} Sheet
- * @typedef {import('./model.js').Tab} Tab
+ * @typedef {import('./tabs.js').Tab} Tab
  * @typedef {{row: number, column: number}} Spot
  * @typedef {{top: number, bottom: number, left: number, right: number}} Range inclusive
  * @typedef {{row: string | undefined, column: string | undefined}} Held
@@ -139,7 +139,7 @@ export class Grid {
         return { row: down < 0 ? was.row : down, column: right < 0 ? was.column : right };
     }
 
-    /** @returns {import('./model.js').Row[]} those of the tab that are shown, once it is one of those that there are */
+    /** @returns {import('./tabs.js').Row[]} those of the tab that are shown, once it is one of those that there are */
     gather() {
         if (!this.sheet.tabs.includes(this.tab)) {
             const same = this.sheet.tabs.find((tab) => tab.id === this.tab.id);
@@ -192,7 +192,7 @@ export class Grid {
         return { top: Math.min(this.at.row, this.from.row), bottom: Math.max(this.at.row, this.from.row), left: Math.min(this.at.column, this.from.column), right: Math.max(this.at.column, this.from.column) };
     }
 
-    /** @returns {import('./model.js').Row | undefined} */
+    /** @returns {import('./tabs.js').Row | undefined} */
     get row() {
         return this.rows?.[this.at.row];
     }
@@ -201,10 +201,10 @@ export class Grid {
         return this.tab.columns[this.at.column];
     }
 
-    /** The cells of the range, row by row. @returns {[import('./model.js').Row, import('./model.js').Column][]} */
+    /** The cells of the range, row by row. @returns {[import('./tabs.js').Row, import('./tabs.js').Column][]} */
     get chosen() {
         const { top, bottom, left, right } = this.range;
-        return (this.rows ?? []).slice(top, bottom + 1).flatMap((row) => this.tab.columns.slice(left, right + 1).map((column) => /** @type {[import('./model.js').Row, import('./model.js').Column]} */ ([row, column])));
+        return (this.rows ?? []).slice(top, bottom + 1).flatMap((row) => this.tab.columns.slice(left, right + 1).map((column) => /** @type {[import('./tabs.js').Row, import('./tabs.js').Column]} */ ([row, column])));
     }
 
     /** @param {Spot} spot @param {boolean} [stretch] keeps where the choice began */

@@ -21,7 +21,7 @@ export class SheetDesk {
      * What meets what is being typed, or what was done since and is not sent, is not taken in until that is sent: then the server sees that two met, and holds back what it has
      * to. What is only worked out meets nothing.
      *
-     * @param {{edits?: import('./model.js').Edits, content?: import('./model.js').Part[]}} state
+     * @param {{edits?: import('./tabs.js').Edits, content?: import('./tabs.js').Part[]}} state
      */
     meets({ edits, content }) {
         const [writing, { dirty, tabOf }] = [this.around.writing(), this.sheet];

@@ -162,7 +162,7 @@ const inCells = (listener) => (/** @type {Event} */ event) => (event.target inst
  *
  * @param {HTMLElement} place @param {{key: string, root: string, number: number}} item gets the state that came
  * @param {import('../../sync/sync.js').Around['say']} say
- * @returns {Promise<import('./model.js').Part[]>}
+ * @returns {Promise<import('./tabs.js').Part[]>}
  */
 async function content(place, item, say) {
     const parts = place.dataset.parts;

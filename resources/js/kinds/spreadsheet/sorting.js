@@ -1,9 +1,9 @@
 import { formulaOf, resultOf } from './cell.js';
 
 /**
- * @typedef {import('./model.js').Row} Row
- * @typedef {import('./model.js').Tab} Tab
- * @typedef {import('./model.js').Value} Value
+ * @typedef {import('./tabs.js').Row} Row
+ * @typedef {import('./tabs.js').Tab} Tab
+ * @typedef {import('./tabs.js').Value} Value
  */
 
 const RANGES = /\[\$?([A-Za-z0-9_-]*|\*)\.\$?[A-Za-z0-9_-]+\]:\[\$?([A-Za-z0-9_-]*|\*)\.\$?[A-Za-z0-9_-]+\]/g;

@@ -45,7 +45,7 @@ export function transfer(sheet, grid, does, { editable, refuse }) {
         if (grid.filter === null && (short.rows || short.columns)) does['make-room'](`${short.rows} ${short.columns}`);
         // A column is written in one way, which its single numbers may not tell.
         const writings = own ? [] : Array.from({ length: widest }, (_, over) => writingOf(rows.flatMap((row) => (typeof row[over] === 'string' ? [row[over]] : []))));
-        /** @type {[string, string, import('./model.js').Value | undefined][]} */
+        /** @type {[string, string, import('./tabs.js').Value | undefined][]} */
         const cells = [];
         for (let down = 0; down < high; down++) {
             for (let over = 0; over < wide; over++) {

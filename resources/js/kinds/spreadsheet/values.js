@@ -1,6 +1,6 @@
 import { bareOf, resultOf } from './cell.js';
 
-/** @typedef {import('./model.js').Value} Value */
+/** @typedef {import('./tabs.js').Value} Value */
 /** @typedef {{decimal?: string, first?: string}} Writing the mark before decimals; what comes first in `3/5/2026` */
 
 const MONTH_NAMES = ['January', 'February', 'March', 'April', 'May', 'June', 'July', 'August', 'September', 'October', 'November', 'December'];
