@@ -30,7 +30,7 @@ use Illuminate\Support\Facades\DB;
  * @property int|null $line_id the side line that it was written on
  * @property string|null $said_by the name that a file gave, when it is tracked changes that somebody brought in, or that somebody without an account gave
  * @property int|null $began the newest version of the item when it was begun on a side line
- * @property int|null $is the version of the item that it starts from
+ * @property int|null $stands the version of the item that it starts from
  * @property int|null $decided the newest version of the item when it was answered
  * @property list<string> $met parts, and `part/field`, that others wrote in after it was proposed
  * @property-read User $user

@@ -1,15 +1,14 @@
 import { expect } from '@playwright/test';
-import { newForm, newItem, saved, signIn, state, test } from './steps.mjs';
+import { DAY, newForm, newItem, ofTheDay, saved, signIn, state, test } from './steps.mjs';
 import { walks } from './walks.mjs';
 
 /** Two people type for so long. A whole minute of it is asked for by MINUTE=60. */
 const SECONDS = Number(process.env.MINUTE ?? 12);
 
-/** Which kinds are tried, and what is done, is another one every day, so that what failed can be seen again. KIND=Page SEED=7 ROUNDS=60 asks for a life of one's own. */
-const SEED = Number(process.env.SEED ?? Math.floor(Date.now() / 86_400_000));
+/** What is done is another thing every day. KIND=Page SEED=7 ROUNDS=60 asks for a life of one's own. */
+const SEED = Number(process.env.SEED ?? DAY);
 const ROUNDS = Number(process.env.ROUNDS ?? 24);
-/** @param {string[]} kinds */
-const ofTheDay = (kinds) => (kinds.includes(process.env.KIND ?? '') ? String(process.env.KIND) : kinds[SEED % kinds.length]);
+const KIND = process.env.KIND;
 
 /** Saves that were refused, and pages that broke. */
 function watched(page) {
@@ -38,7 +37,7 @@ async function putIn(page, name) {
 
 const all = async (page) => JSON.stringify((await state(page)).content);
 
-for (const kind of [ofTheDay(['Document', 'Page', 'Form'])]) {
+for (const kind of ofTheDay(['Document', 'Page', 'Form'], 3)) {
     test(`two type in one ${kind.toLowerCase()}: nothing is refused, and both see all`, async ({ browser }) => {
         const { ines, nell, close } = await two(browser, kind);
         if (kind === 'Document') {
@@ -137,7 +136,7 @@ async function fresh(page, walk) {
     return shown;
 }
 
-for (const kind of [ofTheDay(Object.keys(walks))]) {
+for (const kind of KIND ? [KIND] : ofTheDay(Object.keys(walks), 4)) {
     test(`whatever two do in two windows of one ${kind.toLowerCase()}, both show what a fresh one shows`, async ({ browser }) => {
         console.log(`gestures: KIND=${kind} SEED=${SEED}`);
         let chance = SEED * 7919 + 13;
@@ -150,6 +149,8 @@ for (const kind of [ofTheDay(Object.keys(walks))]) {
         await nell.goto(ines.url());
         await nell.waitForTimeout(500);
         const at = ines.url();
+        // What is covered, or gone by then, is not pressed: the next one is.
+        for (const page of [ines, nell]) page.setDefaultTimeout(2000);
         const wrong = [watched(ines), watched(nell)];
         const done = [];
         const act = async (who) => {
@@ -166,7 +167,7 @@ for (const kind of [ofTheDay(Object.keys(walks))]) {
         for (const page of [ines, nell]) {
             await page.keyboard.press('Escape');
             if (page.url().split('?')[0] !== at.split('?')[0]) await page.goto(at);
-            await expect(page.locator('[data-save-line]')).toHaveText(/(Saved .* as \d+|saved as \d+|Kept as \d+)/);
+            await expect(page.locator('[data-save-line]')).toHaveText(/as \d+/);
         }
         const told = done.join('\n');
         expect(wrong, told).toEqual([[], []]);
@@ -178,8 +179,8 @@ for (const kind of [ofTheDay(Object.keys(walks))]) {
         const html = Object.fromEntries(await Promise.all(['changed', 'was', 'who'].map(async (view) => [view, await (await ines.request.get(`${at.split('?')[0]}/history?from=1&to=${number}&view=${view}`)).text()])));
         expect(Object.values(html).filter((page) => !page.includes('data-screen="history"')), told).toEqual([]);
         for (const [, who, text] of html.who.matchAll(/title="written by (\w+)[^"]*">([^<]*)</g)) {
-            // What was copied is whoever's typed it first and in both places; a tag that is there once is its writer's.
-            for (const [tag, owner] of text.matchAll(/(ines|nell)x\d+y/g)) if (html.who.split(tag).length === 2) expect([tag, who.toLowerCase()], told).toEqual([tag, owner]);
+            // A tag that is there once, and that nobody wrote on, is its writer's.
+            for (const [tag, owner] of text.matchAll(/\b(ines|nell)x\d+y\b/g)) if (html.who.split(tag).length === 2) expect([tag, who.toLowerCase()], told).toEqual([tag, owner]);
         }
         await close();
     });

@@ -7,6 +7,19 @@ const AXE = readFileSync(createRequire(import.meta.url).resolve('axe-core/axe.mi
 
 const isReady = () => !document.querySelector('script[type=module]') || document.body?.dataset.ready !== undefined;
 
+/** Days since 1970: what is tried at random is the same all day, so that what failed can be seen again. */
+export const DAY = Math.floor(Date.now() / 86_400_000);
+
+/**
+ * What goes the same way for every kind and every screen is tried for a share of them a day, and for all by `bin/test browser --every`.
+ *
+ * @template T
+ * @param {T[]} all
+ * @param {number} share one in so many
+ * @returns {T[]}
+ */
+export const ofTheDay = (all, share) => (process.env.EVERY ? all : all.filter((_, at) => at % share === DAY % share));
+
 /** A test of one person at a browser: what it keeps of scripts and styles stays from test to test; who was signed in, and what waits in it, does not. */
 export const test = base.extend({
     kept: [async ({ browser }, use) => {

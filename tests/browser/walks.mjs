@@ -35,9 +35,11 @@ async function atText(page, who, under) {
     const what = under(10);
     let done;
     if (what < 3) {
-        done = `types ${who}x${under(10_000)}y`;
+        const tag = `${who}x${under(10_000)}y`;
+        done = `types ${tag}`;
         await page.keyboard.press('End');
-        await page.keyboard.type(done.slice(5));
+        // Four words are followed wherever they are copied to.
+        await page.keyboard.type(` ${tag} ${who}one ${who}two ${who}three`);
     } else if (what < 5) {
         const keys = KEYS[under(KEYS.length)];
         done = keys.join(' ');
@@ -156,7 +158,7 @@ export const walks = {
     Form: {
         shelf: 'Committee', act: atText, shown: shownText,
         begin: async (page) => {
-            for (const role of ['short', 'choice', 'choices']) {
+            for (const role of ['short', 'one', 'several']) {
                 await putIn(page, role);
                 await page.keyboard.type(`A ${role} question?`);
             }
