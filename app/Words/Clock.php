@@ -31,6 +31,12 @@ final class Clock
         return self::at($moment)->format(Ways::dates()[1].', H:i T');
     }
 
+    /** As addresses have it: RFC 3339 in UTC, to the second. */
+    public static function stamp(CarbonInterface $moment): string
+    {
+        return $moment->toImmutable()->utc()->format('Y-m-d\TH:i:s\Z');
+    }
+
     /**
      * Those that one can choose: a name of the IANA database => how it is said, by the part of the world.
      *

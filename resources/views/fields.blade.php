@@ -10,13 +10,12 @@
                 <fieldset class="part-fields depth-{{ min($part->depth, 5) }}" data-part="{{ $part->id }}" @cannot('write', $item) disabled @endcannot>
                     <legend>{{ Str::ucfirst(App\View\Desks\PartFields::said($part->role)) }}: {{ $fields->kind->label($fields->tree, $part) ?: __('fields.without_name') }}</legend>
                     @foreach ($fields->of($part) as $name => [$way, $value])
-                        @php($id = "{$part->id}-{$name}")
                         @if ($way === 'tick')
                             <label class="part-field is-tick"><input type="hidden" name="parts[{{ $part->id }}][{{ $name }}]" value=""><input type="checkbox" name="parts[{{ $part->id }}][{{ $name }}]" value="1" @checked(old("parts.{$part->id}") === null ? $value : old("parts.{$part->id}.{$name}"))> {{ App\View\Desks\PartFields::said($name) }}</label>
                         @else
-                            <div class="part-field"><label for="{{ $id }}">{{ App\View\Desks\PartFields::said($name) }}</label>
-                                @if ($way === 'text')<textarea id="{{ $id }}" class="textarea" rows="2" name="parts[{{ $part->id }}][{{ $name }}]">{{ old("parts.{$part->id}.{$name}", $value) }}</textarea>
-                                @else<input id="{{ $id }}" class="input" @if ($way === 'number') inputmode="decimal" @endif name="parts[{{ $part->id }}][{{ $name }}]" value="{{ old("parts.{$part->id}.{$name}", $value) }}">@endif
+                            <div class="part-field"><label for="{{ $part->id }}-{{ $name }}">{{ App\View\Desks\PartFields::said($name) }}</label>
+                                @if ($way === 'text')<textarea id="{{ $part->id }}-{{ $name }}" class="textarea" rows="2" name="parts[{{ $part->id }}][{{ $name }}]">{{ old("parts.{$part->id}.{$name}", $value) }}</textarea>
+                                @else<input id="{{ $part->id }}-{{ $name }}" class="input" @if ($way === 'number') inputmode="decimal" @endif name="parts[{{ $part->id }}][{{ $name }}]" value="{{ old("parts.{$part->id}.{$name}", $value) }}">@endif
                             </div>
                         @endif
                     @endforeach

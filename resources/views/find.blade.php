@@ -1,17 +1,10 @@
-@php
-    $within = $finds->within;
-    [$in, $state, $page] = [$within->in, $within->state, $finds->page];
-    $asked = ['q' => $q, 'state' => $state === 'any' ? null : $state, 'kind' => $within->kind, 'item' => $in instanceof App\Models\Item ? $in->key : null, 'shelf' => $in instanceof App\Models\Shelf ? $in->key : null, 'by' => $within->by ?: null, 'since' => $within->since?->format('Y-m-d'), 'until' => $within->until?->format('Y-m-d')];
-    $more = fn (array $with) => route('find', array_filter([...$asked, ...$with], fn ($value) => $value !== null && $value !== ''), false);
-@endphp
 <x-layout :title="$q === '' ? __('views/find.find') : __('views/find.find_2').$q.'”'">
     <div class="frame">
         <nav class="side is-dense" aria-label="{{ __('views/find.where') }}">
             <h2>{{ __('views/find.where') }}</h2>
             <a href="{{ $more(['item' => null, 'shelf' => null]) }}" @if ($in === null) aria-current="page" @endif><span>{{ __('views/find.all_that_i_may_see') }}</span></a>
             @foreach (auth()->user()->shelves as $shelf)<a href="{{ $more(['item' => null, 'shelf' => $shelf->key]) }}" @if ($in instanceof App\Models\Shelf && $in->is($shelf)) aria-current="page" @endif><span>{{ $shelf->name }}</span></a>@endforeach
-            @php($near = $in instanceof App\Models\Item ? $in->key : request()->query('near'))
-            @if (is_string($near) && $near !== '')<a href="{{ $more(['item' => $near, 'shelf' => null]) }}" @if ($in instanceof App\Models\Item) aria-current="page" @endif><span>{{ $in instanceof App\Models\Item ? $in->title : __('views/find.the_item_i_came_from') }}</span></a>@endif
+            @if ($near !== '')<a href="{{ $more(['item' => $near, 'shelf' => null]) }}" @if ($in instanceof App\Models\Item) aria-current="page" @endif><span>{{ $in instanceof App\Models\Item ? $in->title : __('views/find.the_item_i_came_from') }}</span></a>@endif
             <h2>{{ __('views/find.in') }}</h2>
             <a href="{{ $more(['kind' => null]) }}" @if ($within->kind === '') aria-current="true" @endif><span>{{ __('views/find.every_kind') }}</span></a>
             @foreach ($kinds as $kind)<a href="{{ $more(['kind' => $kind]) }}" @if ($within->kind === $kind) aria-current="true" @endif><span>{{ __("item.kinds.{$kind}") }}</span></a>@endforeach
@@ -19,7 +12,7 @@
             <p class="find-people">@foreach ($people as $person)<a href="{{ $more(['by' => $within->by === $person->id ? null : $person->id]) }}" @if ($within->by === $person->id) aria-current="true" @endif><x-monogram :user="$person" /></a>@endforeach</p>
             <h2>{{ __('views/find.between') }}</h2>
             <form class="find-days" method="get" action="{{ route('find') }}">
-                @foreach (array_filter([...$asked, 'since' => null, 'until' => null]) as $name => $value)<input type="hidden" name="{{ $name }}" value="{{ $value }}">@endforeach
+                @foreach ($hidden as $name => $value)<input type="hidden" name="{{ $name }}" value="{{ $value }}">@endforeach
                 <label><span>{{ __('views/find.from') }}</span><input class="input" type="date" name="since" value="{{ $within->since?->format('Y-m-d') }}"></label>
                 <label><span>{{ __('views/find.to') }}</span><input class="input" type="date" name="until" value="{{ $within->until?->format('Y-m-d') }}"></label>
                 <span><button class="button">{{ __('views/find.show') }}</button>@if ($within->since !== null || $within->until !== null) <a href="{{ $more(['since' => null, 'until' => null]) }}">{{ __('views/find.any_day') }}</a>@endif</span>
@@ -59,9 +52,8 @@
                                     <svg class="life" viewBox="0 0 520 24" aria-hidden="true">
                                         @foreach ($finds->months as $month)<path class="life-month" d="M{{ $month['x'] }} 0v24"/>@endforeach
                                         @foreach ($find->stretches as $stretch)
-                                            @php([$x, $end] = [$finds->x($stretch['came']), $stretch['went'] === null ? 508 : max($finds->x($stretch['came']) + 6, $finds->x($stretch['went']))])
-                                            <path class="life-stretch" d="M{{ $x }} 12H{{ $end }}"/><path class="life-came by-{{ $stretch['colour'] }}" d="M{{ $x - 2 }} 4h5v16h-5z"/>
-                                            @if ($stretch['went'] === null)<path class="life-there" d="M508 6l10 6l-10 6z"/>@else<path class="life-went by-{{ $stretch['outColour'] }}" d="M{{ $end - 2 }} 4h5v16h-5z"/>@endif
+                                            <path class="life-stretch" d="M{{ $finds->x($stretch['came']) }} 12H{{ $finds->end($stretch['came'], $stretch['went']) }}"/><path class="life-came by-{{ $stretch['colour'] }}" d="M{{ $finds->x($stretch['came']) - 2 }} 4h5v16h-5z"/>
+                                            @if ($stretch['went'] === null)<path class="life-there" d="M508 6l10 6l-10 6z"/>@else<path class="life-went by-{{ $stretch['outColour'] }}" d="M{{ $finds->end($stretch['came'], $stretch['went']) - 2 }} 4h5v16h-5z"/>@endif
                                         @endforeach
                                     </svg>
                                     <ul class="find-said">@foreach ($find->stretches as $stretch)<li>{{ $stretch['said'] }}</li>@endforeach</ul>

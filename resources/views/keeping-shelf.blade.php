@@ -14,13 +14,12 @@
                 </fieldset>
                 <p class="door-note" id="kinds-what">{{ __('keeping.kinds.lead') }} {{ __('keeping.kinds.entries') }}</p>
             </form>
-            <p class="door-note">{{ __('views/keeping-shelf.all_on_it_takes_what_items', ['items' => App\Words\Numbers::bytes(array_sum(array_map(fn ($row) => array_sum($row['takes']), $items)))]) }}</p>
+            <p class="door-note">{{ __('views/keeping-shelf.all_on_it_takes_what_items', ['items' => App\Words\Numbers::bytes($takes)]) }}</p>
             <h2>{{ __('views/keeping-shelf.rehearsed_nothing_has_gone') }}</h2>
-            @php($goes = array_sum(array_column($items, 'go')))
             @if ($goes === 0)
                 <p class="door-note">{{ $rules->thins() ? __('views/keeping-shelf.by_these_rules_everything_stays_for') : __('views/keeping-shelf.everything_is_kept_for_ever') }}</p>
             @else
-                <p>{{ __('views/keeping-shelf.and_really_come_back', ['goes' => trans_choice('views/keeping-shelf.one_version_would_go', $goes, ['count' => App\Words\Numbers::said($goes)]), 'items' => App\Words\Numbers::bytes(array_sum(array_column($items, 'freed')))]) }}</p>
+                <p>{{ __('views/keeping-shelf.and_really_come_back', ['goes' => trans_choice('views/keeping-shelf.one_version_would_go', $goes, ['count' => App\Words\Numbers::said($goes)]), 'items' => App\Words\Numbers::bytes($freed)]) }}</p>
                 @can('manage', $shelf)
                     <details class="menu" data-menu><summary class="button is-dark">{{ __('views/keeping-shelf.let_these_go', ['goes' => App\Words\Numbers::said($goes)]) }}</summary>
                         <form class="menu-sheet menu-form" method="post" action="{{ route('keeping.shelf.now', $shelf) }}">@csrf<p>{{ __('views/keeping-shelf.they_go_for_good_on_the') }}</p><button class="button is-danger">{{ __('views/keeping-shelf.let_them_go') }}</button></form>

@@ -34,10 +34,9 @@
                         <tr class="versions-sitting" @if ($asked->fold) hidden @endif><th colspan="6" scope="rowgroup"><x-when :at="$sitting->last()->saved_at" exact />@if ($sitting->count() > 1){{ __('views/list.versions_by', ['number_of' => $sitting->count(), 'join' => $sitting->map(fn ($version) => $version->user->firstName())->unique()->join(', ', __('views/list.and'))]) }} <a href="{{ route('history', ['item' => $item, 'from' => $item->lookFrom($sitting->last()->number), 'to' => $sitting->first()->number]) }}">{{ __('views/list.compare_this_sitting') }}</a>@endif</th></tr>
                     @endif
                     @if ($asked->fold && ! $asked->isAsked() && $item->sight === null)
-                        @php($most = $sitting->sortByDesc(fn ($version) => [$version->unusual !== null, $version->added + $version->removed])->first())
                         <tr>
-                            <td class="versions-number">{{ $sitting->count() > 1 ? $sitting->last()->number.__('views/list.to_2').$sitting->first()->number : $most->number }}</td>
-                            <td>{{ $phrases->seen($item, $most) }}@if ($sitting->count() > 1) <small>{{ trans_choice('views/list.and_one_more_version', $sitting->count() - 1) }}</small>@endif @if ($most->unusual)<small class="notch-words">{{ $phrases->unusual($most->unusual) }}</small>@endif</td>
+                            <td class="versions-number">{{ $sitting->count() > 1 ? $sitting->last()->number.__('views/list.to_2').$sitting->first()->number : $largest($sitting)->number }}</td>
+                            <td>{{ $phrases->seen($item, $largest($sitting)) }}@if ($sitting->count() > 1) <small>{{ trans_choice('views/list.and_one_more_version', $sitting->count() - 1) }}</small>@endif @if ($largest($sitting)->unusual)<small class="notch-words">{{ $phrases->unusual($largest($sitting)->unusual) }}</small>@endif</td>
                             <td class="versions-who">@foreach ($sitting->map(fn ($version) => $version->user)->unique('id') as $editor)<x-monogram :user="$editor" />@endforeach</td>
                             <td class="versions-when"><x-when :at="$sitting->first()->saved_at" /></td>
                             <td>@foreach ($sitting->filter(fn ($version) => $version->milestone !== null) as $named)<span class="flag"><span>{{ $named->milestone->name }}</span></span>@endforeach</td>

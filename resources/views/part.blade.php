@@ -19,10 +19,8 @@
                     @if ($step->isNow)
                         <span class="part-now">{{ $step->part === null ? __('views/part.gone_now') : __('views/part.as_it_is_now') }}</span>
                     @endif
-                    {{-- Of what is gone, the state right before is what one wants; of a dataset, what was calculated meanwhile comes with it. --}}
-                    @php($number = $step->part === null ? $item->before($step->version->number) : ($past::CALCULATES && $loop->index > 0 ? $item->before($story->steps[$loop->index - 1]->version->number) : $step->version->number))
-                    @if ($mayRestore && ($step->part === null ? $step->isNow && $loop->first : ! $step->isNow))
-                        <form method="post" action="{{ route('part.restore', [$item, $part, $number]) }}">@csrf<input type="hidden" name="seen" value="{{ $item->head }}"><button class="button">{{ $step->part === null ? __('views/part.bring_it_back_as_it_was') : __('views/part.bring_this_back') }}<span class="is-sr-only"> {{ __('views/part.as_it_was_in', ['number' => $number]) }}</span></button></form>
+                    @if ($mayRestore && $back[$loop->index] !== null)
+                        <form method="post" action="{{ route('part.restore', [$item, $part, $back[$loop->index]]) }}">@csrf<input type="hidden" name="seen" value="{{ $item->head }}"><button class="button">{{ $step->part === null ? __('views/part.bring_it_back_as_it_was') : __('views/part.bring_this_back') }}<span class="is-sr-only"> {{ __('views/part.as_it_was_in', ['number' => $back[$loop->index]]) }}</span></button></form>
                     @endif
                 </li>
             @endforeach

@@ -1,5 +1,3 @@
-@php($proposal = $view->proposal)
-@php($waits = $proposal->state === App\Models\ProposalState::Waiting)
 <x-layout :title="__('views/proposal.a_change_to_2', ['title' => $item->title, 'title_2' => ($item->form === null ? '' : __('views/proposal.of').$item->form->title)])" body="is-item">
     <x-item-head :item="$item" at="history">{{ __('views/proposal.a_change_that', ['value' => $waits ? __('views/proposal.waits_for_a_yes') : __("agreeing.state.{$proposal->state->value}")]) }}</x-item-head>
     <main id="main" class="plan">

@@ -1,6 +1,3 @@
-@php($waits = $chosen->state === App\Models\ProposalState::Waiting && $open->at === null)
-@php($mayDecide = $waits && Gate::allows('decide', [$item, $chosen]))
-@php($isOwn = $waits && $chosen->said_by === null && $chosen->user_id === auth()->id() && Gate::allows('propose', $item))
 <x-layout :kind="$item->kind" :title="__('proposing.title', ['title' => $item->title])" body="is-item is-history">
     <x-item-head :item="$item" at="proposals" />
     <x-proposals-bar :item="$item" :open="$open" :chosen="$chosen" :look="$look" />

@@ -1,9 +1,7 @@
-@php($mayTick = $day->until === null && Gate::allows('make', $shelf))
-@php($stamp = fn ($at) => $at->utc()->format('Y-m-d\TH:i:s\Z'))
 <x-layout :title="__('views/shelf-day.on_a_day', ['name' => $shelf->name])" body="is-day">
     <div class="frame day-frame">
         <x-shelves :current="$shelf" at="day" />
-        <main id="main" class="shelf day" data-day="{{ json_encode(['ribbon' => route('day.ribbon', $shelf, false), 'here' => route('day', $shelf, false), 'at' => $stamp($day->moment), 'until' => $day->until === null ? null : $stamp($day->until)]) }}">
+        <main id="main" class="shelf day" data-day="{{ json_encode(['ribbon' => route('day.ribbon', $shelf, false), 'here' => route('day', $shelf, false), 'at' => App\Words\Clock::stamp($day->moment), 'until' => $day->until === null ? null : App\Words\Clock::stamp($day->until)]) }}">
             <div class="shelf-head">
                 <h1>{{ $shelf->name }}, <x-when :at="$day->moment" exact /></h1>
                 <p>{{ trans_choice('day.items', $day->count) }}</p>
@@ -11,7 +9,7 @@
                     <details class="menu" data-menu>
                         <summary class="button"><x-glyph name="flag" /> {{ __('views/shelf-day.mark_this_moment') }}</summary>
                         <form class="menu-sheet is-right menu-form" method="post" action="{{ route('day.mark', $shelf) }}">
-                            @csrf<input type="hidden" name="at" value="{{ $stamp($day->moment) }}">
+                            @csrf<input type="hidden" name="at" value="{{ App\Words\Clock::stamp($day->moment) }}">
                             <label class="label" for="day-name">{{ __('views/shelf-day.a_name_for_the_whole_shelf') }}</label>
                             <span class="milestone-line"><input class="input" id="day-name" name="name" maxlength="{{ config('attic.title') }}" placeholder="{{ __('views/shelf-day.before_the_open_day') }}" required data-focus><button class="button is-dark">{{ __('views/shelf-day.save_name') }}</button></span>
                             <small>{{ __('views/shelf-day.each_item_that_has_none_in') }}</small>
@@ -21,7 +19,7 @@
                 <details class="menu" data-menu>
                     <summary class="button">{{ __('views/shelf-day.copy_the_shelf_out') }}</summary>
                     <form class="menu-sheet is-right menu-form" method="post" action="{{ route('day.copy', $shelf) }}">
-                        @csrf<input type="hidden" name="at" value="{{ $stamp($day->moment) }}">
+                        @csrf<input type="hidden" name="at" value="{{ App\Words\Clock::stamp($day->moment) }}">
                         <label class="label" for="copy-name">{{ __('views/shelf-day.what_is_the_new_shelf_called') }}</label>
                         <span class="milestone-line"><input class="input" id="copy-name" name="name" maxlength="{{ config('attic.title') }}" value="{{ Str::limit($shelf->name, 180) }}, {{ App\Words\Days::long(App\Words\Clock::at($day->moment)) }}" required data-focus><button class="button is-dark">{{ __('views/shelf-day.copy_it_out') }}</button></span>
                         <small>{{ __('views/shelf-day.it_has_each_item_as_it') }}</small>
@@ -30,9 +28,9 @@
             </div>
             <x-problems />
             <form class="items-find day-when" method="get" action="{{ route('day', $shelf, false) }}">
-                <input type="hidden" name="at" value="{{ $stamp($day->moment) }}"><input type="hidden" name="zone" value="{{ App\Words\Clock::zone()->getName() }}" data-zone>
-                <label for="when">{{ __('views/shelf-day.as_it_was') }}</label> <input class="input" id="when" name="when" maxlength="200" value="{{ old('when', App\Words\Clock::at($day->moment)->format('j M Y H:i')) }}" data-day-when="{{ old('when') === null ? $stamp($day->moment) : '' }}" required aria-describedby="when-how">
-                <label for="then">{{ __('views/shelf-day.held_against') }}</label> <input class="input" id="then" name="then" maxlength="200" value="{{ old('then', $day->until === null ? 'now' : App\Words\Clock::at($day->until)->format('j M Y H:i')) }}" data-day-when="{{ old('then') === null && $day->until !== null ? $stamp($day->until) : '' }}">
+                <input type="hidden" name="at" value="{{ App\Words\Clock::stamp($day->moment) }}"><input type="hidden" name="zone" value="{{ App\Words\Clock::zone()->getName() }}" data-zone>
+                <label for="when">{{ __('views/shelf-day.as_it_was') }}</label> <input class="input" id="when" name="when" maxlength="200" value="{{ old('when', App\Words\Clock::at($day->moment)->format('j M Y H:i')) }}" data-day-when="{{ old('when') === null ? App\Words\Clock::stamp($day->moment) : '' }}" required aria-describedby="when-how">
+                <label for="then">{{ __('views/shelf-day.held_against') }}</label> <input class="input" id="then" name="then" maxlength="200" value="{{ old('then', $day->until === null ? 'now' : App\Words\Clock::at($day->until)->format('j M Y H:i')) }}" data-day-when="{{ old('then') === null && $day->until !== null ? App\Words\Clock::stamp($day->until) : '' }}">
                 <button class="button">{{ __('views/shelf-day.show') }}</button> <small id="when-how">{{ __('views/shelf-day.such_as_last_tuesday_3_nov') }}</small>
             </form>
             @if ($return !== null)
@@ -53,7 +51,7 @@
                         @endif
                     </tbody>
                 </table>
-                @if ($day->pages > 1)<nav class="pages" aria-label="{{ __('views/shelf-day.pages') }}">@for ($page = 1; $page <= $day->pages; $page++)<a class="button" href="{{ route('day', array_filter(['shelf' => $shelf, 'at' => $stamp($day->moment), 'until' => $day->until === null ? null : $stamp($day->until), 'page' => $page]), false) }}" @if ($page === $day->page) aria-current="page" @endif>{{ $page }}</a>@endfor</nav>@endif
+                @if ($day->pages > 1)<nav class="pages" aria-label="{{ __('views/shelf-day.pages') }}">@for ($page = 1; $page <= $day->pages; $page++)<a class="button" href="{{ route('day', array_filter(['shelf' => $shelf, 'at' => App\Words\Clock::stamp($day->moment), 'until' => $day->until === null ? null : App\Words\Clock::stamp($day->until), 'page' => $page]), false) }}" @if ($page === $day->page) aria-current="page" @endif>{{ $page }}</a>@endfor</nav>@endif
                 @if ($day->same !== [])
                     <details class="day-same"><summary>{{ trans_choice('views/shelf-day.one_item_is_the_same_as', count($day->same)) }}</summary>
                         <ul>@foreach ($day->same as $row)<li><a href="{{ route('item', $row->item, false) }}">{{ $row->item->title }}</a> <small>{{ $row->then?->number }}</small></li>@endforeach</ul>
@@ -63,7 +61,7 @@
         </main>
         @if ($mayTick && ($day->changed !== [] || $day->since !== []))
             <form class="day-foot" id="back" method="get" action="{{ route('day.back', $shelf, false) }}">
-                <input type="hidden" name="at" value="{{ $stamp($day->moment) }}">
+                <input type="hidden" name="at" value="{{ App\Words\Clock::stamp($day->moment) }}">
                 <span role="status" data-day-count>{{ __('views/shelf-day.tick_what_should_be_as_it') }}</span>
                 <button class="button is-dark" data-day-back>{{ __('views/shelf-day.bring_back_what_is_ticked') }}</button>
             </form>

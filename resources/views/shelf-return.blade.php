@@ -1,4 +1,3 @@
-@php($stamp = $plan->moment->format('Y-m-d\TH:i:s\Z'))
 <x-layout :title="__('views/shelf-return.bring_items_of_back', ['name' => $shelf->name])" body="is-item">
     <main id="main" class="plan" data-shelf-plan>
         <h1>{{ __('views/shelf-return.bring_of_back', ['items' => trans_choice('views/shelf-return.one_item', count($plan->items)), 'name' => $shelf->name]) }}</h1>
@@ -27,8 +26,8 @@
         @endforeach
     </main>
     <footer class="plan-foot">
-        <a class="button" href="{{ route('day', [$shelf, 'at' => $stamp]) }}">{{ __('views/shelf-return.cancel') }}</a>
+        <a class="button" href="{{ route('day', [$shelf, 'at' => App\Words\Clock::stamp($plan->moment)]) }}">{{ __('views/shelf-return.cancel') }}</a>
         <span aria-live="polite" data-of-count>{{ trans_choice('views/shelf-return.one_item', count($plan->items)) }}</span>
-        <form id="return" method="post" action="{{ route('day.back.store', $shelf) }}">@csrf<input type="hidden" name="at" value="{{ $stamp }}"><button class="button is-dark" data-of-go>{{ __('views/shelf-return.bring_them_back') }}</button></form>
+        <form id="return" method="post" action="{{ route('day.back.store', $shelf) }}">@csrf<input type="hidden" name="at" value="{{ App\Words\Clock::stamp($plan->moment) }}"><button class="button is-dark" data-of-go>{{ __('views/shelf-return.bring_them_back') }}</button></form>
     </footer>
 </x-layout>

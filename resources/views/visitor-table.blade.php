@@ -6,8 +6,7 @@
                 <tr>
                     <th scope="row">{{ $number }}</th>
                     @foreach ($form->columns as $column)
-                        @php([$field, $id] = [$form->field($row, $column), is_string($row) ? $row : $row->id])
-                        <td>@if ($field === null)<span class="visitor-result">{{ $form->shown($row, $column) }}</span>@elseif (str_contains($field, "\n"))<textarea class="textarea" rows="2" dir="auto" name="parts[{{ $id }}][{{ $column->id }}]" aria-label="{{ $form->name($number, $column) }}">{{ $sent['parts'][$id][$column->id] ?? $field }}</textarea>@else<input class="input" dir="auto" name="parts[{{ $id }}][{{ $column->id }}]" value="{{ $sent['parts'][$id][$column->id] ?? $field }}" aria-label="{{ $form->name($number, $column) }}">@endif</td>
+                        @foreach ([[$form->field($row, $column), is_string($row) ? $row : $row->id]] as [$field, $id])<td>@if ($field === null)<span class="visitor-result">{{ $form->shown($row, $column) }}</span>@elseif (str_contains($field, "\n"))<textarea class="textarea" rows="2" dir="auto" name="parts[{{ $id }}][{{ $column->id }}]" aria-label="{{ $form->name($number, $column) }}">{{ $sent['parts'][$id][$column->id] ?? $field }}</textarea>@else<input class="input" dir="auto" name="parts[{{ $id }}][{{ $column->id }}]" value="{{ $sent['parts'][$id][$column->id] ?? $field }}" aria-label="{{ $form->name($number, $column) }}">@endif</td>@endforeach
                     @endforeach
                 </tr>
             @endforeach

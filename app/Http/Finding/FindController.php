@@ -24,8 +24,17 @@ final class FindController extends Controller
         $asked = new Asked($request->string('q')->trim()->toString());
         $within = $request->within($this->person($request), $this->in($request));
 
+        $in = $within->in;
+        $finds = new Finds($asked, $within, $states, max(1, $request->integer('page', 1)));
+        $here = [
+            'q' => $asked->words, 'state' => $within->state === 'any' ? null : $within->state, 'kind' => $within->kind, 'item' => $in instanceof Item ? $in->key : null, 'shelf' => $in instanceof Shelf ? $in->key : null,
+            'by' => $within->by ?: null, 'since' => $within->since?->format('Y-m-d'), 'until' => $within->until?->format('Y-m-d'),
+        ];
+
         return view('find', [
-            'q' => $asked->words, 'kinds' => [...Offered::kinds(), 'entry'], 'finds' => new Finds($asked, $within, $states, max(1, $request->integer('page', 1))),
+            'within' => $within, 'in' => $in, 'state' => $within->state, 'page' => $finds->page, 'near' => $in instanceof Item ? $in->key : $request->string('near')->toString(),
+            'more' => fn (array $with): string => route('find', array_filter([...$here, ...$with], fn (mixed $value): bool => $value !== null && $value !== ''), false),
+            'hidden' => array_filter([...$here, 'since' => null, 'until' => null]), 'q' => $asked->words, 'kinds' => [...Offered::kinds(), 'entry'], 'finds' => $finds,
             'people' => User::query()->whereIn('id', Membership::query()->whereIn('shelf_id', $this->person($request)->shelves()->select('shelves.id'))->select('user_id'))->orderBy('name')->get(),
         ]);
     }

@@ -70,8 +70,12 @@ final class KeepingController extends Controller
     public function shelf(ShelfKeepingRequest $request, Shelf $shelf, Space $space): View
     {
         $rules = WhatIsKept::shelf($shelf);
+        $items = $this->rehearsals($shelf, $space);
 
-        return view('keeping-shelf', ['shelf' => $shelf, 'rules' => $rules, 'tried' => $request->isTried() ? $rules->tried($request->values()) : $rules, 'above' => WhatIsKept::place(), 'items' => $this->rehearsals($shelf, $space)]);
+        return view('keeping-shelf', [
+            'goes' => array_sum(array_column($items, 'go')), 'freed' => array_sum(array_column($items, 'freed')), 'takes' => array_sum(array_map(fn (array $row): int => array_sum($row['takes']), $items)),
+            'shelf' => $shelf, 'rules' => $rules, 'tried' => $request->isTried() ? $rules->tried($request->values()) : $rules, 'above' => WhatIsKept::place(), 'items' => $items,
+        ]);
     }
 
     public function sayOfShelf(SayShelfKeepingRequest $request, Shelf $shelf): RedirectResponse

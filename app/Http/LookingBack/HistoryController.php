@@ -20,6 +20,7 @@ use App\View\Past;
 use App\View\Phrases;
 use App\View\Proposals\OpenProposals;
 use App\View\Sources\Files;
+use App\View\SuggestedName;
 use App\View\Talk\Talk;
 use App\View\Talk\TalkPage;
 use Illuminate\Contracts\View\View;
@@ -50,6 +51,8 @@ final class HistoryController extends Controller
             'from' => $from,
             'to' => $to,
             'comparison' => $comparison,
+            'listed' => array_values(array_filter($comparison->entries, $address->shows(...))),
+            'suggested' => Gate::denies('write', $item) ? [] : [$from->number => SuggestedName::for($from, $phrases), $to->number => SuggestedName::for($to, $phrases)],
             'editors' => $this->editorsBetween($item, $address),
             'cameAndWent' => new CameAndWent($item, $comparison),
             'slips' => $this->slips($item, $address, $address->view === 'was' ? $comparison->old : $comparison->new),

@@ -12,8 +12,10 @@ use App\Restoring\PutPartBack;
 use App\Restoring\RestoreVersion;
 use App\Store\States;
 use App\View\ColumnsOf;
+use App\View\PartStep;
 use App\View\Past;
 use App\View\Phrases;
+use App\View\Story;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -33,7 +35,22 @@ final class PartController extends Controller
         $story = $past->story($item, $part, $phrases);
         abort_if($story->steps === [], 404);
 
-        return view('part', ['item' => $item, 'part' => $part, 'past' => $past, 'story' => $story, 'mayRestore' => Gate::allows('restore', $item), 'hanging' => array_values(array_filter($past->hanging($item, $this->person($request)), fn (array $one) => in_array($part, $one['fields'], true)))]);
+        return view('part', ['item' => $item, 'part' => $part, 'past' => $past, 'story' => $story, 'mayRestore' => Gate::allows('restore', $item), 'back' => $this->backTo($item, $past, $story), 'hanging' => array_values(array_filter($past->hanging($item, $this->person($request)), fn (array $one) => in_array($part, $one['fields'], true)))]);
+    }
+
+    /**
+     * The versions that it is brought back from: of what is gone, the state right before is what one wants; of a dataset, what was calculated meanwhile comes with it.
+     *
+     * @return list<int|null> by step; null where there is nothing to bring back
+     */
+    private function backTo(Item $item, Past $past, Story $story): array
+    {
+        return array_map(fn (PartStep $step, int $at): ?int => match (true) {
+            $step->part === null => $step->isNow && $at === 0 ? $item->before($step->version->number) : null,
+            $step->isNow => null,
+            $past::CALCULATES && $at > 0 => $item->before($story->steps[$at - 1]->version->number),
+            default => $step->version->number,
+        }, $story->steps, array_keys($story->steps));
     }
 
     /** Brings the part back, with what is below it, as a version left it. */

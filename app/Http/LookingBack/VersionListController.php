@@ -61,6 +61,7 @@ final class VersionListController extends Controller
             'talked' => $asked->isAsked() || $versions->isEmpty() || Gate::denies('talk', $item) ? [] : (new SaidBetween($item, $ascending->first()->number ?? 1, $versions->onFirstPage() ? $item->head : $ascending->last()->number ?? 1))->byVersion(),
             'proposed' => $asked->isAsked() || $versions->isEmpty() || Gate::denies('talk', $item) ? [] : (new ProposedBetween($item, $ascending->first()->number ?? 1, $versions->onFirstPage() ? $item->head : $ascending->last()->number ?? 1))->byVersion(),
             'phrases' => $phrases,
+            'largest' => fn (Collection $sitting): Version => $sitting->sortByDesc(fn (Version $version) => [$version->unusual !== null, $version->added + $version->removed])->firstOrFail(),
             'mayWrite' => Gate::allows('write', $item),
             'mayComment' => Gate::allows('comment', $item),
             'steps' => fn (Version $version): array => [...self::accepted($version), ...($item->isPublishable() ? PublishingWords::of($version) : [])],

@@ -67,8 +67,11 @@ final class ProposalsController extends Controller
         $request->merge(['from' => $newest->number, 'to' => $newest->number + 1, 'view' => $shared['look'] === 'would' ? 'was' : 'changed']);
         $address = HistoryAddress::read($request, $item, fn (): int => $newest->number)->on('proposals', ['of' => $chosen->id, 'look' => $shared['look'], 'at' => $open->at]);
 
-        return $page->drawn($item, $this->person($request), $newest, $becomes, $address, 'proposals', function (Comparison $comparison) use ($chosen, $phrases, $shared, $newest, &$met): array {
-            return [...$shared, 'newest' => $newest, 'lines' => $shared['look'] === 'would' ? [] : ProposedLine::in($comparison->kind, $comparison->old, $comparison->new, $comparison->changes, $chosen, $met, $phrases)];
+        return $page->drawn($item, $this->person($request), $newest, $becomes, $address, 'proposals', function (Comparison $comparison) use ($item, $open, $chosen, $phrases, $shared, $newest, &$met): array {
+            $waits = $chosen->state === ProposalState::Waiting && $open->at === null;
+            ['decides' => $decides, 'own' => $own] = $this->mayAnswer($item, $open, $chosen);
+
+            return [...$shared, 'waits' => $waits, 'mayDecide' => $waits && $decides, 'isOwn' => $waits && $own, 'newest' => $newest, 'lines' => $shared['look'] === 'would' ? [] : ProposedLine::in($comparison->kind, $comparison->old, $comparison->new, $comparison->changes, $chosen, $met, $phrases)];
         }) ?? abort(404);
     }
 
@@ -96,14 +99,18 @@ final class ProposalsController extends Controller
      */
     private function answers(Item $item, OpenProposals $open, array $proposals): array
     {
-        $isNow = $open->at === null;
-        $proposes = $isNow && Gate::allows('propose', $item);
         $answers = [];
         foreach ($proposals as $proposal) {
-            $answers[$proposal->id] = ['decides' => $isNow && Gate::allows('decide', [$item, $proposal]), 'own' => $proposes && $proposal->said_by === null && $proposal->user_id === auth()->id(), 'sign' => new HtmlString(view('components.proposer', ['proposal' => $proposal])->render())];
+            $answers[$proposal->id] = [...$this->mayAnswer($item, $open, $proposal), 'sign' => new HtmlString(view('components.proposer', ['proposal' => $proposal])->render())];
         }
 
         return $answers;
+    }
+
+    /** @return array{decides: bool, own: bool} whether whoever looks may say yes and no to it, and whether it is theirs */
+    private function mayAnswer(Item $item, OpenProposals $open, Proposal $proposal): array
+    {
+        return ['decides' => $open->at === null && Gate::allows('decide', [$item, $proposal]), 'own' => $open->at === null && $proposal->said_by === null && $proposal->user_id === auth()->id() && Gate::allows('propose', $item)];
     }
 
     /** All that several people propose, at once. */

@@ -31,9 +31,12 @@ final class DayController extends Controller
         }
         $shelf->load('memberships.user');
 
+        $day = new OnADay($shelf, $this->person($request), $request->moment(), $request->until(), (int) ($request->validated('page') ?? 1));
+
         return view('shelf-day', [
             'shelf' => $shelf,
-            'day' => new OnADay($shelf, $this->person($request), $request->moment(), $request->until(), (int) ($request->validated('page') ?? 1)),
+            'day' => $day,
+            'mayTick' => $day->until === null && Gate::allows('make', $shelf),
             'return' => ShelfReturn::query()->with('user')->where('shelf_id', $shelf->id)->whereNull('undone_at')->where('made_at', '>', now()->subDay())->latest('id')->first(),
         ]);
     }

@@ -34,7 +34,7 @@ final class ProposalController extends Controller
             $proposal->update(['told_at' => now()]);
         }
 
-        return view('proposal', ['item' => $item, 'view' => new ProposalView($proposal->load('user', 'decider'), $states, $proposed, $phrases), 'isOwn' => $proposal->user_id === $this->person($request)->id]);
+        return view('proposal', ['item' => $item, 'proposal' => $proposal, 'waits' => $proposal->state === ProposalState::Waiting, 'view' => new ProposalView($proposal->load('user', 'decider'), $states, $proposed, $phrases), 'isOwn' => $proposal->user_id === $this->person($request)->id]);
     }
 
     public function answer(AnswerProposalRequest $request, Item $item, Proposal $proposal, AnswerProposal $answer): RedirectResponse

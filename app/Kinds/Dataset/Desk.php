@@ -44,7 +44,7 @@ final class Desk extends Plain
 
         return view('kinds.dataset.show', [
             'item' => $item->load('source'), 'view' => $view, 'kind' => new DatasetKind, 'tree' => PartTree::of(array_values($view->data->fields)),
-            'ids' => fn (int $row): string => $this->states->part($item->root, $fields + $row)->id ?? '',
+            'rows' => collect($view->records->items())->mapWithKeys(fn (int $row): array => [$row => $this->states->part($item->root, $fields + $row)->id ?? ''])->all(),
             'hanging' => DatasetView::hanging($item, $person, $this->states),
             ...$around(true),
         ]);

@@ -6,6 +6,7 @@ namespace App\Kinds\Entry;
 
 use App\Models\Item;
 use App\Models\Proposal;
+use App\Models\ProposalState;
 use App\Models\User;
 use App\Store\Proposed;
 use App\Store\States;
@@ -32,6 +33,8 @@ final class Desk extends Plain
         $own = Proposal::of($person, $item);
         $shown = $own === null ? null : $this->proposed->onto($own, $this->states->tree($item->root))->tree;
 
-        return view('kinds.entry.write', ['item' => $item->load('deleter'), 'own' => $own, 'beside' => EntryProposals::beside($item, $person), 'view' => new EntryView($item, $this->states, is_array(old('a')) ? old('a') : null, $shown), ...$around(false)]);
+        $beside = EntryProposals::beside($item, $person);
+
+        return view('kinds.entry.write', ['item' => $item->load('deleter'), 'own' => $own, 'beside' => $beside, 'past' => array_values(array_filter($beside, fn (Proposal $proposal): bool => $proposal->state !== ProposalState::Waiting)), 'view' => new EntryView($item, $this->states, is_array(old('a')) ? old('a') : null, $shown), ...$around(false)]);
     }
 }

@@ -65,7 +65,7 @@ final class Past extends Plain
         $data += $data['face'] === Face::Parts || ($data['face'] === Face::Lines && ! ($old->isText && $new->isText)) ? ['readOf' => $new->id] : [];
 
         return match ($data['face']) {
-            Face::Picture => ['pictures' => $at->asItWas() || $at->comparison->from->root === $at->comparison->to->root ? null : PictureCompared::of($old, $new)] + $data,
+            Face::Picture => ['isOne' => $at->asItWas() || $at->comparison->from->root === $at->comparison->to->root, 'pictures' => $at->asItWas() || $at->comparison->from->root === $at->comparison->to->root ? null : PictureCompared::of($old, $new)] + $data,
             Face::Bytes => ['common' => $new->inCommon($old)] + $data,
             Face::Parts => $this->parts($at) + $data,
             Face::Lines => $this->lines($at, $old->isText && $new->isText) + $data,

@@ -88,6 +88,12 @@ final class Answering
         return array_values(array_filter(array_map($this->form->get(...), $this->form->children()[$question->id] ?? []), fn (Part $part) => $part->role === $role));
     }
 
+    /** Whether nothing has to be said about it: it has to be answered, or says in its own words that it need not. */
+    public function saysWhetherItMust(Part $question): bool
+    {
+        return ($question->fields['required'] ?? false) === true || mb_stripos($question->richText()->text(), (string) __('views/kinds/form.ask.if_you_like')) !== false;
+    }
+
     public function sent(string $name): string
     {
         $sent = $this->sent[$name] ?? '';

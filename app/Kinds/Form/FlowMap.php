@@ -126,6 +126,14 @@ final class FlowMap
         return $rule->string('when') === 'answered' ? __('form.when.answered') : __("form.when.{$rule->string('when')}", ['value' => mb_strimwidth($shown, 0, $most, '…')]);
     }
 
+    /** A skip rule in words: “If “Yes”, go on with “Which day?””. */
+    public static function rule(PartTree $tree, Part $rule): string
+    {
+        $target = $tree->find($rule->string('target'));
+
+        return ucfirst(self::when($tree, $rule)).', '.__("form.then.{$rule->string('action')}", ['target' => $target === null ? __('form.gone') : (new FormKind)->label($tree, $target)]);
+    }
+
     private function say(FlowProblem $problem): string
     {
         $name = fn (?string $id): string => $id === null || ! $this->new->has($id) ? '' : (new FormKind)->label($this->new, $this->new->get($id));

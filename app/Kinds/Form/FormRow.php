@@ -6,7 +6,9 @@ namespace App\Kinds\Form;
 
 use App\View\Block;
 use App\View\Settings\Settings;
+use App\Words\Days;
 use MistyAttic\Core\Content\Part;
+use MistyAttic\Core\Kinds\Entry\AnswerText;
 
 /** One thing of a form looked back at: its settings, a page, a question, or a stretch of questions that are the same. */
 final readonly class FormRow
@@ -47,6 +49,20 @@ final readonly class FormRow
         }
 
         return $settings;
+    }
+
+    /** The answer of an entry, in words. */
+    public function answer(): string
+    {
+        return $this->block === null ? '' : Days::said(AnswerText::of($this->block->part()));
+    }
+
+    /** As it was at the earlier end; the same where there was none. */
+    public function answerBefore(): string
+    {
+        $before = $this->block?->marked->before;
+
+        return $before === null ? $this->answer() : Days::said(AnswerText::of($before));
     }
 
     /** @return list<Block> what is below it */

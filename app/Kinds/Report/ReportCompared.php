@@ -8,7 +8,6 @@ use App\Models\User;
 use App\View\Comparison;
 use MistyAttic\Core\Compare\Changes\ChangeType;
 use MistyAttic\Core\Compare\Telling\MarkedPart;
-use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Kinds\Report\Widget;
 
 /**
@@ -17,10 +16,7 @@ use MistyAttic\Core\Kinds\Report\Widget;
  */
 final class ReportCompared
 {
-    /** Fields that say where a widget is. */
-    private const PLACE = ['x', 'y', 'across', 'down'];
-
-    /** @var list<array{page: MarkedPart, state: string, widgets: list<array{marked: MarkedPart, state: string, old: WidgetView|null, new: WidgetView|null}>}> */
+    /** @var list<ComparedPage> */
     public array $pages = [];
 
     /** @var list<array{widget: WidgetView, old: WidgetView, sentence: string}> */
@@ -49,13 +45,14 @@ final class ReportCompared
                 if ($old !== null && $new !== null && self::definition($old) === self::definition($new) && self::values($old) !== self::values($new) && $new->widget->isChart()) {
                     $this->because[] = ['widget' => $new, 'old' => $old, 'sentence' => $this->told($old, $new)];
                 }
-                $widgets[] = ['marked' => $marked, 'state' => $state, 'old' => $old, 'new' => $new];
+                $widgets[] = new ComparedWidget($marked, $state, $this->editor($marked, $state), $old, $new, $this->edits($old, $new), self::differences($old, $new));
             }
-            $this->pages[] = ['page' => $page, 'state' => $page->state->value ?? ($page->movedFrom !== null ? 'moved' : ($page->edited ? 'edited' : 'same')), 'widgets' => $widgets];
+            $state = $page->state->value ?? ($page->movedFrom !== null ? 'moved' : ($page->edited ? 'edited' : 'same'));
+            $this->pages[] = new ComparedPage($page, $state, $this->editor($page, $state), $widgets);
         }
     }
 
-    public function editor(MarkedPart $marked, string $state): ?User
+    private function editor(MarkedPart $marked, string $state): ?User
     {
         return $state === 'same' ? null : $this->comparison->editorOf($marked->part->id, $marked->state ?? ($marked->edited ? ChangeType::Edited : ChangeType::Moved));
     }
@@ -88,7 +85,7 @@ final class ReportCompared
      *
      * @return array<string, array{string, string}> field => was and is
      */
-    public function edits(?WidgetView $old, ?WidgetView $new): array
+    private function edits(?WidgetView $old, ?WidgetView $new): array
     {
         [$was, $is] = [$this->settings($old), $this->settings($new)];
         $edits = [];
@@ -101,18 +98,12 @@ final class ReportCompared
         return $edits;
     }
 
-    /** Whether a widget is elsewhere, or is of another size. */
-    public static function stoodElsewhere(?WidgetView $old, ?WidgetView $new): bool
-    {
-        return $old !== null && $new !== null && array_map($old->part->int(...), self::PLACE) !== array_map($new->part->int(...), self::PLACE);
-    }
-
     /**
      * The figures of both sides beside each other, only where they differ.
      *
      * @return list<array{string, string, string, string}> group, was, is, difference
      */
-    public static function differences(?WidgetView $old, ?WidgetView $new): array
+    private static function differences(?WidgetView $old, ?WidgetView $new): array
     {
         if ($old === null || $new === null) {
             return [];
@@ -203,7 +194,7 @@ final class ReportCompared
     {
         $page = $view->page();
 
-        return [...array_diff_key($view->part->fields, array_flip(['title', 'type', 'format', ...self::PLACE])), 'page' => $page->string('source') === $view->widget->source ? $page->strings('filters') : [], 'period' => $page->string('period')];
+        return [...array_diff_key($view->part->fields, array_flip(['title', 'type', 'format', ...ComparedWidget::PLACE])), 'page' => $page->string('source') === $view->widget->source ? $page->strings('filters') : [], 'period' => $page->string('period')];
     }
 
     /** The telling one of the figures that moved. */
@@ -229,22 +220,5 @@ final class ReportCompared
         $others = count(self::differences($old, $new)) - 1;
 
         return __($moved >= 0 ? 'data.because.rose' : 'data.because.fell', $values).($others > 0 ? ' '.trans_choice('data.because.more', $others, ['count' => (string) $others]) : '');
-    }
-
-    /**
-     * The places of the widgets of a page, before and after.
-     *
-     * @param  array{page: MarkedPart, state: string, widgets: list<array{marked: MarkedPart, state: string, old: WidgetView|null, new: WidgetView|null}>}  $page
-     * @return array{old: list<Part>, new: list<Part>}
-     */
-    public static function places(array $page): array
-    {
-        $old = $new = [];
-        foreach ($page['widgets'] as $one) {
-            $old = $one['old'] === null ? $old : [...$old, $one['old']->part];
-            $new = $one['new'] === null ? $new : [...$new, $one['new']->part];
-        }
-
-        return ['old' => $old, 'new' => $new];
     }
 }

@@ -90,11 +90,13 @@ final class ReportController extends Controller
         $found = $tree->find($part) ?? abort(404);
         $source = is_string($request->query('source')) ? $request->query('source') : $found->string('source');
         $datasets = ReportSources::of($this->person($request));
+        $isKnown = $datasets->contains('key', $source);
 
         return view($found->role === 'page' ? 'kinds.report.page-settings' : 'kinds.report.widget-settings', [
             'item' => $item, 'part' => $found, 'datasets' => $datasets, 'source' => $source, 'pages' => array_map($tree->get(...), $tree->children()[PartTree::ROOT] ?? []),
             'type' => is_string($request->query('type')) ? $request->query('type') : $found->string('type'),
-            'records' => $datasets->contains('key', $source) ? $this->data->now($this->person($request))->records($source) : null, 'widget' => $found->role === 'widget' ? new Widget($found) : null,
+            'fields' => $isKnown ? $this->data->now($this->person($request))->records($source)->fields ?? [] : [], 'isHidden' => ! $isKnown && $source !== '' && $source === $found->string('source'),
+            'widget' => $found->role === 'widget' ? new Widget($found) : null,
         ]);
     }
 

@@ -23,6 +23,14 @@ final class ReportView
         }
     }
 
+    /** @return string|null the page that is open: the one that is asked for, or the first */
+    public function open(string $asked): ?string
+    {
+        $ids = array_map(fn (array $page): string => $page['page']->id, $this->pages);
+
+        return in_array($asked, $ids, true) ? $asked : $ids[0] ?? null;
+    }
+
     /** @return array<string, WidgetView> by id */
     public function widgets(): array
     {

@@ -39,11 +39,17 @@ final class WidgetView
     /** The field that it misses. */
     public readonly ?string $brokenField;
 
+    /** @var array{Version, Version}|null the version of the dataset in which the field went, or became something else, after the one before it */
+    public readonly ?array $wentIn;
+
+    /** The field as it was before it was removed. */
+    public readonly ?Part $goneField;
+
     public function __construct(public readonly Part $part, private readonly Part $page, ReportData $data)
     {
         $this->widget = new Widget($part);
         if (! $this->widget->isChart()) {
-            [$this->figures, $this->dataset, $this->version, $this->records, $this->broken, $this->brokenField] = [null, null, null, null, null, null];
+            [$this->figures, $this->dataset, $this->version, $this->records, $this->broken, $this->brokenField, $this->wentIn, $this->goneField] = [null, null, null, null, null, null, null, null];
 
             return;
         }
@@ -59,6 +65,8 @@ final class WidgetView
             $this->figures->records === 0 => 'empty',
             default => null,
         };
+        $this->wentIn = $this->went();
+        $this->goneField = $this->wentIn === null ? null : app(States::class)->tree($this->wentIn[0]->root)->find((string) $this->brokenFieldId());
         $this->brokenField = $problem === null ? null : $this->missing();
     }
 
@@ -226,7 +234,7 @@ final class WidgetView
             return (string) $problem->variables['name'];
         }
 
-        return $this->goneField()?->string('name') ?? (string) __('data.gone');
+        return $this->goneField?->string('name') ?? (string) __('data.gone');
     }
 
     /** Id of the field that is wanting. */
@@ -247,20 +255,14 @@ final class WidgetView
         return $problem->code === 'field_gone' ? (string) $problem->variables['field'] : ($what === '' ? null : $what);
     }
 
-    /** The field as it was before it was removed. */
-    public function goneField(): ?Part
+    /** What its dataset follows, where the field that it misses comes from there: that is where it comes back. */
+    public function followed(): ?Item
     {
-        $gone = $this->wentIn();
-
-        return $gone === null ? null : app(States::class)->tree($gone[0]->root)->find((string) $this->brokenFieldId());
+        return $this->dataset !== null && $this->dataset->follows() && $this->goneField?->string('expression') === '' ? $this->dataset->source : null;
     }
 
-    /**
-     * The version of the dataset in which the field went, or became something else, after the one before it.
-     *
-     * @return array{Version, Version}|null
-     */
-    public function wentIn(): ?array
+    /** @return array{Version, Version}|null */
+    private function went(): ?array
     {
         $field = $this->brokenFieldId();
         if ($field === null || $this->dataset === null || $this->version === null) {

@@ -177,6 +177,12 @@ final class Finds
         }
     }
 
+    /** Where the bar of a life ends: it is as wide as its two ends at least; what is there goes on to the arrow. */
+    public function end(CarbonImmutable $came, ?CarbonImmutable $went): float
+    {
+        return $went === null ? self::WIDTH + 8 : max($this->x($came) + 6, $this->x($went));
+    }
+
     public function x(CarbonImmutable $at): float
     {
         $from = $this->first->startOfMonth()->getTimestamp();

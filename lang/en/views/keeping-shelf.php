@@ -19,5 +19,5 @@ return [
     'stay' => 'stay',
     'really_come_back' => 'really come back',
     'takes_now' => 'takes now',
-    'of_it_history' => 'of it history',
+    'of_it_history' => 'of that, history',
 ];

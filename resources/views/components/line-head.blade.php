@@ -1,6 +1,3 @@
-@props(['item'])
-@php($proposal = App\Models\Proposal::onLine($item))
-@php($isOwn = Gate::allows('write', $item))
 <section class="head" aria-label="{{ __('views/components.line-head.the_item') }}">
     <x-glyph :name="$item->kind" />
     <div class="head-title">
@@ -16,7 +13,7 @@
 <aside class="line-strip" aria-label="{{ __('proposing.tab') }}">
     <p>
         @if ($proposal === null)<b>{{ __('proposing.desk_done') }}</b>
-        @else<x-proposer :proposal="$proposal" /> <b>{{ __($isOwn ? 'proposing.desk' : 'proposing.desk_theirs', ['title' => $item->main->title, 'who' => $proposal->name()]) }}</b> @if ($isOwn){{ __('proposing.desk_note') }}@endif
+        @else<x-proposer :proposal="$proposal" /> <b>{{ __(Gate::allows('write', $item) ? 'proposing.desk' : 'proposing.desk_theirs', ['title' => $item->main->title, 'who' => $proposal->name()]) }}</b> @can('write', $item){{ __('proposing.desk_note') }}@endcan
         @endif
     </p>
     <a class="button" href="{{ route('proposals', ['item' => $item->main, ...($proposal === null ? [] : ['of' => $proposal->id])]) }}">{{ __('proposing.desk_look') }}</a>

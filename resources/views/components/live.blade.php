@@ -1,4 +1,3 @@
-@props(['item'])
 @if ($item->isPublishable())
     <span class="live-line">
     @if ($item->form_id !== null)

@@ -1,5 +1,3 @@
-@props(['item', 'open' => null, 'chosen' => null, 'look' => 'is'])
-@php($open ??= Gate::allows('talk', $item) ? new App\View\Proposals\OpenProposals($item) : null)
 @if ($open !== null && ($open->all->isNotEmpty() || $look !== 'is'))
     <section class="proposals-bar" aria-label="{{ __('proposing.tab') }}">
         @if ($open->at !== null)<p class="proposals-then">{{ __('proposing.then', ['number' => (string) $open->at]) }}</p>@endif
@@ -7,9 +5,9 @@
             @if ($open->all->count() <= 8)
                 <p class="proposals-who"><span>{{ __('proposing.by') }}</span>
                     @foreach ($open->all as $proposal)
-                        <a href="{{ route('proposals', ['item' => $item, 'of' => $proposal->id, ...($look === 'would' ? ['look' => 'would'] : []), ...($open->at === null ? [] : ['at' => $open->at])]) }}" @if ($chosen?->id === $proposal->id) aria-current="true" @endif><x-proposer :proposal="$proposal" /> {{ $proposal->name() }}</a>
+                        <a href="{{ $address($proposal->id, $look === 'would' ? 'would' : null) }}" @if ($chosen?->id === $proposal->id) aria-current="true" @endif><x-proposer :proposal="$proposal" /> {{ $proposal->name() }}</a>
                     @endforeach
-                    @if ($open->all->count() > 1)<a class="is-wordy" href="{{ route('proposals', ['item' => $item, 'of' => 'everybody', ...($open->at === null ? [] : ['at' => $open->at])]) }}" @if ($look === 'everybody') aria-current="true" @endif>{{ __('proposing.everybody') }}</a>@endif
+                    @if ($open->all->count() > 1)<a class="is-wordy" href="{{ $address('everybody') }}" @if ($look === 'everybody') aria-current="true" @endif>{{ __('proposing.everybody') }}</a>@endif
                 </p>
             @else
                 <form class="proposals-who" method="get" action="{{ route('proposals', $item) }}">
@@ -19,11 +17,10 @@
                     <button class="button">{{ __('proposing.show') }}</button>
                 </form>
             @endif
-            @php($of = ['item' => $item, ...($chosen === null ? [] : ['of' => $chosen->id]), ...($open->at === null ? [] : ['at' => $open->at])])
             <span class="switch" role="group" aria-label="{{ __('proposing.shown') }}">
                 <a href="{{ $open->at === null ? route('item', $item) : route('history', ['item' => $item, 'from' => $open->at, 'to' => $open->at, 'view' => 'was']) }}" @if ($look === 'is') aria-current="true" @endif>{{ __($open->at === null ? 'proposing.look.is' : 'history.was') }}</a>
-                <a href="{{ route('proposals', $of) }}" @if ($look === 'with' || $look === 'everybody') aria-current="true" @endif>{{ __('proposing.look.with') }}</a>
-                <a href="{{ route('proposals', [...$of, 'look' => 'would']) }}" @if ($look === 'would') aria-current="true" @endif>{{ __('proposing.look.would') }}</a>
+                <a href="{{ $address() }}" @if ($look === 'with' || $look === 'everybody') aria-current="true" @endif>{{ __('proposing.look.with') }}</a>
+                <a href="{{ $address(look: 'would') }}" @if ($look === 'would') aria-current="true" @endif>{{ __('proposing.look.would') }}</a>
             </span>
         @endif
         @if ($open->at === null)@can('propose', $item)<form method="post" action="{{ route('proposals.begin', $item) }}">@csrf<button class="button">{{ __($open->all->contains('user_id', auth()->id()) ? 'proposing.go_on' : 'proposing.begin') }}</button></form>@endcan @endif

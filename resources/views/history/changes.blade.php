@@ -1,4 +1,3 @@
-@php($listed = array_filter($comparison->entries, $address->shows(...)))
 <section class="changes" aria-labelledby="changes-name" data-changes>
     <div class="changes-head">
         <h2 id="changes-name">@if ($item->head === 1){{ __('history.only_one') }}@else{{ trans_choice('history.changes', count($listed)) }} @endif @if ($address->by !== [] && ($whose = $editors->whereIn('id', $address->by))->isNotEmpty()) {{ __('views/history.changes.by', ['join' => $whose->map(fn ($editor) => $editor->firstName())->join(', ', __('views/history.changes.and'))]) }} @endif @if ($item->live !== null && $item->live->version->number === $from->number && $to->number === $item->head && $from->number < $to->number) {{ __('views/history.changes.since_it_went_live') }} @elseif ($item->head === 1) @elseif ($from->number === $to->number) {{ __('views/history.changes.in', ['number' => $from->number]) }} @else {{ __('views/history.changes.between_and_2', ['number' => $from->number, 'number_2' => $to->number]) }}@endif</h2>
@@ -31,9 +30,8 @@
     @endif
     <ol class="entries" data-entries>
         @foreach (array_slice($listed, 0, App\View\Comparison::MOST_LISTED) as $entry)
-            @php($piece = ($pieces ?? null)?->of($entry->part()))
                 <li>
-                    <a class="entry @if ($entry->editors !== []) by-{{ $entry->editors[0]->colour }} @elseif ($entry->statement->isConsequence()) is-consequence @endif" href="{{ ($sheet ?? null)?->lacks($entry) ? $address->with(['tab' => $entry->table()]) : ($piece === null ? '' : $address->with(['piece' => $piece])) }}#part-{{ $entry->part() }}" data-entry="{{ $entry->part() }}" @if (($sheet ?? null)?->lacks($entry) || $piece !== null) data-swap data-elsewhere @endif>
+                    <a class="entry @if ($entry->editors !== []) by-{{ $entry->editors[0]->colour }} @elseif ($entry->statement->isConsequence()) is-consequence @endif" href="{{ ($sheet ?? null)?->lacks($entry) ? $address->with(['tab' => $entry->table()]) : (($piece = ($pieces ?? null)?->of($entry->part())) === null ? '' : $address->with(['piece' => $piece])) }}#part-{{ $entry->part() }}" data-entry="{{ $entry->part() }}" @if (($sheet ?? null)?->lacks($entry) || $piece !== null) data-swap data-elsewhere @endif>
                         <span class="entry-sign" aria-hidden="true">{{ $entry->sign() }}</span>
                         <span class="entry-text">{{ $entry->sentence }}@if (($gone = $past->aside($item, $entry, 'out_of_sight')) !== null) <span class="out-of-sight">{{ $gone }}</span>@endif
                             <small>@foreach ($entry->editors as $editor){{ $editor->firstName() }}@if (! $loop->last), @endif @endforeach {{ $entry->versions() }}@if ($entry->at), <x-when :at="$entry->at" />@endif @if ($entry->place())· {{ $entry->place() }}@endif</small>

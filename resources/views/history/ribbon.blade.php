@@ -32,7 +32,7 @@
                                     <input class="input" id="milestone-{{ $end->number }}" name="name" maxlength="{{ config('attic.title') }}" value="{{ $end->milestone?->name }}" placeholder="{{ __('history.milestone.name') }}" required @if ($loop->first) data-focus @endif>
                                     <button class="button is-dark">{{ $end->milestone ? __('views/history.ribbon.rename') : __('views/history.ribbon.save_name') }}</button>
                                 </span>
-                                @if (($suggested = App\View\SuggestedName::for($end, $phrases)) !== null)<button class="button is-quiet milestone-suggested" type="button" data-fill="milestone-{{ $end->number }}" data-with="{{ $suggested }}">{{ __('history.call_it') }} “{{ $suggested }}”</button>@endif
+                                @if ($suggested[$end->number] !== null)<button class="button is-quiet milestone-suggested" type="button" data-fill="milestone-{{ $end->number }}" data-with="{{ $suggested[$end->number] }}">{{ __('history.call_it') }} “{{ $suggested[$end->number] }}”</button>@endif
                                 <label class="is-sr-only" for="milestone-note-{{ $end->number }}">{{ __('history.milestone.note') }}</label>
                                 <input class="input" id="milestone-note-{{ $end->number }}" name="note" maxlength="{{ config('attic.note') }}" value="{{ $end->milestone?->note }}" placeholder="{{ __('history.milestone.note') }}">
                             </form>

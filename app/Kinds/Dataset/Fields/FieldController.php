@@ -45,7 +45,14 @@ final class FieldController extends Controller
         $tree = $this->states->tree($item->root);
         abort_unless($field === 'new' || $tree->find($field)?->role === 'field', 404);
 
-        return view('kinds.dataset.field', ['item' => $item, 'field' => $tree->find($field), 'kind' => new DatasetKind, 'tree' => $tree, 'names' => FieldNames::of($tree)]);
+        $found = $tree->find($field);
+        // Of what it follows, a field keeps its name, and one that is new is calculated.
+        $isTheirs = $item->follows() && $found !== null && $found->string('expression') === '';
+
+        return view('kinds.dataset.field', [
+            'item' => $item, 'id' => $found->id ?? 'new', 'field' => $found, 'isTheirs' => $isTheirs, 'isTyped' => ! ($isTheirs && $item->source?->kind === 'form'), 'names' => FieldNames::of($tree),
+            'expression' => old('expression') ?? ($found === null ? '' : (new DatasetKind)->written($tree, $found, $found->string('expression'))),
+        ]);
     }
 
     /** A field, one of its own or a calculated one; what it is called, what it holds, or by which expression. */

@@ -39,7 +39,13 @@ final class RecordController extends Controller
         $at = $this->position($item->root, $record, count($fields), $request->query('at'));
         abort_unless($record === 'new' || $at !== null, 404);
 
-        return view('kinds.dataset.record', ['item' => $item, 'record' => $at === null ? null : $this->states->part($item->root, $at), 'at' => $at, 'before' => count($fields), 'fields' => array_values(array_filter($fields, fn (Part $part) => $part->string('expression') === ''))]);
+        $held = $at === null ? null : $this->states->part($item->root, $at);
+        $written = array_values(array_filter($fields, fn (Part $part) => $part->string('expression') === ''));
+
+        return view('kinds.dataset.record', [
+            'item' => $item, 'record' => $held, 'at' => $at, 'before' => count($fields),
+            'fields' => array_map(fn (Part $part): array => [$part, $request->old("values.{$part->id}") ?? DatasetView::cell($held->fields[$part->id] ?? null)], $written),
+        ]);
     }
 
     /** Of a record that is there only the values that were changed are sent on, so that a large dataset is not read for them. */

@@ -1,8 +1,3 @@
-@php($id = $field->id ?? 'new')
-{{-- Of what it follows, a field keeps its name, and one that is new is calculated. --}}
-@php($isTheirs = $item->follows() && $field !== null && $field->string('expression') === '')
-@php($typed = ! ($isTheirs && $item->source?->kind === 'form'))
-@php($expression = old('expression') ?? ($field === null ? '' : $kind->written($tree, $field, $field->string('expression'))))
 <x-layout :title="($field === null ? __('views/kinds/dataset.field.a_new_field_of') : $field->string('name').__('views/kinds/dataset.field.of')).$item->title" body="is-item">
     <x-item-head :item="$item" at="write" />
     <main id="main" class="answering">
@@ -10,9 +5,9 @@
         <x-problems />
         <form method="post" action="{{ route('field.save', [$item, $id]) }}">
             @csrf @method('put')<input type="hidden" name="base" value="{{ old('base') ?? $item->root }}">
-            <div class="field"><label class="label" for="name">{{ __('views/kinds/dataset.field.what_is_it_called') }}</label><input class="input" id="name" name="name" value="{{ old('name') ?? $field?->string('name') }}" maxlength="100" required @readonly($isTheirs)>@if ($isTheirs)<small>{{ __('views/kinds/dataset.field.it_is_called_as_it_is', ['title' => app(App\View\OtherItems::class)->tellsOf($item->source) ? __('views/kinds/dataset.field.in', ['title' => $item->source->title]) : __('views/kinds/dataset.field.where_it_comes_from'), 'typed' => $typed ? '' : __('views/kinds/dataset.field.what_it_is_its_question_says')]) }}</small>@endif</div>
-            @if (! $typed)<input type="hidden" name="type" value="{{ $field->string('type') }}">@else<div class="field"><label class="label" for="type">{{ __('views/kinds/dataset.field.what_is_it') }}</label><div class="select"><select id="type" name="type" data-type>@foreach (App\Kinds\Dataset\DatasetView::TYPES as $type)<option value="{{ $type }}" @selected((old('type') ?? $field?->string('type')) === $type)>{{ __("data.types.{$type}") }}</option>@endforeach</select></div></div>@endif
-            @if (! $typed)<input type="hidden" name="choices" value="{{ implode("\n", $field->strings('choices')) }}">@elseif (! ($item->follows() && $field === null) && ($field === null || $field->string('expression') === ''))
+            <div class="field"><label class="label" for="name">{{ __('views/kinds/dataset.field.what_is_it_called') }}</label><input class="input" id="name" name="name" value="{{ old('name') ?? $field?->string('name') }}" maxlength="100" required @readonly($isTheirs)>@if ($isTheirs)<small>{{ __('views/kinds/dataset.field.it_is_called_as_it_is', ['title' => app(App\View\OtherItems::class)->tellsOf($item->source) ? __('views/kinds/dataset.field.in', ['title' => $item->source->title]) : __('views/kinds/dataset.field.where_it_comes_from'), 'typed' => $isTyped ? '' : __('views/kinds/dataset.field.what_it_is_its_question_says')]) }}</small>@endif</div>
+            @if (! $isTyped)<input type="hidden" name="type" value="{{ $field->string('type') }}">@else<div class="field"><label class="label" for="type">{{ __('views/kinds/dataset.field.what_is_it') }}</label><div class="select"><select id="type" name="type" data-type>@foreach (App\Kinds\Dataset\DatasetView::TYPES as $type)<option value="{{ $type }}" @selected((old('type') ?? $field?->string('type')) === $type)>{{ __("data.types.{$type}") }}</option>@endforeach</select></div></div>@endif
+            @if (! $isTyped)<input type="hidden" name="choices" value="{{ implode("\n", $field->strings('choices')) }}">@elseif (! ($item->follows() && $field === null) && ($field === null || $field->string('expression') === ''))
                 <div class="field field-choices"><label class="label" for="choices">{{ __('views/kinds/dataset.field.what_it_can_be_one_a') }}</label><textarea class="textarea" id="choices" name="choices" rows="3" maxlength="4000">{{ old('choices') ?? implode("\n", $field?->strings('choices') ?? []) }}</textarea></div>
             @endif
             @if ($field === null || $field->string('expression') !== '')

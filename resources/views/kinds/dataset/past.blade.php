@@ -4,8 +4,7 @@
         <table class="versions data-table">
             <thead><tr>
                 @foreach ($data->fields as $field)
-                    @php($editor = $data->editor($field))
-                    <th scope="col" id="part-{{ $field->part->id }}" data-part="{{ $field->part->id }}" @class(['is-'.$data->state($field), "by-{$editor?->colour}" => $editor !== null])>
+                    <th scope="col" id="part-{{ $field->part->id }}" data-part="{{ $field->part->id }}" @class(['is-'.$data->state($field), "by-{$data->editor($field)?->colour}" => $data->editor($field) !== null])>
                         @if ($field->before !== null && $field->before->string('name') !== $field->part->string('name'))<del>{{ $field->before->string('name') }}</del> @endif{{ $field->part->string('name') }}
                         <small>@if ($field->before !== null && $data->kind($field->before) !== $data->kind($field->part))<del>{{ $data->kind($field->before) }}</del> <ins>{{ $data->kind($field->part) }}</ins>@else{{ $data->kind($field->part) }}@endif</small>
                         @if ($data->state($field) === 'added')<small>{{ __('views/kinds/dataset.past.new_field') }}</small>@elseif ($data->state($field) === 'removed')<small>{{ __('views/kinds/dataset.past.field_removed') }}</small>@endif
@@ -18,11 +17,9 @@
                     @if (is_int($line))
                         <tr class="data-same"><td colspan="{{ max(1, count($data->fields) + ($data->same > 0 ? 1 : 0)) }}">{{ trans_choice('views/kinds/dataset.past.one_record_the_same', $line, ['count' => App\Words\Numbers::said($line)]) }}</td></tr>
                     @else
-                        @php($editor = $data->editor($line))
-                        <tr id="part-{{ $line->part->id }}" data-part="{{ $line->part->id }}" @class(['is-'.$data->state($line), "by-{$editor?->colour}" => $editor !== null])>
+                        <tr id="part-{{ $line->part->id }}" data-part="{{ $line->part->id }}" @class(['is-'.$data->state($line), "by-{$data->editor($line)?->colour}" => $data->editor($line) !== null])>
                             @foreach ($data->fields as $field)
-                                @php([$was, $is] = $data->cell($line, $field->part->id))
-                                <td>@if ($data->state($line) === 'removed')<del>{{ $is }}</del>@elseif ($data->state($line) === 'added')<ins>{{ $is }}</ins>@elseif ($was !== $is)<del>{{ $was }}</del> <ins>{{ $is }}</ins>@else{{ $is }}@endif</td>
+                                @foreach ([$data->cell($line, $field->part->id)] as [$was, $is])<td>@if ($data->state($line) === 'removed')<del>{{ $is }}</del>@elseif ($data->state($line) === 'added')<ins>{{ $is }}</ins>@elseif ($was !== $is)<del>{{ $was }}</del> <ins>{{ $is }}</ins>@else{{ $is }}@endif</td>@endforeach
                             @endforeach
                             @if ($data->same > 0)<td></td>@endif
                         </tr>

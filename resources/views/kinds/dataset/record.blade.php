@@ -5,8 +5,7 @@
         <x-problems />
         <form method="post" action="{{ route('record.save', [$item, $record->id ?? 'new']) }}">
             @csrf @method('put')<input type="hidden" name="base" value="{{ $item->root }}">@if ($at !== null)<input type="hidden" name="at" value="{{ $at }}">@endif
-            @foreach ($fields as $field)
-                @php($value = old("values.{$field->id}") ?? App\Kinds\Dataset\DatasetView::cell($record->fields[$field->id] ?? null))
+            @foreach ($fields as [$field, $value])
                 <div class="field"><label class="label" for="v-{{ $field->id }}">{{ $field->string('name') }} <small>{{ __("data.types.{$field->string('type')}") }}</small></label>
                     @if ($field->string('type') === 'boolean')
                         <div class="select"><select id="v-{{ $field->id }}" name="values[{{ $field->id }}]"><option value=""></option><option value="yes" @selected($value === 'yes')>{{ __('views/kinds/dataset.record.yes') }}</option><option value="no" @selected($value === 'no')>{{ __('views/kinds/dataset.record.no') }}</option>@unless (in_array($value, ['', 'yes', 'no'], true))<option value="{{ $value }}" selected>{{ $value }}</option>@endunless</select></div>

@@ -34,7 +34,6 @@
             @endif
             <div class="answer-do"><button class="button is-dark">{{ __('views/kinds/entry.write.save') }}</button><a class="button" href="{{ route('history', $item) }}">{{ __('views/kinds/entry.write.history') }}</a></div>
         </form>
-        @php($past = array_filter($beside, fn ($proposal) => $proposal->state !== App\Models\ProposalState::Waiting))
         @if ($past !== [])
             <details class="entry-gone"><summary>{{ trans_choice('agreeing.past', count($past), ['count' => (string) count($past)]) }}</summary>
                 <ul>@foreach ($past as $proposal)<li><a href="{{ route('proposal', [$item, $proposal]) }}">{{ $proposal->user->firstName() }}, <x-when :at="$proposal->proposed_at" /></a>: {{ __("agreeing.told.{$proposal->state->value}", ['decider' => (string) $proposal->decider?->firstName()]) }}@if ($proposal->word) “{{ $proposal->word }}”@endif</li>@endforeach</ul>

@@ -1,9 +1,7 @@
-@php($one = $address->view === 'was' || $from->root === $to->root)
-@php($named = "id=part-{$new->id} data-part={$new->id}")
-<div class="state is-file is-picture @if ($one && $from->number === $item->head) is-newest @endif" tabindex="0" role="region" aria-label="{{ $one ? "Version {$from->number}" : __('views/kinds/file.pictures.what_changed_between_and_2', ['number' => $from->number, 'number_2' => $to->number]) }}" data-state>
-    @if ($one)
+<div class="state is-file is-picture @if ($isOne && $from->number === $item->head) is-newest @endif" tabindex="0" role="region" aria-label="{{ $isOne ? "Version {$from->number}" : __('views/kinds/file.pictures.what_changed_between_and_2', ['number' => $from->number, 'number_2' => $to->number]) }}" data-state>
+    @if ($isOne)
         @if ($address->view === 'was') @include('history.banner') @endif
-        <figure class="file-picture" {{ $named }}><img src="{{ route('file.content', [$item, $from->number]) }}" data-chunk="{{ $old->chunk }}" alt="{{ __('views/kinds/file.pictures.in', ['name' => $old->name, 'number' => $from->number]) }}"></figure>
+        <figure class="file-picture" id="part-{{ $new->id }}" data-part="{{ $new->id }}"><img src="{{ route('file.content', [$item, $from->number]) }}" data-chunk="{{ $old->chunk }}" alt="{{ __('views/kinds/file.pictures.in', ['name' => $old->name, 'number' => $from->number]) }}"></figure>
     @else
         <p class="state-legend" role="status">
             @if ($pictures === null){{ __('file.not_by_points') }}
@@ -12,14 +10,14 @@
             @endif
         </p>
         @if ($address->layout === 'side')
-            <div class="file-sides" {{ $named }}>
-                <figure><figcaption>{{ __('views/kinds/file.pictures.earlier', ['number' => $from->number]) }}</figcaption>@include('kinds.file.laid', ['laid' => [[$from->number, $pictures?->before]]])</figure>
-                <figure><figcaption>{{ __('views/kinds/file.pictures.later', ['number' => $to->number]) }}</figcaption>@include('kinds.file.laid', ['laid' => [[$to->number, $pictures?->after]]])</figure>
+            <div class="file-sides" id="part-{{ $new->id }}" data-part="{{ $new->id }}">
+                <figure><figcaption>{{ __('views/kinds/file.pictures.earlier', ['number' => $from->number]) }}</figcaption>@include('kinds.file.laid', ['laid' => [[$from->number, $pictures?->before]], 'size' => $pictures?->before])</figure>
+                <figure><figcaption>{{ __('views/kinds/file.pictures.later', ['number' => $to->number]) }}</figcaption>@include('kinds.file.laid', ['laid' => [[$to->number, $pictures?->after]], 'size' => $pictures?->after])</figure>
             </div>
         @else
-            <figure class="file-over" {{ $named }}>
+            <figure class="file-over" id="part-{{ $new->id }}" data-part="{{ $new->id }}">
                 <label class="file-fade">{{ $from->number }} <input type="range" min="0" max="100" value="50" data-fade aria-label="{{ __('views/kinds/file.pictures.how_much_of_lies_over_2', ['number' => $to->number, 'number_2' => $from->number]) }}"> {{ $to->number }}</label>
-                @include('kinds.file.laid', ['laid' => [[$from->number, $pictures?->before], [$to->number, $pictures?->after]]])
+                @include('kinds.file.laid', ['laid' => [[$from->number, $pictures?->before], [$to->number, $pictures?->after]], 'size' => $pictures === null ? null : [$pictures->width(), $pictures->height()]])
             </figure>
         @endif
     @endif

@@ -5,7 +5,7 @@
             @if ($seen->face === App\Kinds\File\Face::Picture)
                 <figure class="file-picture" data-part="{{ $file->id }}"><img src="{{ route('file.content', [$item, $item->head]) }}" data-chunk="{{ $file->chunk }}" alt="{{ $file->name }}"></figure>
             @elseif ($seen->content?->kind->grid() !== null)
-                @include('kinds.file.table', ['kind' => $seen->content->kind, 'tree' => $seen->content->tree])
+                @include('kinds.file.table', ['tables' => $seen->tables()])
             @elseif ($seen->content !== null)
                 <article class="paper prose @if ($seen->face === App\Kinds\File\Face::Lines) is-lines @endif">@foreach ($seen->blocks(2000) as $each)@include('kinds.file.read', ['block' => $each])@endforeach</article>
             @else

@@ -1,24 +1,19 @@
-@php($type = $question->string('type'))
-@php($text = App\View\SpanHtml::plain($question->richText()))
-@php($required = ($question->fields['required'] ?? false) === true)
-@php($described = trim(($question->string('help') !== '' ? "h-{$question->id} " : '').($wrong !== null ? "w-{$question->id}" : '')))
-@if ($type === 'note')
-    <div class="ask is-note">{{ $text }}</div>
-@elseif (in_array($type, ['one', 'several', 'scale', 'yes_no', 'grid'], true))
-    <fieldset class="ask @if ($wrong) is-wrong @endif" id="q-{{ $question->id }}" @if ($described !== '') aria-describedby="{{ $described }}" @endif>
-        <legend>{{ $text }} @unless ($required || Str::contains(strip_tags($text->toHtml()), __('views/kinds/form.ask.if_you_like'), true))<small>{{ __('views/kinds/form.ask.if_you_like') }}</small>@endunless</legend>
+@if ($question->string('type') === 'note')
+    <div class="ask is-note">{{ App\View\SpanHtml::plain($question->richText()) }}</div>
+@elseif (in_array($question->string('type'), ['one', 'several', 'scale', 'yes_no', 'grid'], true))
+    <fieldset class="ask @if ($wrong) is-wrong @endif" id="q-{{ $question->id }}" @if ($question->string('help') !== '' || $wrong !== null) aria-describedby="{{ trim(($question->string('help') !== '' ? "h-{$question->id} " : '').($wrong !== null ? "w-{$question->id}" : '')) }}" @endif>
+        <legend>{{ App\View\SpanHtml::plain($question->richText()) }} @unless ($answering->saysWhetherItMust($question))<small>{{ __('views/kinds/form.ask.if_you_like') }}</small>@endunless</legend>
         @include('kinds.form.ask-notes')
-        @if ($type === 'one' || $type === 'several')
+        @if ($question->string('type') === 'one' || $question->string('type') === 'several')
             @foreach ($answering->below($question, 'choice') as $choice)
-                <label class="ask-choice"><input type="{{ $type === 'one' ? 'radio' : 'checkbox' }}" name="{{ $name }}{{ $type === 'several' ? '[]' : '' }}" value="{{ $choice->id }}" @checked($answering->isChosen($question->id, $choice->id))> {{ $choice->string('label') }}@if ($choice->fields['gone'] ?? false) <small>{{ __('views/kinds/form.ask.not_offered_any_more') }}</small>@endif</label>
+                <label class="ask-choice"><input type="{{ $question->string('type') === 'one' ? 'radio' : 'checkbox' }}" name="{{ $name }}{{ $question->string('type') === 'several' ? '[]' : '' }}" value="{{ $choice->id }}" @checked($answering->isChosen($question->id, $choice->id))> {{ $choice->string('label') }}@if ($choice->fields['gone'] ?? false) <small>{{ __('views/kinds/form.ask.not_offered_any_more') }}</small>@endif</label>
                 @if (($choice->fields['other'] ?? false) === true)<input class="input ask-other" name="a[other-{{ $question->id }}]" value="{{ $answering->sent("other-{$question->id}") }}" maxlength="500" aria-label="{{ __('views/kinds/form.ask.in_your_words', ['string' => $choice->string('label')]) }}">@endif
             @endforeach
-        @elseif ($type === 'yes_no')
+        @elseif ($question->string('type') === 'yes_no')
             @foreach (['yes' => __('views/kinds/form.ask.yes'), 'no' => __('views/kinds/form.ask.no')] as $value => $word)<label class="ask-choice"><input type="radio" name="{{ $name }}" value="{{ $value }}" @checked($answering->sent($question->id) === $value)> {{ $word }}</label>@endforeach
-        @elseif ($type === 'scale')
-            @php([$least, $most] = $answering->scale($question))
+        @elseif ($question->string('type') === 'scale')
             <div class="ask-scale">@if ($question->string('low') !== '')<span>{{ $question->string('low') }}</span>@endif
-                @foreach (range($least, $most) as $step)<label><input type="radio" name="{{ $name }}" value="{{ $step }}" @checked($answering->sent($question->id) === (string) $step)> {{ $step }}</label>@endforeach
+                @foreach (range(...$answering->scale($question)) as $step)<label><input type="radio" name="{{ $name }}" value="{{ $step }}" @checked($answering->sent($question->id) === (string) $step)> {{ $step }}</label>@endforeach
                 @if ($question->string('high') !== '')<span>{{ $question->string('high') }}</span>@endif</div>
         @else
             <table class="ask-grid">
@@ -29,15 +24,15 @@
     </fieldset>
 @else
     <div class="ask @if ($wrong) is-wrong @endif" id="q-{{ $question->id }}">
-        <label class="ask-label" for="i-{{ $question->id }}">{{ $text }} @unless ($required || Str::contains(strip_tags($text->toHtml()), __('views/kinds/form.ask.if_you_like'), true))<small>{{ __('views/kinds/form.ask.if_you_like') }}</small>@endunless</label>
+        <label class="ask-label" for="i-{{ $question->id }}">{{ App\View\SpanHtml::plain($question->richText()) }} @unless ($answering->saysWhetherItMust($question))<small>{{ __('views/kinds/form.ask.if_you_like') }}</small>@endunless</label>
         @include('kinds.form.ask-notes')
-        @if ($type === 'long')
-            <textarea class="textarea" id="i-{{ $question->id }}" name="{{ $name }}" rows="4" maxlength="20000" @if ($described !== '') aria-describedby="{{ $described }}" @endif @if ($wrong) aria-invalid="true" @endif>{{ $answering->sent($question->id) }}</textarea>
-        @elseif ($type === 'file')
+        @if ($question->string('type') === 'long')
+            <textarea class="textarea" id="i-{{ $question->id }}" name="{{ $name }}" rows="4" maxlength="20000" @if ($question->string('help') !== '' || $wrong !== null) aria-describedby="{{ trim(($question->string('help') !== '' ? "h-{$question->id} " : '').($wrong !== null ? "w-{$question->id}" : '')) }}" @endif @if ($wrong) aria-invalid="true" @endif>{{ $answering->sent($question->id) }}</textarea>
+        @elseif ($question->string('type') === 'file')
             @if (($answering->files[$question->id][0] ?? '') !== '')<p class="ask-file">{{ __('views/kinds/form.ask.taken', ['id' => $answering->files[$question->id][1]]) }}</p><input type="hidden" name="file[{{ $question->id }}]" value="{{ App\Kinds\Form\Answering::seal(...$answering->files[$question->id]) }}">@endif
             <input id="i-{{ $question->id }}" type="file" name="upload[{{ $question->id }}]" accept="image/png,image/jpeg,image/gif,image/webp,application/pdf">
         @else
-            <input class="input" id="i-{{ $question->id }}" name="{{ $name }}" type="{{ ['email' => 'email', 'date' => 'date', 'time' => 'time'][$type] ?? 'text' }}" @if ($type === 'number') inputmode="decimal" @endif value="{{ $answering->sent($question->id) }}" maxlength="500" @if ($described !== '') aria-describedby="{{ $described }}" @endif @if ($wrong) aria-invalid="true" @endif>
+            <input class="input" id="i-{{ $question->id }}" name="{{ $name }}" type="{{ ['email' => 'email', 'date' => 'date', 'time' => 'time'][$question->string('type')] ?? 'text' }}" @if ($question->string('type') === 'number') inputmode="decimal" @endif value="{{ $answering->sent($question->id) }}" maxlength="500" @if ($question->string('help') !== '' || $wrong !== null) aria-describedby="{{ trim(($question->string('help') !== '' ? "h-{$question->id} " : '').($wrong !== null ? "w-{$question->id}" : '')) }}" @endif @if ($wrong) aria-invalid="true" @endif>
         @endif
     </div>
 @endif

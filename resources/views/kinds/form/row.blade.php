@@ -18,10 +18,7 @@
             <ul class="form-choices">@foreach ($row->below('choice', 'grid_line') as $choice)<li class="was-{{ $choice->added() ? 'added' : ($choice->removed() ? 'removed' : ($choice->moved() ? 'moved' : 'same')) }} is-{{ $choice->role() }}" id="part-{{ $choice->id() }}">@if ($choice->removed())<del>{{ $choice->part()->string('label') }}</del>@elseif ($choice->added())<ins>{{ $choice->part()->string('label') }}</ins>@else @include('kinds.page.setting', ['block' => $choice, 'field' => 'label', 'side' => 'both'])@endif</li>@endforeach</ul>
         @endif
         @foreach ($row->below('skip_rule') as $rule)
-            @php($tree = $rule->removed() ? $comparison->old : $comparison->new)
-            @php($target = $tree->find($rule->part()->string('target')))
-            @php($said = ucfirst(App\Kinds\Form\FlowMap::when($tree, $rule->part())).', '.__("form.then.{$rule->part()->string('action')}", ['target' => $target === null ? __('form.gone') : $kind->label($tree, $target)]))
-            <p class="form-rule" id="part-{{ $rule->id() }}">@if ($rule->removed())<del>{{ $said }}</del>@elseif ($rule->added())<ins>{{ $said }}</ins>@else{{ $said }}@endif</p>
+            <p class="form-rule" id="part-{{ $rule->id() }}">@if ($rule->removed())<del>{{ App\Kinds\Form\FlowMap::rule($rule->removed() ? $comparison->old : $comparison->new, $rule->part()) }}</del>@elseif ($rule->added())<ins>{{ App\Kinds\Form\FlowMap::rule($rule->removed() ? $comparison->old : $comparison->new, $rule->part()) }}</ins>@else{{ App\Kinds\Form\FlowMap::rule($rule->removed() ? $comparison->old : $comparison->new, $rule->part()) }}@endif</p>
         @endforeach
     </div>
 </section>

@@ -1,13 +1,10 @@
-@php($period = explode('/', $part->string('period')) + ['', ''])
-@php($hidden = $source !== '' && $source === $part->string('source') && ! $datasets->contains('key', $source))
-@php($fields = $records === null ? [] : $records->fields)
 <form data-settings-of="{{ $part->id }}" data-do="page-set">
     <h2 id="report-dialog-name">{{ __('views/kinds/report.page-settings.the_page', ['string' => $part->string('title')]) }}</h2>
     <div class="settings-grid">
         <label class="is-whole">{{ __('views/kinds/report.page-settings.title') }}<input class="input" name="title" value="{{ $part->string('title') }}" maxlength="200" required></label>
-        <label>{{ __('views/kinds/report.page-settings.only_from') }}<input class="input" type="date" name="from" value="{{ $period[0] }}"></label>
-        <label>{{ __('views/kinds/report.page-settings.to') }}<input class="input" type="date" name="to" value="{{ $period[1] }}"></label>
-        <label class="is-whole">{{ __('views/kinds/report.page-settings.filters_are_about') }}<select class="input" name="source" data-again><option value="">{{ __('views/kinds/report.page-settings.no_dataset_no_filters') }}</option>@foreach ($datasets as $dataset)<option value="{{ $dataset->key }}" @selected($dataset->key === $source)>{{ $dataset->title }}</option>@endforeach @if ($hidden)<option value="{{ $source }}" selected>{{ __('views/kinds/report.page-settings.one_that_you_may_not_see') }}</option>@endif</select></label>@if ($hidden)<input type="hidden" name="keeps" value="1"><p class="is-whole settings-kept">{{ __('views/kinds/report.page-settings.what_it_takes_from_there_stays') }}</p>@endif
+        <label>{{ __('views/kinds/report.page-settings.only_from') }}<input class="input" type="date" name="from" value="{{ explode('/', $part->string('period'))[0] }}"></label>
+        <label>{{ __('views/kinds/report.page-settings.to') }}<input class="input" type="date" name="to" value="{{ explode('/', $part->string('period'))[1] ?? '' }}"></label>
+        <label class="is-whole">{{ __('views/kinds/report.page-settings.filters_are_about') }}<select class="input" name="source" data-again><option value="">{{ __('views/kinds/report.page-settings.no_dataset_no_filters') }}</option>@foreach ($datasets as $dataset)<option value="{{ $dataset->key }}" @selected($dataset->key === $source)>{{ $dataset->title }}</option>@endforeach @if ($isHidden)<option value="{{ $source }}" selected>{{ __('views/kinds/report.page-settings.one_that_you_may_not_see') }}</option>@endif</select></label>@if ($isHidden)<input type="hidden" name="keeps" value="1"><p class="is-whole settings-kept">{{ __('views/kinds/report.page-settings.what_it_takes_from_there_stays') }}</p>@endif
         @if ($fields !== [])@include('kinds.report.filters', ['filters' => MistyAttic\Core\Kinds\Report\Widget::filters($part->strings('filters'))])@endif
     </div>
     <p class="dialog-problem" role="alert" hidden></p>

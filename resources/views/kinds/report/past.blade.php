@@ -6,39 +6,34 @@
     @else
         <div class="report-past">
             @foreach ($compared->pages as $page)
-                @php($pageEditor = $compared->editor($page['page'], $page['state']))
-                <section class="report-past-page @if ($pageEditor !== null) by-{{ $pageEditor->colour }} @endif" id="part-{{ $page['page']->part->id }}" data-part="{{ $page['page']->part->id }}" aria-label="{{ $page['page']->part->string('title') }}">
-                    <h2>@if ($page['page']->before !== null && $page['page']->before->string('title') !== $page['page']->part->string('title') && $page['state'] !== 'removed')<del>{{ $page['page']->before->string('title') }}</del> @endif{{ $page['page']->part->string('title') }} @if (! in_array($page['state'], ['same', 'edited'], true))<small>{{ ['added' => __('views/kinds/report.past.new_page'), 'removed' => __('views/kinds/report.past.page_removed'), 'moved' => __('views/kinds/report.past.page_moved')][$page['state']] }}@if ($pageEditor !== null), {{ $pageEditor->firstName() }}@endif</small>@endif</h2>
-                    @if (collect($page['widgets'])->contains(fn ($one) => App\Kinds\Report\ReportCompared::stoodElsewhere($one['old'], $one['new']) || in_array($one['state'], ['added', 'removed'], true)) && ! in_array($page['state'], ['added', 'removed'], true))@include('kinds.report.map')@endif
-                    @foreach ($page['widgets'] as $one)
-                        @php($editor = $compared->editor($one['marked'], $one['state']))
-                        @php($shown = $one['new'] ?? $one['old'])
-                        @php($edits = $compared->edits($one['old'], $one['new']))
-                        @php($differences = App\Kinds\Report\ReportCompared::differences($one['old'], $one['new']))
-                        @continue($one['state'] === 'same' && $differences === [] && $page['state'] === 'same')
-                        <article class="widget-step is-{{ $one['state'] }} @if ($editor !== null) by-{{ $editor->colour }} @endif" id="part-{{ $one['marked']->part->id }}" data-part="{{ $one['marked']->part->id }}">
-                            <h3>{{ $shown->title() }} @if ($one['state'] !== 'same')<small>{{ ['added' => 'new', 'removed' => 'removed', 'edited' => 'changed', 'moved' => __('views/kinds/report.past.is_elsewhere')][$one['state']] }}@if ($editor !== null), {{ $editor->firstName() }}@endif</small>@endif</h3>
-                            @if ($edits !== [])<ul class="widget-settings">@foreach ($edits as $field => [$was, $is])<li>{{ __("data.settings.{$field}") }}: @if ($was !== '')<del>{{ Str::limit($was, 200) }}</del>@endif @if ($is !== '')<ins>{{ Str::limit($is, 200) }}</ins>@else<span>{{ __('views/kinds/report.past.none') }}</span>@endif</li>@endforeach</ul>
-                            @elseif ($shown->words() !== '')<p class="widget-settings">{{ $shown->words() }}</p>@endif
-                            @if ($one['state'] === 'same' && $differences !== [])<p class="is-because">{{ __('views/kinds/report.past.nobody_changed_it_it_looks_otherwise') }}</p>@endif
-                            @if ($one['new'] !== null && $one['old'] !== null && ($parted = $compared->parted($one['old'], $one['new'])) !== null)<p class="is-because">{{ __('views/kinds/report.past.of_2_3_come_from_how', ['parted' => $parted[1], 'parted_2' => $parted[0] === '' ? '' : " in {$parted[0]}", 'parted_3' => $parted[2], 'parted_4' => $parted[3]]) }}</p>@endif
-                            @if ($shown->widget->isChart())
-                                @if ($shown->broken !== null && $shown->broken !== 'empty')
-                                    @include('kinds.report.broken', ['widget' => $shown, 'data' => 'past', 'mayWrite' => false])
-                                @elseif (! in_array($shown->widget->type, ['figure', 'table'], true))
-                                    <div class="chart" role="img" aria-label="{{ __('views/kinds/report.past.drawn_the_figures_that_differ_are', ['title' => $shown->title()]) }}" data-chart="{{ json_encode(App\Kinds\Report\ReportCompared::chart($one['new'] === null ? null : $one['old'], $shown)) }}"></div>
-                                @elseif ($differences === [])
-                                    @include('kinds.report.figures', ['widget' => $shown])
+                <section class="report-past-page @if ($page->editor !== null) by-{{ $page->editor->colour }} @endif" id="part-{{ $page->page->part->id }}" data-part="{{ $page->page->part->id }}" aria-label="{{ $page->page->part->string('title') }}">
+                    <h2>@if ($page->page->before !== null && $page->page->before->string('title') !== $page->page->part->string('title') && $page->state !== 'removed')<del>{{ $page->page->before->string('title') }}</del> @endif{{ $page->page->part->string('title') }} @if (! in_array($page->state, ['same', 'edited'], true))<small>{{ ['added' => __('views/kinds/report.past.new_page'), 'removed' => __('views/kinds/report.past.page_removed'), 'moved' => __('views/kinds/report.past.page_moved')][$page->state] }}@if ($page->editor !== null), {{ $page->editor->firstName() }}@endif</small>@endif</h2>
+                    @if ($page->hasMap())@include('kinds.report.map')@endif
+                    @foreach ($page->widgets as $one)
+                        @continue($one->state === 'same' && $one->differences === [] && $page->state === 'same')
+                        <article class="widget-step is-{{ $one->state }} @if ($one->editor !== null) by-{{ $one->editor->colour }} @endif" id="part-{{ $one->marked->part->id }}" data-part="{{ $one->marked->part->id }}">
+                            <h3>{{ $one->shown->title() }} @if ($one->state !== 'same')<small>{{ ['added' => 'new', 'removed' => 'removed', 'edited' => 'changed', 'moved' => __('views/kinds/report.past.is_elsewhere')][$one->state] }}@if ($one->editor !== null), {{ $one->editor->firstName() }}@endif</small>@endif</h3>
+                            @if ($one->edits !== [])<ul class="widget-settings">@foreach ($one->edits as $field => [$was, $is])<li>{{ __("data.settings.{$field}") }}: @if ($was !== '')<del>{{ Str::limit($was, 200) }}</del>@endif @if ($is !== '')<ins>{{ Str::limit($is, 200) }}</ins>@else<span>{{ __('views/kinds/report.past.none') }}</span>@endif</li>@endforeach</ul>
+                            @elseif ($one->shown->words() !== '')<p class="widget-settings">{{ $one->shown->words() }}</p>@endif
+                            @if ($one->state === 'same' && $one->differences !== [])<p class="is-because">{{ __('views/kinds/report.past.nobody_changed_it_it_looks_otherwise') }}</p>@endif
+                            @if ($one->new !== null && $one->old !== null && ($parted = $compared->parted($one->old, $one->new)) !== null)<p class="is-because">{{ __('views/kinds/report.past.of_2_3_come_from_how', ['parted' => $parted[1], 'parted_2' => $parted[0] === '' ? '' : " in {$parted[0]}", 'parted_3' => $parted[2], 'parted_4' => $parted[3]]) }}</p>@endif
+                            @if ($one->shown->widget->isChart())
+                                @if ($one->shown->broken !== null && $one->shown->broken !== 'empty')
+                                    @include('kinds.report.broken', ['widget' => $one->shown, 'data' => 'past', 'mayWrite' => false])
+                                @elseif (! in_array($one->shown->widget->type, ['figure', 'table'], true))
+                                    <div class="chart" role="img" aria-label="{{ __('views/kinds/report.past.drawn_the_figures_that_differ_are', ['title' => $one->shown->title()]) }}" data-chart="{{ json_encode(App\Kinds\Report\ReportCompared::chart($one->new === null ? null : $one->old, $one->shown)) }}"></div>
+                                @elseif ($one->differences === [])
+                                    @include('kinds.report.figures', ['widget' => $one->shown])
                                 @endif
-                                @if ($differences !== [])
-                                    <div class="widget-scroll" tabindex="0" role="region" aria-label="{{ __('views/kinds/report.past.figures_of_that_differ', ['title' => $shown->title()]) }}"><table><thead><tr>@if ($shown->widget->by === '')<td></td>@else<th scope="col">{{ $shown->name($shown->widget->by) }}</th>@endif<th scope="col" class="is-number">{{ $from->number }}</th><th scope="col" class="is-number">{{ $to->number }}</th><th scope="col" class="is-number">{{ __('views/kinds/report.past.more') }}</th></tr></thead><tbody>
-                                        @foreach (array_slice($differences, 0, 12) as [$key, $was, $is, $more])<tr><th scope="row">{{ $key === '' ? __('views/kinds/report.past.the_figure') : $key }}</th><td class="is-number">{{ $was }}</td><td class="is-number">{{ $is }}</td><td class="is-number">{{ $more }}</td></tr>@endforeach
+                                @if ($one->differences !== [])
+                                    <div class="widget-scroll" tabindex="0" role="region" aria-label="{{ __('views/kinds/report.past.figures_of_that_differ', ['title' => $one->shown->title()]) }}"><table><thead><tr>@if ($one->shown->widget->by === '')<td></td>@else<th scope="col">{{ $one->shown->name($one->shown->widget->by) }}</th>@endif<th scope="col" class="is-number">{{ $from->number }}</th><th scope="col" class="is-number">{{ $to->number }}</th><th scope="col" class="is-number">{{ __('views/kinds/report.past.more') }}</th></tr></thead><tbody>
+                                        @foreach (array_slice($one->differences, 0, 12) as [$key, $was, $is, $more])<tr><th scope="row">{{ $key === '' ? __('views/kinds/report.past.the_figure') : $key }}</th><td class="is-number">{{ $was }}</td><td class="is-number">{{ $is }}</td><td class="is-number">{{ $more }}</td></tr>@endforeach
                                     </tbody></table></div>
-                                    @if (count($differences) > 12)<p class="form-same">{{ __('views/kinds/report.past.and_more_figures_differ', ['differences' => count($differences) - 12]) }}</p>@endif
+                                    @if (count($one->differences) > 12)<p class="form-same">{{ __('views/kinds/report.past.and_more_figures_differ', ['differences' => count($one->differences) - 12]) }}</p>@endif
                                 @endif
-                                @if ($one['old']?->version !== null && $one['new']?->version !== null)<p class="widget-foot">{{ __('views/kinds/report.past.from_2_3_from_2_4', ['number' => $from->number, 'title' => $one['old']->dataset->title, 'number_2' => $one['old']->version->number, 'number_3' => $to->number, 'title_2' => $one['new']->dataset->title, 'number_4' => $one['new']->version->number]) }}</p>@endif
-                            @elseif ($edits === [])
-                                <div class="widget-text">{{ $shown->part->richText()->text() }}</div>
+                                @if ($one->old?->version !== null && $one->new?->version !== null)<p class="widget-foot">{{ __('views/kinds/report.past.from_2_3_from_2_4', ['number' => $from->number, 'title' => $one->old->dataset->title, 'number_2' => $one->old->version->number, 'number_3' => $to->number, 'title_2' => $one->new->dataset->title, 'number_4' => $one->new->version->number]) }}</p>@endif
+                            @elseif ($one->edits === [])
+                                <div class="widget-text">{{ $one->shown->part->richText()->text() }}</div>
                             @endif
                         </article>
                     @endforeach

@@ -1,4 +1,4 @@
-@php($said = app(App\Kinds\Report\SettingWords::class)->onPage($page))
-@if ($said !== '')
+@inject('words', 'App\Kinds\Report\SettingWords')
+@if (($said = $words->onPage($page)) !== '')
     <p class="report-period">{{ $said }}</p>
 @endif

@@ -1,11 +1,10 @@
-@php($open = collect($report->pages)->first(fn ($page) => $page['page']->id === $shown) ?? $report->pages[0] ?? null)
 @if (count($report->pages) > 1 || $mayWrite)
     <nav class="tabs report-tabs" aria-label="{{ __('views/kinds/report.sheet.pages') }}" data-page-tabs>
-        @foreach ($report->pages as $page)<button type="button" class="tab" data-page-of="{{ $page['page']->id }}" @if ($open !== null && $page['page']->id === $open['page']->id) aria-current="page" @endif>{{ $page['page']->string('title') }}</button>@endforeach
+        @foreach ($report->pages as $page)<button type="button" class="tab" data-page-of="{{ $page['page']->id }}" @if ($page['page']->id === $report->open($shown)) aria-current="page" @endif>{{ $page['page']->string('title') }}</button>@endforeach
     </nav>
 @endif
 @foreach ($report->pages as $page)
-    <section class="report-page" data-report-page="{{ $page['page']->id }}" aria-label="{{ $page['page']->string('title') }}" @if ($open !== null && $page['page']->id !== $open['page']->id) hidden @endif>
+    <section class="report-page" data-report-page="{{ $page['page']->id }}" aria-label="{{ $page['page']->string('title') }}" @if ($page['page']->id !== $report->open($shown)) hidden @endif>
         <h2 class="is-sr-only">{{ $page['page']->string('title') }}</h2>
         @include('kinds.report.period', ['page' => $page['page']])
         @if ($page['widgets'] === [])

@@ -1,9 +1,8 @@
-@php($type = $widget->widget->type)
-<article class="widget is-{{ $type }}" id="part-{{ $widget->part->id }}" data-part="{{ $widget->part->id }}" data-x="{{ $widget->part->int('x') }}" data-y="{{ $widget->part->int('y') }}" data-across="{{ $widget->part->int('across') }}" data-down="{{ $widget->part->int('down') }}" @if ($mayWrite) tabindex="0" data-widget data-history-of="{{ route('part', [$item, $widget->part->id], false) }}" aria-describedby="report-keys" @endif aria-label="{{ $widget->title() }}">
-    @if ($type === 'text')
+<article class="widget is-{{ $widget->widget->type }}" id="part-{{ $widget->part->id }}" data-part="{{ $widget->part->id }}" data-x="{{ $widget->part->int('x') }}" data-y="{{ $widget->part->int('y') }}" data-across="{{ $widget->part->int('across') }}" data-down="{{ $widget->part->int('down') }}" @if ($mayWrite) tabindex="0" data-widget data-history-of="{{ route('part', [$item, $widget->part->id], false) }}" aria-describedby="report-keys" @endif aria-label="{{ $widget->title() }}">
+    @if ($widget->widget->type === 'text')
         @if ($widget->part->string('title') !== '')<h3>{{ $widget->part->string('title') }}</h3>@endif
         <div class="widget-text">{{ $widget->part->richText()->text() }}</div>
-    @elseif ($type === 'picture')
+    @elseif ($widget->widget->type === 'picture')
         @if ($widget->part->string('title') !== '')<h3>{{ $widget->part->string('title') }}</h3>@endif
         @if ($widget->part->string('chunk') !== '')<img src="{{ ($pictures ?? fn ($chunk) => route('picture', [$item, $chunk]))($widget->part->string('chunk')) }}" alt="{{ $widget->part->string('alt') }}">@else<p class="widget-broken">{{ __('views/kinds/report.widget.no_picture_yet') }}</p>@endif
     @else
@@ -16,7 +15,7 @@
             <footer class="widget-foot">
                 @if ($widget->figures->misfits > 0)<span class="data-wrong">{{ trans_choice('views/kinds/report.widget.one_value_cant_be_read', $widget->figures->misfits) }} · </span>@endif
                 {{ __('views/kinds/report.widget.from') }} @if (($pictures ?? null) === null && Gate::allows('view', $widget->dataset))<a href="{{ route('history', ['item' => $widget->dataset, 'from' => $widget->version->number, 'to' => $widget->version->number, 'view' => 'was']) }}">{{ $widget->dataset->title }} {{ $widget->version->number }}</a>@else{{ $widget->dataset->title }}@endif, <x-when :at="$widget->version->saved_at" />
-                @if (($pictures ?? null) === null && ($data ?? null) === null)<span class="widget-files"> · <a href="{{ route('report.figures', [$item, $widget->part->id]) }}" aria-label="{{ __('views/kinds/report.widget.figures_of_as_csv', ['title' => $widget->title()]) }}">{{ __('views/kinds/report.widget.csv') }}</a>@if (! in_array($type, ['table', 'figure'], true)) · <button type="button" class="link" data-picture-of="svg" aria-label="{{ __('views/kinds/report.widget.as_svg', ['title' => $widget->title()]) }}">{{ __('views/kinds/report.widget.svg') }}</button> · <button type="button" class="link" data-picture-of="png" aria-label="{{ __('views/kinds/report.widget.as_png', ['title' => $widget->title()]) }}">{{ __('views/kinds/report.widget.png') }}</button>@endif</span>@endif
+                @if (($pictures ?? null) === null && ($data ?? null) === null)<span class="widget-files"> · <a href="{{ route('report.figures', [$item, $widget->part->id]) }}" aria-label="{{ __('views/kinds/report.widget.figures_of_as_csv', ['title' => $widget->title()]) }}">{{ __('views/kinds/report.widget.csv') }}</a>@if (! in_array($widget->widget->type, ['table', 'figure'], true)) · <button type="button" class="link" data-picture-of="svg" aria-label="{{ __('views/kinds/report.widget.as_svg', ['title' => $widget->title()]) }}">{{ __('views/kinds/report.widget.svg') }}</button> · <button type="button" class="link" data-picture-of="png" aria-label="{{ __('views/kinds/report.widget.as_png', ['title' => $widget->title()]) }}">{{ __('views/kinds/report.widget.png') }}</button>@endif</span>@endif
             </footer>
         @endif
     @endif
