@@ -1,2 +1,0 @@
-import base from './playwright.config.mjs';
-export default { ...base, use: { ...base.use, launchOptions: { ...base.use.launchOptions, args: [...base.use.launchOptions.args, ...(process.env.ARGS || '').split(' ').filter(Boolean)] }, ...(process.env.RM ? { contextOptions: { reducedMotion: 'reduce' } } : {}) }, workers: Number(process.env.W || 3), reporter: [['list'], ['json', { outputFile: '/tmp/pw.json' }]] };
