@@ -21,10 +21,12 @@
             @else
                 <p>{{ __('views/keeping-shelf.and_really_come_back', ['goes' => trans_choice('views/keeping-shelf.one_version_would_go', $goes, ['count' => App\Words\Numbers::said($goes)]), 'items' => App\Words\Numbers::bytes($freed)]) }}</p>
                 @can('manage', $shelf)
-                    <details class="menu" data-menu><summary class="button is-dark">{{ __('views/keeping-shelf.let_these_go', ['goes' => App\Words\Numbers::said($goes)]) }}</summary>
-                        <form class="menu-sheet menu-form" method="post" action="{{ route('keeping.shelf.now', $shelf) }}">@csrf<p>{{ __('views/keeping-shelf.they_go_for_good_on_the') }}</p><button class="button is-danger">{{ __('views/keeping-shelf.let_them_go') }}</button></form>
-                    </details>
-                    <span class="door-note">{{ __('keeping.night') }}</span>
+                    <div class="keeping-do">
+                        <details class="menu" data-menu><summary class="button is-dark">{{ __('views/keeping-shelf.let_these_go', ['goes' => App\Words\Numbers::said($goes)]) }}</summary>
+                            <form class="menu-sheet menu-form" method="post" action="{{ route('keeping.shelf.now', $shelf) }}">@csrf<p>{{ __('views/keeping-shelf.they_go_for_good_on_the') }}</p><button class="button is-danger">{{ __('views/keeping-shelf.let_them_go') }}</button></form>
+                        </details>
+                        <span class="door-note">{{ __('keeping.night') }}</span>
+                    </div>
                 @endcan
             @endif
             @if ($items !== [])
