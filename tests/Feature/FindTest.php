@@ -42,6 +42,13 @@ final class FindTest extends FeatureCase
         $this->shelf = $this->shelf('Office', [[$this->ines, Role::Owner], [$this->tobi, Role::Editor], [$this->rafi, Role::Viewer]]);
     }
 
+    public function test_where_one_came_from_may_be_anything(): void
+    {
+        foreach (['nowhere', ['x' => 'y']] as $near) {
+            $this->actingAs($this->ines)->get(route('find', ['q' => 'lamp', 'near' => $near]))->assertOk();
+        }
+    }
+
     public function test_a_text_that_is_gone_is_found_with_who_brought_it_and_who_took_it_out(): void
     {
         $item = $this->document($this->shelf, $this->tobi, 'Keep the spare key with the door', 'Other');

@@ -52,7 +52,7 @@ final class HistoryController extends Controller
             'to' => $to,
             'comparison' => $comparison,
             'listed' => array_values(array_filter($comparison->entries, $address->shows(...))),
-            'suggested' => Gate::denies('write', $item) ? [] : [$from->number => SuggestedName::for($from, $phrases), $to->number => SuggestedName::for($to, $phrases)],
+            'suggested' => Gate::denies('write', $item) ? [] : collect([$from, $to])->unique('number')->mapWithKeys(fn (Version $end): array => [$end->number => SuggestedName::for($end, $phrases)])->all(),
             'editors' => $this->editorsBetween($item, $address),
             'cameAndWent' => new CameAndWent($item, $comparison),
             'slips' => $this->slips($item, $address, $address->view === 'was' ? $comparison->old : $comparison->new),

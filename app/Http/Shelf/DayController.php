@@ -12,6 +12,7 @@ use App\Models\ShelfReturn;
 use App\Past\MarkShelf;
 use App\View\Shelf\OnADay;
 use App\View\Shelf\ShelfRibbon;
+use App\Words\Clock;
 use App\Words\When;
 use Carbon\CarbonImmutable;
 use DateTimeZone;
@@ -87,6 +88,6 @@ final class DayController extends Controller
 
     private function back(Shelf $shelf, CarbonImmutable $moment, ?CarbonImmutable $until = null): RedirectResponse
     {
-        return redirect()->route('day', array_filter(['shelf' => $shelf, 'at' => $moment->utc()->format('Y-m-d\TH:i:s\Z'), 'until' => $until?->utc()->format('Y-m-d\TH:i:s\Z')]));
+        return redirect()->route('day', array_filter(['shelf' => $shelf, 'at' => Clock::stamp($moment), 'until' => $until === null ? null : Clock::stamp($until)]));
     }
 }

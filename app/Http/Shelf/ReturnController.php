@@ -11,6 +11,7 @@ use App\Restoring\BringShelfBack;
 use App\Store\States;
 use App\View\Phrases;
 use App\View\Plans\ShelfPlan;
+use App\Words\Clock;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -67,7 +68,7 @@ final class ReturnController extends Controller
             Gate::authorize($right, $item);
         }
         $done = $bring->undo($return, $this->person($request));
-        $back = redirect()->route('day', [$shelf, 'at' => $return->moment->format('Y-m-d\TH:i:s\Z')]);
+        $back = redirect()->route('day', [$shelf, 'at' => Clock::stamp($return->moment)]);
 
         return $done ? $back->with('said', __('day.undone')) : $back->withErrors(['items' => __('day.written_since')]);
     }

@@ -64,8 +64,10 @@ final class Past extends Plain
         // What a file is only read as are no parts of it: one can't choose among them, and what is said about them is said about the file.
         $data += $data['face'] === Face::Parts || ($data['face'] === Face::Lines && ! ($old->isText && $new->isText)) ? ['readOf' => $new->id] : [];
 
+        $isOne = $at->asItWas() || $at->comparison->from->root === $at->comparison->to->root;
+
         return match ($data['face']) {
-            Face::Picture => ['isOne' => $at->asItWas() || $at->comparison->from->root === $at->comparison->to->root, 'pictures' => $at->asItWas() || $at->comparison->from->root === $at->comparison->to->root ? null : PictureCompared::of($old, $new)] + $data,
+            Face::Picture => ['isOne' => $isOne, 'pictures' => $isOne ? null : PictureCompared::of($old, $new)] + $data,
             Face::Bytes => ['common' => $new->inCommon($old)] + $data,
             Face::Parts => $this->parts($at) + $data,
             Face::Lines => $this->lines($at, $old->isText && $new->isText) + $data,

@@ -88,6 +88,12 @@ final class Answering
         return array_values(array_filter(array_map($this->form->get(...), $this->form->children()[$question->id] ?? []), fn (Part $part) => $part->role === $role));
     }
 
+    /** The ids of what is said beside a question: its help, and what is wrong. */
+    public function describedBy(Part $question, ?string $wrong): string
+    {
+        return implode(' ', array_filter([$question->string('help') === '' ? '' : "h-{$question->id}", $wrong === null ? '' : "w-{$question->id}"]));
+    }
+
     /** Whether nothing has to be said about it: it has to be answered, or says in its own words that it need not. */
     public function saysWhetherItMust(Part $question): bool
     {

@@ -29,7 +29,7 @@ final readonly class ComparedPage
         return ! $this->cameOrWent() && array_filter($this->widgets, fn (ComparedWidget $one): bool => $one->isElsewhere() || in_array($one->state, ['added', 'removed'], true)) !== [];
     }
 
-    public function cameOrWent(): bool
+    private function cameOrWent(): bool
     {
         return in_array($this->state, ['added', 'removed'], true);
     }

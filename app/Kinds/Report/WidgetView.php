@@ -39,17 +39,11 @@ final class WidgetView
     /** The field that it misses. */
     public readonly ?string $brokenField;
 
-    /** @var array{Version, Version}|null the version of the dataset in which the field went, or became something else, after the one before it */
-    public readonly ?array $wentIn;
-
-    /** The field as it was before it was removed. */
-    public readonly ?Part $goneField;
-
     public function __construct(public readonly Part $part, private readonly Part $page, ReportData $data)
     {
         $this->widget = new Widget($part);
         if (! $this->widget->isChart()) {
-            [$this->figures, $this->dataset, $this->version, $this->records, $this->broken, $this->brokenField, $this->wentIn, $this->goneField] = [null, null, null, null, null, null, null, null];
+            [$this->figures, $this->dataset, $this->version, $this->records, $this->broken, $this->brokenField] = [null, null, null, null, null, null];
 
             return;
         }
@@ -65,8 +59,6 @@ final class WidgetView
             $this->figures->records === 0 => 'empty',
             default => null,
         };
-        $this->wentIn = $this->went();
-        $this->goneField = $this->wentIn === null ? null : app(States::class)->tree($this->wentIn[0]->root)->find((string) $this->brokenFieldId());
         $this->brokenField = $problem === null ? null : $this->missing();
     }
 
@@ -234,7 +226,7 @@ final class WidgetView
             return (string) $problem->variables['name'];
         }
 
-        return $this->goneField?->string('name') ?? (string) __('data.gone');
+        return $this->goneField()?->string('name') ?? (string) __('data.gone');
     }
 
     /** Id of the field that is wanting. */
@@ -258,7 +250,27 @@ final class WidgetView
     /** What its dataset follows, where the field that it misses comes from there: that is where it comes back. */
     public function followed(): ?Item
     {
-        return $this->dataset !== null && $this->dataset->follows() && $this->goneField?->string('expression') === '' ? $this->dataset->source : null;
+        return $this->dataset !== null && $this->dataset->follows() && $this->goneField()?->string('expression') === '' ? $this->dataset->source : null;
+    }
+
+    /** The field as it was before it was removed. */
+    public function goneField(): ?Part
+    {
+        return once(function (): ?Part {
+            $gone = $this->wentIn();
+
+            return $gone === null ? null : app(States::class)->tree($gone[0]->root)->find((string) $this->brokenFieldId());
+        });
+    }
+
+    /**
+     * The version of the dataset in which the field went, or became something else, after the one before it; looked for once, and only if it is asked for.
+     *
+     * @return array{Version, Version}|null
+     */
+    public function wentIn(): ?array
+    {
+        return once(fn (): ?array => $this->went());
     }
 
     /** @return array{Version, Version}|null */

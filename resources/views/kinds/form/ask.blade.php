@@ -1,7 +1,7 @@
 @if ($question->string('type') === 'note')
     <div class="ask is-note">{{ App\View\SpanHtml::plain($question->richText()) }}</div>
 @elseif (in_array($question->string('type'), ['one', 'several', 'scale', 'yes_no', 'grid'], true))
-    <fieldset class="ask @if ($wrong) is-wrong @endif" id="q-{{ $question->id }}" @if ($question->string('help') !== '' || $wrong !== null) aria-describedby="{{ trim(($question->string('help') !== '' ? "h-{$question->id} " : '').($wrong !== null ? "w-{$question->id}" : '')) }}" @endif>
+    <fieldset class="ask @if ($wrong) is-wrong @endif" id="q-{{ $question->id }}" @if (($described = $answering->describedBy($question, $wrong)) !== '') aria-describedby="{{ $described }}" @endif>
         <legend>{{ App\View\SpanHtml::plain($question->richText()) }} @unless ($answering->saysWhetherItMust($question))<small>{{ __('views/kinds/form.ask.if_you_like') }}</small>@endunless</legend>
         @include('kinds.form.ask-notes')
         @if ($question->string('type') === 'one' || $question->string('type') === 'several')
@@ -27,12 +27,12 @@
         <label class="ask-label" for="i-{{ $question->id }}">{{ App\View\SpanHtml::plain($question->richText()) }} @unless ($answering->saysWhetherItMust($question))<small>{{ __('views/kinds/form.ask.if_you_like') }}</small>@endunless</label>
         @include('kinds.form.ask-notes')
         @if ($question->string('type') === 'long')
-            <textarea class="textarea" id="i-{{ $question->id }}" name="{{ $name }}" rows="4" maxlength="20000" @if ($question->string('help') !== '' || $wrong !== null) aria-describedby="{{ trim(($question->string('help') !== '' ? "h-{$question->id} " : '').($wrong !== null ? "w-{$question->id}" : '')) }}" @endif @if ($wrong) aria-invalid="true" @endif>{{ $answering->sent($question->id) }}</textarea>
+            <textarea class="textarea" id="i-{{ $question->id }}" name="{{ $name }}" rows="4" maxlength="20000" @if (($described = $answering->describedBy($question, $wrong)) !== '') aria-describedby="{{ $described }}" @endif @if ($wrong) aria-invalid="true" @endif>{{ $answering->sent($question->id) }}</textarea>
         @elseif ($question->string('type') === 'file')
             @if (($answering->files[$question->id][0] ?? '') !== '')<p class="ask-file">{{ __('views/kinds/form.ask.taken', ['id' => $answering->files[$question->id][1]]) }}</p><input type="hidden" name="file[{{ $question->id }}]" value="{{ App\Kinds\Form\Answering::seal(...$answering->files[$question->id]) }}">@endif
             <input id="i-{{ $question->id }}" type="file" name="upload[{{ $question->id }}]" accept="image/png,image/jpeg,image/gif,image/webp,application/pdf">
         @else
-            <input class="input" id="i-{{ $question->id }}" name="{{ $name }}" type="{{ ['email' => 'email', 'date' => 'date', 'time' => 'time'][$question->string('type')] ?? 'text' }}" @if ($question->string('type') === 'number') inputmode="decimal" @endif value="{{ $answering->sent($question->id) }}" maxlength="500" @if ($question->string('help') !== '' || $wrong !== null) aria-describedby="{{ trim(($question->string('help') !== '' ? "h-{$question->id} " : '').($wrong !== null ? "w-{$question->id}" : '')) }}" @endif @if ($wrong) aria-invalid="true" @endif>
+            <input class="input" id="i-{{ $question->id }}" name="{{ $name }}" type="{{ ['email' => 'email', 'date' => 'date', 'time' => 'time'][$question->string('type')] ?? 'text' }}" @if ($question->string('type') === 'number') inputmode="decimal" @endif value="{{ $answering->sent($question->id) }}" maxlength="500" @if (($described = $answering->describedBy($question, $wrong)) !== '') aria-describedby="{{ $described }}" @endif @if ($wrong) aria-invalid="true" @endif>
         @endif
     </div>
 @endif
