@@ -5,7 +5,7 @@
  *
  *   php tests/answers.php > before.txt        a line an address: who, status, what it is made of, address
  *   php tests/answers.php --against before.txt   what differs; exits with 1 if anything does
- *   php tests/answers.php --sound                whether any is an error of the server, leads people to where they may not go, or offers what is then refused: all of them to one person, and of items every fourth to each of the others
+ *   php tests/answers.php --sound                whether any is an error of the server, asks the database while it is drawn, leads people to where they may not go, or offers what is then refused: all of them to one person, and of items every fourth to each of the others
  *   php tests/answers.php --show 'Ines /items/…'   one of them whole
  */
 
@@ -120,6 +120,7 @@ $ask = static function (?string $who, Request $request) use ($app): array {
 /** @var array<string, array{string|null, string, array<string, string>}> $offered whose page, its address, and what a form on it would send: one of those that are alike, in items of one kind that stand, and that were deleted */
 $offered = [];
 $forms = require __DIR__.'/answers/forms.php';
+$queries = isset($options['sound']) ? (require __DIR__.'/answers/queries.php')() : new ArrayObject;
 $answer = static function (?string $who, string $address) use ($ask, $plain, $forms, &$offered): array {
     [$status, $body, $type, $why] = $ask($who, Request::create(config('app.url').'/'.ltrim($address, '/')));
     foreach ($status === 200 && str_starts_with($type, 'text/html') && str_contains($body, '<form') ? $forms($body) : [] as $form) {
@@ -154,11 +155,12 @@ if (isset($options['show'])) {
 $lines = $leads = $menus = [];
 foreach (['Ines', 'Tobi', 'Rafi', null] as $place => $who) {
     foreach (array_values(array_unique($addresses)) as $nth => $address) {
+        $queries->exchangeArray([]);
         if (isset($options['sound']) && $place > 0 && $nth % 4 !== $place && str_starts_with($address, 'items/')) {
             continue;
         }
         [$status, $body] = $answer($who, $address);
-        $lines[($who ?? '-')." /{$address}"] = "{$status} ".substr(sha1($body), 0, 12);
+        $lines[($who ?? '-')." /{$address}"] = count($queries) > 0 ? "500 {$queries[0]}" : "{$status} ".substr(sha1($body), 0, 12);
         if (isset($options['sound']) && $status === 200 && preg_match('~ data-histories="([^"]+)"~', $body, $histories) === 1) {
             // What the menu of a part leads to, of a few parts of each page.
             preg_match_all('~ data-(?:part|cell)="([\w-]+)(/[\w-]+)?"~', $body, $parts, PREG_SET_ORDER);

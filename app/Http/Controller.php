@@ -19,7 +19,6 @@ abstract class Controller
 {
     use AuthorizesRequests;
 
-    /** Begins a session of somebody's own: nothing of whoever sat here before is in it. */
     /** Who waits for their code: the password that they gave fits. */
     protected const WAITS = 'second.waits';
 
@@ -36,6 +35,7 @@ abstract class Controller
         return null;
     }
 
+    /** Begins a session of somebody's own: nothing of whoever sat here before is in it. */
     protected function letInAtLast(Request $request, User $person): void
     {
         $intended = $request->session()->get('url.intended');

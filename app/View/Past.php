@@ -123,10 +123,16 @@ class Past
         return null;
     }
 
-    /** What becomes of what hangs on the parts of a line of a plan or a comparison, in words; nothing if nothing does. */
-    public function aside(Item $item, ChangeLine $entry, string $way): ?string
+    /**
+     * What becomes of what hangs on the parts of lines of a plan or a comparison, in words.
+     *
+     * @param  array<int, ChangeLine>  $entries
+     * @param  'in_sight'|'out_of_sight'  $way
+     * @return array<int, string> of those lines on whose parts something hangs
+     */
+    public function asides(Item $item, array $entries, string $way): array
     {
-        return null;
+        return [];
     }
 
     /** All that happened to one part. */

@@ -3,7 +3,7 @@
         <nav class="side is-dense" aria-label="{{ __('views/find.where') }}">
             <h2>{{ __('views/find.where') }}</h2>
             <a href="{{ $more(['item' => null, 'shelf' => null]) }}" @if ($in === null) aria-current="page" @endif><span>{{ __('views/find.all_that_i_may_see') }}</span></a>
-            @foreach (auth()->user()->shelves as $shelf)<a href="{{ $more(['item' => null, 'shelf' => $shelf->key]) }}" @if ($in instanceof App\Models\Shelf && $in->is($shelf)) aria-current="page" @endif><span>{{ $shelf->name }}</span></a>@endforeach
+            @foreach ($shelves as $shelf)<a href="{{ $more(['item' => null, 'shelf' => $shelf->key]) }}" @if ($in instanceof App\Models\Shelf && $in->is($shelf)) aria-current="page" @endif><span>{{ $shelf->name }}</span></a>@endforeach
             @if ($near !== '')<a href="{{ $more(['item' => $near, 'shelf' => null]) }}" @if ($in instanceof App\Models\Item) aria-current="page" @endif><span>{{ $in instanceof App\Models\Item ? $in->title : __('views/find.the_item_i_came_from') }}</span></a>@endif
             <h2>{{ __('views/find.in') }}</h2>
             <a href="{{ $more(['kind' => null]) }}" @if ($within->kind === '') aria-current="true" @endif><span>{{ __('views/find.every_kind') }}</span></a>

@@ -36,7 +36,7 @@
             @if ($rehearsed->go === [])
                 <p class="door-note">{{ $tried->thins() ? __('views/keeping.by_these_rules_everything_stays_for') : __('views/keeping.everything_is_kept_for_ever_choose') }}</p>
             @else
-                <p>{{ __('views/keeping.they_are', ['whose' => implode(', ', array_map(fn ($whose) => trans_choice('views/keeping.one_of_s', $whose[1], ['count' => App\Words\Numbers::said($whose[1]), 'who' => $whose[0]->firstName()]), $rehearsed->whose()))]) }}</p>
+                <p>{{ __('views/keeping.they_are', ['whose' => implode(', ', array_map(fn ($whose) => trans_choice('views/keeping.one_of_s', $whose[1], ['count' => App\Words\Numbers::said($whose[1]), 'who' => $whose[0]->firstName()]), $view->whose))]) }}</p>
                 <table class="items plain-rows">
                     <thead><tr><th>{{ __('views/keeping.from') }}</th><th class="is-number">{{ __('views/keeping.would_go') }}</th><th class="is-number">{{ __('views/keeping.stay') }}</th><th>{{ __('views/keeping.because') }}</th></tr></thead>
                     <tbody>@foreach ($view->months as $month)<tr><td>{{ $month['said'] }}</td><td class="is-number" data-th="{{ __('views/keeping.would_go') }}">{{ App\Words\Numbers::said($month['go']) }}</td><td class="is-number" data-th="{{ __('views/keeping.stay') }}">{{ App\Words\Numbers::said($month['stay']) }}</td><td><small>{{ $month['why'] }}</small></td></tr>@endforeach</tbody>

@@ -4,7 +4,7 @@
         <h1>{{ __('views/restore.restore_to_2', ['title' => $item->title, 'number' => $version->number]) }}</h1>
         <p class="plan-lead">{{ __('views/restore.as_it_stood_on') }} <x-when :at="$version->saved_at" exact />@if ($version->milestone), “{{ $version->milestone->name }}”@endif{{ __('views/restore.nothing_is_overwritten_this_becomes', ['head' => $item->head + 1, 'head_2' => $item->head]) }} @if ($plan->sought === []) {{ __('views/restore.untick_what_should_stay_as_it') }} @else {{ __('views/restore.ticked_is_what_you_came_for') }} @endif @if ($waits) <b>{{ __('views/restore.it_waits_for_a_yes') }}</b> {{ __('views/restore.others_go_on_seeing_what_was') }} @endif @if ($live !== null) <b>{{ __('views/restore.it_becomes_a_draft') }}</b> {{ __('views/restore.readers_go_on_seeing_until_somebody', ['number' => $live->version->number]) }}@endif</p>
         <x-problems />
-        @if ($item->follows())<p class="notice"><label class="checkbox"><input type="checkbox" name="stop" value="1" form="restore"> {{ __('views/restore.stop_following_and_keep_what_comes', ['title' => app(App\View\OtherItems::class)->tellsOf($item->source) ? "“{$item->source->title}”" : __('views/restore.what_it_follows')]) }}</label> {{ __('views/restore.what_it_holds_comes_from_there') }}</p>@endif
+        @if ($item->follows())<p class="notice"><label class="checkbox"><input type="checkbox" name="stop" value="1" form="restore"> {{ __('views/restore.stop_following_and_keep_what_comes', ['title' => $source !== null ? "“{$source->title}”" : __('views/restore.what_it_follows')]) }}</label> {{ __('views/restore.what_it_holds_comes_from_there') }}</p>@endif
         @if ($plan->isTheSame())<p class="notice">{{ __('history.chosen_same', ['number' => (string) $version->number]) }}</p>@endif
         @include('restore.line', $plan->line())
         @if ($plan->since->entries === [])
@@ -12,11 +12,11 @@
         @endif
         <div class="plan-columns">
             <section aria-labelledby="back"><h2 id="back">{{ __('views/restore.comes_back') }} <span>{{ count($plan->comesBack) }}</span></h2><p>{{ __('views/restore.in_and_missing_or_different_now', ['number' => $version->number]) }}</p>
-                <ul data-column="back">@foreach ($plan->comesBack as $at => $entry)<x-plan-line :entry="$entry" :at="$at" :item="$item" :ticked="$plan->ticks($at)" />@endforeach</ul>
+                <ul data-column="back">@foreach ($plan->comesBack as $at => $entry)<x-plan-line :entry="$entry" :at="$at" :aside="$asides[$at] ?? null" :ticked="$plan->ticks($at)" />@endforeach</ul>
                 @if ($plan->comesBack === [])<p class="plan-none">{{ __('views/restore.nothing_all_that_was_in_is', ['number' => $version->number]) }}</p>@endif
             </section>
             <section aria-labelledby="away"><h2 id="away">{{ __('views/restore.goes_away') }} <span>{{ count($plan->goesAway) }}</span></h2><p>{{ __('views/restore.made_since_keeps_it', ['number' => $version->number, 'head' => $item->head]) }}</p>
-                <ul data-column="away">@foreach ($plan->goesAway as $at => $entry)<x-plan-line :entry="$entry" :at="$at" :item="$item" :ticked="$plan->ticks($at)" />@endforeach</ul>
+                <ul data-column="away">@foreach ($plan->goesAway as $at => $entry)<x-plan-line :entry="$entry" :at="$at" :aside="$asides[$at] ?? null" :ticked="$plan->ticks($at)" />@endforeach</ul>
                 @if ($plan->goesAway === [])<p class="plan-none">{{ __('views/restore.nothing_was_added_since') }}</p>@endif
             </section>
             <section aria-labelledby="stays"><h2 id="stays">{{ __('views/restore.stays_as_it_is') }}</h2><p>{{ __('views/restore.the_same_in_both_so_it') }}</p>
@@ -59,7 +59,7 @@
         <span aria-live="polite" data-plan-count>{{ __('views/restore.come_back_2_go_away', ['ticks' => count(array_filter(array_keys($plan->comesBack), $plan->ticks(...))), 'ticks_2' => count(array_filter(array_keys($plan->goesAway), $plan->ticks(...)))]) }}</span>
         @if ($item->form_id === null)<a class="button" href="{{ route('copy', [$item, $version->number]) }}">{{ __('views/restore.copy_out_instead') }}</a>@endif
         @if (! $plan->since->changes->isEmpty() || ($data->plans ?? []) !== [])
-            <form id="restore" method="post" action="{{ route('restore.store', [$item, $version->number]) }}">@csrf<input type="hidden" name="seen" value="{{ $item->head }}">@if ($plan->count() > 0)<input type="hidden" name="lines" value="{{ $plan->count() }}">@endif <button class="button" formaction="{{ route('restore.seen', [$item, $version->number]) }}">{{ __('views/restore.how_it_will_be') }}</button>@if ($live !== null) @can('publishNow', [$item, $version->number])<button class="button" name="publish" value="1" data-restore-publish>{{ __('views/restore.restore_and_publish') }}</button>@endcan @endif<button class="button is-dark" data-restore data-some="{{ __('views/restore.bring_these_back') }}" @if ($plan->sought !== []) autofocus @endif>{{ __('views/restore.restore', ['number' => $version->number]) }}</button></form>
+            <form id="restore" method="post" action="{{ route('restore.store', [$item, $version->number]) }}">@csrf<input type="hidden" name="seen" value="{{ $item->head }}">@if ($plan->count() > 0)<input type="hidden" name="lines" value="{{ $plan->count() }}">@endif <button class="button" formaction="{{ route('restore.seen', [$item, $version->number]) }}">{{ __('views/restore.how_it_will_be') }}</button>@if ($mayPublish) <button class="button" name="publish" value="1" data-restore-publish>{{ __('views/restore.restore_and_publish') }}</button>@endif<button class="button is-dark" data-restore data-some="{{ __('views/restore.bring_these_back') }}" @if ($plan->sought !== []) autofocus @endif>{{ __('views/restore.restore', ['number' => $version->number]) }}</button></form>
         @endif
     </footer>
 </x-layout>

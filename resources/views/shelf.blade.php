@@ -34,7 +34,7 @@
             </div>
             <x-problems />
             @can('make', $shelf)@foreach (array_keys($offered) as $kind)@includeIf("kinds.{$kind}.on-shelf")@endforeach @endcan
-            @if ($held->isNotEmpty() || $view->unusual->isNotEmpty() || $view->wishes->isNotEmpty() || $view->proposals !== [])
+            @if ($held->isNotEmpty() || $view->unusual !== [] || $view->wishes->isNotEmpty() || $view->proposals !== [])
                 <div class="cards">
                     @foreach ($view->wishes as $wish)
                         <div class="card is-wish">
@@ -54,9 +54,9 @@
                             <a href="{{ route('entries.waiting', $form) }}">{{ __('views/shelf.look_and_answer') }}</a>
                         </div>
                     @endforeach
-                    @foreach ($view->unusual as $version)
+                    @foreach ($view->unusual as [$version, $said])
                         <div class="card is-unusual">
-                            <b>{{ $phrases->unusual($version->unusual) }}</b>
+                            <b>{{ $said }}</b>
                             <p>{{ $version->item->title }} · {{ $version->user->firstName() }}, <x-when :at="$version->saved_at" /> {{ __('views/shelf.in', ['number' => $version->number]) }}</p>
                             <x-unusual :version="$version" look />
                         </div>
@@ -98,7 +98,7 @@
 @if ($item->sight !== null)
 <a href="{{ route('history', $item, false) }}" title="{{ __('views/shelf.look_at_this_change') }}">{{ __('publishing.for_readers', ['count' => (string) $item->live?->count]) }}</a><small><x-when :at="$item->changed_at" /></small>
 @elseif ($item->newest)
-<a href="{{ route('history', $item, false) }}" title="{{ __('views/shelf.look_at_this_change') }}">{{ $phrases->version($item->newest) }}</a><small>{{ $item->newest->user->firstName() }}, <x-when :at="$item->newest->saved_at" /></small>
+<a href="{{ route('history', $item, false) }}" title="{{ __('views/shelf.look_at_this_change') }}">{{ $view->sentences[$item->id] }}</a><small>{{ $item->newest->user->firstName() }}, <x-when :at="$item->newest->saved_at" /></small>
 @endif
 </td>
 <td class="items-bars"><svg viewBox="0 0 196 {{ $view::BAR_HEIGHT }}" role="img" aria-label="{{ __('views/shelf.edits_in_the_last_eight_weeks') }}">@foreach ($view->bars[$item->id] ?? [] as $colour => $path)<path class="bar by-{{ $colour }}" d="{{ $path }}"/>@endforeach</svg></td>

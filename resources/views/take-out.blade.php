@@ -17,11 +17,11 @@
         @else
             <div class="plan-columns">
                 <section aria-labelledby="back"><h2 id="back">{{ __('views/take-out.comes_back') }} <span>{{ count($plan->comesBack) }}</span></h2><p>{{ __('views/take-out.as_it_was_before_these_edits') }}</p>
-                    <ul data-column="back">@foreach ($plan->comesBack as $at => $entry)<x-plan-line :entry="$entry" :at="$at" :item="$item" />@endforeach</ul>
+                    <ul data-column="back">@foreach ($plan->comesBack as $at => $entry)<x-plan-line :entry="$entry" :at="$at" :aside="$asides[$at] ?? null" />@endforeach</ul>
                     @if ($plan->comesBack === [])<p class="plan-none">{{ __('views/take-out.nothing_was_taken_away_or_written') }}</p>@endif
                 </section>
                 <section aria-labelledby="away"><h2 id="away">{{ __('views/take-out.goes_away') }} <span>{{ count($plan->goesAway) }}</span></h2><p>{{ __('views/take-out.keeps_it', ['head' => $item->head]) }}</p>
-                    <ul data-column="away">@foreach ($plan->goesAway as $at => $entry)<x-plan-line :entry="$entry" :at="$at" :item="$item" />@endforeach</ul>
+                    <ul data-column="away">@foreach ($plan->goesAway as $at => $entry)<x-plan-line :entry="$entry" :at="$at" :aside="$asides[$at] ?? null" />@endforeach</ul>
                     @if ($plan->goesAway === [])<p class="plan-none">{{ __('views/take-out.nothing_that_was_added_is_there') }}</p>@endif
                 </section>
                 <section aria-labelledby="stays"><h2 id="stays">{{ __('views/take-out.stays') }} <span>{{ count($plan->stays) }}</span></h2><p>{{ __('views/take-out.later_work_rests_on_it_so') }}</p>

@@ -58,7 +58,6 @@ final class HostileFilesTest extends TestCase
         self::assertLessThan(self::MOST, memory_get_peak_usage() - $before);
     }
 
-
     public function test_a_link_over_all_cells_makes_none(): void
     {
         $bytes = self::xlsx('<sheetData><row r="1"><c r="A1"><v>1</v></c></row></sheetData><hyperlinks><hyperlink ref="A1:XFD1048576" location="S!A1"/></hyperlinks>');

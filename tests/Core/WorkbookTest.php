@@ -355,7 +355,6 @@ final class WorkbookTest extends TestCase
         return array_map(fn (mixed $value): mixed => is_int($value) || is_float($value) ? Cell::number((float) $value) : (is_string($value) ? str_replace(['_xlfn.', '_x000B_', '_x005F_'], ['', "\x0B", '_'], $value) : $value), $cells);
     }
 
-
     /** @param array<string, string> $files */
     private static function zipped(array $files): string
     {

@@ -285,7 +285,7 @@ final class KeepingTest extends FeatureCase
         $this->actingAs($this->ines)->delete(route('versions.delete', $sheet), ['from' => 3, 'to' => 4, 'reason' => 'x']);
         self::assertSame(2, $sheet->refresh()->gone);
         $who = new SheetAuthors($sheet, $this->version($sheet, 5), $this->app->make(States::class));
-        self::assertSame(['Ines', 'Tobi'], [$who->of('row1', 'cola')?->firstName(), $who->of('row1', 'colb')?->firstName()]);
+        self::assertSame(['Ines', 'Tobi'], [$who->of('row1', 'cola')->user?->firstName(), $who->of('row1', 'colb')->user?->firstName()]);
         $this->get(route('cell', [$sheet, 'row1', 'cola']))->assertOk()->assertSee('Ines Oduya');
         $this->get(route('history', [$sheet, 'from' => 1, 'to' => 6, 'view' => 'who']))->assertOk();
     }

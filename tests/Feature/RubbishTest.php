@@ -50,6 +50,9 @@ final class RubbishTest extends FeatureCase
             }
             foreach (str_contains($way->uri(), '{item}') ? $items : ['' => null] as $kind => $item) {
                 foreach ($kind === '' || $kind === 'document' ? [false, true] : [false] as $far) {
+                    if (! self::isOfTheDay("{$way->uri()} {$kind}")) {
+                        continue;
+                    }
                     $at = $this->address($way, $shelf->key, $item, $far);
                     foreach (array_diff($way->methods(), ['HEAD']) as $method) {
                         $method === 'GET' || $this->be(User::query()->firstOrFail());
@@ -63,6 +66,12 @@ final class RubbishTest extends FeatureCase
             }
         }
         self::assertSame([], $failed);
+    }
+
+    /** Half of the addresses a day; all of them with EVERY=1. */
+    private static function isOfTheDay(string $address): bool
+    {
+        return (string) getenv('EVERY') !== '' || crc32($address) % 2 === intdiv(time(), 86_400) % 2;
     }
 
     private function address(Way $way, string $shelf, ?Item $item, bool $far): string

@@ -184,8 +184,8 @@ final class SheetTest extends FeatureCase
         $this->post(route('restore.store', [$this->item, 3]), ['seen' => 4])->assertRedirect();
         $authors = new SheetAuthors($this->item->refresh(), Version::query()->where('number', 5)->firstOrFail(), $this->app->make(States::class));
 
-        self::assertSame(['Tobi', 'Ines'], [$authors->of('t1r1', 't1c1')?->firstName(), $authors->of('t1r1', 't1c2')?->firstName()]);
-        self::assertSame('Tobi, 4 May 2026', $authors->words('t1r1', 't1c1'));
+        self::assertSame(['Tobi', 'Ines'], [$authors->of('t1r1', 't1c1')->user?->firstName(), $authors->of('t1r1', 't1c2')->user?->firstName()]);
+        self::assertSame('Tobi, 4 May 2026', $authors->of('t1r1', 't1c1')->words);
     }
 
     public function test_who_puts_back_a_row_or_a_column_that_was_removed_has_not_written_it(): void
@@ -200,8 +200,8 @@ final class SheetTest extends FeatureCase
             $back = PartTree::of(array_map(fn (Part $each) => $each->id === 't1r1' ? $each->with('t1c2', 'Nell’s') : $each, $stood->parts));
             $this->save($this->item->refresh(), $nell, $back);
             $authors = new SheetAuthors($this->item->refresh(), $this->item->versions()->orderByDesc('number')->firstOrFail(), $this->app->make(States::class));
-            self::assertSame(['Tobi', 'Nell'], [$authors->of('t1r1', 't1c1')?->firstName(), $authors->of('t1r1', 't1c2')?->firstName()], $part);
-            self::assertSame('Ines', $authors->of('t1r2', 't1c1')?->firstName(), $part);
+            self::assertSame(['Tobi', 'Nell'], [$authors->of('t1r1', 't1c1')->user?->firstName(), $authors->of('t1r1', 't1c2')->user?->firstName()], $part);
+            self::assertSame('Ines', $authors->of('t1r2', 't1c1')->user?->firstName(), $part);
         }
     }
 
@@ -214,7 +214,7 @@ final class SheetTest extends FeatureCase
         $this->edit(['cells' => ['t1r1' => ['t1c1' => 20], 't1r2' => ['t1c1' => 9]]], $this->tobi);
         $this->post(route('take-out.store', $this->item), ['from' => 3, 'to' => 4, 'by' => $this->tobi->id, 'seen' => 4])->assertRedirect();
         $authors = new SheetAuthors($this->item->refresh(), Version::query()->where('number', 5)->firstOrFail(), $this->app->make(States::class));
-        self::assertSame(['18', $other->id, $this->ines->id], [$this->shown('t1r1', 't1c1'), $authors->of('t1r1', 't1c1')?->id, $authors->of('t1r2', 't1c1')?->id]);
+        self::assertSame(['18', $other->id, $this->ines->id], [$this->shown('t1r1', 't1c1'), $authors->of('t1r1', 't1c1')->user?->id, $authors->of('t1r2', 't1c1')->user?->id]);
 
         DB::enableQueryLog();
         $authors->counts($this->tree($this->item));

@@ -2,7 +2,7 @@ import { expect } from '@playwright/test';
 import { pages, screens } from './screens.mjs';
 import { ofTheDay, openHistory, openItem, saved, screenOf, signIn, test, toShelf, usable } from './steps.mjs';
 
-for (const [name, [route, open]] of ofTheDay(Object.entries(screens), 2)) {
+for (const [name, [route, open]] of ofTheDay(Object.entries(screens), 4)) {
     test(`${name}: axe finds nothing by day and by night, and nothing is wider than the window, down to 320 px`, async ({ page }) => {
         await open(page);
         await expect(page.locator(screenOf(route))).toBeAttached();
@@ -60,7 +60,7 @@ test('comparisons, plans and lists are printed on as many pages as they need, wi
 /** Stops of the Tab key on one screen that are looked at, and where they begin to be told apart. */
 const STOPS = 34;
 
-for (const [name, scheme] of ofTheDay([['shelf', 'light'], ['writing', 'dark'], ['history together', 'light'], ['what is proposed', 'dark'], ['restore plan', 'light'], ['a spreadsheet', 'light'], ['people', 'dark']], 2)) {
+for (const [name, scheme] of ofTheDay([['shelf', 'light'], ['writing', 'dark'], ['history together', 'light'], ['what is proposed', 'dark'], ['restore plan', 'light'], ['a spreadsheet', 'light'], ['people', 'dark']], 4)) {
     test(`${name}: every stop of the Tab key shows that it has the focus, at 3:1`, async ({ page }) => {
         await screens[name][1](page);
         await page.emulateMedia({ colorScheme: scheme, reducedMotion: 'reduce' });

@@ -1,5 +1,5 @@
 import { expect } from '@playwright/test';
-import { ask, axe, newDocument, newForm, newItem, openHistory, openItem, saved, signIn, state, test, text, tool, toShelf, words } from './steps.mjs';
+import { ask, axe, newDocument, newForm, newItem, ofTheDay, openHistory, openItem, saved, signIn, state, test, text, tool, toShelf, words } from './steps.mjs';
 
 /** The sentences of the versions after a number, newest first. */
 async function told(page, since) {
@@ -195,7 +195,7 @@ const gestures = [
     },
 ];
 
-for (const { name, at, does, leaves, says } of gestures) {
+for (const { name, at, does, leaves, says } of ofTheDay(gestures, 2)) {
     test(`what a person would say happened: ${name}`, async ({ page, context }) => {
         await context.grantPermissions(['clipboard-read', 'clipboard-write']);
         await signIn(page, 'Ines Oduya');
@@ -240,158 +240,162 @@ async function tells(page, does) {
     return said;
 }
 
-test('what a person would say happened to list items', async ({ page }) => {
-    await signIn(page, 'Ines Oduya');
-    await newDocument(page, 'Items');
-    await page.keyboard.type('- Alpha bravo charlie.');
-    for (const line of ['Delta echo foxtrot.', 'Golf hotel india.']) {
+/** A few gestures one after the other, by what they happen to. */
+const happened = {
+    async 'list items'(page) {
+        await signIn(page, 'Ines Oduya');
+        await newDocument(page, 'Items');
+        await page.keyboard.type('- Alpha bravo charlie.');
+        for (const line of ['Delta echo foxtrot.', 'Golf hotel india.']) {
+            await page.keyboard.press('Enter');
+            await page.keyboard.type(line);
+        }
+        await saved(page);
+        await page.waitForTimeout(1100);
+        const ids = (await state(page)).content.map((part) => part[0]);
+        const items = page.locator('.ProseMirror > [data-style]');
+        const said = await tells(page, [
+            async () => {
+                await items.nth(0).click();
+                await press(page, 'Home', 'Shift+ArrowDown', 'Delete');
+            },
+            async () => {
+                await items.nth(0).click();
+                await press(page, 'Home', 'Control+ArrowRight', 'Enter');
+            },
+            async () => {
+                await items.nth(1).click();
+                await press(page, 'Escape', ' ', 'ArrowUp', 'Enter');
+            },
+        ]);
+        expect(said).toEqual(['Removed the list item “Alpha bravo charlie”', 'Split “echo foxtrot” off “Delta”', expect.stringMatching(/^Moved the list item “(echo foxtrot|Delta)” (up|down)$/)]);
+        expect((await state(page)).content.map((part) => part[0]).filter((id) => ids.includes(id)).sort()).toEqual(ids.slice(1).sort());
+    },
+    async 'the rows of a table'(page) {
+        await signIn(page, 'Ines Oduya');
+        await newDocument(page, 'Rows');
+        await page.getByRole('button', { name: 'Table', exact: true }).click();
+        const cells = ['Day', 'Who', 'Task', 'Monday', 'Ines', 'Keys', 'Tuesday', 'Nell', 'Tea'];
+        for (const [at, words] of cells.entries()) {
+            if (at > 0) await page.keyboard.press('Tab');
+            await page.keyboard.type(words);
+        }
+        await saved(page);
+        await page.waitForTimeout(1100);
+        const cell = (words) => page.locator('.ProseMirror').locator('td, th').getByText(words, { exact: true });
+        const press = (name) => page.getByRole('button', { name, exact: true }).click();
+        const said = await tells(page, [
+            async () => {
+                await cell('Monday').click();
+                await press('Row below');
+            },
+            async () => page.keyboard.type('Sunday'),
+            async () => {
+                await cell('Tuesday').click();
+                await press('Remove row');
+            },
+            async () => {
+                await cell('Who').click();
+                await press('Remove column');
+            },
+            async () => page.keyboard.press('Control+z'),
+        ]);
+        expect(said).toEqual([
+            'Added an empty row of the table in “Day”',
+            'Wrote “Sunday”',
+            'Removed the row “Tuesday” of the table in “Day”',
+            'Removed the column “Who” of the table in “Day”',
+            'Added the column “Who” of the table in “Day”',
+        ]);
+    },
+    async 'questions and choices'(page) {
+        await signIn(page, 'Ines Oduya');
+        await newForm(page, 'Asked');
+        await ask(page, 'One of several', 'What is it?');
         await page.keyboard.press('Enter');
-        await page.keyboard.type(line);
-    }
-    await saved(page);
-    await page.waitForTimeout(1100);
-    const ids = (await state(page)).content.map((part) => part[0]);
-    const items = page.locator('.ProseMirror > [data-style]');
-    const said = await tells(page, [
-        async () => {
-            await items.nth(0).click();
-            await press(page, 'Home', 'Shift+ArrowDown', 'Delete');
-        },
-        async () => {
-            await items.nth(0).click();
-            await press(page, 'Home', 'Control+ArrowRight', 'Enter');
-        },
-        async () => {
-            await items.nth(1).click();
-            await press(page, 'Escape', ' ', 'ArrowUp', 'Enter');
-        },
-    ]);
-    expect(said).toEqual(['Removed the list item “Alpha bravo charlie”', 'Split “echo foxtrot” off “Delta”', expect.stringMatching(/^Moved the list item “(echo foxtrot|Delta)” (up|down)$/)]);
-    expect((await state(page)).content.map((part) => part[0]).filter((id) => ids.includes(id)).sort()).toEqual(ids.slice(1).sort());
-});
+        await page.keyboard.type('A lamp');
+        await page.keyboard.press('Enter');
+        await page.keyboard.type('A coat');
+        await page.keyboard.press('Enter');
+        await page.keyboard.type('A chair');
+        await ask(page, 'Number', 'How many?');
+        await saved(page);
+        await page.waitForTimeout(1100);
+        const at = (words) => page.locator('.form-writing').getByText(words, { exact: true }).click();
+        const said = await tells(page, [
+            async () => {
+                await at('A coat');
+                await press(page, 'Home', 'Shift+End', 'Delete', 'Backspace');
+            },
+            // Keys that were half a second apart are taken back one by one.
+            async () => {
+                for (let times = 0; times < 2 && !await page.locator('.form-writing').getByText('A coat', { exact: true }).isVisible(); times++) await page.keyboard.press('Control+z');
+            },
+            async () => {
+                await at('A lamp');
+                await press(page, 'End', 'Enter');
+                await page.keyboard.type('A rug');
+            },
+            async () => {
+                await at('How many?');
+                await press(page, 'Escape', ' ', 'ArrowUp', 'Enter');
+            },
+            async () => {
+                await at('What is it?');
+                await press(page, 'Escape', 'Delete');
+            },
+            async () => {
+                await page.keyboard.press('Control+z');
+            },
+        ]);
+        expect(said).toEqual([
+            'Removed the choice “A coat”',
+            'Added the choice “A coat”',
+            'Added the choice “A rug”',
+            'Moved the question “How many?” up',
+            'Removed the question “What is it?” with 5 choices',
+            'Added the question “What is it?” with 5 choices',
+        ]);
+    },
+    async 'the blocks of a page'(page) {
+        await signIn(page, 'Tobi Brandt');
+        await newItem(page, 'Page', 'Blocks', 'Website');
+        await tool(page, 'Heading');
+        await page.keyboard.type('Find us');
+        await page.keyboard.press('Enter');
+        await page.keyboard.type('Behind the laundry');
+        await tool(page, 'Call-out');
+        await page.keyboard.type('Ring twice');
+        await saved(page);
+        await page.waitForTimeout(1100);
+        const said = await tells(page, [
+            async () => {
+                await page.locator('.ProseMirror aside').click();
+                await press(page, 'Escape', ' ', 'ArrowUp', 'Enter');
+            },
+            async () => press(page, 'Delete'),
+            async () => press(page, 'Control+z'),
+            async () => {
+                await page.getByText('Behind the laundry').click();
+                await press(page, 'Home', 'Control+ArrowRight', 'Enter');
+            },
+            async () => press(page, 'Backspace'),
+            async () => page.getByRole('button', { name: 'Copy', exact: true }).click(),
+        ]);
+        expect(said).toEqual([
+            'Moved the call-out “Ring twice” up',
+            'Removed the call-out “Ring twice” in “Find us”',
+            'Added the call-out “Ring twice” in “Find us”',
+            'Split “the laundry” off “Behind”',
+            'Joined “the laundry” to “Behind”',
+            'Added “Behind the laundry”',
+        ]);
+    },
+};
 
-test('what a person would say happened to the rows of a table', async ({ page }) => {
-    await signIn(page, 'Ines Oduya');
-    await newDocument(page, 'Rows');
-    await page.getByRole('button', { name: 'Table', exact: true }).click();
-    const cells = ['Day', 'Who', 'Task', 'Monday', 'Ines', 'Keys', 'Tuesday', 'Nell', 'Tea'];
-    for (const [at, words] of cells.entries()) {
-        if (at > 0) await page.keyboard.press('Tab');
-        await page.keyboard.type(words);
-    }
-    await saved(page);
-    await page.waitForTimeout(1100);
-    const cell = (words) => page.locator('.ProseMirror').locator('td, th').getByText(words, { exact: true });
-    const press = (name) => page.getByRole('button', { name, exact: true }).click();
-    const said = await tells(page, [
-        async () => {
-            await cell('Monday').click();
-            await press('Row below');
-        },
-        async () => page.keyboard.type('Sunday'),
-        async () => {
-            await cell('Tuesday').click();
-            await press('Remove row');
-        },
-        async () => {
-            await cell('Who').click();
-            await press('Remove column');
-        },
-        async () => page.keyboard.press('Control+z'),
-    ]);
-    expect(said).toEqual([
-        'Added an empty row of the table in “Day”',
-        'Wrote “Sunday”',
-        'Removed the row “Tuesday” of the table in “Day”',
-        'Removed the column “Who” of the table in “Day”',
-        'Added the column “Who” of the table in “Day”',
-    ]);
-});
-
-test('what a person would say happened to questions and choices', async ({ page }) => {
-    await signIn(page, 'Ines Oduya');
-    await newForm(page, 'Asked');
-    await ask(page, 'One of several', 'What is it?');
-    await page.keyboard.press('Enter');
-    await page.keyboard.type('A lamp');
-    await page.keyboard.press('Enter');
-    await page.keyboard.type('A coat');
-    await page.keyboard.press('Enter');
-    await page.keyboard.type('A chair');
-    await ask(page, 'Number', 'How many?');
-    await saved(page);
-    await page.waitForTimeout(1100);
-    const at = (words) => page.locator('.form-writing').getByText(words, { exact: true }).click();
-    const said = await tells(page, [
-        async () => {
-            await at('A coat');
-            await press(page, 'Home', 'Shift+End', 'Delete', 'Backspace');
-        },
-        // Keys that were half a second apart are taken back one by one.
-        async () => {
-            for (let times = 0; times < 2 && !await page.locator('.form-writing').getByText('A coat', { exact: true }).isVisible(); times++) await page.keyboard.press('Control+z');
-        },
-        async () => {
-            await at('A lamp');
-            await press(page, 'End', 'Enter');
-            await page.keyboard.type('A rug');
-        },
-        async () => {
-            await at('How many?');
-            await press(page, 'Escape', ' ', 'ArrowUp', 'Enter');
-        },
-        async () => {
-            await at('What is it?');
-            await press(page, 'Escape', 'Delete');
-        },
-        async () => {
-            await page.keyboard.press('Control+z');
-        },
-    ]);
-    expect(said).toEqual([
-        'Removed the choice “A coat”',
-        'Added the choice “A coat”',
-        'Added the choice “A rug”',
-        'Moved the question “How many?” up',
-        'Removed the question “What is it?” with 5 choices',
-        'Added the question “What is it?” with 5 choices',
-    ]);
-});
-
-test('what a person would say happened to the blocks of a page', async ({ page }) => {
-    await signIn(page, 'Tobi Brandt');
-    await newItem(page, 'Page', 'Blocks', 'Website');
-    await tool(page, 'Heading');
-    await page.keyboard.type('Find us');
-    await page.keyboard.press('Enter');
-    await page.keyboard.type('Behind the laundry');
-    await tool(page, 'Call-out');
-    await page.keyboard.type('Ring twice');
-    await saved(page);
-    await page.waitForTimeout(1100);
-    const said = await tells(page, [
-        async () => {
-            await page.locator('.ProseMirror aside').click();
-            await press(page, 'Escape', ' ', 'ArrowUp', 'Enter');
-        },
-        async () => press(page, 'Delete'),
-        async () => press(page, 'Control+z'),
-        async () => {
-            await page.getByText('Behind the laundry').click();
-            await press(page, 'Home', 'Control+ArrowRight', 'Enter');
-        },
-        async () => press(page, 'Backspace'),
-        async () => page.getByRole('button', { name: 'Copy', exact: true }).click(),
-    ]);
-    expect(said).toEqual([
-        'Moved the call-out “Ring twice” up',
-        'Removed the call-out “Ring twice” in “Find us”',
-        'Added the call-out “Ring twice” in “Find us”',
-        'Split “the laundry” off “Behind”',
-        'Joined “the laundry” to “Behind”',
-        'Added “Behind the laundry”',
-    ]);
-});
+for (const [what, does] of ofTheDay(Object.entries(happened), 2)) {
+    test(`what a person would say happened to ${what}`, ({ page }) => does(page));
+}
 
 test('a right press, a finger that is held, and the menu key lead to the history of what is there, and to saying something about it', async ({ page, browser }) => {
     await signIn(page, 'Ines Oduya');

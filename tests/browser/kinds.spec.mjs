@@ -103,7 +103,7 @@ const isBack = (page) => expect.poll(() => page.evaluate(() => document.activeEl
 
 const content = async (page, url) => JSON.stringify((await (await page.request.get(`${url}/state`)).json()).content);
 
-for (const [kind, it] of ofTheDay(Object.entries(kinds), 2)) {
+for (const [kind, it] of ofTheDay(Object.entries(kinds), 4)) {
     test(`a ${kind.toLowerCase()} is talked about by keys: called, answered, reworded, withdrawn, settled; looked back at; followed where it goes`, async ({ page, browser }) => {
         await signIn(page, 'Ines Oduya');
         await it.begin(page);

@@ -24,12 +24,12 @@ final class LostController extends Controller
 {
     public function index(LostRequest $request, States $states, Phrases $phrases): View
     {
-        return view('lost', ['shelf' => null, 'kinds' => Offered::kinds(), 'phrases' => $phrases, 'view' => new LostView($states, $this->person($request), null, ...$request->asked())]);
+        return view('lost', ['shelf' => null, 'kinds' => Offered::kinds(), 'view' => new LostView($states, $this->person($request), null, ...$request->asked(), phrases: $phrases)]);
     }
 
     public function shelf(LostOfShelfRequest $request, Shelf $shelf, States $states, Phrases $phrases): View
     {
-        return view('lost', ['shelf' => $shelf, 'kinds' => Offered::kinds(), 'phrases' => $phrases, 'view' => new LostView($states, $this->person($request), $shelf, ...$request->asked())]);
+        return view('lost', ['shelf' => $shelf, 'kinds' => Offered::kinds(), 'view' => new LostView($states, $this->person($request), $shelf, ...$request->asked(), phrases: $phrases)]);
     }
 
     /** What hangs on it, before it is deleted. */

@@ -5,7 +5,7 @@ declare(strict_types=1);
 namespace App\Http\LookingBack;
 
 use App\Http\ItemRequest;
-use App\View\ListQuery;
+use App\View\Versions\ListQuery;
 use Carbon\CarbonImmutable;
 use Illuminate\Validation\Rule;
 

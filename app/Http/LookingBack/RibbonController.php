@@ -11,7 +11,7 @@ use App\Models\Version;
 use App\Store\States;
 use App\View\Miniature;
 use App\View\Phrases;
-use App\View\RibbonData;
+use App\View\Versions\RibbonData;
 use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;

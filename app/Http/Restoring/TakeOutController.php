@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Http\Restoring;
 
 use App\Http\Controller;
+use App\Http\HiddenFields;
 use App\Models\Item;
 use App\Models\User;
 use App\Models\Version;
@@ -28,13 +29,16 @@ final class TakeOutController extends Controller
         $edits = $this->asked($request, $item);
         $merged = $this->takeOut->rehearse($item, $edits);
         $now = $this->states->tree($item->root);
+        $past = $item->room(Past::class);
+        $plan = $merged === null ? null : new TakeOutPlan($item, $now, $merged, $this->phrases, $edits);
 
         return view('take-out', [
-            'item' => $item, 'edits' => $edits, 'tabs' => $item->room(Past::class)->tabs($now), 'phrases' => $this->phrases,
+            'item' => $item, 'edits' => $edits, 'tabs' => $past->tabs($now), 'phrases' => $this->phrases,
             'asked' => self::address($item, $edits),
             'numbers' => $this->takeOut->numbers($item, $edits),
             'mixed' => $this->takeOut->mixed($item, $edits),
-            'plan' => $merged === null ? null : new TakeOutPlan($item, $now, $merged, $this->phrases, $edits),
+            'plan' => $plan,
+            'asides' => $plan === null ? [] : $past->asides($item, $plan->comesBack + $plan->goesAway, 'in_sight'),
         ]);
     }
 
@@ -67,7 +71,7 @@ final class TakeOutController extends Controller
             'said' => (string) __('history.will_be_without', ['now' => (string) $newest->number, 'next' => (string) ($newest->number + 1), 'who' => $edits->author->firstName()]),
             'note' => null,
             'plan' => route('take-out', $asked), 'seen' => route('take-out.seen', $asked, false), 'store' => route('take-out.store', $asked),
-            'do' => (string) __('history.take_out_so'), 'hidden' => RestoreController::again(array_intersect_key($sent, array_flip(['seen', 'lines', 'pick']))),
+            'do' => (string) __('history.take_out_so'), 'hidden' => HiddenFields::of(array_intersect_key($sent, array_flip(['seen', 'lines', 'pick']))),
         ]) ?? $this->refused($item, $edits, 'history.take_out.nothing');
     }
 

@@ -39,8 +39,7 @@ final class ShelfController extends Controller
         return view('shelf', [
             'shelf' => $shelf,
             'offered' => Offered::pages($shelf),
-            'view' => new ShelfView($shelf, $this->person($request), $request->asked()),
-            'phrases' => $phrases,
+            'view' => new ShelfView($shelf, $this->person($request), $request->asked(), $phrases),
             'held' => HeldEdit::query()->waitingFor($this->person($request))->whereIn('item_id', Item::query()->standing()->where('shelf_id', $shelf->id)->select('id'))->with('item', 'met', 'user')->orderBy('id')->get(),
         ]);
     }

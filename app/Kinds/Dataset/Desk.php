@@ -9,6 +9,7 @@ use App\Models\User;
 use App\Store\States;
 use App\View\Desks\Desk as Plain;
 use App\View\Desks\VisitorForm;
+use App\View\OtherItems;
 use Closure;
 use Illuminate\Contracts\View\View;
 use MistyAttic\Core\Content\PartTree;
@@ -17,7 +18,7 @@ use MistyAttic\Core\Kinds\Dataset\DatasetKind;
 /** A dataset is a list of records, sorted, looked through and changed one by one. */
 final class Desk extends Plain
 {
-    public function __construct(States $states, private readonly DatasetColumns $columns)
+    public function __construct(States $states, private readonly DatasetColumns $columns, private readonly OtherItems $others)
     {
         parent::__construct($states);
     }
@@ -43,7 +44,7 @@ final class Desk extends Plain
         $fields = count($view->data->fields);
 
         return view('kinds.dataset.show', [
-            'item' => $item->load('source'), 'view' => $view, 'kind' => new DatasetKind, 'tree' => PartTree::of(array_values($view->data->fields)),
+            'item' => $item->load('source'), 'isTold' => $this->others->tellsOf($item->source), 'view' => $view, 'kind' => new DatasetKind, 'tree' => PartTree::of(array_values($view->data->fields)),
             'rows' => collect($view->records->items())->mapWithKeys(fn (int $row): array => [$row => $this->states->part($item->root, $fields + $row)->id ?? ''])->all(),
             'hanging' => DatasetView::hanging($item, $person, $this->states),
             ...$around(true),

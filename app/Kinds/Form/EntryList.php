@@ -141,9 +141,10 @@ final class EntryList
      * How many answers there are to questions: when these go, so many go out of sight.
      *
      * @param  list<string>  $questions
+     * @return array<string, int> of those that were answered
      */
-    public static function answered(Item $form, array $questions): int
+    public static function answered(Item $form, array $questions): array
     {
-        return ! $form->isAnswered() ? 0 : self::standing($form)->whereIn('answers.question', $questions)->count();
+        return $questions === [] || ! $form->isAnswered() ? [] : array_map(intval(...), self::standing($form)->whereIn('answers.question', $questions)->groupBy('answers.question')->selectRaw('answers.question AS question, COUNT(*) AS count')->pluck('count', 'question')->all());
     }
 }

@@ -30,11 +30,13 @@ final class Past extends Plain
     }
 
     /** What becomes of answers when a form loses its questions, or gets them back with a restore. */
-    public function aside(Item $item, ChangeLine $entry, string $way): ?string
+    public function asides(Item $item, array $entries, string $way): array
     {
-        $count = $entry->statement->type === ChangeType::Removed ? EntryList::answered($item, $entry->statement->ids) : 0;
+        $gone = array_map(fn (ChangeLine $entry): array => $entry->statement->ids, array_filter($entries, fn (ChangeLine $entry): bool => $entry->statement->type === ChangeType::Removed));
+        $answers = EntryList::answered($item, array_values(array_unique(array_merge([], ...$gone))));
+        $counts = array_map(fn (array $ids): int => array_sum(array_intersect_key($answers, array_flip($ids))), $gone);
 
-        return $count === 0 ? null : trans_choice("form.{$way}", $count, ['count' => (string) $count]);
+        return array_map(fn (int $count): string => trans_choice("form.{$way}", $count, ['count' => (string) $count]), array_filter($counts));
     }
 
     public function switches(LookedAt $at): array

@@ -29,7 +29,6 @@ final class Rules extends Plain
         return (new Opening(array_values($settings)[0] ?? null))->names($email);
     }
 
-
     public function unready(PartTree $tree): array
     {
         return array_map(fn (Problem $problem): string => (string) __("form.unready.{$problem->code}", array_map(fn (string|int|float $value): string => Days::said((string) $value), $problem->variables)), Unready::of($tree));

@@ -17,6 +17,9 @@ final readonly class ComparedWidget
     /** As it is, or of what was removed as it was. */
     public WidgetView $shown;
 
+    /** Why it shows nothing, if it does not. */
+    public ?Mending $mending;
+
     /**
      * @param  'added'|'removed'|'edited'|'moved'|'same'  $state
      * @param  User|null  $editor  null where nobody changed it
@@ -26,6 +29,7 @@ final readonly class ComparedWidget
     public function __construct(public MarkedPart $marked, public string $state, public ?User $editor, public ?WidgetView $old, public ?WidgetView $new, public array $edits, public array $differences)
     {
         $this->shown = $new ?? $old ?? throw new \LogicException('A widget is on one side at least.');
+        $this->mending = in_array($this->shown->broken, [null, 'empty'], true) ? null : Mending::told($this->shown);
     }
 
     /** Whether it is elsewhere, or of another size. */

@@ -26,7 +26,7 @@ final class ForReaders extends Plain
     public function page(Publishing $publishing, Closure $picture): PublicPage
     {
         // With the data that it was published with, or that it followed as long as it was live.
-        $report = new ReportView($this->states->tree($publishing->version->root), $this->data->published($publishing));
+        $report = (new ReportView($this->states->tree($publishing->version->root), $this->data->published($publishing)))->mending(fn (WidgetView $widget): Mending => Mending::told($widget, toReaders: true));
 
         return new PublicPage('kinds.report.public', ['report' => $report, 'data' => 'published', 'pictures' => $picture], $publishing->data === null, $report->sources(), scripts: true);
     }
@@ -35,7 +35,7 @@ final class ForReaders extends Plain
     {
         $now = $this->data->now($person);
         if ($plan->comparison === null || $plan->changesNothing()) {
-            return view('kinds.report.seen', ['report' => new ReportView($plan->tree, $now)]);
+            return view('kinds.report.seen', ['report' => (new ReportView($plan->tree, $now))->mending(Mending::told(...))]);
         }
         $then = $plan->item->live?->data === null ? $now : $now->pinned($plan->item->live->data);
 

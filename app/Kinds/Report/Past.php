@@ -33,7 +33,7 @@ final class Past extends Plain
         $comparison = $at->comparison;
 
         return $at->asItWas()
-            ? ['report' => new ReportView($comparison->old, $at->address->show === 'today' ? $data : $data->at($comparison->from->saved_at)), 'fromLive' => $at->wasLive()]
+            ? ['report' => (new ReportView($comparison->old, $at->address->show === 'today' ? $data : $data->at($comparison->from->saved_at)))->mending(Mending::told(...)), 'fromLive' => $at->wasLive()]
             : ['compared' => new ReportCompared($comparison, $data->at($comparison->from->saved_at), $at->address->to === $at->item->head ? $data : $data->at($comparison->to->saved_at), $this->words)];
     }
 

@@ -128,7 +128,7 @@ final class ReportController extends Controller
 
     private function sheet(Item $item, User $person, string $shown): string
     {
-        return view('kinds.report.sheet', ['item' => $item, 'report' => new ReportView($this->states->tree($item->root), $this->data->now($person)), 'shown' => $shown, 'mayWrite' => Gate::allows('write', $item), 'data' => null])->render();
+        return view('kinds.report.sheet', ['item' => $item, 'report' => Desk::report($item, $this->states, $this->data->now($person)), 'shown' => $shown, 'mayWrite' => Gate::allows('write', $item), 'data' => null])->render();
     }
 
     private function authorizeWrite(Item $item): void

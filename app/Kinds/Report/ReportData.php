@@ -6,7 +6,6 @@ namespace App\Kinds\Report;
 
 use App\Kinds\Dataset\DatasetColumns;
 use App\Models\Item;
-use App\Models\Membership;
 use App\Models\Publishing;
 use App\Models\User;
 use App\Models\Version;
@@ -85,10 +84,10 @@ final class ReportData
             return $this->found[$source];
         }
         $eyes = $this->eyes ?? throw new LogicException('Nobody was said to look at the data: now(), of() and published() say who.');
-        $item = Item::query()->where(['key' => $source, 'kind' => 'dataset'])->first();
+        $item = Item::query()->with('shelf.memberships')->where(['key' => $source, 'kind' => 'dataset'])->first();
         // What is looked at as it was, or was published with its data, stays as it was.
         $isNow = ! isset($this->pinned[$source]) && $this->moment === null;
-        if ($item === null || ($isNow && ! $item->isStanding()) || Membership::query()->where('shelf_id', $item->shelf_id)->whereIn('user_id', $eyes)->doesntExist()) {
+        if ($item === null || ($isNow && ! $item->isStanding()) || $item->shelf->memberships->whereIn('user_id', $eyes)->isEmpty()) {
             return $this->found[$source] = null;
         }
         $version = $item->versions()->with('user')->when(isset($this->pinned[$source]), fn ($query) => $query->where('number', $this->pinned[$source]))

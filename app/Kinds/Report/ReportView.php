@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Kinds\Report;
 
+use Closure;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 
@@ -13,6 +14,9 @@ final class ReportView
     /** @var list<array{page: Part, widgets: list<WidgetView>}> */
     public array $pages = [];
 
+    /** @var array<string, Mending> by widget, of those that show nothing: see {@see mending} */
+    public array $mendings = [];
+
     public function __construct(public readonly PartTree $tree, public readonly ReportData $data, ?string $only = null)
     {
         foreach ($tree->children()[PartTree::ROOT] ?? [] as $id) {
@@ -21,6 +25,18 @@ final class ReportView
             usort($widgets, fn (Part $one, Part $two) => $one->int('y') <=> $two->int('y') ?: $one->int('x') <=> $two->int('x'));
             $this->pages[] = ['page' => $page, 'widgets' => array_map(fn (Part $widget) => new WidgetView($widget, $page, $data), $widgets)];
         }
+    }
+
+    /**
+     * With what is wrong with its widgets, for a page that shows them.
+     *
+     * @param  Closure(WidgetView): Mending  $mending
+     */
+    public function mending(Closure $mending): self
+    {
+        $this->mendings = array_map($mending, array_filter($this->widgets(), fn (WidgetView $widget): bool => $widget->broken !== null));
+
+        return $this;
     }
 
     /** @return string|null the page that is open: the one that is asked for, or the first */

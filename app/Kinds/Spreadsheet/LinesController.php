@@ -21,11 +21,16 @@ final class LinesController extends Controller
         $address = HistoryAddress::read($request, $item, fn () => $item->head);
         [$from, $to] = [$this->version($item, $address->from), $this->version($item, $address->to)];
 
+        $authors = $address->view === 'who' ? new SheetAuthors($item, $to, $states) : null;
+        $sheet = $past->sheetOf(new Comparison($item, $from, $to, $states, $phrases, whole: $past->needsAll($address, $item)), $address, $authors);
+        $start = (int) $request->validated('start');
+
         return view('kinds.spreadsheet.lines', [
-            'sheet' => $past->sheetOf(new Comparison($item, $from, $to, $states, $phrases, whole: $past->needsAll($address, $item)), $address),
-            'authors' => $address->view === 'who' ? new SheetAuthors($item, $to, $states) : null,
+            'sheet' => $sheet,
+            'lines' => $sheet->lines($start, Past::LINES),
+            'isByAuthor' => $authors !== null,
             'address' => $address,
-            'start' => (int) $request->validated('start'),
+            'start' => $start,
             'chunk' => Past::LINES,
         ]);
     }

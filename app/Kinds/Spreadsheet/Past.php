@@ -29,12 +29,13 @@ final class Past extends Plain
     {
         $to = $at->comparison->to;
         $authors = $at->address->view === 'who' ? new SheetAuthors($at->item, $to, $this->states) : null;
-        $sheet = $this->sheetOf($at->comparison, $at->address);
+        $sheet = $this->sheetOf($at->comparison, $at->address, $authors);
 
         return [
             'sheet' => $sheet,
             'of' => ['tab' => $sheet->tab],
-            'authors' => $authors,
+            'lines' => $sheet->lines(0, self::LINES),
+            'isByAuthor' => $authors !== null,
             'writers' => $authors?->counts(Excerpt::isOf($this->states, $to->root) ? null : $this->states->tree($to->root)) ?? [],
             'chunk' => self::LINES,
         ];
@@ -69,8 +70,8 @@ final class Past extends Plain
         return $role === null || $role === SpreadsheetRole::Row->value ? parent::story($item, $part, $phrases) : (new StretchStory($item, $tree, $part, $phrases))->story;
     }
 
-    public function sheetOf(Comparison $comparison, HistoryAddress $address): SheetView
+    public function sheetOf(Comparison $comparison, HistoryAddress $address, ?SheetAuthors $authors = null): SheetView
     {
-        return new SheetView($comparison, $this->states, $address->tab, $address->rows === 'all', $address->show === 'formulas', $address->view);
+        return new SheetView($comparison, $this->states, $address->tab, $address->rows === 'all', $address->show === 'formulas', $address->view, $authors);
     }
 }

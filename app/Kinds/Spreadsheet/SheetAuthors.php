@@ -108,27 +108,17 @@ final class SheetAuthors
         return $this->users->get($number) ?? Writers::people([$number])->get($number);
     }
 
-    public function of(string $row, string $column): ?User
+    public function of(string $row, string $column): CellAuthor
     {
         $wrote = $this->wrote($row, $column);
+        if ($wrote === null) {
+            return new CellAuthor(null, count(self::AGES), '');
+        }
+        $at = CarbonImmutable::parse($wrote[0]->saved_at);
+        $days = (int) $at->diffInDays($this->until, true);
+        $user = $this->person($wrote[1]);
 
-        return $wrote === null ? null : $this->person($wrote[1]);
-    }
-
-    /** 0 for the newest step of age, count(AGES) for the oldest. */
-    public function age(string $row, string $column): int
-    {
-        $version = $this->wrote($row, $column)[0] ?? null;
-        $days = $version === null ? PHP_INT_MAX : (int) CarbonImmutable::parse($version->saved_at)->diffInDays($this->until, true);
-
-        return count(array_filter(self::AGES, fn (int $most) => $days >= $most));
-    }
-
-    public function words(string $row, string $column): string
-    {
-        $wrote = $this->wrote($row, $column);
-
-        return $wrote === null ? '' : $this->person($wrote[1])?->firstName().', '.Days::short(CarbonImmutable::parse($wrote[0]->saved_at));
+        return new CellAuthor($user, count(array_filter(self::AGES, fn (int $most) => $days >= $most)), $user?->firstName().', '.Days::short($at));
     }
 
     /**

@@ -71,8 +71,9 @@ final class SheetView
      * @param  string|null  $tab  the first one in which something changed when it is null or not there
      * @param  bool  $all  all rows, or those that changed
      * @param  string  $view  changed, was (the earlier state alone) or who (the later one alone)
+     * @param  SheetAuthors|null  $authors  where each cell says who wrote it
      */
-    public function __construct(private readonly Comparison $comparison, private readonly States $states, ?string $tab, private readonly bool $all, private readonly bool $formulas, string $view)
+    public function __construct(private readonly Comparison $comparison, private readonly States $states, ?string $tab, private readonly bool $all, private readonly bool $formulas, string $view, private readonly ?SheetAuthors $authors = null)
     {
         $this->kind = new SpreadsheetKind;
         $this->compared = $view === 'changed';
@@ -326,7 +327,7 @@ final class SheetView
         $old = in_array($state, ['typed', 'emptied', 'moved-on', 'filled'], true) && $marked->before !== null ? $this->shown($this->old, $marked->before, $column, $was) : null;
         $editor = in_array($state, ['typed', 'emptied', 'filled', 'formatted'], true) ? $this->comparison->editorOfCell($marked->part->id, $column) : null;
 
-        return new SheetCell($column, $old, $now, $state, $this->classes($is ?? $was, $column, $columnState, $state, $editor), $editor, $state === 'same' ? null : $this->difference($was, $is));
+        return new SheetCell($column, $old, $now, $state, $this->classes($is ?? $was, $column, $columnState, $state, $editor), $editor, $state === 'same' ? null : $this->difference($was, $is), $now === '' ? null : $this->authors?->of($marked->part->id, $column));
     }
 
     private function shown(PartTree $tree, Part $row, string $column, mixed $value): string

@@ -23,6 +23,9 @@ final readonly class KeepingView
 
     public int $tall;
 
+    /** @var list<array{User, int}> whose versions would go, the most first */
+    public array $whose;
+
     public function __construct(public Rehearsed $rehearsed)
     {
         $months = [];
@@ -39,6 +42,7 @@ final readonly class KeepingView
         }
         $this->months = array_values(array_map(fn (array $month) => ['said' => $month['said'], 'go' => $month['go'], 'stay' => $month['stay'], 'why' => $this->why($month['reasons'])], array_reverse($months)));
         $this->lanes = $this->lanes();
+        $this->whose = $rehearsed->whose();
         $this->tall = self::LANE * count($this->lanes);
     }
 

@@ -9,6 +9,7 @@ use App\Models\Role;
 use App\Models\Shelf;
 use App\Models\User;
 use App\Store\States;
+use App\View\Phrases;
 use Illuminate\Contracts\Pagination\LengthAwarePaginator;
 use Illuminate\Database\Eloquent\Collection;
 use MistyAttic\Core\Content\Part;
@@ -28,10 +29,16 @@ final readonly class LostView
     /** @var LengthAwarePaginator<int, Item> */
     public LengthAwarePaginator $items;
 
+    /** @var array<int, string> item => its first words, as it was last */
+    public array $words;
+
+    /** @var array<int, string> item => what its newest version did */
+    public array $sentences;
+
     /** @var Collection<int, Shelf> shelves that this person may bring back */
     public Collection $shelves;
 
-    public function __construct(private States $states, User $person, ?Shelf $shelf, public string $find, public string $kind)
+    public function __construct(private States $states, User $person, ?Shelf $shelf, public string $find, public string $kind, Phrases $phrases)
     {
         $works = $person->shelves()->wherePivotIn('role', [Role::Editor->value, Role::Owner->value])->pluck('shelves.id');
         $this->items = Item::query()->with('deleter', 'shelf.memberships', 'newest.user')->whereNull('form_id')->whereNotNull('items.deleted_at')
@@ -40,12 +47,13 @@ final readonly class LostView
             ->when($kind !== '', fn ($query) => $query->where('kind', $kind))
             ->orderByDesc('items.deleted_at')->orderByDesc('items.id')->paginate(self::PAGE)->withQueryString();
         $this->items->each(fn (Item $item) => $item->newest?->setRelation('item', $item));
+        $this->words = $this->items->getCollection()->mapWithKeys(fn (Item $item): array => [$item->id => $this->words($item)])->all();
+        $this->sentences = $this->items->getCollection()->whereNotNull('newest')->mapWithKeys(fn (Item $item): array => [$item->id => $item->newest === null ? '' : $phrases->version($item->newest)])->all();
         $this->shelves = $shelf !== null ? new Collection : Shelf::query()->with('deleter')->withCount('items')->whereNotNull('deleted_at')
             ->whereIn('id', $person->belongsToMany(Shelf::class, 'memberships')->wherePivot('role', Role::Owner->value)->select('shelves.id'))->orderByDesc('deleted_at')->get();
     }
 
-    /** Its first words, as it was last. */
-    public function words(Item $item): string
+    private function words(Item $item): string
     {
         $words = [];
         foreach ($this->states->window($item->root, 0, self::PARTS) as $part) {

@@ -14,6 +14,7 @@ use App\Models\Sight;
 use App\Models\Thread;
 use App\Models\User;
 use App\Models\Version;
+use App\View\Phrases;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Pagination\LengthAwarePaginator;
 use Illuminate\Support\Collection;
@@ -47,8 +48,11 @@ final readonly class ShelfView
     /** @var array<int, int> item => threads that are open */
     public array $talk;
 
-    /** @var Collection<int, Version> that nobody looked at yet, the newest first */
-    public Collection $unusual;
+    /** @var array<int, string> item => what its newest version did */
+    public array $sentences;
+
+    /** @var list<array{Version, string}> with what of it is worth a look; that nobody looked at yet, the newest first */
+    public array $unusual;
 
     /** @var array<int, array<int, string>> item => colour => its bars as a path of SVG */
     public array $bars;
@@ -62,7 +66,7 @@ final readonly class ShelfView
     /** Whether there is enough to look for something in it. */
     public bool $isLong;
 
-    public function __construct(private Shelf $shelf, private User $user, public ShelfQuery $asked)
+    public function __construct(private Shelf $shelf, private User $user, public ShelfQuery $asked, Phrases $phrases)
     {
         $this->items = $this->items();
         $this->isLong = $asked->isAsked() || $this->items->total() > intdiv(self::PAGE, 2);
@@ -72,7 +76,8 @@ final readonly class ShelfView
         $this->milestones = Milestone::query()->join('versions', 'versions.id', '=', 'milestones.version_id')
             ->whereIn('milestones.item_id', $own)->get(['milestones.*', 'versions.number'])->sortBy('number')->keyBy('item_id');
         $this->talk = Thread::query()->whereIn('item_id', $own)->where('is_open', true)->groupBy('item_id')->selectRaw('item_id, COUNT(*) AS count')->pluck('count', 'item_id')->map(fn (mixed $count) => (int) $count)->all();
-        $this->unusual = $this->unusual();
+        $this->sentences = $this->items->getCollection()->whereNull('sight')->whereNotNull('newest')->mapWithKeys(fn (Item $item): array => [$item->id => $item->newest === null ? '' : $phrases->version($item->newest)])->all();
+        $this->unusual = array_values($this->unusual()->map(fn (Version $version): array => [$version, (string) $phrases->unusual($version->unusual)])->all());
         $this->bars = $this->bars($own->all());
     }
 

@@ -16,18 +16,18 @@
     <nav class="head-tabs" aria-label="{{ __('views/components.item-head.this_item') }}">
         @unless ($item->isAnswered() && $item->sight !== null)<a href="{{ route('item', $item) }}" @if ($at === 'write') aria-current="page" @endif>{{ $item->room(App\View\Desks\Desk::class)::TAB[Gate::allows('write', $item) ? 0 : 1] }}</a>@endunless
         <a href="{{ route('history', $item) }}" @if ($at === 'history') aria-current="page" @endif>{{ __('views/components.item-head.history') }}</a>
-        @can('talk', $item)<a href="{{ route('talk', $item) }}" @if ($at === 'talk') aria-current="page" @endif>{{ __('talk.tab') }}@if (($count = $threads()) > 0) <span class="tab-count" data-talk-count>{{ $count }}</span>@endif</a>@endcan
-        @can('propose', $item)<a href="{{ route('proposals', $item) }}" @if ($at === 'proposals') aria-current="page" @endif>{{ __('proposing.tab') }}@if (($count = $proposed()) > 0) <span class="tab-count">{{ $count }}</span>@endif</a>@endcan
+        @if ($threads !== null)<a href="{{ route('talk', $item) }}" @if ($at === 'talk') aria-current="page" @endif>{{ __('talk.tab') }}@if ($threads > 0) <span class="tab-count" data-talk-count>{{ $threads }}</span>@endif</a>@endif
+        @if ($proposed !== null)<a href="{{ route('proposals', $item) }}" @if ($at === 'proposals') aria-current="page" @endif>{{ __('proposing.tab') }}@if ($proposed > 0) <span class="tab-count">{{ $proposed }}</span>@endif</a>@endif
         @can('entries', $item)<a href="{{ route('entries', $item) }}" @if ($at === 'entries') aria-current="page" @endif>{{ __('views/components.item-head.entries') }}</a>@endcan
         @if ($item->isAnswered() && $item->live_id !== null)<a href="{{ route('answer', $item) }}" @if ($at === 'answer') aria-current="page" @endif>{{ __('views/components.item-head.answer') }}</a>@endif
-        @if ($item->form_id === null && $item->isPublishable() && $item->sight === null && Gate::any(['publishNow', 'askToPublish'], $item))<a href="{{ route('publish', [$item, $item->head]) }}" data-newest="{{ route('publish', [$item, 0]) }}" @if ($at === 'publish') aria-current="page" @endif>{{ __('views/components.item-head.publish') }}</a>@endif
+        @if ($publishes)<a href="{{ route('publish', [$item, $item->head]) }}" data-newest="{{ route('publish', [$item, 0]) }}" @if ($at === 'publish') aria-current="page" @endif>{{ __('views/components.item-head.publish') }}</a>@endif
         @if ($item->form_id === null && $item->sight === null)<a href="{{ route('keeping', $item) }}" @if ($at === 'keeping') aria-current="page" @endif>{{ __('views/components.item-head.keeping') }}</a>@endif
         <a href="{{ route('people', $item->shelf) }}">{{ __('views/components.item-head.people') }}</a>
     </nav>
 </section>
-@if (($gone = $lost()) !== null)
+@if ($lost !== null)
     <aside class="lost-note" aria-label="{{ __('views/components.item-head.it_was_deleted') }}">
-        <p>{{ __('views/components.item-head.deleted', ['who' => $gone->deleter?->firstName() ?? __('views/components.item-head.somebody'), 'name' => $gone instanceof App\Models\Shelf ? __('views/components.item-head.the_shelf_with_it', ['name' => $gone->name]) : 'this']) }} <x-when :at="$gone->deleted_at" />{{ __('views/components.item-head.all_of_it_is_kept_and') }}</p>
+        <p>{{ __('views/components.item-head.deleted', ['who' => $lost->deleter?->firstName() ?? __('views/components.item-head.somebody'), 'name' => $lost instanceof App\Models\Shelf ? __('views/components.item-head.the_shelf_with_it', ['name' => $lost->name]) : 'this']) }} <x-when :at="$lost->deleted_at" />{{ __('views/components.item-head.all_of_it_is_kept_and') }}</p>
         @can('bringBack', $item)<form method="post" action="{{ route('item.back', $item) }}">@csrf @method('put')<button class="button is-dark">{{ __('views/components.item-head.bring_it_back') }}</button></form>@endcan
     </aside>
 @elseif ($item->shelf->archived_at !== null)

@@ -6,7 +6,7 @@
 @can('entries', $item)<a class="menu-line" href="{{ route('entries', $item) }}">{{ __('views/components.item-menu.entries') }}</a>@elsecan('bringFile', $item)<a class="menu-line" href="{{ route('item.file', $item) }}">{{ __('views/components.item-menu.a_file_as_its_next_version') }}</a>@endcan
 @if ($item->isPublishable() && $item->sight === null)
     @if ($item->live !== null && $item->live->version->number < $item->head)<a class="menu-line" href="{{ route('history', ['item' => $item, 'from' => $item->live->version->number, 'to' => $item->head]) }}">{{ __('views/components.item-menu.what_changed_since_it_went_live') }}</a>@endif
-    @if (Gate::any(['publishNow', 'askToPublish'], $item))<a class="menu-line" href="{{ route('publish', [$item, $item->head]) }}">{{ __('views/components.item-menu.publish') }}</a>@endif
+    @if (Gate::any(['askToPublish', 'publishNow'], $item))<a class="menu-line" href="{{ route('publish', [$item, $item->head]) }}">{{ __('views/components.item-menu.publish') }}</a>@endif
     @can('publish', $item)
         <form method="post" action="{{ route('public', $item) }}">@csrf @method('put')<input type="hidden" name="open" value="{{ $item->is_public ? '0' : '1' }}"><button class="menu-line">{{ $item->is_public ? __('views/components.item-menu.close_the_public_address') : __('views/components.item-menu.give_it_a_public_address') }}</button></form>
         @if ($item->live !== null)<form method="post" action="{{ route('unpublish', $item) }}">@csrf @method('delete')<button class="menu-line">{{ __('views/components.item-menu.take_it_offline') }}</button></form>@endif

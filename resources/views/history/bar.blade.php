@@ -33,7 +33,7 @@
             @if ($to->canBeTakenBack() && $to->number === $item->head)
                 <form method="post" action="{{ route('restore.undo', [$item, $to->number]) }}">@csrf<button class="button is-dark">{{ __('views/history.bar.take_it_back') }}</button></form>
             @endif
-            @if ($to->canBeTakenBack() && $to->number === $item->head && $item->live !== null && $item->live->version->number < $item->head && Gate::any(['publishNow', 'askToPublish'], $item))
+            @if ($to->canBeTakenBack() && $to->number === $item->head && $item->live !== null && $item->live->version->number < $item->head && Gate::any(['askToPublish', 'publishNow'], $item))
                 <a class="button" href="{{ route('publish', [$item, $item->head]) }}">{{ __('views/history.bar.publish', ['head' => $item->head]) }}</a>
             @endif
             @if ($from->root !== $item->root || $from->title !== $item->title)

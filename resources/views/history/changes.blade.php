@@ -2,7 +2,7 @@
     <div class="changes-head">
         <h2 id="changes-name">@if ($item->head === 1){{ __('history.only_one') }}@else{{ trans_choice('history.changes', count($listed)) }} @endif @if ($address->by !== [] && ($whose = $editors->whereIn('id', $address->by))->isNotEmpty()) {{ __('views/history.changes.by', ['join' => $whose->map(fn ($editor) => $editor->firstName())->join(', ', __('views/history.changes.and'))]) }} @endif @if ($item->live !== null && $item->live->version->number === $from->number && $to->number === $item->head && $from->number < $to->number) {{ __('views/history.changes.since_it_went_live') }} @elseif ($item->head === 1) @elseif ($from->number === $to->number) {{ __('views/history.changes.in', ['number' => $from->number]) }} @else {{ __('views/history.changes.between_and_2', ['number' => $from->number, 'number_2' => $to->number]) }}@endif</h2>
         <p><x-when :at="$from->saved_at" exact /> → <x-when :at="$to->saved_at" exact />@if ($to->number < $item->head) · {{ trans_choice('history.since', $item->head - $to->number) }}@endif
-            @if ($item->isPublishable() && $item->sight === null && $to->number !== $item->head && $item->live?->version_id !== $to->id && (Gate::allows('publishNow', [$item, $to->number]) || Gate::allows('askToPublish', $item))) · <a href="{{ route('publish', [$item, $to->number]) }}">{{ Gate::allows('publishNow', [$item, $to->number]) ? __('views/history.changes.publish') : __('views/history.changes.ask_to_publish') }} {{ $to->number }}…</a>@endif</p>
+            @if ($publishing !== null) · <a href="{{ route('publish', [$item, $to->number]) }}">{{ $publishing }} {{ $to->number }}…</a>@endif</p>
         @if ($address->view === 'changed')
             <span class="stepper" data-stepper hidden><span data-step-count></span> <button type="button" data-step="-1" aria-label="{{ __('views/history.changes.change_before_p') }}" title="{{ __('views/history.changes.change_before_p') }}">‹</button><button type="button" data-step="1" aria-label="{{ __('views/history.changes.next_change_n') }}" title="{{ __('views/history.changes.next_change_n') }}">›</button></span>
         @endif
@@ -25,15 +25,15 @@
     @if ($wish !== null && $item->sight === null || $wish?->version->number === $to->number)
         @include('publish.wish')
     @endif
-    @if ($to->unusual !== null && $item->sight === null && $to->meant_user_id === null && $from->number < $to->number)
-        <div class="note is-unusual"><b>{{ $phrases->unusual($to->unusual) }}</b> <small>{{ __('views/history.changes.in_by', ['number' => $to->number, 'who' => $to->user->firstName()]) }}</small><x-unusual :version="$to" /></div>
+    @if ($unusual !== null)
+        <div class="note is-unusual"><b>{{ $unusual }}</b> <small>{{ __('views/history.changes.in_by', ['number' => $to->number, 'who' => $to->user->firstName()]) }}</small><x-unusual :version="$to" /></div>
     @endif
     <ol class="entries" data-entries>
-        @foreach (array_slice($listed, 0, App\View\Comparison::MOST_LISTED) as $entry)
+        @foreach (array_slice($listed, 0, App\View\Comparison::MOST_LISTED) as $at => $entry)
                 <li>
                     <a class="entry @if ($entry->editors !== []) by-{{ $entry->editors[0]->colour }} @elseif ($entry->statement->isConsequence()) is-consequence @endif" href="{{ ($sheet ?? null)?->lacks($entry) ? $address->with(['tab' => $entry->table()]) : (($piece = ($pieces ?? null)?->of($entry->part())) === null ? '' : $address->with(['piece' => $piece])) }}#part-{{ $entry->part() }}" data-entry="{{ $entry->part() }}" @if (($sheet ?? null)?->lacks($entry) || $piece !== null) data-swap data-elsewhere @endif>
                         <span class="entry-sign" aria-hidden="true">{{ $entry->sign() }}</span>
-                        <span class="entry-text">{{ $entry->sentence }}@if (($gone = $past->aside($item, $entry, 'out_of_sight')) !== null) <span class="out-of-sight">{{ $gone }}</span>@endif
+                        <span class="entry-text">{{ $entry->sentence }}@isset($asides[$at]) <span class="out-of-sight">{{ $asides[$at] }}</span>@endisset
                             <small>@foreach ($entry->editors as $editor){{ $editor->firstName() }}@if (! $loop->last), @endif @endforeach {{ $entry->versions() }}@if ($entry->at), <x-when :at="$entry->at" />@endif @if ($entry->place())· {{ $entry->place() }}@endif</small>
                         </span>
                     </a>

@@ -12,6 +12,7 @@ use App\Kinds\Dataset\SavesData;
 use App\Making\MakeItem;
 use App\Models\Item;
 use App\Store\States;
+use App\View\OtherItems;
 use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -35,7 +36,7 @@ final class FieldController extends Controller
     /** Choices that a field has at most: see {@see DatasetRole::Field}. */
     private const CHOICES = 200;
 
-    public function __construct(private readonly States $states) {}
+    public function __construct(private readonly States $states, private readonly OtherItems $others) {}
 
     /** The settings of a field, or of a new one for `new`. */
     public function show(Item $item, string $field): View
@@ -50,7 +51,7 @@ final class FieldController extends Controller
         $isTheirs = $item->follows() && $found !== null && $found->string('expression') === '';
 
         return view('kinds.dataset.field', [
-            'item' => $item, 'id' => $found->id ?? 'new', 'field' => $found, 'isTheirs' => $isTheirs, 'isTyped' => ! ($isTheirs && $item->source?->kind === 'form'), 'names' => FieldNames::of($tree),
+            'item' => $item, 'id' => $found->id ?? 'new', 'field' => $found, 'isTheirs' => $isTheirs, 'source' => $isTheirs && $this->others->tellsOf($item->source) ? $item->source : null, 'isTyped' => ! ($isTheirs && $item->source?->kind === 'form'), 'names' => FieldNames::of($tree),
             'expression' => old('expression') ?? ($found === null ? '' : (new DatasetKind)->written($tree, $found, $found->string('expression'))),
         ]);
     }

@@ -9,10 +9,6 @@ return [
         'choose_one' => 'Choose one…',
         'use_another_field' => 'Use another field…',
     ],
-    'empty' => [
-        'restore_both' => 'Restore both…',
-        'use_another_field' => 'Use another field…',
-    ],
     'figures' => [
         '2_since' => ':was:was_2 since :before',
         'drawn_the_same_figures_are_in' => ':title, drawn; the same figures are in the table after it',

@@ -7,7 +7,7 @@
             <span>{{ trans_choice('views/kinds/dataset.show.no_records', $view->records->total(), ['count' => App\Words\Numbers::said($view->records->total())]) }}</span>
             @if ($view->data->has($view->unread))<span>{{ __('views/kinds/dataset.show.in_which_cant_be_read', ['unread' => $view->data->name($view->unread)]) }} <a href="{{ route('item', $item) }}">{{ __('views/kinds/dataset.show.show_all') }}</a></span>@endif
             @if ($item->source !== null)
-                <span class="data-source">@if (! app(App\View\OtherItems::class)->tellsOf($item->source)) {{ __($item->follows() ? 'data.follows_elsewhere' : 'data.from_elsewhere') }} @elseif ($item->follows()) {{ __('views/kinds/dataset.show.follows') }} <a href="{{ route('item', $item->source) }}">{{ $item->source->title }}</a> @else {{ __('views/kinds/dataset.show.as') }} <a href="{{ route('item', $item->source) }}">{{ $item->source->title }}</a> {{ __('views/kinds/dataset.show.stood_in', ['source_number' => $item->source_number]) }} @endif</span>
+                <span class="data-source">@if (! $isTold) {{ __($item->follows() ? 'data.follows_elsewhere' : 'data.from_elsewhere') }} @elseif ($item->follows()) {{ __('views/kinds/dataset.show.follows') }} <a href="{{ route('item', $item->source) }}">{{ $item->source->title }}</a> @else {{ __('views/kinds/dataset.show.as') }} <a href="{{ route('item', $item->source) }}">{{ $item->source->title }}</a> {{ __('views/kinds/dataset.show.stood_in', ['source_number' => $item->source_number]) }} @endif</span>
             @endif
             @can('write', $item)
                 <span class="bar-do">

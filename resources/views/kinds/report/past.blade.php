@@ -18,8 +18,8 @@
                             @if ($one->state === 'same' && $one->differences !== [])<p class="is-because">{{ __('views/kinds/report.past.nobody_changed_it_it_looks_otherwise') }}</p>@endif
                             @if ($one->new !== null && $one->old !== null && ($parted = $compared->parted($one->old, $one->new)) !== null)<p class="is-because">{{ __('views/kinds/report.past.of_2_3_come_from_how', ['parted' => $parted[1], 'parted_2' => $parted[0] === '' ? '' : " in {$parted[0]}", 'parted_3' => $parted[2], 'parted_4' => $parted[3]]) }}</p>@endif
                             @if ($one->shown->widget->isChart())
-                                @if ($one->shown->broken !== null && $one->shown->broken !== 'empty')
-                                    @include('kinds.report.broken', ['widget' => $one->shown, 'data' => 'past', 'mayWrite' => false])
+                                @if ($one->mending !== null)
+                                    @include('kinds.report.broken', ['widget' => $one->shown, 'mending' => $one->mending, 'mayWrite' => false])
                                 @elseif (! in_array($one->shown->widget->type, ['figure', 'table'], true))
                                     <div class="chart" role="img" aria-label="{{ __('views/kinds/report.past.drawn_the_figures_that_differ_are', ['title' => $one->shown->title()]) }}" data-chart="{{ json_encode(App\Kinds\Report\ReportCompared::chart($one->new === null ? null : $one->old, $one->shown)) }}"></div>
                                 @elseif ($one->differences === [])

@@ -8,10 +8,10 @@
     @else
         <header class="widget-head"><h3>@if (isset($pictures))<a href="#part-{{ $widget->part->id }}">{{ $widget->title() }}</a>@else{{ $widget->title() }}@endif</h3>@if ($widget->broken === null || $widget->broken === 'empty')<p>{{ $widget->words() }}</p>@endif</header>
         @if ($widget->broken !== null && $widget->broken !== 'empty')
-            @include('kinds.report.broken')
+            @include('kinds.report.broken', ['mending' => $report->mendings[$widget->part->id]])
         @else
             @include('kinds.report.figures')
-            @if ($widget->broken === 'empty')@include('kinds.report.empty')@endif
+            @if ($widget->broken === 'empty')@include('kinds.report.broken', ['mending' => $report->mendings[$widget->part->id]])@endif
             <footer class="widget-foot">
                 @if ($widget->figures->misfits > 0)<span class="data-wrong">{{ trans_choice('views/kinds/report.widget.one_value_cant_be_read', $widget->figures->misfits) }} · </span>@endif
                 {{ __('views/kinds/report.widget.from') }} @if (($pictures ?? null) === null && Gate::allows('view', $widget->dataset))<a href="{{ route('history', ['item' => $widget->dataset, 'from' => $widget->version->number, 'to' => $widget->version->number, 'view' => 'was']) }}">{{ $widget->dataset->title }} {{ $widget->version->number }}</a>@else{{ $widget->dataset->title }}@endif, <x-when :at="$widget->version->saved_at" />

@@ -3,7 +3,7 @@
         <span data-people aria-live="polite"></span>
         <x-origin :item="$item" />
     </x-item-head>
-    <main id="main" class="desk report-desk" data-report="{{ json_encode(['key' => $item->key, 'root' => $item->root, 'number' => $item->head, 'editable' => Gate::allows('write', $item), 'data' => app(App\Kinds\Report\DrawnFrom::class)->stamp($item)]) }}">
+    <main id="main" class="desk report-desk" data-report="{{ json_encode(['key' => $item->key, 'root' => $item->root, 'number' => $item->head, 'editable' => Gate::allows('write', $item), 'data' => $drawn]) }}">
         @can('write', $item)
             <div class="tools" role="toolbar" aria-label="{{ __('views/kinds/report.write.laying_out') }}" data-tools>
                 <details class="menu" data-menu><summary class="button is-dark">{{ __('views/kinds/report.write.put_in') }}</summary>

@@ -1,12 +1,12 @@
-@foreach ($sheet->lines($start, $chunk) as $line)
+@foreach ($lines as $line)
     @if ($line->same > 0)
         <tr class="gap"><td colspan="{{ count($sheet->columns) + 1 }}">{{ trans_choice('history.sheet.same', $line->same, ['count' => App\Words\Numbers::said($line->same)]) }}</td></tr>
     @else
         <tr id="part-{{ $line->id }}" class="was-{{ $line->state }} @if ($line->isHeading) is-heading-row @endif @if ($line->note) was-moved @endif @if ($line->editor) by-{{ $line->editor->colour }} @if (! $address->highlights($line->editor->id)) is-quiet @endif @endif">
             <th scope="row">{{ $line->number }}@if ($line->editor) <x-monogram :user="$line->editor" />@endif @if ($line->note)<small>{{ $line->note }}</small>@endif</th>
             @foreach ($line->cells as $cell)
-                @if ($authors !== null)
-                    <td data-cell="{{ $line->id }}/{{ $cell->column }}" class="{{ $cell->classes }} @if ($cell->now !== '') @if ($address->show === 'age') age age-{{ $authors->age($line->id, $cell->column) }} @elseif ($author = $authors->of($line->id, $cell->column)) is-theirs by-{{ $author->colour }} @if (! $address->highlights($author->id)) is-quiet @endif @endif @endif" @if ($cell->now !== '') title="{{ $authors->words($line->id, $cell->column) }}" @endif>{{ $cell->now }}</td>
+                @if ($isByAuthor)
+                    <td data-cell="{{ $line->id }}/{{ $cell->column }}" class="{{ $cell->classes }} @if ($cell->author !== null) @if ($address->show === 'age') age age-{{ $cell->author->age }} @elseif ($cell->author->user !== null) is-theirs by-{{ $cell->author->user->colour }} @if (! $address->highlights($cell->author->user->id)) is-quiet @endif @endif @endif" @if ($cell->author !== null) title="{{ $cell->author->words }}" @endif>{{ $cell->now }}</td>
                 @elseif ($cell->state === 'same')
                     <td data-cell="{{ $line->id }}/{{ $cell->column }}" class="{{ $cell->classes }}">{{ $cell->now }}</td>
                 @else

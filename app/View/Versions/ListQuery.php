@@ -2,12 +2,14 @@
 
 declare(strict_types=1);
 
-namespace App\View;
+namespace App\View\Versions;
 
 use App\Models\Item;
 use App\Models\PublishingState;
 use App\Models\Sight;
 use App\Models\Version;
+use App\View\HistoryAddress;
+use App\View\Phrases;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Builder;
 

@@ -2,9 +2,10 @@
 
 declare(strict_types=1);
 
-namespace App\View;
+namespace App\View\Versions;
 
 use App\Models\Version;
+use App\View\Phrases;
 use Illuminate\Support\Str;
 
 /** A name for a version with which much was done, so that whoever keeps it need not think of one. */

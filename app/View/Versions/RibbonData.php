@@ -2,11 +2,12 @@
 
 declare(strict_types=1);
 
-namespace App\View;
+namespace App\View\Versions;
 
 use App\Models\Item;
 use App\Models\Sight;
 use App\Models\User;
+use App\View\Phrases;
 use App\View\Proposals\ProposedBetween;
 use App\View\Talk\SaidBetween;
 use Illuminate\Support\Facades\DB;

@@ -1,0 +1,38 @@
+<?php
+
+declare(strict_types=1);
+
+namespace App\View\Proposals;
+
+use App\Models\Item;
+use App\Models\Proposal;
+use App\Models\ProposalState;
+use App\Models\Version;
+use App\Store\Proposed;
+use App\Store\States;
+
+/** An item as it would be with what somebody proposes, and what that is held against. */
+final readonly class WouldBe
+{
+    public function __construct(public Proposed $proposed) {}
+
+    /** What it is held against: the newest version, the one of then, or, when it was answered, what stood at that time. */
+    public function against(Item $item, Proposal $proposal, ?int $at): Version
+    {
+        if ($proposal->state === ProposalState::Waiting) {
+            return Version::query()->with('user', 'milestone.user')->where(['item_id' => $item->id, 'number' => $at ?? $item->head])->firstOrFail()->setRelation('item', $item);
+        }
+        $then = Version::toCome($item, $proposal->base, $item->title, $proposal->user);
+
+        return $then->forceFill(['number' => (int) $proposal->stands]);
+    }
+
+    /** @return array{Version, list<string>} what the item would be, which is not there, and what of it others wrote in since */
+    public function becomes(Proposal $proposal, Version $newest, States $states): array
+    {
+        [$root, $met] = $proposal->state === ProposalState::Waiting ? $this->proposed->becomes($states, $proposal, $newest->root) : [$proposal->root, []];
+        $to = Version::toCome($newest->item, $root, $newest->title, $proposal->user);
+
+        return [$to->forceFill(['saved_at' => $proposal->decided_at ?? $proposal->loadMissing('line')->line->changed_at ?? $proposal->proposed_at]), $met];
+    }
+}
