@@ -118,8 +118,8 @@ final readonly class HistoryPage
         $can = $item->isPublishable() && $item->sight === null && $version->number !== $item->head && $item->live?->version_id !== $version->id;
 
         return match (true) {
-            $can && Gate::allows('publishNow', [$item, $version->number]) => (string) __('views/history.changes.publish'),
-            $can && Gate::allows('askToPublish', $item) => (string) __('views/history.changes.ask_to_publish'),
+            $can && Gate::allows('publishNow', [$item, $version->number]) => (string) __('publishing.of_version.now'),
+            $can && Gate::allows('askToPublish', $item) => (string) __('publishing.of_version.ask'),
             default => null,
         };
     }

@@ -9,8 +9,6 @@ use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Content\Run;
 use MistyAttic\Core\Kinds\Cell;
-use MistyAttic\Core\Kinds\Document\DocumentKind;
-use MistyAttic\Core\Kinds\Document\DocumentRole;
 use MistyAttic\Core\Kinds\Grid;
 use MistyAttic\Core\Kinds\Kind;
 use MistyAttic\Core\Merge\Conflict;
@@ -19,16 +17,16 @@ use MistyAttic\Core\Merge\Merged;
 use MistyAttic\Core\Merge\Settlement;
 
 /**
- * Labels what was held back in the merged content: in a document by a quotation behind the block, in a table in the cell, or in
- * the first one of the row or column. The parts of other kinds have no room for a label.
+ * Labels what was held back in the merged content: by a remark behind the block, in a table in the cell, or in the first one of
+ * the row or column. Kinds that have neither have no room for a label.
  */
 final class HeldBack
 {
     /** @var array<string, Part> rows with labels in them */
     private array $rows = [];
 
-    /** @var array<string, list<Part>> quotations, by the block at the top that they are behind */
-    private array $quotes = [];
+    /** @var array<string, list<Part>> by the block at the top that they are behind */
+    private array $remarks = [];
 
     /** @var array<string, Part> parent of rows => the first of them */
     private array $firstRows = [];
@@ -45,8 +43,8 @@ final class HeldBack
             $part = $self->tree->find($conflict->id);
             if ($part !== null && $grid !== null) {
                 $self->inTable($grid, $part, $conflict);
-            } elseif ($part !== null && $kind instanceof DocumentKind) {
-                $self->quotes[$self->block($part->id)][] = new Part("held{$at}", DocumentRole::Quote->value, 0, ['text' => $self->inDocument($part, $conflict)]);
+            } elseif ($part !== null && ($remark = $kind->remark("held{$at}", $self->said($part, $conflict))) !== null) {
+                $self->remarks[$self->block($part->id)][] = $remark;
             }
         }
 
@@ -56,16 +54,16 @@ final class HeldBack
     private function written(): PartTree
     {
         $parts = [];
-        $quotes = [];
+        $remarks = [];
         foreach ($this->tree->parts as $part) {
             if ($part->depth === 0) {
-                array_push($parts, ...$quotes);
-                $quotes = $this->quotes[$part->id] ?? [];
+                array_push($parts, ...$remarks);
+                $remarks = $this->remarks[$part->id] ?? [];
             }
             $parts[] = $this->rows[$part->id] ?? $part;
         }
 
-        return PartTree::of([...$parts, ...$quotes]);
+        return PartTree::of([...$parts, ...$remarks]);
     }
 
     private function block(string $id): string
@@ -112,7 +110,7 @@ final class HeldBack
         }
     }
 
-    private function inDocument(Part $part, Conflict $conflict): RichText
+    private function said(Part $part, Conflict $conflict): RichText
     {
         $isText = $conflict->field === 'text' || $conflict->type === ConflictType::Text;
         [$label, $mine] = match ($conflict->type) {

@@ -7,6 +7,7 @@ namespace MistyAttic\Core\Kinds;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Content\Problem;
+use MistyAttic\Core\Content\RichText;
 use MistyAttic\Core\Miniature\Drawing;
 
 /** What one kind of item adds to parts: its schema, how its content is read and repaired, and how its parts are called. */
@@ -79,6 +80,9 @@ interface Kind
 
     /** The role whose parts are beside each other, such as the columns of a page; null where all goes down. */
     public function beside(): ?string;
+
+    /** A block at the top that says something about the one before it; null for a kind that has no such blocks. */
+    public function remark(string $id, RichText $text): ?Part;
 
     /** Whether readers see a published version while editors go on with a draft. */
     public function isPublishable(): bool;

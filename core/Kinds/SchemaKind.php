@@ -190,6 +190,11 @@ abstract class SchemaKind implements Kind
         return null;
     }
 
+    public function remark(string $id, RichText $text): ?Part
+    {
+        return null;
+    }
+
     public function isPublishable(): bool
     {
         return false;

@@ -86,4 +86,10 @@ return [
     'input_since' => ':who removed “:input”, which it is calculated from, in :title :number, :when.',
     'retyped_since' => ':who made it another type in :title :number, :when.',
     'emptied_since' => 'Empty since :title :number, by :who, :when.',
+    'mend' => [
+        'where' => 'Where “:name” went, in “:title”',
+        'back' => 'Bring “:name” back',
+        'restore' => 'Bring “:name” back…',
+        'both' => 'Restore both…',
+    ],
 ];

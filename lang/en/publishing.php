@@ -46,4 +46,5 @@ return [
     'restored_draft' => 'Restored :source as draft :number. Readers don’t see it yet: they go on seeing :live.',
     'brought_back_draft' => 'Brought back what you ticked from :source, as draft :number. Readers don’t see it yet: they go on seeing :live.',
     'restored_live' => 'Restored :source as :number, and published it. Nothing was overwritten.',
+    'of_version' => ['now' => 'Publish', 'ask' => 'Ask to publish'],
 ];

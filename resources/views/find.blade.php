@@ -7,7 +7,7 @@
             @if ($near !== '')<a href="{{ $more(['item' => $near, 'shelf' => null]) }}" @if ($in instanceof App\Models\Item) aria-current="page" @endif><span>{{ $in instanceof App\Models\Item ? $in->title : __('views/find.the_item_i_came_from') }}</span></a>@endif
             <h2>{{ __('views/find.in') }}</h2>
             <a href="{{ $more(['kind' => null]) }}" @if ($within->kind === '') aria-current="true" @endif><span>{{ __('views/find.every_kind') }}</span></a>
-            @foreach ($kinds as $kind)<a href="{{ $more(['kind' => $kind]) }}" @if ($within->kind === $kind) aria-current="true" @endif><span>{{ __("item.kinds.{$kind}") }}</span></a>@endforeach
+            @foreach ($kinds as $kind => $word)<a href="{{ $more(['kind' => $kind]) }}" @if ($within->kind === $kind) aria-current="true" @endif><span>{{ $word }}</span></a>@endforeach
             <h2>{{ __('views/find.brought_or_taken_out_by') }}</h2>
             <p class="find-people">@foreach ($people as $person)<a href="{{ $more(['by' => $within->by === $person->id ? null : $person->id]) }}" @if ($within->by === $person->id) aria-current="true" @endif><x-monogram :user="$person" /></a>@endforeach</p>
             <h2>{{ __('views/find.between') }}</h2>

@@ -1,6 +1,6 @@
 import { expect } from '@playwright/test';
 import { DAY, newForm, newItem, ofTheDay, saved, signIn, state, test } from './steps.mjs';
-import { walks } from './walks.mjs';
+import { actElsewhere, walks } from './walks.mjs';
 
 /** Two people type for so long. A whole minute of it is asked for by MINUTE=60. */
 const SECONDS = Number(process.env.MINUTE ?? 12);
@@ -162,6 +162,7 @@ for (const kind of KIND ? [KIND] : ofTheDay(Object.keys(walks), 4)) {
             const [first, second] = under(2) ? ['ines', 'nell'] : ['nell', 'ines'];
             await act(first);
             if (under(2)) await act(second);
+            if (under(5) === 0) done.push(`${second} on another page ${await actElsewhere(second === 'ines' ? ines : nell, at.split('?')[0], under)}`);
             if (under(3) === 0) await ines.waitForTimeout(900);
         }
         for (const page of [ines, nell]) {
@@ -170,6 +171,7 @@ for (const kind of KIND ? [KIND] : ofTheDay(Object.keys(walks), 4)) {
             await expect(page.locator('[data-save-line]')).toHaveText(/as \d+/);
         }
         const told = done.join('\n');
+        if (process.env.TELL) console.log(told);
         expect(wrong, told).toEqual([[], []]);
         // What others wrote comes by asking, every other second.
         await expect.poll(async () => JSON.stringify([await walk.shown(ines), await walk.shown(nell)]), { message: told }).toBe(JSON.stringify(Array(2).fill(await fresh(ines, walk))));

@@ -137,6 +137,40 @@ async function shownGrid(page) {
     return page.locator('[data-grid]').evaluate((grid) => [...grid.querySelectorAll('[data-line]')].map((line) => /** @type {HTMLElement} */ (line)).sort((a, b) => Number(a.dataset.line) - Number(b.dataset.line)).map((line) => [...line.querySelectorAll('[data-column]')].map((cell) => cell.textContent).join('|')));
 }
 
+/** Sends a form of a page, as it is, without that page being looked at. @param {Page} page @param {string} address @param {string} sign what the form has in it */
+async function send(page, address, sign) {
+    const html = await (await page.request.get(address)).text();
+    const form = html.split('<form').slice(1).map((one) => one.split('</form>')[0]).find((one) => one.includes(sign));
+    if (!form) return 'nothing';
+    const plain = (text) => text.replaceAll('&amp;', '&').replaceAll('&quot;', '"');
+    const fields = Object.fromEntries([...form.matchAll(/<input type="hidden" name="([^"]+)" value="([^"]*)"/g)].map(([, name, value]) => [plain(name), plain(value)]));
+    const answer = await page.request.post(plain(form.match(/action="([^"]+)"/)?.[1] ?? ''), { form: fields, maxRedirects: 0 });
+    return String(answer.status());
+}
+
+/**
+ * What somebody does to an item on other pages than its desk, while both are at it.
+ *
+ * @type {Record<string, (page: Page, item: string, head: number, under: Under) => Promise<string>>}
+ */
+const elsewhere = {
+    restore: (page, item, head, under) => send(page, `${item}/versions/${1 + under(head)}/restore`, 'id="restore"'),
+    'take out': async (page, item, head, under) => {
+        const from = under(head);
+        const by = [...(await (await page.request.get(`${item}/history?from=1&to=${head}`)).text()).matchAll(/[?&;]by(?:%5B%5D|\[\])?=(\d+)/g)].map(([, id]) => id);
+        return by.length === 0 ? 'nobody' : send(page, `${item}/take-out?from=${from}&to=${from + 1 + under(head - from)}&by=${by[under(by.length)]}`, 'id="restore"');
+    },
+    publish: (page, item, head) => send(page, `${item}/versions/${head}/publish`, '/publish"'),
+    'take back': (page, item, head) => send(page, `${item}/history?from=${Math.max(1, head - 1)}&to=${head}`, '/take-back"'),
+};
+
+/** @param {Page} page @param {string} item @param {Under} under @returns {Promise<string>} what was done */
+export async function actElsewhere(page, item, under) {
+    const name = Object.keys(elsewhere)[under(Object.keys(elsewhere).length)];
+    const { number } = await (await page.request.get(`${item}/state`)).json();
+    return `${name}: ${await elsewhere[name](page, item, number, under)}`;
+}
+
 /** @type {Record<string, Walk>} by kind, as its name is on the shelf */
 export const walks = {
     Document: {

@@ -34,7 +34,7 @@ final class FindController extends Controller
         return view('find', [
             'within' => $within, 'in' => $in, 'state' => $within->state, 'page' => $finds->page, 'near' => $in instanceof Item ? $in->key : (is_string($request->query('near')) ? $request->query('near') : ''),
             'more' => fn (array $with): string => route('find', array_filter([...$here, ...$with], fn (mixed $value): bool => $value !== null && $value !== ''), false),
-            'hidden' => array_filter([...$here, 'since' => null, 'until' => null]), 'q' => $asked->words, 'kinds' => [...Offered::kinds(), 'entry'], 'finds' => $finds,
+            'hidden' => array_filter([...$here, 'since' => null, 'until' => null]), 'q' => $asked->words, 'kinds' => Offered::all(), 'finds' => $finds,
             'shelves' => $this->person($request)->shelves, 'people' => User::query()->whereIn('id', Membership::query()->whereIn('shelf_id', $this->person($request)->shelves()->select('shelves.id'))->select('user_id'))->orderBy('name')->get(),
         ]);
     }

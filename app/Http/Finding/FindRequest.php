@@ -21,7 +21,7 @@ final class FindRequest extends FormRequest
     {
         return [
             'q' => ['nullable', 'string', 'max:200'], 'item' => ['nullable', 'string', 'max:20'], 'shelf' => ['nullable', 'string', 'max:20'],
-            'state' => ['nullable', Rule::in(['any', 'gone', 'there'])], 'kind' => ['nullable', Rule::in([...Offered::kinds(), 'entry'])], 'by' => ['nullable', 'integer', 'min:1'], 'since' => ['nullable', 'date_format:Y-m-d'], 'until' => ['nullable', 'date_format:Y-m-d'],
+            'state' => ['nullable', Rule::in(['any', 'gone', 'there'])], 'kind' => ['nullable', Rule::in(array_keys(Offered::all()))], 'by' => ['nullable', 'integer', 'min:1'], 'since' => ['nullable', 'date_format:Y-m-d'], 'until' => ['nullable', 'date_format:Y-m-d'],
             'one' => ['nullable', 'integer', 'min:1'],
             'page' => ['nullable', 'integer', 'min:1', 'max:1000'],
         ];

@@ -149,7 +149,7 @@ final class Past extends Plain
         }
         $sheet = new SheetView($at->comparison, $this->states, $at->address->tab, $at->address->rows === 'all', false, $at->address->view);
 
-        return ['sheet' => $sheet, 'lines' => $sheet->lines(0, self::LINES), 'isByAuthor' => false, 'writers' => [], 'chunk' => self::LINES, 'parts' => null];
+        return ['sheet' => $sheet, 'sheetLines' => $sheet->lines(0, self::LINES), 'isByAuthor' => false, 'writers' => [], 'chunk' => self::LINES, 'parts' => null];
     }
 
     /** Lines of a table that are shown. */

@@ -71,12 +71,12 @@ final readonly class Mending
         $followed = $widget->followed();
         if ($followed !== null) {
             // What comes from elsewhere comes back there.
-            return ! $isGone || Gate::denies('draft', $followed) ? [] : [self::way('broken.where_went_in', ['string' => $name, 'title' => $followed->title], route('part', [$followed, $widget->brokenFieldId()]))];
+            return ! $isGone || Gate::denies('draft', $followed) ? [] : [self::way('where', ['name' => $name, 'title' => $followed->title], route('part', [$followed, $widget->brokenFieldId()]))];
         }
         $back = match (true) {
             Gate::denies('restore', $dataset) => [],
-            $isGone => [self::way('broken.bring_back', ['string' => $name], route('part.restore', [$dataset, $widget->brokenFieldId(), $went[0]->number]), $dataset->head)],
-            default => [self::way('broken.bring_back_2', ['broken_field' => $widget->brokenField], route('restore', [$dataset, $went[0]->number]))],
+            $isGone => [self::way('back', ['name' => $name], route('part.restore', [$dataset, $widget->brokenFieldId(), $went[0]->number]), $dataset->head)],
+            default => [self::way('restore', ['name' => $widget->brokenField], route('restore', [$dataset, $went[0]->number]))],
         };
 
         return [...$back, ...self::both($report, $went[1])];
@@ -91,7 +91,7 @@ final readonly class Mending
     {
         $number = Gate::denies('restore', $report) ? null : $report->versions()->where('saved_at', '<', $in->saved_at->format('Y-m-d H:i:s'))->max('number');
 
-        return $number === null ? [] : [self::way('broken.restore_both', [], route('restore', [$report, $number]))];
+        return $number === null ? [] : [self::way('both', [], route('restore', [$report, $number]))];
     }
 
     /**
@@ -100,6 +100,6 @@ final readonly class Mending
      */
     private static function way(string $said, array $values, string $to, ?int $seen = null): array
     {
-        return ['said' => (string) __("views/kinds/report.{$said}", $values), 'to' => $to, 'seen' => $seen];
+        return ['said' => (string) __("data.mend.{$said}", $values), 'to' => $to, 'seen' => $seen];
     }
 }

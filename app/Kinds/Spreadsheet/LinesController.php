@@ -27,7 +27,7 @@ final class LinesController extends Controller
 
         return view('kinds.spreadsheet.lines', [
             'sheet' => $sheet,
-            'lines' => $sheet->lines($start, Past::LINES),
+            'sheetLines' => $sheet->lines($start, Past::LINES),
             'isByAuthor' => $authors !== null,
             'address' => $address,
             'start' => $start,

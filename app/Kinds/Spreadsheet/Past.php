@@ -34,7 +34,7 @@ final class Past extends Plain
         return [
             'sheet' => $sheet,
             'of' => ['tab' => $sheet->tab],
-            'lines' => $sheet->lines(0, self::LINES),
+            'sheetLines' => $sheet->lines(0, self::LINES),
             'isByAuthor' => $authors !== null,
             'writers' => $authors?->counts(Excerpt::isOf($this->states, $to->root) ? null : $this->states->tree($to->root)) ?? [],
             'chunk' => self::LINES,

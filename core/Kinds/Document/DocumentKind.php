@@ -79,4 +79,9 @@ final class DocumentKind extends SchemaKind
     {
         return new TextDrawing(DocumentDrawing::blocks(...));
     }
+
+    public function remark(string $id, RichText $text): Part
+    {
+        return new Part($id, DocumentRole::Quote->value, 0, ['text' => $text]);
+    }
 }

@@ -40,8 +40,6 @@ return [
         'since_it_went_live' => 'since it went live',
         'in' => 'in :number',
         'between_and_2' => 'between :number and :number_2',
-        'publish' => 'Publish',
-        'ask_to_publish' => 'Ask to publish',
         'change_before_p' => 'Change before (p)',
         'next_change_n' => 'Next change (n)',
         'show_changes_by' => 'Show changes by',

@@ -2,10 +2,6 @@
 
 return [
     'broken' => [
-        'where_went_in' => 'Where “:string” went, in “:title”',
-        'bring_back' => 'Bring “:string” back',
-        'bring_back_2' => 'Bring “:broken_field” back…',
-        'restore_both' => 'Restore both…',
         'choose_one' => 'Choose one…',
         'use_another_field' => 'Use another field…',
     ],

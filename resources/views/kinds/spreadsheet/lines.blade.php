@@ -1,4 +1,4 @@
-@foreach ($lines as $line)
+@foreach ($sheetLines as $line)
     @if ($line->same > 0)
         <tr class="gap"><td colspan="{{ count($sheet->columns) + 1 }}">{{ trans_choice('history.sheet.same', $line->same, ['count' => App\Words\Numbers::said($line->same)]) }}</td></tr>
     @else
