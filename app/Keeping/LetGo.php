@@ -5,6 +5,7 @@ declare(strict_types=1);
 namespace App\Keeping;
 
 use App\Models\Item;
+use App\Models\Picture;
 use App\Models\Version;
 use App\Store\CarriedWords;
 use App\Store\Excerpt;
@@ -31,11 +32,12 @@ final readonly class LetGo
     public function handle(Item $item, array $numbers): int
     {
         $gone = 0;
+        $roots = Version::query()->where('item_id', $item->id)->whereIn('number', $numbers)->pluck('root')->all();
         foreach ($this->gaps($item, $numbers) as [$kept, $between, $behind]) {
             $ends = Version::query()->findMany([$kept, $behind])->keyBy('id');
             $gone += isset($ends[$kept], $ends[$behind]) && $this->close($item, $ends[$kept], $between, $ends[$behind]) ? count($between) : 0;
         }
-        $gone === 0 || $this->pictures($item);
+        $gone === 0 || $this->pictures($item, array_values(array_map(strval(...), $roots)));
 
         return $gone;
     }
@@ -146,13 +148,18 @@ final readonly class LetGo
         }
     }
 
-    /** Pictures and files that only versions showed which are gone. */
-    private function pictures(Item $item): void
+    /**
+     * Pictures and files that only versions showed which are gone. What none of them showed was sent with answers, or put in at a desk that has not saved it yet.
+     *
+     * @param  list<string>  $went  roots of those versions
+     */
+    private function pictures(Item $item, array $went): void
     {
         $kind = Kinds::named($item->kind);
-        $unseen = $item->pictures()->where('is_published', false)->where('created_at', '<', now()->subDay())->pluck('chunk')->flip()->all();
+        $chunks = fn (mixed $root): array => array_flip(Kinds::chunks($kind, $this->states->tree((string) $root)));
+        $unseen = $item->pictures()->where('is_published', false)->get()->keyBy('chunk')->all();
         foreach ($unseen === [] ? [] : Version::query()->where('item_id', $item->id)->orderByDesc('number')->pluck('root')->unique() as $root) {
-            $unseen = array_diff_key($unseen, array_flip(Kinds::chunks($kind, $this->states->tree($root))));
+            $unseen = array_diff_key($unseen, $chunks($root));
             if ($unseen === []) {
                 return;
             }
@@ -161,8 +168,10 @@ final readonly class LetGo
         $lines = $item->lines()->getQuery()->select('items.id');
         $resting = fn () => array_map(fn (string $table) => DB::table($table)->where(fn ($of) => $of->where('item_id', $item->id)->orWhereIn('item_id', $lines))->pluck('root')->all(), ['handed_roots', 'held_edits', 'proposals']);
         foreach ($unseen === [] ? [] : array_unique(array_merge(...$resting(), ...[Version::query()->whereIn('item_id', $lines)->pluck('root')->all()])) as $root) {
-            $unseen = array_diff_key($unseen, array_flip(Kinds::chunks($kind, $this->states->tree((string) $root))));
+            $unseen = array_diff_key($unseen, $chunks($root));
         }
-        $item->pictures()->whereIn('chunk', array_map(strval(...), array_keys($unseen)))->delete();
+        $shown = $unseen === [] ? [] : array_merge([], ...array_map($chunks, array_values(array_unique($went))));
+        $goes = array_filter($unseen, fn (Picture $picture): bool => isset($shown[$picture->chunk]) ? ! $picture->wasPutInAgain() || $picture->isLongSent() : ! $item->isAnswered() && $picture->isLongSent());
+        $item->pictures()->whereIn('chunk', array_map(strval(...), array_keys($goes)))->delete();
     }
 }

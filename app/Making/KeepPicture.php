@@ -62,7 +62,11 @@ final readonly class KeepPicture
                 ['type' => $type, 'width' => $size[0], 'height' => $size[1], 'is_used' => $isUsed],
             );
             // It may have been sent before, and be wanted for good now, or be sent once more.
-            $isUsed && ! $picture->is_used ? $picture->update(['is_used' => true]) : $picture->touch();
+            if ($isUsed && ! $picture->is_used) {
+                $picture->update(['is_used' => true]);
+            } elseif (! $picture->wasRecentlyCreated) {
+                $picture->touch();
+            }
 
             return $picture;
         });

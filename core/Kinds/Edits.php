@@ -41,6 +41,9 @@ final class Edits
     /** @var array<string, array<string, mixed>> part => the fields that it is sent with */
     private array $raw = [];
 
+    /** @var array<string, true> ids of parts that went */
+    private array $gone = [];
+
     /** @var list<Problem> */
     private array $problems = [];
 
@@ -184,6 +187,7 @@ final class Edits
                 $gone[$this->parents[$each]][$each] = true;
                 array_push($open, ...array_values(array_filter($this->children[$each] ?? [], fn (string $child) => ! isset($elsewhere[$child]))));
                 unset($this->parts[$each], $this->children[$each]);
+                $this->gone[$each] = true;
             }
         }
         foreach ($gone as $parent => $of) {
@@ -262,6 +266,7 @@ final class Edits
             // Not a value that a part may have yet: it is read by the schema below.
             $this->raw[$id] = $fields;
             $this->parts[$id] = new Part($id, $role, 0, []);
+            unset($this->gone[$id]);
             $this->changed[$id] = true;
         }
 
@@ -327,7 +332,9 @@ final class Edits
         $sent = [];
         foreach ($tree->parts as $part) {
             if (isset($needed[$part->id])) {
-                $sent[] = [$part->id, $part->role, $part->depth, isset($this->raw[$part->id]) ? array_map(self::withoutResult(...), $this->raw[$part->id]) : (array) $part->toJson()[3]];
+                $fields = isset($this->raw[$part->id]) ? array_map(self::withoutResult(...), $this->raw[$part->id]) : (array) $part->toJson()[3];
+                // Cells go with their column.
+                $sent[] = [$part->id, $part->role, $part->depth, $part->role === $kind->grid()?->row ? array_diff_key($fields, $this->gone) : $fields];
             }
         }
         $reading = $kind->read($sent, $limits);

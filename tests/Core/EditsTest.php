@@ -44,6 +44,21 @@ final class EditsTest extends TestCase
         }
     }
 
+    public function test_cells_of_a_column_that_is_removed_go_with_it_whatever_else_is_sent(): void
+    {
+        $kind = Kinds::named('spreadsheet');
+        $base = PartTree::of([new Part('tab1', 'tab', 0, ['name' => 'Log', 'frozen' => 0]), ...array_map(fn (string $id) => new Part($id, 'column', 1, ['width' => 0, 'format' => '']), ['cola', 'colb']), new Part('r1xx', 'row', 1, ['cola' => 1, 'colb' => 2]), new Part('r2xx', 'row', 1, ['colb' => 3])]);
+        foreach ([['r1xx' => ['cola' => 5]], ['r1xx' => []], ['r1xx' => ['cola' => 5, 'colb' => 7]], ['r2xx' => ['cola' => 5]], []] as $cells) {
+            $reading = Edits::apply($base, ['removed' => ['colb'], 'cells' => $cells], $kind, new Limits);
+            self::assertSame([], $reading->problems, (string) json_encode($cells));
+            $rows = array_map(fn (string $id) => $kind->repair($reading->tree ?? $base)->get($id)->fields, ['r1xx', 'r2xx']);
+            self::assertSame([['cola' => $cells['r1xx']['cola'] ?? 1], array_filter(['cola' => $cells['r2xx']['cola'] ?? null])], $rows, (string) json_encode($cells));
+        }
+        // A column that is put in again in the same breath keeps what is written in it.
+        $reading = Edits::apply($base, ['removed' => ['colb'], 'placed' => [['colb', 'column', 'tab1', 'cola', ['width' => 0, 'format' => '']]], 'cells' => ['r1xx' => ['colb' => 9]]], $kind, new Limits);
+        self::assertSame([[], ['cola' => 1, 'colb' => 9]], [$reading->problems, $reading->tree?->get('r1xx')->fields]);
+    }
+
     public function test_edits_told_from_what_differs_lead_to_the_same_as_those_told_from_all(): void
     {
         $kind = Kinds::named('spreadsheet');

@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\Feature;
 
+use App\Keeping\LetGo;
 use App\Kinds\Form\Answering;
 use App\Kinds\Form\SendingBounds;
 use App\Kinds\Form\TakeEntry;
@@ -335,6 +336,13 @@ final class FormsTest extends FeatureCase
         Artisan::call('attic:tidy', ['--at-once' => true]);
         self::assertSame([[1], $chunks - 1], [DB::table('pictures')->pluck('is_used')->all(), DB::table('chunks')->count()]);
         $this->assertVerified();
+        // Nor when versions of the form go, none of which shows what was answered.
+        foreach (['One', 'Another', 'And one more'] as $text) {
+            $this->save($this->form->refresh(), $this->people['owner'], PartTree::of(array_map(fn (Part $part) => $part->id === 'qone' ? $part->with('text', RichText::plain($text)) : $part, $this->tree($this->form)->parts)));
+            Date::setTestNow(Date::now()->addHour());
+        }
+        self::assertSame(1, $this->app->make(LetGo::class)->handle($this->form->refresh(), [$this->form->head - 2]));
+        self::assertSame([1], DB::table('pictures')->pluck('is_used')->all());
         // What was sent and is wanted for good afterwards is not swept.
         $bytes = (string) UploadedFile::fake()->image('third.png', 7, 7)->getContent();
         $keep = $this->app->make(KeepPicture::class);

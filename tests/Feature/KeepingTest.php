@@ -28,6 +28,7 @@ use App\Store\States;
 use App\Store\WhatIsKept;
 use App\View\Authorship;
 use Illuminate\Database\Events\QueryExecuted;
+use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Date;
 use Illuminate\Support\Facades\DB;
@@ -233,6 +234,26 @@ final class KeepingTest extends FeatureCase
         });
         self::assertSame(4, $this->app->make(LetGo::class)->handle($item->refresh(), [3, 4, 6, 7]));
         self::assertSame([1, 2, 5, 8, 9], $item->versions()->orderBy('number')->pluck('number')->all());
+        $this->assertVerified();
+    }
+
+    public function test_pictures_go_with_the_versions_that_showed_them_and_no_others_do(): void
+    {
+        $item = $this->document($this->shelf, $this->ines, 'one', 'two');
+        $picture = fn (int $wide): Part => new Part("pic{$wide}", 'picture', 0, ['alt' => '', ...$this->actingAs($this->ines)->postJson(route('picture.store', $item), ['picture' => UploadedFile::fake()->image('lamp.png', $wide, 4)])->assertOk()->json()]);
+        [$shown, $gone, $again] = array_map($picture, [4, 5, 6]);
+        $text = $this->tree($item)->parts;
+        $this->save($item, $this->ines, PartTree::of([...$text, $shown, $gone, $again]));
+        foreach (['More.', 'And more.', 'At last.'] as $more) {
+            $this->save($item, $this->ines, PartTree::of([...$text, $shown, new Part('more', 'paragraph', 0, ['text' => RichText::plain($more)])]));
+        }
+        // No window is on those versions any more; in one that is open, a picture is put in and not saved for days, and one that they showed is put in once more.
+        Date::setTestNow(Date::now()->addDays(70));
+        [$unsaved, $again] = [$picture(7), $picture(6)];
+        Date::setTestNow(Date::now()->addDays(3));
+        self::assertSame(2, $this->app->make(LetGo::class)->handle($item->refresh(), [2, 3]));
+        self::assertEqualsCanonicalizing([4, 6, 7], DB::table('pictures')->where('item_id', $item->id)->pluck('width')->all());
+        $this->save($item->refresh(), $this->ines, PartTree::of([...$this->tree($item)->parts, $unsaved, $again]));
         $this->assertVerified();
     }
 

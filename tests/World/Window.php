@@ -51,7 +51,11 @@ final class Window
     private function edits(string $row): array
     {
         $edits = Edits::between($this->known, $this->now, $row);
-        $cells = is_array($edits['cells'] ?? null) ? $edits['cells'] : [];
+        // Of a column that went, its cells say nothing.
+        $went = array_flip(is_array($edits['removed'] ?? null) ? $edits['removed'] : []);
+        $cells = array_filter(array_map(fn (array $of): array => array_diff_key($of, $went), is_array($edits['cells'] ?? null) ? $edits['cells'] : []), fn (array $of): bool => $of !== []);
+        unset($edits['cells']);
+        $edits += array_filter(['cells' => $cells]);
         $placed = array_filter(is_array($edits['placed'] ?? null) ? $edits['placed'] : [], is_array(...));
         if (array_diff(array_keys($edits), ['cells', 'placed']) === [] && array_filter($placed, fn (array $place) => $place[1] !== $row || $place[3] === null) === []) {
             $edits['at'] = array_combine(array_keys($cells), array_map(fn (int|string $id) => $this->known->position((string) $id), array_keys($cells)));

@@ -153,16 +153,20 @@ for (const kind of KIND ? [KIND] : ofTheDay(Object.keys(walks), 4)) {
         for (const page of [ines, nell]) page.setDefaultTimeout(2000);
         const wrong = [watched(ines), watched(nell)];
         const done = [];
+        const note = (what) => {
+            done.push(what);
+            if (process.env.TELL) console.log(what);
+        };
         const act = async (who) => {
             const page = who === 'ines' ? ines : nell;
             if (page.url().split('?')[0] !== at.split('?')[0]) await page.goto(at);
-            done.push(`${who} ${await walk.act(page, who, under)}`);
+            note(`${who} ${await walk.act(page, who, under)}`);
         };
         for (let round = 0; round < ROUNDS; round++) {
             const [first, second] = under(2) ? ['ines', 'nell'] : ['nell', 'ines'];
             await act(first);
             if (under(2)) await act(second);
-            if (under(5) === 0) done.push(`${second} on another page ${await actElsewhere(second === 'ines' ? ines : nell, at.split('?')[0], under)}`);
+            if (under(5) === 0) note(`${second} on another page ${await actElsewhere(second === 'ines' ? ines : nell, at.split('?')[0], under)}`);
             if (under(3) === 0) await ines.waitForTimeout(900);
         }
         for (const page of [ines, nell]) {
@@ -171,7 +175,6 @@ for (const kind of KIND ? [KIND] : ofTheDay(Object.keys(walks), 4)) {
             await expect(page.locator('[data-save-line]')).toHaveText(/as \d+/);
         }
         const told = done.join('\n');
-        if (process.env.TELL) console.log(told);
         expect(wrong, told).toEqual([[], []]);
         // What others wrote comes by asking, every other second.
         await expect.poll(async () => JSON.stringify([await walk.shown(ines), await walk.shown(nell)]), { message: told }).toBe(JSON.stringify(Array(2).fill(await fresh(ines, walk))));

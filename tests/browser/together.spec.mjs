@@ -50,6 +50,24 @@ test('each sees who is here, and gets what the other writes without losing the c
     await close();
 });
 
+test('a new name is shown where others have the item open, but not over what one is typing there', async ({ browser }) => {
+    const { ines, nell, close } = await two(browser);
+    const [own, theirs] = [ines, nell].map((page) => page.locator('[data-title]'));
+    await own.fill('Keys and kettles');
+    await own.press('Enter');
+    await expect(theirs).toHaveValue('Keys and kettles');
+    await expect(nell).toHaveTitle(/^Keys and kettles/);
+    await theirs.fill('Keys');
+    await own.fill('Kettles');
+    await own.press('Enter');
+    await expect(ines).toHaveTitle(/^Kettles/);
+    await nell.waitForResponse((response) => response.url().includes('/live'));
+    await expect(theirs).toHaveValue('Keys');
+    await theirs.press('Escape');
+    await expect(theirs).toHaveValue('Kettles');
+    await close();
+});
+
 test('edits in one paragraph at once merge word by word', async ({ browser }) => {
     const { ines, nell, close } = await two(browser);
     await caretAfter(ines, 'Test every');

@@ -133,6 +133,13 @@ test('what became of it is sent, and comes again when it did not arrive', () => 
     assert.deepEqual(later.take(), sent);
 });
 
+test('of what was written in a column that went nothing is said', () => {
+    const of = sheet();
+    of.run([{ do: 'cells', cells: [['t1r1', 't1c1', 18], ['t1r2', 't1c1', 19], ['t1r2', 't1c2', 20]] }]);
+    of.run([{ do: 'remove', ids: ['t1c1'] }]);
+    assert.deepEqual(of.take(), { removed: ['t1c1'], cells: { t1r2: { t1c2: 20 } } });
+});
+
 test('what others did comes in around it', () => {
     const of = sheet();
     of.bring({ removed: ['t1c2'], placed: [['nr', 'row', 'tab1', 't1c1', { t1c0: 'First' }], ['t1r3', null, 'tab1', 'nr'], ['nc', 'column', 'tab1', 't1c0', { width: 60, format: '' }]], fields: { tab1: { name: 'Book' } } });

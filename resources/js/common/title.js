@@ -2,7 +2,7 @@ import { ask, Refused } from './ask.js';
 import { inWords } from './words.js';
 
 /**
- * The title edited in place: kept on Enter or on leaving, put back on Escape.
+ * The title edited in place: kept on Enter or on leaving, put back on Escape. What somebody else calls the item is shown, unless one is writing there.
  *
  * @param {HTMLElement} root
  * @returns {() => void}
@@ -11,21 +11,33 @@ export function attachTitle(root) {
     const field = /** @type {HTMLInputElement | null} */ (root.querySelector('[data-title]'));
     if (!field) return () => {};
     let kept = field.value;
+    /** What somebody else called it meanwhile, while one was writing here. */
+    let theirs = kept;
     const fit = () => {
         field.size = Math.min(60, Math.max(6, field.value.length));
     };
+    /** @param {string} title */
+    const told = (title) => {
+        [kept, theirs] = [title, title];
+        document.title = inWords('common.title.misty_attic', { kept });
+        root.querySelector('[data-title-heading]')?.replaceChildren(kept);
+    };
+    const show = () => {
+        if (theirs !== kept) told(theirs);
+        field.value = kept;
+        fit();
+    };
+    /** @param {Event} event */
+    const heard = (event) => {
+        const title = /** @type {CustomEvent<string>} */ (event).detail;
+        theirs = title;
+        if (theirs !== kept && field.value === kept) show();
+    };
     const keep = async () => {
         const title = field.value.trim();
-        if (title === kept) return;
-        if (title === '') {
-            field.value = kept;
-            fit();
-            return;
-        }
+        if (title === '' || title === kept) return show();
         try {
-            kept = (await ask(field.dataset.title ?? '', { method: 'PUT', json: { title } })).title;
-            document.title = inWords('common.title.misty_attic', { kept });
-            root.querySelector('[data-title-heading]')?.replaceChildren(kept);
+            told((await ask(field.dataset.title ?? '', { method: 'PUT', json: { title } })).title);
             field.setCustomValidity('');
         } catch (error) {
             field.setCustomValidity(error instanceof Refused ? error.message : inWords('common.title.the_title_could_not_be_saved'));
@@ -34,7 +46,7 @@ export function attachTitle(root) {
     };
     /** @param {KeyboardEvent} event */
     const key = (event) => {
-        if (event.key === 'Escape') field.value = kept;
+        if (event.key === 'Escape') show();
         if (event.key === 'Enter' || event.key === 'Escape') {
             event.preventDefault();
             field.blur();
@@ -44,9 +56,11 @@ export function attachTitle(root) {
     field.addEventListener('input', fit);
     field.addEventListener('blur', keep);
     field.addEventListener('keydown', key);
+    addEventListener('titled', heard);
     return () => {
         field.removeEventListener('input', fit);
         field.removeEventListener('blur', keep);
         field.removeEventListener('keydown', key);
+        removeEventListener('titled', heard);
     };
 }

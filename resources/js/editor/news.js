@@ -23,6 +23,8 @@ export function newsOf(key, client) {
             }
             const answer = await ask(`/items/${key}/live?client=${client}${where}`, { timeout: 8000 });
             [shortly, told] = [answer.shortly ?? '', answer.root];
+            // What it is called is shown by whoever has its name on the page: see common/title.js.
+            dispatchEvent(new CustomEvent('titled', { detail: answer.title }));
             return answer;
         },
     };

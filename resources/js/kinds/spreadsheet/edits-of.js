@@ -22,7 +22,8 @@ export function editsOf(sheet, dirty) {
     }
     for (const [id, columns] of dirty.cells) {
         const row = dirty.added.has(id) ? undefined : sheet.row(id);
-        if (row) (edits.cells ??= {})[id] = Object.fromEntries([...columns].filter((column) => sheet.parts.has(column)).map((column) => [column, row.cells[column] ?? null]));
+        const written = row ? [...columns].filter((column) => sheet.parts.has(column)) : [];
+        if (row && written.length) (edits.cells ??= {})[id] = Object.fromEntries(written.map((column) => [column, row.cells[column] ?? null]));
     }
     const at = stood(sheet, edits);
     if (at) edits.at = at;
