@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace App\Keeping;
 
+use App\Models\HeldEdit;
 use App\Models\Item;
 use App\Models\Picture;
 use App\Models\Version;
@@ -169,6 +170,10 @@ final readonly class LetGo
         $resting = fn () => array_map(fn (string $table) => DB::table($table)->where(fn ($of) => $of->where('item_id', $item->id)->orWhereIn('item_id', $lines))->pluck('root')->all(), ['handed_roots', 'held_edits', 'proposals']);
         foreach ($unseen === [] ? [] : array_unique(array_merge(...$resting(), ...[Version::query()->whereIn('item_id', $lines)->pluck('root')->all()])) as $root) {
             $unseen = array_diff_key($unseen, $chunks($root));
+        }
+        $waiting = $unseen === [] ? [] : HeldEdit::query()->whereNull('settled_at')->where(fn ($of) => $of->where('item_id', $item->id)->orWhereIn('item_id', $lines))->get();
+        foreach ($waiting as $held) {
+            $unseen = array_diff_key($unseen, array_flip(array_merge([], ...array_map($kind->chunksOf(...), $held->meeting()->mine))));
         }
         $shown = $unseen === [] ? [] : array_merge([], ...array_map($chunks, array_values(array_unique($went))));
         $goes = array_filter($unseen, fn (Picture $picture): bool => isset($shown[$picture->chunk]) ? ! $picture->wasPutInAgain() || $picture->isLongSent() : ! $item->isAnswered() && $picture->isLongSent());

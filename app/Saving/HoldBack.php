@@ -6,6 +6,7 @@ namespace App\Saving;
 
 use App\Models\HeldEdit;
 use App\Models\Item;
+use App\Models\Picture;
 use App\Models\User;
 use App\Models\Version;
 use Illuminate\Support\Facades\DB;
@@ -27,6 +28,7 @@ final readonly class HoldBack
     {
         $held = [];
         foreach ($conflicts as $conflict) {
+            Picture::used($item, array_merge([], ...array_map($item->kind()->chunksOf(...), $conflict->mine)));
             $values = ['root' => $version->root, 'place' => $this->place($item, $tree, $conflict), 'number' => $version->number, 'met_user_id' => $this->met($item, $editor, $conflict, $since)];
             [$before, $whole] = $this->before($item, $editor, $conflict, $from, $held);
             if ($before === null) {

@@ -178,6 +178,24 @@ final class FormsTest extends FeatureCase
         $this->get(route('picture', [$this->form, $this->tree($third)->get('qfile')->string('chunk')]))->assertOk()->assertHeader('Content-Disposition', 'attachment; filename="file.pdf"')->assertHeader('Content-Type', 'application/pdf');
     }
 
+    public function test_a_file_that_waits_for_a_yes_is_there_when_it_comes(): void
+    {
+        $asked = $this->asked()->parts;
+        $this->save($this->form, $this->people['owner'], PartTree::of([new Part('sset', 'settings', 0, ['editable' => true] + $asked[0]->fields), ...array_slice($asked, 1), new Part('qfile', 'question', 1, ['type' => 'file', 'text' => RichText::plain('A picture'), 'required' => false])]));
+        $this->publish($this->form->refresh(), $this->people['owner']);
+        $seen = ['qone', 'qtwo', 'qmail', 'qmany', 'qfile'];
+        $this->post('/read/book', ['seen' => $seen, 'a' => $this->answers()])->assertSee('Thank you.');
+        $entry = $this->form->entries()->firstOrFail();
+        $this->form->shelf->update(['asks_entries' => true]);
+        $this->post("/read/book/mine/{$entry->token}", ['seen' => $seen, 'a' => $this->answers(), 'upload' => ['qfile' => UploadedFile::fake()->image('bench.png', 8, 8)]])->assertSee('Thank you.');
+        Date::setTestNow(Date::now()->addDays(40));
+        Artisan::call('attic:tidy', ['--at-once' => true]);
+        $proposal = Proposal::query()->where('item_id', $entry->id)->firstOrFail();
+        $this->actingAs($this->people['owner'])->put(route('proposal.answer', [$entry, $proposal]), ['answer' => 'accepted', 'seen' => $entry->head])->assertSessionHasNoErrors();
+        $this->get(route('picture', [$this->form, $this->tree($entry->refresh())->get('qfile')->string('chunk')]))->assertOk();
+        $this->assertVerified();
+    }
+
     public function test_who_answered_is_told_and_changes_it_by_its_own_address_while_the_form_lets_them(): void
     {
         $this->post('/read/book', ['seen' => ['qone', 'qtwo', 'qmail', 'qmany'], 'a' => $this->answers()])->assertDontSee('change your answers');

@@ -643,6 +643,8 @@ final class World
                     $sent['a'][$part->id] = $pen->tag();
                 }
             }
+            preg_match_all('/name="upload\[([\w-]+)\]"/', $page, $files);
+            $sent['upload'] = array_map(fn (): UploadedFile => UploadedFile::fake()->image('lamp.png', 20 + $chance->under(9), 4), array_flip($files[1]));
             $page = (string) $this->allowed($this->http->post(route('read.send', $form->address), $sent), 'answering')->getContent();
         }
         $form->entries()->count() === $before + 1 || throw Broken::law('Who answers is heard', trim((string) preg_replace('/\s+/', ' ', strip_tags($page))));

@@ -205,6 +205,7 @@ final class WorldTest extends FeatureCase
                 new Part('sett', 'settings', 0, ['once' => false, 'audience' => 'anyone', 'editable' => true, 'thanks' => $word('Thank you.')]), new Part('fpag', 'page', 0, ['title' => 'You']),
                 new Part('ques', 'question', 1, ['type' => 'short', 'text' => $word('What is wrong with it?'), 'required' => false]),
                 new Part('quen', 'question', 1, ['type' => 'one', 'text' => $word('Which day?'), 'required' => false]), new Part('cho1', 'choice', 2, ['label' => 'Saturday', 'other' => false]), new Part('cho2', 'choice', 2, ['label' => 'Sunday', 'other' => false]),
+                new Part('quef', 'question', 1, ['type' => 'file', 'text' => $word('A picture of it?'), 'required' => false]),
             ]),
             'dataset' => PartTree::of([
                 new Part('cfig1', 'field', 0, ['name' => 'Kg', 'type' => 'number']), new Part('ctxt1', 'field', 0, ['name' => 'What', 'type' => 'text']),

@@ -136,7 +136,7 @@ async function fresh(page, walk) {
     return shown;
 }
 
-for (const kind of KIND ? [KIND] : ofTheDay(Object.keys(walks), 4)) {
+for (const kind of KIND ? [KIND] : ofTheDay(Object.keys(walks), 5)) {
     test(`whatever two do in two windows of one ${kind.toLowerCase()}, both show what a fresh one shows`, async ({ browser }) => {
         console.log(`gestures: KIND=${kind} SEED=${SEED}`);
         let chance = SEED * 7919 + 13;

@@ -137,6 +137,44 @@ async function shownGrid(page) {
     return page.locator('[data-grid]').evaluate((grid) => [...grid.querySelectorAll('[data-line]')].map((line) => /** @type {HTMLElement} */ (line)).sort((a, b) => Number(a.dataset.line) - Number(b.dataset.line)).map((line) => [...line.querySelectorAll('[data-column]')].map((cell) => cell.textContent).join('|')));
 }
 
+/** What is done to a widget by keys. */
+const WIDGET_KEYS = [['ArrowRight'], ['ArrowDown', 'ArrowDown'], ['ArrowLeft'], ['Shift+ArrowRight'], ['Shift+ArrowDown'], ['Shift+ArrowUp'], ['Delete'], ['Enter'], ['Control+z'], ['Control+y']];
+
+/** @param {Page} page @param {string} who @param {Under} under @returns {Promise<string>} what was done */
+async function atReport(page, who, under) {
+    const what = under(10);
+    const widget = await oneOf(page.locator('[data-widget]:visible'), under);
+    let done;
+    if (what < 5 && widget) {
+        const keys = WIDGET_KEYS[under(WIDGET_KEYS.length)];
+        await widget.focus();
+        done = `${keys.join(' ')} on ${await widget.getAttribute('aria-label')}`;
+        for (const key of keys) await page.keyboard.press(key);
+    } else if (what < 7) {
+        await page.locator('[data-tools] summary').first().click().catch(() => {});
+        const button = await oneOf(page.locator('[data-tools] details[open] [data-add]:visible'), under);
+        done = `puts in ${(await button?.textContent())?.trim()}`;
+        await button?.click().catch(() => {});
+    } else if (what < 8) {
+        await (await oneOf(page.locator('[data-page-of]:visible'), under))?.click().catch(() => {});
+        done = 'goes to a page';
+    } else {
+        const button = await oneOf(page.locator('[data-page-add], [data-page-settings], [data-undo]:not([disabled]), [data-redo]:not([disabled])'), under);
+        done = `presses ${(await button?.textContent())?.trim()}`;
+        await button?.click().catch(() => {});
+    }
+    // What is set up comes from the server.
+    await page.locator('dialog[open]').first().waitFor({ timeout: 400 }).catch(() => {});
+    await answer(page, who, under);
+    return done;
+}
+
+/** Every page with its widgets: where each is, and its words. @param {Page} page */
+const shownReport = (page) => page.locator('[data-sheet-of-report]').evaluate((sheet) => [
+    ...[...sheet.querySelectorAll('[data-page-of]')].map((tab) => tab.textContent ?? ''),
+    ...[...sheet.querySelectorAll('[data-part]')].map((widget) => JSON.stringify([.../** @type {HTMLElement} */ (widget).querySelectorAll('h3, p, .widget-text, td, th')].map((one) => one.textContent?.replace(/\s+/g, ' ').trim()).concat(['part', 'x', 'y', 'across', 'down'].map((name) => /** @type {HTMLElement} */ (widget).dataset[name])))),
+]);
+
 /** Sends a form of a page, as it is, without that page being looked at. @param {Page} page @param {string} address @param {string} sign what the form has in it */
 async function send(page, address, sign) {
     const html = await (await page.request.get(address)).text();
@@ -203,6 +241,18 @@ export const walks = {
         begin: async (page) => {
             await page.locator('[data-grid]').focus();
             await paste(page, [['Item', 'Kg', 'Tip', 'Sum'], ['Toaster', '1.8', '2', '=B2+C2'], ['Lamp', '1.1', '0', '=B3+C3'], ['Radio', '2.2', '5', '=B4+C4'], ['Iron', '3.3', '1', '=B5+C5'], ['Total', '=SUM(B2:B5)', '=SUM(C2:C5)', '=B6+C6']]);
+        },
+    },
+    Report: {
+        shelf: 'Committee', act: atReport, shown: shownReport,
+        begin: async (page) => {
+            for (const title of ['Hours', 'Leads']) {
+                await page.locator('[data-tools] summary').first().click();
+                await page.locator('[data-tools] [data-add="text"]').click();
+                await page.locator('dialog[open] [name=title]').fill(title);
+                await page.locator('dialog[open] .button.is-dark').last().click();
+                await page.locator('[data-widget]', { hasText: title }).waitFor();
+            }
         },
     },
 };

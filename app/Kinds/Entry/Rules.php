@@ -22,7 +22,7 @@ final class Rules extends Plain
     public function written(Item $item, Version $version, PartTree $after): void
     {
         $this->answers->handle($item, $after);
-        Picture::query()->where('item_id', $item->form_id)->whereIn('chunk', Kinds::chunks(new EntryKind, $after))->update(['is_used' => true]);
+        Picture::used($item, Kinds::chunks(new EntryKind, $after));
         $this->followers->version($item, $version);
     }
 
