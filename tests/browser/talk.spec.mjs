@@ -1,5 +1,5 @@
 import { expect } from '@playwright/test';
-import { axe, newDocument, newItem, openItem, saved, signIn, test, text, toShelf, typed } from './steps.mjs';
+import { axe, newDocument, newItem, openHistory, openItem, saved, signIn, test, text, toShelf, typed } from './steps.mjs';
 
 test.beforeEach(async ({ page }) => {
     await signIn(page, 'Ines Oduya');
@@ -96,6 +96,30 @@ test('what is looked back at is talked about, and seen as it stood', async ({ pa
     await page.keyboard.press('Control+Enter');
     await page.waitForURL(/talk/);
     await expect(page.locator('.slip', { hasText: 'So empty.' })).toContainText('on version 1');
+});
+
+test('words that are talked about are lit where they are, in what has more beside them, too', async ({ page }) => {
+    const lit = () => page.evaluate(() => [...CSS.highlights.get('talked') ?? []].map(String));
+    await toShelf(page, 'Open days');
+    await openHistory(page, 'Book a repair', 'from=17&to=21');
+    await expect.poll(lit).toEqual(['What are you bringing?']);
+    // Chosen words of a heading of a page.
+    const url = await newItem(page, 'Page', 'Lit words', 'Website');
+    await page.locator('.ProseMirror').focus();
+    await page.locator('[data-tools] summary.tool-add').first().click();
+    await page.locator('[data-tools] details[open] [data-put="heading"]').click();
+    await page.keyboard.type('Bring the leads along');
+    await saved(page);
+    await page.goto(`${url}/history?view=who`);
+    await page.getByRole('heading', { name: 'Bring the leads along' }).evaluate((heading) => {
+        const text = document.createTreeWalker(heading, NodeFilter.SHOW_TEXT).nextNode();
+        getSelection().setBaseAndExtent(text, 6, text, 15);
+    });
+    await page.keyboard.press('Alt+c');
+    await page.getByRole('textbox', { name: /^Comment on/ }).fill('All of them?');
+    await page.keyboard.press('Control+Enter');
+    await expect(page.locator('[data-state] .slip')).toContainText('“the leads”');
+    await expect.poll(lit).toEqual(['the leads']);
 });
 
 test('a cell, a question and a widget are talked about', async ({ page }) => {

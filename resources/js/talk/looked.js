@@ -1,6 +1,6 @@
 import { hasRoom, put, shownPart } from './below.js';
 import { isCommentKey, talk } from './talk.js';
-import { rangeOf, textOf, wordsIn } from './words.js';
+import { rangeOf, textOf, wordsIn, wordsOf } from './words.js';
 import { inWords } from '../common/words.js';
 
 /**
@@ -29,7 +29,8 @@ export function attachTalk(root) {
                 if (!block || (slip.dataset.of ?? '') === '' || !hasRoom(block)) continue;
                 put(slip, block);
                 const [from, to] = (slip.dataset.words ?? '').split(',').map(Number);
-                const range = slip.dataset.words && block === target(slip.dataset.of ?? '') ? rangeOf(block.querySelector('.block-text') ?? block, from, to) : null;
+                const text = slip.dataset.words && block === target(slip.dataset.of ?? '') ? wordsOf(block) : null;
+                const range = text ? rangeOf(text, from, to) : null;
                 if (range) lit.push(range);
                 else if (block.dataset.cell) block.classList.add('is-talked');
             }
@@ -78,7 +79,7 @@ export function attachTalk(root) {
             said.begin({ part: readOf, version, words: quote === '' ? null : { from: 0, to: 0, quote } }, 'this');
             return;
         }
-        said.begin({ part, field, version, words: range ? wordsIn(block.querySelector('.block-text') ?? block, range) : null }, 'this');
+        said.begin({ part, field, version, words: range ? wordsIn(wordsOf(block) ?? block, range) : null }, 'this');
     };
     /** @param {MouseEvent} event */
     const over = (event) => {

@@ -1,6 +1,9 @@
 /** Words that somebody took out, and what is only there to be spoken, are no part of a text. */
 const ASIDE = 'del, .went, .is-sr-only, .block-note, .block-who, .block-history, .item-mark, .slip';
 
+/** Where the text of a part is shown, of which words can be chosen and lit; null where it shows none. @param {Element} block @returns {Element | null} */
+export const wordsOf = (block) => block.querySelector('[data-part-text]');
+
 /** What is written in something that is shown. @param {Element} element */
 export const textOf = (element) => textsIn(element).map((text) => text.data).join(' ').replace(/\s+/g, ' ').trim();
 

@@ -34,7 +34,7 @@
             @break
         @default
             @if ($block->role() === 'item')<span class="item-mark" aria-hidden="true">{{ $block->marker() }}</span>@endif
-            <span class="block-text">{{ $block->text($side, $address) }}</span>
+            <span class="block-text" data-part-text>{{ $block->text($side, $address) }}</span>
     @endswitch
 </div>
 @endforeach

@@ -10,7 +10,7 @@
         @if ($block->editors !== [] && $side !== 'old')<span class="block-who">@foreach ($block->editors as $editor)<x-monogram :user="$editor" />@endforeach</span>@endif
         @if ($block->note !== null && $side !== 'old')<span class="block-note">{{ $block->note }}</span>@endif
         @if ($parts && $side !== 'old')<a class="block-history" href="{{ $parts }}/{{ $block->id() }}" tabindex="-1" title="{{ $itsHistory }}" aria-hidden="true"><svg class="glyph" viewBox="0 0 24 24" focusable="false"><use href="#glyph-history"/></svg></a>@endif
-        <code class="block-text">{{ $block->text($side, $address) }}</code>
+        <code class="block-text" data-part-text>{{ $block->text($side, $address) }}</code>
     </div>
 @endif
 @endforeach

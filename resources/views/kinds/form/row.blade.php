@@ -3,7 +3,7 @@
     <span class="form-number" aria-hidden="true">{{ $row->isQuestion() ? ($row->block->removed() ? '' : $row->count) : ($row->block->role() === 'settings' ? '§' : '') }}</span>
     <div class="form-what">
         @if ($row->isQuestion())
-            <h3>{{ $row->block->text('both', $address) }}</h3>
+            <h3 data-part-text>{{ $row->block->text('both', $address) }}</h3>
         @elseif ($row->block->role() === 'settings')
             <h3>{{ __('views/kinds/form.row.settings') }}</h3>
         @else

@@ -2,13 +2,13 @@
     @include('kinds.page.marks')
     @switch($block->role())
         @case('heading')
-            <div role="heading" aria-level="{{ $block->part()->int('level') + 1 }}" class="level-{{ $block->part()->int('level') + 1 }}">{{ $block->text($side, $address) }}</div>
+            <div role="heading" aria-level="{{ $block->part()->int('level') + 1 }}" class="level-{{ $block->part()->int('level') + 1 }}" data-part-text>{{ $block->text($side, $address) }}</div>
             @break
         @case('rich_text')
-            @if ($block->part()->string('style') !== 'plain')<span class="item-mark" aria-hidden="true">{{ $block->marker() }}</span>@endif<span class="block-text">{{ $block->text($side, $address) }}</span>
+            @if ($block->part()->string('style') !== 'plain')<span class="item-mark" aria-hidden="true">{{ $block->marker() }}</span>@endif<span class="block-text" data-part-text>{{ $block->text($side, $address) }}</span>
             @break
         @case('call_out')
-            <aside class="{{ $block->part()->string('tone') }}">{{ $block->text($side, $address) }}</aside>
+            <aside class="{{ $block->part()->string('tone') }}" data-part-text>{{ $block->text($side, $address) }}</aside>
             @break
         @case('picture')
             <figure>

@@ -33,7 +33,7 @@
                                 @endif
                                 @if ($one->old?->version !== null && $one->new?->version !== null)<p class="widget-foot">{{ __('views/kinds/report.past.from_2_3_from_2_4', ['number' => $from->number, 'title' => $one->old->dataset->title, 'number_2' => $one->old->version->number, 'number_3' => $to->number, 'title_2' => $one->new->dataset->title, 'number_4' => $one->new->version->number]) }}</p>@endif
                             @elseif ($one->edits === [])
-                                <div class="widget-text">{{ $one->shown->part->richText()->text() }}</div>
+                                <div class="widget-text" data-part-text>{{ $one->shown->part->richText()->text() }}</div>
                             @endif
                         </article>
                     @endforeach

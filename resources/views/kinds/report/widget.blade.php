@@ -1,7 +1,7 @@
 <article class="widget is-{{ $widget->widget->type }}" id="part-{{ $widget->part->id }}" data-part="{{ $widget->part->id }}" data-x="{{ $widget->part->int('x') }}" data-y="{{ $widget->part->int('y') }}" data-across="{{ $widget->part->int('across') }}" data-down="{{ $widget->part->int('down') }}" @if ($mayWrite) tabindex="0" data-widget data-history-of="{{ route('part', [$item, $widget->part->id], false) }}" aria-describedby="report-keys" @endif aria-label="{{ $widget->title() }}">
     @if ($widget->widget->type === 'text')
         @if ($widget->part->string('title') !== '')<h3>{{ $widget->part->string('title') }}</h3>@endif
-        <div class="widget-text">{{ $widget->part->richText()->text() }}</div>
+        <div class="widget-text" data-part-text>{{ $widget->part->richText()->text() }}</div>
     @elseif ($widget->widget->type === 'picture')
         @if ($widget->part->string('title') !== '')<h3>{{ $widget->part->string('title') }}</h3>@endif
         @if ($widget->part->string('chunk') !== '')<img src="{{ ($pictures ?? fn ($chunk) => route('picture', [$item, $chunk]))($widget->part->string('chunk')) }}" alt="{{ $widget->part->string('alt') }}">@else<p class="widget-broken">{{ __('views/kinds/report.widget.no_picture_yet') }}</p>@endif
