@@ -104,6 +104,7 @@ test('words that are talked about are lit where they are, in what has more besid
     await openHistory(page, 'Book a repair', 'from=17&to=21');
     await expect.poll(lit).toEqual(['What are you bringing?']);
     // Chosen words of a heading of a page.
+    await page.goto('/');
     const url = await newItem(page, 'Page', 'Lit words', 'Website');
     await page.locator('.ProseMirror').focus();
     await page.locator('[data-tools] summary.tool-add').first().click();
