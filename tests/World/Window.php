@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\World;
 
+use App\Store\HandedRoots;
 use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Content\PartTree;
 use MistyAttic\Core\Kinds\Edits;
@@ -23,7 +24,19 @@ final class Window
     /** @var array{string, array<string, mixed>}|null the stamp of the news that it heard last, and what it heard */
     public ?array $heard = null;
 
-    public function __construct(public readonly string $who, public readonly string $item, public readonly string $name, public string $base, public PartTree $known, public PartTree $now, public int $number) {}
+    /** When it was told of the state that it is on: seconds. */
+    private int $since;
+
+    public function __construct(public readonly string $who, public readonly string $item, public readonly string $name, public string $base, public PartTree $known, public PartTree $now, public int $number)
+    {
+        $this->since = now()->getTimestamp();
+    }
+
+    /** Whether it was away for longer than a state is known that nobody else is on. */
+    public function isForgotten(): bool
+    {
+        return $this->since < now()->subDays(HandedRoots::DAYS)->getTimestamp();
+    }
 
     public function isDirty(): bool
     {
@@ -73,6 +86,7 @@ final class Window
         [$sent] = $this->sent ?? throw new \LogicException('Nothing was sent');
         $this->sent = null;
         $this->epoch++;
+        $this->since = now()->getTimestamp();
         $this->number = (int) $answer['number'];
         if ($row === null && $answer['content'] === null) {
             [$this->base, $this->known] = [$answer['root'], $sent];
@@ -91,7 +105,7 @@ final class Window
 
     public function follow(string $root, int $number, PartTree $newest): void
     {
-        [$this->base, $this->number, $this->known, $this->now] = [$root, $number, $newest, $newest];
+        [$this->base, $this->number, $this->known, $this->now, $this->since] = [$root, $number, $newest, $newest, now()->getTimestamp()];
     }
 
     /** @return list<mixed> */

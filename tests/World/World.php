@@ -377,6 +377,12 @@ final class World
 
             return;
         }
+        if ($answer->getStatusCode() === 409 && $window->isForgotten()) {
+            // Its browser offers it as an item of its own.
+            unset($this->windows[(string) array_search($window, $this->windows, true)]);
+
+            return;
+        }
         $answer->getStatusCode() === 200 || throw Broken::law('No root that was handed out is refused', "{$window->client()} of {$window->who} was answered {$answer->getStatusCode()}: {$answer->getContent()} {$answer->exception?->getMessage()} at {$answer->exception?->getFile()}:{$answer->exception?->getLine()}");
         $this->ledger->sent($window->item, $window->who, $had + $window->unheard, $has);
         $this->ledger->saidYes($window->item, $has);
