@@ -4,6 +4,8 @@ declare(strict_types=1);
 
 namespace App\Console;
 
+use App\Models\Item;
+use App\Models\Picture;
 use App\Models\Version;
 use App\Store\SqliteChunkStore;
 use App\Store\States;
@@ -11,11 +13,13 @@ use Illuminate\Console\Command;
 use Illuminate\Database\ConnectionInterface;
 use Illuminate\Support\Facades\DB;
 use MistyAttic\Core\Content\Address;
+use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Kinds;
 use MistyAttic\Core\Store\ChunkMissing;
 use MistyAttic\Core\Store\ChunkStore;
 use Throwable;
 
-/** Puts back what is damaged or missing, from a backup: a chunk is what its address says, so that any copy of it will do. */
+/** Puts back what is damaged or missing, from a backup: a chunk is what its address says, so that any copy of it will do. So are pictures and files that versions show and that are not kept any more. */
 final class Mend extends Command
 {
     protected $signature = 'attic:mend {backup : A database file of this place, of any day}';
@@ -24,6 +28,9 @@ final class Mend extends Command
 
     /** @var array<string, true> addresses of what was put back, in hexadecimal */
     private array $mended = [];
+
+    /** Pictures and files that are kept again. */
+    private int $pictures = 0;
 
     /** @var array<string, true> and of what is in no backup */
     private array $lost = [];
@@ -45,7 +52,7 @@ final class Mend extends Command
         foreach (Version::query()->with('item')->orderBy('id')->lazy(200) as $version) {
             $this->isWhole($version, $states, $backup, $chunks) || $broken[] = "version {$version->number} of “{$version->item->title}”";
         }
-        $this->line(count($this->mended).' chunks were put back.');
+        $this->line(count($this->mended).' chunks were put back.'.($this->pictures === 0 ? '' : " {$this->pictures} pictures and files are kept again."));
         foreach ($broken as $one) {
             $this->error("Not whole: {$one}");
         }
@@ -59,9 +66,7 @@ final class Mend extends Command
     {
         while (true) {
             try {
-                $states->tree($version->root);
-
-                return true;
+                return $this->hasPictures($version->item, $states->tree($version->root), $backup, $chunks);
             } catch (ChunkMissing $e) {
                 if (! $this->putBack($e->address, $backup, $chunks)) {
                     return false;
@@ -70,6 +75,26 @@ final class Mend extends Command
                 return false;
             }
         }
+    }
+
+    /** Pictures and files that a state shows, with those put back that are not kept any more. */
+    private function hasPictures(Item $item, PartTree $tree, ChunkStore $backup, ChunkStore $chunks): bool
+    {
+        $shown = Kinds::chunks($item->kind(), $tree);
+        $missing = $shown === [] ? [] : array_diff($shown, Picture::query()->where('item_id', $item->pictured())->whereIn('chunk', $shown)->pluck('chunk')->all());
+        $isWhole = true;
+        foreach ($missing as $chunk) {
+            $kept = DB::connection('backup')->table('pictures')->where(['item_id' => $item->pictured(), 'chunk' => $chunk])->first();
+            if ($kept === null || ! $this->putBack((string) hex2bin($chunk), $backup, $chunks)) {
+                $isWhole = false;
+
+                continue;
+            }
+            DB::table('pictures')->insert(array_diff_key((array) $kept, ['id' => true]));
+            $this->pictures++;
+        }
+
+        return $isWhole;
     }
 
     /** @return bool whether the backup has it */

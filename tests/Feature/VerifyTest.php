@@ -14,6 +14,7 @@ use App\Saving\SaveState;
 use App\Saving\Sent;
 use App\Store\SqliteChunkStore;
 use App\Store\States;
+use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Date;
 use Illuminate\Support\Facades\DB;
@@ -205,6 +206,24 @@ final class VerifyTest extends FeatureCase
         DB::statement('PRAGMA wal_checkpoint(TRUNCATE)');
         unlink($backup);
         self::assertSame(1, Artisan::call('attic:mend', ['backup' => '/nowhere.sqlite']));
+    }
+
+    public function test_a_backup_has_pictures_that_are_not_kept_any_more(): void
+    {
+        $this->actingAs(User::query()->firstOrFail());
+        $picture = $this->postJson(route('picture.store', $this->item), ['picture' => UploadedFile::fake()->image('lamp.png', 8, 8)])->assertOk()->json();
+        $this->save($this->item, User::query()->firstOrFail(), PartTree::of([...$this->tree($this->item)->parts, new Part('pic1', 'picture', 0, ['alt' => '', ...$picture])]));
+        DB::statement('PRAGMA wal_checkpoint(TRUNCATE)');
+        $backup = (string) tempnam(sys_get_temp_dir(), 'attic');
+        copy($this->databasePath(), $backup);
+        DB::table('pictures')->delete();
+        Artisan::call('attic:tidy', ['--at-once' => true]);
+        self::assertSame(1, Artisan::call('attic:verify'));
+        self::assertSame(0, Artisan::call('attic:mend', ['backup' => $backup]));
+        self::assertStringContainsString('1 pictures and files are kept again', Artisan::output());
+        $this->get(route('picture', [$this->item, $picture['chunk']]))->assertOk();
+        $this->assertVerified();
+        unlink($backup);
     }
 
     public function test_a_migration_that_breaks_off_can_be_run_again(): void
