@@ -50,7 +50,7 @@ final readonly class VersionList
         $this->page = $this->page();
         $versions = $this->page->getCollection();
         $lines = $this->lines($versions);
-        $this->sittings = array_values(array_filter(array_map(fn (array $range): ?SittingLines => ($some = array_reverse(array_slice($lines, $range[0], $range[1] - $range[0]))) === [] ? null : new SittingLines($some), array_reverse($this->ranges($lines)))));
+        $this->sittings = $this->sittings($lines);
         $this->gaps = ! $asked->isAsked() && $item->gone > 0 && $item->sight === null ? $this->gaps($versions) : [];
         $isTold = $talks && ! $asked->isAsked() && $lines !== [];
         $first = $lines[0]->version->number ?? 1;
@@ -90,11 +90,18 @@ final readonly class VersionList
 
     /**
      * @param  list<VersionLine>  $lines  the oldest first
-     * @return list<array{int, int}> half-open ranges of lines that are one sitting
+     * @return list<SittingLines> the newest first
      */
-    private function ranges(array $lines): array
+    private function sittings(array $lines): array
     {
-        return Sittings::fold(array_map(fn (VersionLine $line): int => $line->version->saved_at->getTimestamp(), $lines), $this->asked->isAsked() || $this->item->sight !== null ? PHP_INT_MAX : Sittings::PAUSE);
+        $pause = $this->asked->isAsked() || $this->item->sight !== null ? PHP_INT_MAX : Sittings::PAUSE;
+        $sittings = [];
+        foreach (Sittings::fold(array_map(fn (VersionLine $line): int => $line->version->saved_at->getTimestamp(), $lines), $pause) as [$from, $to]) {
+            $some = array_reverse(array_slice($lines, $from, $to - $from));
+            $some === [] || array_unshift($sittings, new SittingLines($some));
+        }
+
+        return $sittings;
     }
 
     /**
