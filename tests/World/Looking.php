@@ -4,6 +4,7 @@ declare(strict_types=1);
 
 namespace Tests\World;
 
+use App\Models\Cause;
 use App\Models\Item;
 use App\Models\User;
 use App\Models\Version;
@@ -12,6 +13,8 @@ use DOMDocument;
 use DOMElement;
 use DOMXPath;
 use Illuminate\Foundation\Testing\TestCase;
+use Illuminate\Support\Collection;
+use MistyAttic\Core\Content\Part;
 use MistyAttic\Core\Formats\File\TextFile;
 use MistyAttic\Core\Formats\FormatLimits;
 use MistyAttic\Core\Formats\JsonReader;
@@ -92,16 +95,27 @@ final readonly class Looking
     /** What changed: what came was written by its author or brought back, what went was taken away by somebody who had seen it. */
     private function marks(string $html, int $from, int $to): void
     {
-        $brought = Version::query()->where('item_id', $this->item->id)->where('number', '>', $from)->where('number', '<=', $to)->whereNotIn('cause', ['wrote', 'settled', 'made'])->pluck('user_id')->all();
-        $restorers = array_keys(array_filter($this->world->people, fn (User $person) => in_array($person->id, $brought, true)));
+        $versions = Version::query()->where('item_id', $this->item->id)->where('number', '>', $from)->where('number', '<=', $to)->get(['user_id', 'cause']);
+        $whose = fn (Collection $of): array => array_keys(array_filter($this->world->people, fn (User $person) => $of->contains('user_id', $person->id)));
+        $restorers = $whose($versions->whereNotIn('cause', [Cause::Wrote, Cause::Settled, Cause::Made]));
+        $twice = $this->twice($to);
         foreach (['ins' => 'added', 'del' => 'removed'] as $mark => $did) {
             foreach ($this->nodes($html, "//{$mark}[@title]") as $node) {
                 foreach (Ledger::tagsOf($node->textContent) as $tag => $unused) {
-                    $allowed = $mark === 'ins' ? [Ledger::author($tag), ...$this->world->ledger->restated[$this->kind][$tag] ?? []] : array_keys($this->world->ledger->taken[$this->kind][$tag] ?? []);
+                    $allowed = $mark === 'ins' ? [Ledger::author($tag), ...$this->world->ledger->restated[$this->kind][$tag] ?? [], ...isset($twice[$tag]) ? $whose($versions) : []] : array_keys($this->world->ledger->taken[$this->kind][$tag] ?? []);
                     $this->is((string) preg_replace('/^\w+ by /', '', $node->getAttribute('title')), $tag, "{$did} between {$from} and {$to}", [...$allowed, ...$restorers]);
                 }
             }
         }
+    }
+
+    /** @return array<string, true> words that are in a version more than once: whoever joined what another went on with has copied them */
+    private function twice(int $number): array
+    {
+        $tree = $this->world->states->tree((string) Version::query()->where(['item_id' => $this->item->id, 'number' => $number])->value('root'));
+        preg_match_all(Pen::TAG, implode(' ', array_map(fn (Part $part): string => $part->record(), $tree->parts)), $found);
+
+        return array_fill_keys(array_keys(array_filter(array_count_values($found[0]), fn (int $count): bool => $count > 1)), true);
     }
 
     /** @param list<string> $allowed */
