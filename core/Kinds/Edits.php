@@ -41,7 +41,7 @@ final class Edits
     /** @var array<string, array<string, mixed>> part => the fields that it is sent with */
     private array $raw = [];
 
-    /** @var array<string, true> ids of parts that went */
+    /** @var array<string, string> part that went => its role */
     private array $gone = [];
 
     /** @var list<Problem> */
@@ -186,8 +186,8 @@ final class Edits
                 $each = array_pop($open);
                 $gone[$this->parents[$each]][$each] = true;
                 array_push($open, ...array_values(array_filter($this->children[$each] ?? [], fn (string $child) => ! isset($elsewhere[$child]))));
+                $this->gone[$each] = $this->parts[$each]->role;
                 unset($this->parts[$each], $this->children[$each]);
-                $this->gone[$each] = true;
             }
         }
         foreach ($gone as $parent => $of) {
@@ -313,9 +313,39 @@ final class Edits
     /** Reads what came and what changed by the schema, among its parents and columns; the rest is as it was. */
     private function checked(PartTree $tree, Kind $kind, Limits $limits): Reading
     {
-        $column = $kind->grid()?->column;
-        $needed = [];
-        $seen = [];
+        $grid = $kind->grid();
+        // Cells go with their column, in rows of which nothing else is said as well.
+        $gone = array_filter($this->gone, fn (string $role): bool => $role === $grid?->column);
+        $needed = $this->needed($grid?->column);
+        $sent = [];
+        foreach ($tree->parts as $part) {
+            if (isset($needed[$part->id])) {
+                $fields = isset($this->raw[$part->id]) ? array_map(self::withoutResult(...), $this->raw[$part->id]) : (array) $part->toJson()[3];
+                $sent[] = [$part->id, $part->role, $part->depth, $part->role === $grid?->row ? array_diff_key($fields, $gone) : $fields];
+            }
+        }
+        $reading = $kind->read($sent, $limits);
+        if ($reading->tree === null) {
+            return $reading;
+        }
+        $read = $reading->tree->byId();
+        $parts = $tree->parts;
+        foreach ($parts as $position => $part) {
+            if (isset($this->changed[$part->id])) {
+                $parts[$position] = $read[$part->id];
+            } elseif ($gone !== [] && $part->role === $grid?->row) {
+                $parts[$position] = self::without($part, $gone);
+            }
+        }
+        $problems = $this->sizes($parts, $grid?->row, $limits);
+
+        return $problems === [] ? Reading::tree(PartTree::of($parts)) : Reading::problems($problems);
+    }
+
+    /** @return array<string, true> what is read again: what came and what changed, with its parents and columns */
+    private function needed(?string $column): array
+    {
+        $needed = $seen = [];
         foreach ($this->changed as $id => $unused) {
             for ($at = $id; $at !== PartTree::ROOT && isset($this->parts[$at]) && ! isset($needed[$at]); $at = $this->parents[$at]) {
                 $needed[$at] = true;
@@ -329,28 +359,14 @@ final class Edits
                 $seen[$parent] = true;
             }
         }
-        $sent = [];
-        foreach ($tree->parts as $part) {
-            if (isset($needed[$part->id])) {
-                $fields = isset($this->raw[$part->id]) ? array_map(self::withoutResult(...), $this->raw[$part->id]) : (array) $part->toJson()[3];
-                // Cells go with their column.
-                $sent[] = [$part->id, $part->role, $part->depth, $part->role === $kind->grid()?->row ? array_diff_key($fields, $this->gone) : $fields];
-            }
-        }
-        $reading = $kind->read($sent, $limits);
-        if ($reading->tree === null) {
-            return $reading;
-        }
-        $read = $reading->tree->byId();
-        $parts = $tree->parts;
-        foreach ($parts as $position => $part) {
-            if (isset($this->changed[$part->id])) {
-                $parts[$position] = $read[$part->id];
-            }
-        }
-        $problems = $this->sizes($parts, $kind->grid()?->row, $limits);
 
-        return $problems === [] ? Reading::tree(PartTree::of($parts)) : Reading::problems($problems);
+        return $needed;
+    }
+
+    /** @param array<string, string> $gone columns */
+    private static function without(Part $row, array $gone): Part
+    {
+        return array_intersect_key($row->fields, $gone) === [] ? $row : $row->holding(array_diff_key($row->fields, $gone));
     }
 
     /**
