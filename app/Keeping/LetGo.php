@@ -159,6 +159,9 @@ final readonly class LetGo
         $kind = Kinds::named($item->kind);
         $chunks = fn (mixed $root): array => array_flip(Kinds::chunks($kind, $this->states->tree((string) $root)));
         $unseen = $item->pictures()->where('is_published', false)->get()->keyBy('chunk')->all();
+        $shown = fn (): array => array_merge([], ...array_map($chunks, array_values(array_unique($went))));
+        // Files of answers are in no version of their form.
+        $unseen = $unseen !== [] && $item->isAnswered() ? array_intersect_key($unseen, $shown()) : $unseen;
         foreach ($unseen === [] ? [] : Version::query()->where('item_id', $item->id)->orderByDesc('number')->pluck('root')->unique() as $root) {
             $unseen = array_diff_key($unseen, $chunks($root));
             if ($unseen === []) {
@@ -175,8 +178,12 @@ final readonly class LetGo
         foreach ($waiting as $held) {
             $unseen = array_diff_key($unseen, array_flip(array_merge([], ...array_map($kind->chunksOf(...), $held->meeting()->mine))));
         }
-        $shown = $unseen === [] ? [] : array_merge([], ...array_map($chunks, array_values(array_unique($went))));
-        $goes = array_filter($unseen, fn (Picture $picture): bool => isset($shown[$picture->chunk]) ? ! $picture->wasPutInAgain() || $picture->isLongSent() : ! $item->isAnswered() && $picture->isLongSent());
+        if ($unseen === []) {
+            return;
+        }
+        // A window that put one in may be saved as long as one that is on a state.
+        [$shown, $until] = [$shown(), now()->subDays(HandedRoots::DAYS)];
+        $goes = array_filter($unseen, fn (Picture $picture): bool => $picture->updated_at < $until || (isset($shown[$picture->chunk]) && ! $picture->wasPutInAgain()));
         $item->pictures()->whereIn('chunk', array_map(strval(...), array_keys($goes)))->delete();
     }
 }

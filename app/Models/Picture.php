@@ -27,9 +27,6 @@ final class Picture extends Model
 
     protected $attributes = ['is_used' => true];
 
-    /** A window that put it in may be saved as long as one that stands on a state: see HandedRoots. */
-    private const DAYS = 60;
-
     /**
      * Something that stays shows these: a version, or a change that waits.
      *
@@ -44,12 +41,6 @@ final class Picture extends Model
     public function wasPutInAgain(): bool
     {
         return $this->updated_at > $this->created_at;
-    }
-
-    /** Whether it was put in so long ago that no window waits to be saved with it. */
-    public function isLongSent(): bool
-    {
-        return $this->updated_at < now()->subDays(self::DAYS);
     }
 
     /** @return array<string, string> */

@@ -29,7 +29,7 @@ final class ProposalFileController extends Controller
     {
         Gate::authorize('seeProposal', [$item, $proposal]);
         abort_if($proposal->line_id === null, 404);
-        $newest = $would->against($item, $proposal->load('user', 'line')->setRelation('item', $item), null);
+        $newest = $would->stood($item, $proposal->load('user', 'line')->setRelation('item', $item)) ?? $this->version($item, $item->head);
         $file = HowItWillBe::within(fn (States $states): Version => $would->becomes($proposal, $newest, $states)[0], function (Version $to, States $states) use ($item, $newest, $phrases, $format, $pictures): ?WrittenFile {
             $comparison = new Comparison($item, $newest, $to, $states, $phrases, apart: true);
 

@@ -45,7 +45,7 @@ final class ProposalsController extends Controller
             return $this->everybody($item, $open, $shared, $page, $would, $phrases, $request);
         }
         $this->told($request, $chosen);
-        $newest = $would->against($item, $chosen, $open->at);
+        $newest = $would->stood($item, $chosen) ?? $this->version($item, $open->at ?? $item->head);
         $met = [];
         $becomes = function (States $states) use ($would, $chosen, $newest, &$met): Version {
             [$to, $met] = $would->becomes($chosen, $newest, $states);

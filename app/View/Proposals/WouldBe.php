@@ -16,15 +16,10 @@ final readonly class WouldBe
 {
     public function __construct(public Proposed $proposed) {}
 
-    /** What it is held against: the newest version, the one of then, or, when it was answered, what stood at that time. */
-    public function against(Item $item, Proposal $proposal, ?int $at): Version
+    /** What stood when it was answered, which it is held against from then on; null while it waits. */
+    public function stood(Item $item, Proposal $proposal): ?Version
     {
-        if ($proposal->state === ProposalState::Waiting) {
-            return Version::query()->with('user', 'milestone.user')->where(['item_id' => $item->id, 'number' => $at ?? $item->head])->firstOrFail()->setRelation('item', $item);
-        }
-        $then = Version::toCome($item, $proposal->base, $item->title, $proposal->user);
-
-        return $then->forceFill(['number' => (int) $proposal->stands]);
+        return $proposal->state === ProposalState::Waiting ? null : Version::toCome($item, $proposal->base, $item->title, $proposal->user)->forceFill(['number' => (int) $proposal->stands]);
     }
 
     /** @return array{Version, list<string>} what the item would be, which is not there, and what of it others wrote in since */
