@@ -18,6 +18,7 @@ use App\Models\Shelf;
 use App\Models\User;
 use App\Models\Version;
 use App\Past\MarkMilestone;
+use App\Proposing\OpenLine;
 use App\Restoring\RestoreVersion;
 use App\Restoring\SomebodysEdits;
 use App\Restoring\TakeOutEdits;
@@ -235,6 +236,18 @@ final class KeepingTest extends FeatureCase
         self::assertSame(4, $this->app->make(LetGo::class)->handle($item->refresh(), [3, 4, 6, 7]));
         self::assertSame([1, 2, 5, 8, 9], $item->versions()->orderBy('number')->pluck('number')->all());
         $this->assertVerified();
+    }
+
+    public function test_what_was_proposed_at_a_version_that_is_gone_is_looked_at_by_the_nearest_that_is_kept(): void
+    {
+        $item = $this->document($this->shelf, $this->ines, 'one');
+        $line = $this->app->make(OpenLine::class)->handle($item, $this->tobi);
+        $this->save($line, $this->tobi, PartTree::of([...$this->tree($line)->parts, new Part('more', 'paragraph', 0, ['text' => RichText::plain('more')])]));
+        foreach (['two', 'three', 'four', 'five'] as $text) {
+            $this->save($item, $this->ines, PartTree::of([...array_slice($this->tree($item)->parts, 0, 1), new Part('next', 'paragraph', 0, ['text' => RichText::plain($text)])]));
+        }
+        self::assertSame(1, $this->app->make(LetGo::class)->handle($item->refresh(), [$gone = $item->head - 2]));
+        $this->actingAs($this->ines)->get(route('proposals', [$item, 'at' => $gone]))->assertRedirect(route('proposals', ['item' => $item, 'at' => $gone - 1]));
     }
 
     public function test_pictures_go_with_the_versions_that_showed_them_and_no_others_do(): void
