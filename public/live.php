@@ -4,7 +4,7 @@ declare(strict_types=1);
 
 /*
  * The short question of an open window: has anything moved since? Answered without starting the application, in a fraction of the time. A window gets the
- * ticket for it with the full answer, see StateController::live; without a good one, or when anything is unclear, it is told to ask in full. Where the data
+ * ticket for it with the full answer, see LiveController; without a good one, or when anything is unclear, it is told to ask in full. Where the data
  * lies says DB_DATABASE in the environment, or the cached configuration; a place that has neither is never asked shortly.
  */
 

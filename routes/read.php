@@ -3,8 +3,10 @@
 declare(strict_types=1);
 
 use App\Http\Proposing\VisitorController;
+use App\Http\Publishing\MementoController;
 use App\Http\Publishing\ReadController;
 use App\Http\Watching\FeedController;
+use App\Http\Watching\NoMailsController;
 use Illuminate\Support\Facades\Route;
 
 /* What programs follow for somebody: the key stands for them, and can be taken back. */
@@ -12,7 +14,7 @@ Route::prefix('/feeds/{key}')->where(['key' => '[A-Za-z0-9]{40}'])->group(functi
     Route::get('/items/{item}', [FeedController::class, 'item'])->name('feed.item');
     Route::get('/shelves/{shelf}', [FeedController::class, 'shelf'])->name('feed.shelf');
 });
-Route::match(['get', 'post'], '/mails/none/{person}', [FeedController::class, 'noMails'])->middleware('signed:relative')->where('person', '\d{1,9}')->name('mails.none');
+Route::match(['get', 'post'], '/mails/none/{person}', NoMailsController::class)->middleware('signed:relative')->where('person', '\d{1,9}')->name('mails.none');
 
 /* Proposing by a link: no session, no cookie. */
 Route::prefix('/propose/{token}')->where(['token' => '[A-Za-z0-9]{40}'])->group(function (): void {
@@ -28,7 +30,7 @@ Route::prefix('/read/{address}')->where(['address' => '[a-z0-9-]+', 'stamp' => '
         require $routes;
     }
     Route::get('/feed', [FeedController::class, 'address'])->name('read.feed');
-    Route::get('/timemap', [ReadController::class, 'timeMap'])->name('read.timemap');
+    Route::get('/timemap', [MementoController::class, 'index'])->name('read.timemap');
     Route::get('/pictures/{chunk}', [ReadController::class, 'picture'])->name('read.picture');
-    Route::get('/{stamp}', [ReadController::class, 'memento'])->name('read.memento');
+    Route::get('/{stamp}', [MementoController::class, 'show'])->name('read.memento');
 });

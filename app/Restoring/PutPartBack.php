@@ -15,6 +15,7 @@ use App\Saving\Written;
 use App\Store\ChunksAhead;
 use App\Store\States;
 use MistyAttic\Core\Content\PartTree;
+use MistyAttic\Core\Kinds\Kind;
 
 /** Brings a part back, with what is below it, to a place that somebody chose, because where it stood is gone. */
 final readonly class PutPartBack
@@ -51,5 +52,14 @@ final readonly class PutPartBack
         };
 
         return $this->ahead->handle($item, $work, fn (Made $made): Version => $this->write->handle($item, $editor, $made->written, $made->compared));
+    }
+
+    /** The column that a block stood in, if it is there no more. */
+    public static function columnGone(Kind $kind, PartTree $now, PartTree $then, string $part): ?string
+    {
+        $parent = $then->parent($part);
+        $isColumn = $parent !== PartTree::ROOT && $then->get($parent)->role === $kind->beside();
+
+        return $isColumn && ! $now->has($parent) ? $parent : null;
     }
 }

@@ -5,8 +5,6 @@ declare(strict_types=1);
 namespace App\Http\Keeping;
 
 use App\Http\Controller;
-use App\Keeping\DeleteForGood;
-use App\Keeping\DeleteShelf;
 use App\Keeping\MakeShelf;
 use App\Keeping\OrderShelves;
 use App\Models\LogLine;
@@ -17,7 +15,7 @@ use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Gate;
 
-/** Making a shelf, and what there is to say about one: its name, what it is for, where it is, whether it is put away or deleted. */
+/** Making a shelf, and what there is to say about one: its name, what it is for, where it is, and whether it is put away. */
 final class ShelfDetailsController extends Controller
 {
     public function create(): View
@@ -65,42 +63,5 @@ final class ShelfDetailsController extends Controller
         LogLine::ofShelf($away ? 'put_away' : 'taken_up', $this->person($request), $shelf);
 
         return redirect()->route('shelf.edit', $shelf)->with('said', __($away ? 'keeping.shelf_away' : 'keeping.shelf_up', ['shelf' => $shelf->name]));
-    }
-
-    public function ask(Shelf $shelf): View
-    {
-        Gate::authorize('manage', $shelf);
-
-        return view('shelf-delete', ['shelf' => $shelf, 'items' => $shelf->items()->count(), 'public' => $shelf->items()->where('is_public', true)->whereNotNull('live_id')->orderBy('title')->pluck('title')]);
-    }
-
-    public function destroy(Request $request, Shelf $shelf, DeleteShelf $delete): RedirectResponse
-    {
-        Gate::authorize('manage', $shelf);
-        $delete->handle($shelf, $this->person($request), false);
-
-        return redirect()->route('lost.all')->with('said', __('keeping.shelf_deleted', ['shelf' => $shelf->name]));
-    }
-
-    public function back(Request $request, Shelf $shelf, DeleteShelf $delete): RedirectResponse
-    {
-        Gate::authorize('bringBack', $shelf);
-        $delete->handle($shelf, $this->person($request), true);
-
-        return redirect()->route('shelf', $shelf)->with('said', __('keeping.shelf_back', ['shelf' => $shelf->name]));
-    }
-
-    public function askForGood(Shelf $shelf): View
-    {
-        Gate::authorize('bringBack', $shelf);
-
-        return view('shelf-for-good', ['shelf' => $shelf, 'items' => $shelf->items()->count(), 'lost' => $shelf->lost()->count()]);
-    }
-
-    public function forGood(ShelfForGoodRequest $request, Shelf $shelf, DeleteForGood $delete): RedirectResponse
-    {
-        $delete->shelf($shelf, $this->person($request));
-
-        return redirect()->route('lost.all')->with('said', __('keeping.for_good', ['title' => $shelf->name]));
     }
 }

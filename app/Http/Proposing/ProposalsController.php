@@ -18,93 +18,99 @@ use App\View\OtherItems;
 use App\View\Phrases;
 use App\View\Proposals\Copies;
 use App\View\Proposals\Everybody;
+use App\View\Proposals\MayAnswer;
 use App\View\Proposals\OpenProposals;
 use App\View\Proposals\ProposedLine;
 use App\View\Proposals\WouldBe;
 use Illuminate\Contracts\View\View;
 use Illuminate\Database\Eloquent\Collection;
-use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use Illuminate\Support\Facades\Gate;
-use Illuminate\Support\HtmlString;
 
 /** What people propose for an item instead of writing it, looked at in place. */
 final class ProposalsController extends Controller
 {
-    public function __invoke(ProposalsRequest $request, Item $item, HowItWillBe $page, WouldBe $would, Phrases $phrases): View|Response
+    public function __construct(private readonly HowItWillBe $page, private readonly WouldBe $would, private readonly Phrases $phrases) {}
+
+    public function __invoke(ProposalsRequest $request, Item $item, OtherItems $others): View|Response
     {
-        $asked = $request->validated();
-        $open = new OpenProposals($item, isset($asked['at']) ? min((int) $asked['at'], $item->head) : null);
-        $of = (int) ($asked['of'] ?? 0);
-        $chosen = $open->all->firstWhere('id', $of) ?? ($of === 0 ? $open->all->first() : $item->proposals()->with('user', 'decider', 'version', 'line')->findOrFail($of)->setRelation('item', $item));
-        $shared = ['open' => $open, 'chosen' => $chosen, 'look' => $asked['look'] ?? 'with', 'answered' => $open->at === null ? $open->answered() : null, 'copies' => $open->at === null ? new Copies($item->load('origin.item.shelf.memberships'), app(OtherItems::class)) : null, 'links' => Gate::allows('letPropose', $item) ? ProposalLink::query()->open()->where('item_id', $item->id)->orderBy('id')->get() : new Collection];
-        if ($chosen === null) {
-            return view('proposals-none', ['item' => $item, ...$shared]);
+        $open = new OpenProposals($item, $request->at($item));
+        $chosen = $this->chosen($item, $open, $request->of());
+        $around = [
+            'open' => $open,
+            'look' => $request->look(),
+            'answered' => $open->at === null ? $open->answered() : null,
+            'copies' => $open->at === null ? new Copies($item->load('origin.item.shelf.memberships'), $others) : null,
+            'links' => Gate::allows('letPropose', $item) ? ProposalLink::query()->open()->where('item_id', $item->id)->orderBy('id')->get() : new Collection,
+        ];
+
+        return match (true) {
+            $chosen === null => view('proposals-none', ['item' => $item, 'chosen' => null, ...$around]),
+            $request->isOfEverybody() && $open->all->count() > 1 => $this->everybody($request, $item, $open, $around),
+            default => $this->one($request, $item, $open, $chosen, $around),
+        };
+    }
+
+    /** The one that is asked for, or the first that waits. */
+    private function chosen(Item $item, OpenProposals $open, int $of): ?Proposal
+    {
+        return $open->all->firstWhere('id', $of) ?? ($of === 0
+            ? $open->all->first()
+            : $item->proposals()->with('user', 'decider', 'version', 'line')->findOrFail($of)->setRelation('item', $item));
+    }
+
+    /** @param array<string, mixed> $around */
+    private function one(ProposalsRequest $request, Item $item, OpenProposals $open, Proposal $chosen, array $around): Response
+    {
+        $person = $this->person($request);
+        if ($chosen->user_id === $person->id && $chosen->decided_at !== null && $chosen->told_at === null) {
+            Proposal::query()->whereKey($chosen->id)->update(['told_at' => now()]);
         }
-        if (($asked['of'] ?? '') === 'everybody' && $open->all->count() > 1) {
-            return $this->everybody($item, $open, $shared, $page, $would, $phrases, $request);
-        }
-        $this->told($request, $chosen);
-        $newest = $would->stood($item, $chosen) ?? $this->version($item, $open->at ?? $item->head);
+        $look = $request->look();
+        $newest = $this->would->stood($item, $chosen) ?? $this->version($item, $open->at ?? $item->head);
         $met = [];
-        $becomes = function (States $states) use ($would, $chosen, $newest, &$met): Version {
-            [$to, $met] = $would->becomes($chosen, $newest, $states);
+        $becomes = function (States $states) use ($chosen, $newest, &$met): Version {
+            [$to, $met] = $this->would->becomes($chosen, $newest, $states);
 
             return $to;
         };
-        $request->merge(['from' => $newest->number, 'to' => $newest->number + 1, 'view' => $shared['look'] === 'would' ? 'was' : 'changed']);
-        $address = HistoryAddress::read($request, $item, fn (): int => $newest->number)->on('proposals', ['of' => $chosen->id, 'look' => $shared['look'], 'at' => $open->at]);
+        $request->merge(['from' => $newest->number, 'to' => $newest->number + 1, 'view' => $look === 'would' ? 'was' : 'changed']);
+        $asked = ['of' => $chosen->id, 'look' => $look, 'at' => $open->at];
+        $address = HistoryAddress::read($request, $item, fn (): int => $newest->number)->on('proposals', $asked);
+        $waits = $chosen->state === ProposalState::Waiting && $open->at === null;
+        $may = (new MayAnswer($item, $open))->to($chosen);
+        $lines = function (Comparison $seen) use ($look, $chosen, &$met): array {
+            return $look === 'would' ? [] : ProposedLine::in($seen->kind, $seen->old, $seen->new, $seen->changes, $chosen, $met, $this->phrases);
+        };
 
-        return $page->drawn($item, $this->person($request), $newest, $becomes, $address, 'proposals', function (Comparison $comparison) use ($item, $open, $chosen, $phrases, $shared, $newest, &$met): array {
-            $waits = $chosen->state === ProposalState::Waiting && $open->at === null;
-            ['decides' => $decides, 'own' => $own] = $this->mayAnswer($item, $open, $chosen);
-
-            return [...$shared, 'waits' => $waits, 'mayDecide' => $waits && $decides, 'isOwn' => $waits && $own, 'newest' => $newest, 'lines' => $shared['look'] === 'would' ? [] : ProposedLine::in($comparison->kind, $comparison->old, $comparison->new, $comparison->changes, $chosen, $met, $phrases)];
-        }) ?? abort(404);
+        return $this->page->drawn($item, $person, $newest, $becomes, $address, 'proposals', fn (Comparison $seen): array => [
+            ...$around,
+            'chosen' => $chosen,
+            'newest' => $newest,
+            'waits' => $waits,
+            'mayDecide' => $waits && $may['decides'],
+            'isOwn' => $waits && $may['own'],
+            'lines' => $lines($seen),
+        ]) ?? abort(404);
     }
 
-    /** @param array<string, mixed> $shared */
-    private function everybody(Item $item, OpenProposals $open, array $shared, HowItWillBe $page, WouldBe $would, Phrases $phrases, Request $request): Response
+    /** @param array<string, mixed> $around */
+    private function everybody(ProposalsRequest $request, Item $item, OpenProposals $open, array $around): Response
     {
         $newest = $this->version($item, $open->at ?? $item->head);
         $request->merge(['from' => $newest->number, 'to' => $newest->number, 'view' => 'was']);
         $address = HistoryAddress::read($request, $item, fn (): int => $newest->number)->on('proposals', ['of' => 'everybody', 'at' => $open->at]);
         $all = null;
-        $becomes = function (States $states) use ($open, $newest, $would, $phrases, &$all): Version {
-            $all = new Everybody($open, $newest, $states, $would->proposed, $phrases);
+        $becomes = function (States $states) use ($open, $newest, &$all): Version {
+            $all = new Everybody($open, $newest, $states, $this->would->proposed, $this->phrases);
 
             return $newest;
         };
 
-        return $page->drawn($item, $this->person($request), $newest, $becomes, $address, 'proposals-everybody', function () use ($item, $shared, $open, $newest, &$all): array {
-            return [...$shared, 'newest' => $newest, 'all' => $all, 'chosen' => null, 'answers' => $this->answers($item, $open, $all->shown ?? [])];
+        return $this->page->drawn($item, $this->person($request), $newest, $becomes, $address, 'proposals-everybody', function () use ($item, $open, $around, $newest, &$all): array {
+            $answers = (new MayAnswer($item, $open))->toEach($all->shown ?? []);
+
+            return [...$around, 'chosen' => null, 'newest' => $newest, 'all' => $all, 'answers' => $answers];
         }) ?? abort(404);
-    }
-
-    /**
-     * @param  list<Proposal>  $proposals
-     * @return array<int, array{decides: bool, own: bool, sign: HtmlString}> by their ids, how whoever looks at them may answer, and the sign of who proposes
-     */
-    private function answers(Item $item, OpenProposals $open, array $proposals): array
-    {
-        $answers = [];
-        foreach ($proposals as $proposal) {
-            $answers[$proposal->id] = [...$this->mayAnswer($item, $open, $proposal), 'sign' => new HtmlString(view('components.proposer', ['proposal' => $proposal])->render())];
-        }
-
-        return $answers;
-    }
-
-    /** @return array{decides: bool, own: bool} whether whoever looks may say yes and no to it, and whether it is theirs */
-    private function mayAnswer(Item $item, OpenProposals $open, Proposal $proposal): array
-    {
-        return ['decides' => $open->at === null && Gate::allows('decide', [$item, $proposal]), 'own' => $open->at === null && $proposal->said_by === null && $proposal->user_id === auth()->id() && Gate::allows('propose', $item)];
-    }
-
-    private function told(Request $request, Proposal $proposal): void
-    {
-        if ($proposal->user_id === $this->person($request)->id && $proposal->decided_at !== null && $proposal->told_at === null) {
-            Proposal::query()->whereKey($proposal->id)->update(['told_at' => now()]);
-        }
     }
 }

@@ -24,6 +24,12 @@ final class RestoreRequest extends ItemRequest
         return $this->item()->isPublishable() && $this->boolean('publish');
     }
 
+    /** Whether anything of the datasets is ticked that a report is drawn from. */
+    public function isOfData(): bool
+    {
+        return $this->validated('data', []) !== [];
+    }
+
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {

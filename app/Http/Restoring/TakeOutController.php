@@ -7,7 +7,6 @@ namespace App\Http\Restoring;
 use App\Http\Controller;
 use App\Http\HiddenFields;
 use App\Models\Item;
-use App\Models\User;
 use App\Models\Version;
 use App\Restoring\SomebodysEdits;
 use App\Restoring\TakeOutEdits;
@@ -19,22 +18,25 @@ use Illuminate\Contracts\View\View;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Response;
 
-/** Taking out what one person wrote between two versions. */
+/** Taking out what one person wrote between two versions: the plan, its second face, and doing it. */
 final class TakeOutController extends Controller
 {
-    public function __construct(private readonly TakeOutEdits $takeOut, private readonly States $states, private readonly Phrases $phrases) {}
+    public function __construct(private readonly TakeOutEdits $takeOut) {}
 
-    public function show(TakeOutRequest $request, Item $item): View
+    public function show(TakeOutRequest $request, Item $item, States $states, Phrases $phrases): View
     {
-        $edits = $this->asked($request, $item);
+        $edits = $request->edits();
         $merged = $this->takeOut->rehearse($item, $edits);
-        $now = $this->states->tree($item->root);
+        $now = $states->tree($item->root);
         $past = $item->room(Past::class);
-        $plan = $merged === null ? null : new TakeOutPlan($item, $now, $merged, $this->phrases, $edits);
+        $plan = $merged === null ? null : new TakeOutPlan($item, $now, $merged, $phrases, $edits);
 
         return view('take-out', [
-            'item' => $item, 'edits' => $edits, 'tabs' => $past->tabs($now), 'phrases' => $this->phrases,
-            'asked' => self::address($item, $edits),
+            'item' => $item,
+            'edits' => $edits,
+            'tabs' => $past->tabs($now),
+            'phrases' => $phrases,
+            'asked' => self::asked($item, $edits),
             'numbers' => $this->takeOut->numbers($item, $edits),
             'mixed' => $this->takeOut->mixed($item, $edits),
             'plan' => $plan,
@@ -43,72 +45,51 @@ final class TakeOutController extends Controller
     }
 
     /** All of it, or the lines of the plan that are ticked. */
-    public function store(TakeOutRequest $request, Item $item): RedirectResponse
+    public function store(TakeOutRequest $request, Item $item, TickedEdits $ticked): RedirectResponse
     {
-        $edits = $this->asked($request, $item);
-        $seen = (int) $request->validated('seen');
-        $version = $this->takeOut->handle($item, $edits, $this->person($request), $seen, $this->picked($request, $item, $edits));
+        $edits = $request->edits();
+        $version = $this->takeOut->handle($item, $edits, $this->person($request), $request->seen(), $ticked->of($request, $item, $edits));
         if ($version === null) {
-            return $this->refused($item, $edits, $item->head === $seen ? 'history.take_out.nothing' : 'history.moved_on');
+            return $this->refused($item, $edits, $item->head === $request->seen() ? 'history.take_out.nothing' : 'history.moved_on');
         }
+        $landed = redirect()->route('history', ['item' => $item, 'from' => $version->number - 1, 'to' => $version->number]);
 
-        return $this->waiting($item, $version) ?? redirect()->route('history', ['item' => $item, 'from' => $version->number - 1, 'to' => $version->number])
-            ->with('said', __('item.took_out', ['who' => $edits->author->firstName(), 'number' => (string) $version->number]));
+        return $this->waiting($item, $version)
+            ?? $landed->with('said', __('item.took_out', ['who' => $edits->author->firstName(), 'number' => (string) $version->number]));
     }
 
     /** How it will be without what is ticked. */
-    public function seen(TakeOutRequest $request, Item $item, HowItWillBe $page): Response|RedirectResponse
+    public function seen(TakeOutRequest $request, Item $item, TickedEdits $ticked, HowItWillBe $page): Response|RedirectResponse
     {
-        $edits = $this->asked($request, $item);
-        $sent = $request->validated();
-        if ($item->head !== (int) $sent['seen']) {
+        $edits = $request->edits();
+        if ($item->head !== $request->seen()) {
             return $this->refused($item, $edits, 'history.moved_on');
         }
-        [$newest, $person, $asked] = [$this->version($item, $item->head), $this->person($request), self::address($item, $edits)];
-        $picked = $this->picked($request, $item, $edits);
+        [$newest, $person, $asked] = [$this->version($item, $item->head), $this->person($request), self::asked($item, $edits)];
+        $picked = $ticked->of($request, $item, $edits);
+        $becomes = fn (States $states): ?Version => $this->takeOut->becomes($states, $item, $edits, $person, $picked);
 
-        return $page->show($request, $item, $person, $newest, fn (States $states): ?Version => $this->takeOut->becomes($states, $item, $edits, $person, $picked), [
-            'said' => (string) __('history.will_be_without', ['now' => (string) $newest->number, 'next' => (string) ($newest->number + 1), 'who' => $edits->author->firstName()]),
+        return $page->show($request, $item, $person, $newest, $becomes, [
+            'said' => (string) __('history.will_be_without', [
+                'now' => (string) $newest->number, 'next' => (string) ($newest->number + 1), 'who' => $edits->author->firstName(),
+            ]),
             'note' => null,
-            'plan' => route('take-out', $asked), 'seen' => route('take-out.seen', $asked, false), 'store' => route('take-out.store', $asked),
-            'do' => (string) __('history.take_out_so'), 'hidden' => HiddenFields::of(array_intersect_key($sent, array_flip(['seen', 'lines', 'pick']))),
+            'plan' => route('take-out', $asked),
+            'seen' => route('take-out.seen', $asked, false),
+            'store' => route('take-out.store', $asked),
+            'do' => (string) __('history.take_out_so'),
+            'hidden' => HiddenFields::of($request->safe(['seen', 'lines', 'pick'])),
         ]) ?? $this->refused($item, $edits, 'history.take_out.nothing');
-    }
-
-    /**
-     * The changes back that are ticked; null for all of them.
-     *
-     * @return list<string>|null
-     */
-    private function picked(TakeOutRequest $request, Item $item, SomebodysEdits $edits): ?array
-    {
-        $sent = $request->validated();
-        $ticked = array_values(array_unique(array_map(intval(...), $sent['pick'] ?? [])));
-        if (! isset($sent['lines']) || count($ticked) >= (int) $sent['lines'] || $item->head !== (int) $sent['seen']) {
-            return null;
-        }
-        $merged = $this->takeOut->rehearse($item, $edits);
-
-        return $merged === null ? null : (new TakeOutPlan($item, $this->states->tree($item->root), $merged, $this->phrases))->keys($ticked);
     }
 
     private function refused(Item $item, SomebodysEdits $edits, string $why): RedirectResponse
     {
-        return redirect()->route('take-out', self::address($item, $edits))->withErrors(['seen' => __($why)]);
+        return redirect()->route('take-out', self::asked($item, $edits))->withErrors(['seen' => __($why)]);
     }
 
-    /** @return array<string, mixed> */
-    private static function address(Item $item, SomebodysEdits $edits): array
+    /** @return array<string, mixed> for an address */
+    private static function asked(Item $item, SomebodysEdits $edits): array
     {
         return ['item' => $item, 'from' => $edits->from, 'to' => $edits->to, 'by' => $edits->author->id, 'tab' => $edits->below];
-    }
-
-    private function asked(TakeOutRequest $request, Item $item): SomebodysEdits
-    {
-        $sent = $request->validated();
-        $author = User::query()->find((int) $sent['by']);
-        abort_if($author === null || $item->versions()->where('user_id', $author->id)->doesntExist(), 404);
-
-        return new SomebodysEdits($author, min((int) $sent['from'], (int) $sent['to']), max((int) $sent['from'], (int) $sent['to']), $item->hasTabs() ? $sent['tab'] ?? null : null);
     }
 }

@@ -5,6 +5,8 @@ declare(strict_types=1);
 namespace App\Http\Restoring;
 
 use App\Http\ItemRequest;
+use App\Models\User;
+use App\Restoring\SomebodysEdits;
 
 /** Edits that are taken out: by whom, between which versions, and of which tab. */
 final class TakeOutRequest extends ItemRequest
@@ -25,5 +27,22 @@ final class TakeOutRequest extends ItemRequest
     public function messages(): array
     {
         return ['pick' => (string) __('history.nothing_ticked')];
+    }
+
+    /** @return SomebodysEdits of somebody who wrote in it */
+    public function edits(): SomebodysEdits
+    {
+        [$item, $sent] = [$this->item(), $this->validated()];
+        $author = User::query()->find((int) $sent['by']);
+        abort_if($author === null || $item->versions()->where('user_id', $author->id)->doesntExist(), 404);
+        [$from, $to] = [(int) $sent['from'], (int) $sent['to']];
+
+        return new SomebodysEdits($author, min($from, $to), max($from, $to), $item->hasTabs() ? $sent['tab'] ?? null : null);
+    }
+
+    /** @return int the number of the version that was newest when the plan was shown */
+    public function seen(): int
+    {
+        return (int) $this->validated('seen');
     }
 }

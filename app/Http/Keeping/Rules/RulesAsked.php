@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Http\Keeping;
+namespace App\Http\Keeping\Rules;
 
 use App\Store\WhatIsKept;
 use Illuminate\Validation\Rule;
@@ -44,5 +44,17 @@ trait RulesAsked
         }
 
         return ['leave' => $this->integer('leave'), 'every' => $number('every'), 'then' => $then, 'most' => $number('most'), 'bytes' => $number('bytes')];
+    }
+
+    /** Whether what is above it should hold for it, too. */
+    public function isAsAbove(): bool
+    {
+        return $this->input('do') === 'above';
+    }
+
+    /** @return array<string, mixed> for an address under which they are tried */
+    public function asked(): array
+    {
+        return array_diff_key(array_filter($this->validated(), fn (mixed $value) => $value !== null && $value !== ''), ['do' => 1]);
     }
 }

@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Kinds\Form;
+namespace App\Kinds\Form\Own;
 
 use Illuminate\Foundation\Http\FormRequest;
 

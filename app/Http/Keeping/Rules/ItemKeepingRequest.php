@@ -2,7 +2,7 @@
 
 declare(strict_types=1);
 
-namespace App\Http\Keeping;
+namespace App\Http\Keeping\Rules;
 
 use App\Http\ItemRequest;
 
